@@ -1,0 +1,85 @@
+using HazyGauge.Core.Haze;
+
+namespace HazyGauge.Core.Fuels;
+
+/// <summary>
+/// Density of neat ethanol against temperature: the general formula of OIML R 22 (International alcoholometric tables) for a
+/// mass fraction of ethanol of 1, valid from -20 to 40 C. Beyond, the formula's high powers run away (it is 9 kg/m3 low at the
+/// boiling point), so it is continued by value, slope and curvature at the end of its range, with a haze that grows.
+/// </summary>
+public static class EthanolDensity
+{
+    /// <summary>Lowest temperature the formula is valid for, C.</summary>
+    public const double ValidFromC = -20;
+
+    /// <summary>Highest temperature the formula is valid for, C.</summary>
+    public const double ValidToC = 40;
+
+    private const double ReferenceC = 20;
+
+    // OIML R 22, table of coefficients: A for the powers 0..11 of the mass fraction p at 20 C; B for the powers 1..6 of (t - 20);
+    // C[i] for (t - 20)^(i+1) times the powers 1.. of p.
+    private static readonly double[] A =
+    [
+        998.20123, -192.9769495, 389.1238958, -1668.103923, 13522.15441, -88292.78388, 306287.4042, -613838.1234, 747017.2998,
+        -547846.1354, 223446.0334, -39032.85426,
+    ];
+
+    private static readonly double[] B = [-0.20618513, -0.0052682542, 3.6130013e-5, -3.8957702e-7, 7.169354e-9, -9.9739231e-11];
+
+    private static readonly double[][] C =
+    [
+        [
+            0.1693443461530087, -10.46914743455169, 71.96353469546523, -704.7478054272792, 3924.090430035045, -12101.64659068747,
+            22486.46550400788, -26055.62982188164, 18523.73922069467, -7420.201433430137, 1285.617841998974,
+        ],
+        [
+            -0.01193013005057010, 0.2517399633803461, -2.170575700536993, 13.53034988843029, -50.29988758547014, 109.6355666577570,
+            -142.2753946421155, 108.0435942856230, -44.14153236817392, 7.442971530188783,
+        ],
+        [
+            -6.802995733503803e-4, 0.01876837790289664, -0.2002561813734156, 1.022992966719220, -2.895696483903638,
+            4.810060584300675, -4.672147440794683, 2.458043105903461, -0.5411227621436812,
+        ],
+        [4.075376675622027e-6, -8.763058573471110e-6, 6.515031360099368e-6, -1.515784836987210e-6],
+        [-2.788074354782409e-8, 1.345612883493354e-8],
+    ];
+
+    // With p = 1 the formula is one polynomial in (t - 20): every power of p is 1, so the coefficients of a power of (t - 20) add up.
+    private static readonly double[] Polynomial = [A.Sum(), .. B.Select((b, i) => b + (i < C.Length ? C[i].Sum() : 0))];
+
+    private static readonly double At15C = At<Exact>(15).Value;
+
+    /// <summary>Density of neat ethanol, kg/m3, at a temperature in C.</summary>
+    public static T At<T>(T tempC)
+        where T : struct, IRealNumber<T>
+    {
+        var inside = Math.Clamp(tempC.Value, ValidFromC, ValidToC);
+        var d = inside - ReferenceC;
+        double value = 0, slope = 0, halfCurvature = 0;
+        foreach (var coefficient in Polynomial.Reverse())
+        {
+            // Horner's scheme for the polynomial and its first two derivatives together.
+            halfCurvature = (halfCurvature * d) + slope;
+            slope = (slope * d) + value;
+            value = (value * d) + coefficient;
+        }
+
+        var beyond = tempC.Value - inside;
+        return tempC.Through(value + (beyond * (slope + (beyond * halfCurvature))), slope + (2 * beyond * halfCurvature));
+    }
+
+    /// <summary>Density at a temperature in C relative to the density at 15 C, for an ethanol whose own density at 15 C is known.</summary>
+    public static T RelativeTo15C<T>(T tempC)
+        where T : struct, IRealNumber<T> => At(tempC) / At15C;
+
+    /// <summary>
+    /// Standard uncertainty of the continuation beyond the formula's range, kg/m3; 0 inside it. Our own estimate: handbook values
+    /// up to the boiling point lie within it (from memory), and it grows faster than the distance.
+    /// </summary>
+    public static double ExtrapolationU(double tempC)
+    {
+        var beyond = Math.Max(0, Math.Max(ValidFromC - tempC, tempC - ValidToC));
+        return (0.015 * beyond) + (0.0008 * beyond * beyond);
+    }
+}

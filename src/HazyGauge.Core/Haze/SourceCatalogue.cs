@@ -1,0 +1,91 @@
+namespace HazyGauge.Core.Haze;
+
+/// <summary>What one unit of a source is measured in; decides whether a check's own uncertainty can be compared with it.</summary>
+public enum HazeUnit
+{
+    /// <summary>Something else.</summary>
+    Other,
+
+    /// <summary>Percent ethanol, or the Hz of the sensor (1 Hz is 1 %).</summary>
+    EthanolPoint,
+
+    /// <summary>Kelvin.</summary>
+    Kelvin,
+
+    /// <summary>Milliseconds of pulse.</summary>
+    Millisecond,
+
+    /// <summary>Air-fuel ratio.</summary>
+    AirFuelRatio,
+
+    /// <summary>Kilograms per cubic metre.</summary>
+    KgPerM3,
+}
+
+/// <summary>
+/// The sources of doubt this trade knows, by their stable ids: what they are called, how they spread and which check clears them.
+/// A quantity entered without a named cause is a source of its own, named after its field.
+/// </summary>
+public static class SourceCatalogue
+{
+    /// <summary>The sensor maker's tolerance; rectangular, in ethanol points.</summary>
+    public const string SensorTolerance = "sensorTolerance";
+
+    /// <summary>How well the capture resolves the period.</summary>
+    public const string FrequencyTiming = "frequencyTiming";
+
+    /// <summary>How well the capture resolves the low pulse.</summary>
+    public const string LowPulseTiming = "lowPulseTiming";
+
+    /// <summary>A frequency that wanders during the capture.</summary>
+    public const string FrequencyWander = "frequencyWander";
+
+    /// <summary>Ethanol density beyond the range of its formula.</summary>
+    public const string EthanolDensityBeyondFormula = "ethanolDensityBeyondFormula";
+
+    private sealed record Entry(
+        string Label, HazeUnit Unit = HazeUnit.Other, double TypicalU = 0, string? CheckText = null, double CheckU = 0, HazeShape Shape = HazeShape.Normal);
+
+    // A water test in a graduated cylinder finds ethanol to a few points (common practice, no source): u = 1.5.
+    private const double WaterTestU = 1.5;
+    private const string WaterTest = "Draw a fuel sample and test it with water in a graduated cylinder.";
+
+    private static readonly Dictionary<string, Entry> Entries = new(StringComparer.Ordinal)
+    {
+        [SensorTolerance] = new("Sensor tolerance", HazeUnit.EthanolPoint, HazeSource.RectangularU(5), WaterTest, WaterTestU, HazeShape.Rectangular),
+        [FrequencyTiming] = new("Timing of the period", HazeUnit.EthanolPoint, 0.1, "Record at a finer time step, for ten seconds or more.", 0.01),
+        [LowPulseTiming] = new("Timing of the low pulse", HazeUnit.Millisecond, 0.004, "Record at a time step of 1 µs or finer.", 0.0005),
+        [FrequencyWander] = new("Wandering frequency", HazeUnit.EthanolPoint, 2, "Let the pump run until the reading stands still, then record again.", 0.2),
+        [EthanolDensityBeyondFormula] = new("Ethanol density beyond 40 °C"),
+        ["frequencyHz"] = new("Frequency as read", HazeUnit.EthanolPoint, 0.5, "Read the frequency from a capture instead of a meter.", 0.01),
+        ["lowPulseMs"] = new("Low pulse as read", HazeUnit.Millisecond, 0.05, "Read the pulse width from a capture instead of a meter.", 0.001),
+        ["ethanolPct"] = new("Ethanol in the line", HazeUnit.EthanolPoint, 3, WaterTest, WaterTestU),
+        ["baseEthanolPct"] = new("Blend the base map was made on", HazeUnit.EthanolPoint, 3, "Ask who made the base map which fuel was in the tank, or test what is left of it with water.", WaterTestU),
+        ["fuelTempC"] = new("Fuel temperature", HazeUnit.Kelvin, 5, "Hold a contact thermometer to the line beside the sensor.", 2),
+        ["baseFuelTempC"] = new("Fuel temperature of the base map", HazeUnit.Kelvin, 10, "Read the fuel temperature in the logs the base map was made from.", 3),
+        ["gasolineStoichAfr"] = new("Air-fuel ratio of the gasoline", HazeUnit.AirFuelRatio, 0.1, "Log lambda on plain gasoline at a known blend and pulse.", 0.05),
+        ["ethanolStoichAfr"] = new("Air-fuel ratio of the ethanol", HazeUnit.AirFuelRatio),
+        ["gasolineDensityKgM3At15C"] = new("Density of the gasoline", HazeUnit.KgPerM3, 10, "Float a hydrometer in the gasoline and note its temperature.", 1),
+        ["ethanolDensityKgM3At15C"] = new("Density of the ethanol", HazeUnit.KgPerM3, 3, "Float a hydrometer in the ethanol and note its temperature.", 1),
+    };
+
+    /// <summary>The source with this id.</summary>
+    /// <param name="id">Id; one the trade does not know becomes a normal source labelled with its id.</param>
+    /// <param name="partU">The contribution as it enters the computation.</param>
+    /// <param name="field">The quantity it enters through: where both are in the same unit, the part says how large the source itself is.</param>
+    public static HazeSource Find(string id, double partU, string field)
+    {
+        if (!Entries.TryGetValue(id, out var entry))
+        {
+            return new HazeSource(id, id);
+        }
+
+        var fieldUnit = Entries.TryGetValue(field, out var asField) ? asField.Unit : HazeUnit.Other;
+        var sourceU = fieldUnit == entry.Unit && fieldUnit != HazeUnit.Other ? Math.Abs(partU) : entry.TypicalU;
+        var check = entry.CheckText is { } text && sourceU > 0 ? HazeCheck.SecondMeasurement(text, sourceU, entry.CheckU) : null;
+        return new HazeSource(id, entry.Label, entry.Shape, check);
+    }
+
+    /// <summary>The source with this id, entering with its own size.</summary>
+    public static HazeSource Find(string id, double sourceU) => Find(id, sourceU, id);
+}

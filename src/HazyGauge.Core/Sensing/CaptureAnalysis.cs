@@ -1,0 +1,224 @@
+using HazyGauge.Core.Findings;
+using HazyGauge.Core.Haze;
+using MathNet.Numerics.Statistics;
+
+namespace HazyGauge.Core.Sensing;
+
+/// <summary>A point of a recording's course.</summary>
+/// <param name="TimeS">Middle of the stretch it stands for, s.</param>
+/// <param name="FrequencyHz">Median frequency there, Hz.</param>
+/// <param name="LowPulseMs">Median low pulse there, ms.</param>
+public sealed record TimelinePoint(double TimeS, double FrequencyHz, double LowPulseMs);
+
+/// <summary>What a recorded square wave says.</summary>
+/// <param name="DurationS">Length of the recording, s.</param>
+/// <param name="Edges">Changes between known levels, spikes left out.</param>
+/// <param name="GlitchesRejected">Spikes shorter than 50 us.</param>
+/// <param name="MissingPulses">Single missing pulses.</param>
+/// <param name="Dropouts">Longer gaps.</param>
+/// <param name="Inverted">True where low lies outside and high inside 1 to 5 ms.</param>
+/// <param name="FrequencyHz">Frequency, Hz; null without one whole period.</param>
+/// <param name="LowPulseMs">Low pulse as recorded, ms; null without one whole period.</param>
+/// <param name="Reading">What it says and how sure that is.</param>
+/// <param name="Timeline">Its course, at most <see cref="CaptureAnalysis.MaxTimelinePoints"/> points.</param>
+/// <param name="Excerpt">A part worth drawing, as recorded: round the first finding, else the start.</param>
+public sealed record CaptureResult(
+    double DurationS,
+    long Edges,
+    long GlitchesRejected,
+    int MissingPulses,
+    int Dropouts,
+    bool Inverted,
+    Hazy? FrequencyHz,
+    Hazy? LowPulseMs,
+    SensorReading Reading,
+    IReadOnlyList<TimelinePoint> Timeline,
+    IReadOnlyList<LevelChange> Excerpt);
+
+/// <summary>From a recorded square wave to a reading with its haze.</summary>
+public static class CaptureAnalysis
+{
+    /// <summary>Most points of a timeline.</summary>
+    public const int MaxTimelinePoints = 2000;
+
+    /// <summary>Analyses a recording.</summary>
+    /// <param name="train">The recording.</param>
+    /// <param name="toleranceEthanolPct">Half-width of the sensor's tolerance, ethanol points.</param>
+    /// <param name="ledger">The ledger of this computation.</param>
+    public static CaptureResult Analyse(PulseTrain train, double toleranceEthanolPct, HazeLedger ledger)
+    {
+        var periods = Periods.Of(train);
+        return periods.Regular.Count == 0
+            ? WithoutPeriod(train)
+            : WithPeriods(train, periods, toleranceEthanolPct, ledger);
+    }
+
+    private static CaptureResult WithoutPeriod(PulseTrain train)
+    {
+        var why = train switch
+        {
+            { Edges: > 0 } => SignalFindings.NoWholePeriod(train.Edges),
+            { EverUnknown: true } => SignalFindings.NeverKnown,
+            _ => SignalFindings.NeverSwitches,
+        };
+        return new CaptureResult(
+            train.DurationS, train.Edges, train.GlitchesRejected, 0, 0, false, null, null, SensorReading.Nothing(why), [], train.Excerpt);
+    }
+
+    private static CaptureResult WithPeriods(PulseTrain train, Periods periods, double toleranceEthanolPct, HazeLedger ledger)
+    {
+        var length = RobustMean.Of([.. periods.Regular.Select(p => p.LengthS)], train.ResolutionS);
+        var low = RobustMean.Of([.. periods.Regular.Select(p => p.LowS)], train.ResolutionS);
+        var wanderHz = Wander.Of(periods.Regular, train.ResolutionS);
+
+        var frequencyHz = FrequencyHz(length, wanderHz, train, ledger);
+        var lowPulseMs = LowPulseMs(low, train, ledger);
+        var reading = SensorReading.From(frequencyHz, lowPulseMs, toleranceEthanolPct, ledger);
+        var findings = new List<Finding>();
+        var overTime = OverTime(train, periods, wanderHz, findings);
+
+        var dropouts = periods.Dropouts.Count();
+        return new CaptureResult(
+            train.DurationS,
+            train.Edges,
+            train.GlitchesRejected,
+            periods.Gaps.Count - dropouts,
+            dropouts,
+            !SensorReading.IsTemperature(lowPulseMs) && SensorReading.IsTemperature((1000 / frequencyHz) - lowPulseMs),
+            frequencyHz,
+            lowPulseMs,
+            reading.With(overTime, findings),
+            Timeline(periods.Regular),
+            Excerpt(train, periods));
+    }
+
+    private static Hazy FrequencyHz(RobustMean length, double? wanderHz, PulseTrain train, HazeLedger ledger)
+    {
+        var hz = 1 / length.Value;
+
+        // Neighbouring periods share an edge, so the rounding of all but the outer edges cancels from their mean; a rounded
+        // difference is triangular.
+        var rounding = HazeSource.TriangularU(train.ResolutionS) / length.Count;
+        var noise = wanderHz is null ? length.SpreadSd / Math.Sqrt(length.Count) : 0;
+        var timingHz = hz * Math.Sqrt((rounding * rounding) + (noise * noise)) / length.Value;
+        return ledger.Quantity(hz,
+        [
+            (SourceCatalogue.Find(SourceCatalogue.FrequencyTiming, timingHz), timingHz),
+            (SourceCatalogue.Find(SourceCatalogue.FrequencyWander, wanderHz ?? 0), wanderHz ?? 0),
+        ]);
+    }
+
+    private static Hazy LowPulseMs(RobustMean low, PulseTrain train, HazeLedger ledger)
+    {
+        // A width may fall on the time step in the same way every time, so its rounding does not average out.
+        var rounding = HazeSource.TriangularU(train.ResolutionS);
+        var noise = low.SpreadSd / Math.Sqrt(low.Count);
+        var slack = HazeSource.RectangularU(train.EdgeSlackS);
+        var uMs = 1000 * Math.Sqrt((rounding * rounding) + (noise * noise) + (2 * slack * slack));
+        return ledger.Quantity(1000 * low.Value, uMs, SourceCatalogue.Find(SourceCatalogue.LowPulseTiming, uMs));
+    }
+
+    private static SignalStatus? OverTime(PulseTrain train, Periods periods, double? wanderHz, List<Finding> findings)
+    {
+        SignalStatus? status = null;
+        if (wanderHz is not null)
+        {
+            status = SignalStatus.Unsteady;
+            var frequency = periods.Regular.Select(p => 1 / p.LengthS).ToArray();
+            findings.Add(SignalFindings.Unsteady(ArrayStatistics.QuantileInplace(frequency, 0.025), ArrayStatistics.QuantileInplace(frequency, 0.975)));
+        }
+
+        var gaps = new List<Finding>();
+        var lastS = periods.Regular[^1].StartS + periods.Regular[^1].LengthS;
+        lastS = Math.Max(lastS, train.Pulses[train.Pulses.Count - 1].FallS);
+        if (train.KnownAtEnd && train.DurationS - lastS > Periods.LongGapFrom * periods.UsualAt(end: true))
+        {
+            gaps.Add(SignalFindings.Stops(lastS, train.DurationS));
+        }
+
+        var firstS = train.FirstEdgeS!.Value;
+        if (firstS - train.KnownFromS > Periods.LongGapFrom * periods.UsualAt(end: false))
+        {
+            gaps.Add(SignalFindings.StartsLate(firstS));
+        }
+
+        var dropouts = periods.Dropouts.ToList();
+        if (dropouts.Exists(g => g.Ratio > Periods.LongGapFrom))
+        {
+            gaps.Add(SignalFindings.Gaps(dropouts.Count, dropouts.Max(g => g.LengthS)));
+        }
+        else if (dropouts.Count > 0)
+        {
+            findings.Add(SignalFindings.ShortGaps(dropouts.Count));
+        }
+
+        if (gaps.Count > 0)
+        {
+            status = SignalStatus.Intermittent;
+            findings.AddRange(gaps);
+        }
+
+        if (periods.Gaps.Count > dropouts.Count)
+        {
+            findings.Add(SignalFindings.MissingPulses(periods.Gaps.Count - dropouts.Count));
+        }
+
+        if (train.GlitchesRejected > 0)
+        {
+            findings.Add(SignalFindings.Glitches(train.GlitchesRejected));
+        }
+
+        if (train.UnknownS > 0)
+        {
+            findings.Add(SignalFindings.UnknownLevel(train.UnknownS));
+        }
+
+        return status;
+    }
+
+    private static List<TimelinePoint> Timeline(IReadOnlyList<Period> periods)
+    {
+        var perPoint = (periods.Count + MaxTimelinePoints - 1) / MaxTimelinePoints;
+        var points = new List<TimelinePoint>();
+        for (var from = 0; from < periods.Count; from += perPoint)
+        {
+            var to = Math.Min(from + perPoint, periods.Count);
+            var stretch = Enumerable.Range(from, to - from).Select(i => periods[i]).ToList();
+            points.Add(new TimelinePoint(
+                (stretch[0].StartS + stretch[^1].StartS + stretch[^1].LengthS) / 2,
+                1 / ArrayStatistics.MedianInplace([.. stretch.Select(p => p.LengthS)]),
+                1000 * ArrayStatistics.MedianInplace([.. stretch.Select(p => p.LowS)])));
+        }
+
+        return points;
+    }
+
+    private static IReadOnlyList<LevelChange> Excerpt(PulseTrain train, Periods periods)
+    {
+        if (periods.Gaps.Count == 0 || train.FirstOddityS < periods.Gaps[0].StartS)
+        {
+            return train.Excerpt;
+        }
+
+        // The gap is the first finding, so what lies round it is clean and can be drawn again from the pulses.
+        var gapS = periods.Gaps[0].StartS;
+        var index = 0;
+        while (train.Pulses[index].FallS < gapS)
+        {
+            index++;
+        }
+
+        var changes = new List<LevelChange>();
+        for (var i = Math.Max(0, index - (ExcerptKeeper.MaxChanges / 4)); i < train.Pulses.Count && changes.Count + 2 <= ExcerptKeeper.MaxChanges; i++)
+        {
+            var pulse = train.Pulses[i];
+            changes.Add(new LevelChange(pulse.FallS, LogicLevel.Low));
+            if (!float.IsNaN(pulse.LowS))
+            {
+                changes.Add(new LevelChange(pulse.FallS + pulse.LowS, LogicLevel.Released));
+            }
+        }
+
+        return changes;
+    }
+}

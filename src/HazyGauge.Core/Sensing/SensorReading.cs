@@ -1,0 +1,120 @@
+using HazyGauge.Core.Findings;
+using HazyGauge.Core.Haze;
+
+namespace HazyGauge.Core.Sensing;
+
+/// <summary>What a sensor signal says and how sure that is.</summary>
+/// <param name="EthanolPct">Ethanol, % by volume, 0 to 100; null where the signal is no reading.</param>
+/// <param name="FuelTempC">Fuel temperature, C; null where the low pulse is no temperature.</param>
+/// <param name="SignalStatus">What the signal is good for.</param>
+/// <param name="TemperatureStatus">What the low pulse says.</param>
+/// <param name="Findings">What it means and what to check next, the gravest first.</param>
+public sealed record SensorReading(
+    Hazy? EthanolPct,
+    Hazy? FuelTempC,
+    SignalStatus SignalStatus,
+    TemperatureStatus TemperatureStatus,
+    IReadOnlyList<Finding> Findings)
+{
+    // A measured frequency counts as inside the band as long as its own timing haze reaches into it.
+    private const double TimingCoverage = 3;
+
+    /// <summary>Where the doubt about the ethanol content comes from.</summary>
+    public IReadOnlyList<HazeBudgetLine> Budget => EthanolPct is { } ethanol ? HazeBudget.Of(ethanol) : [];
+
+    /// <summary>Reads a frequency and, where known, a low pulse.</summary>
+    /// <param name="frequencyHz">Frequency, Hz; 0 means no pulses.</param>
+    /// <param name="lowPulseMs">Width of the low pulse, ms.</param>
+    /// <param name="toleranceEthanolPct">Half-width of the sensor's tolerance, ethanol points; rectangular.</param>
+    /// <param name="ledger">The ledger of this computation.</param>
+    /// <exception cref="RefusedInputException">A quantity is negative or not a number.</exception>
+    public static SensorReading From(Hazy frequencyHz, Hazy? lowPulseMs, double toleranceEthanolPct, HazeLedger ledger)
+    {
+        new InputCheck()
+            .Within(frequencyHz.Value, 0, double.MaxValue, "frequencyHz", "Frequency", " Hz")
+            .Within(lowPulseMs?.Value, 0, double.MaxValue, "lowPulseMs", "The low pulse", " ms")
+            .Within(toleranceEthanolPct, 0, 50, "toleranceEthanolPct", "The sensor's tolerance", " ethanol points")
+            .ThrowIfAny();
+
+        var status = Band(frequencyHz);
+        var findings = new List<Finding> { SignalFindings.ForBand(status, frequencyHz.Value) };
+        var (tempC, temperatureStatus) = ReadTemperature(frequencyHz.Value, lowPulseMs, findings);
+        return new SensorReading(
+            status is SignalStatus.NoSignal or SignalStatus.OutOfRange or SignalStatus.Contaminated
+                ? null
+                : ReadEthanol(frequencyHz, toleranceEthanolPct, ledger),
+            tempC,
+            status,
+            temperatureStatus,
+            Sorted(findings));
+    }
+
+    /// <summary>The reading of a signal that was not there at all.</summary>
+    public static SensorReading Nothing(Finding why) =>
+        new(null, null, SignalStatus.NoSignal, TemperatureStatus.Absent, [why]);
+
+    /// <summary>The same reading with what a whole recording adds to it; a worse status of the band itself stands.</summary>
+    public SensorReading With(SignalStatus? overTime, IEnumerable<Finding> findings)
+    {
+        var status = overTime is { } worse && EthanolPct is not null ? worse : SignalStatus;
+        var kept = status == SignalStatus ? Findings : Findings.Where(f => !string.Equals(f.Code, SignalFindings.SteadyCode, StringComparison.Ordinal));
+        return this with { SignalStatus = status, Findings = Sorted([.. kept, .. findings]) };
+    }
+
+    private static SignalStatus Band(Hazy frequencyHz)
+    {
+        var f = frequencyHz.Value;
+        var slack = TimingCoverage * frequencyHz.StandardU;
+        return f switch
+        {
+            0 => SignalStatus.NoSignal,
+            < SensorLaw.LowestClampedHz => SignalStatus.OutOfRange,
+            _ when f < SensorLaw.E0Hz - slack => SignalStatus.ClampedLow,
+            _ when f <= SensorLaw.E100Hz + slack && f <= SensorLaw.HighestClampedHz => SignalStatus.Ok,
+            <= SensorLaw.HighestClampedHz => SignalStatus.ClampedHigh,
+            < SensorLaw.ContaminatedFromHz => SignalStatus.OutOfRange,
+            <= SensorLaw.ContaminatedToHz => SignalStatus.Contaminated,
+            _ => SignalStatus.OutOfRange,
+        };
+    }
+
+    private static Hazy ReadEthanol(Hazy frequencyHz, double toleranceEthanolPct, HazeLedger ledger)
+    {
+        var u = HazeSource.RectangularU(toleranceEthanolPct);
+        var tolerance = ledger.Quantity(0, u, SourceCatalogue.Find(SourceCatalogue.SensorTolerance, u));
+        return RealNumber.Clamp(SensorLaw.EthanolPct(frequencyHz) + tolerance, 0, 100);
+    }
+
+    private static (Hazy? TempC, TemperatureStatus Status) ReadTemperature(double frequencyHz, Hazy? lowPulseMs, List<Finding> findings)
+    {
+        if (lowPulseMs is not { } low || frequencyHz == 0)
+        {
+            findings.Add(SignalFindings.TemperatureAbsent);
+            return (null, TemperatureStatus.Absent);
+        }
+
+        var highMs = (1000 / frequencyHz) - low.Value;
+        if (!IsTemperature(low))
+        {
+            findings.Add(SignalFindings.NotATemperature(low.Value, highMs, frequencyHz));
+            return (null, TemperatureStatus.Invalid);
+        }
+
+        if (IsTemperature(highMs))
+        {
+            findings.Add(SignalFindings.PolarityUndetermined(low.Value, highMs));
+        }
+
+        return (RealNumber.Clamp(SensorLaw.FuelTempC(low), -40, 125), TemperatureStatus.Ok);
+    }
+
+    /// <summary>True where a pulse of this width is a temperature, within its timing haze.</summary>
+    internal static bool IsTemperature(Hazy widthMs)
+    {
+        // The arithmetic of a period in ms leaves a last digit that must not decide.
+        var slack = (TimingCoverage * widthMs.StandardU) + 1e-9;
+        return widthMs.Value >= SensorLaw.ShortestLowMs - slack && widthMs.Value <= SensorLaw.LongestLowMs + slack;
+    }
+
+    private static List<Finding> Sorted(IEnumerable<Finding> findings) => [.. findings.OrderByDescending(f => f.Severity)];
+}

@@ -1,0 +1,209 @@
+using System.IO.Compression;
+using System.Security.Cryptography;
+using Microsoft.EntityFrameworkCore;
+
+namespace HazyGauge.Data.Files;
+
+/// <summary>A file on a job.</summary>
+/// <param name="Sha256">SHA-256 of the content, lower-case hex.</param>
+/// <param name="Name">Name it was brought under.</param>
+/// <param name="Bytes">Length, bytes.</param>
+/// <param name="AddedAt">When it was brought.</param>
+/// <param name="HasContent">False where the job was imported without its files.</param>
+public sealed record StoredFile(string Sha256, string Name, long Bytes, DateTimeOffset AddedAt, bool HasContent);
+
+/// <summary>Keeps files inside the database, in compressed pieces found by the hash of the whole.</summary>
+public sealed class FileStore(IDbContextFactory<HazyGaugeDb> contexts, DataFolder folder, TimeProvider clock)
+{
+    private const int ChunkBytes = 256 * 1024;
+
+    /// <summary>
+    /// Takes in a file. The same content again, on the same job, is the file that is already there, under its first name.
+    /// </summary>
+    /// <param name="jobId">An existing job.</param>
+    /// <param name="name">Name to keep it under.</param>
+    /// <param name="content">The content; read to its end.</param>
+    /// <param name="cancellation">Gives up; nothing is kept then.</param>
+    public async Task<StoredFile> AddAsync(Guid jobId, string name, Stream content, CancellationToken cancellation)
+    {
+        // The hash is known only at the end, and a slow upload must not hold the database's one writer: spool first.
+        await using var spool = folder.CreateTemporary();
+        var (sha256, bytes) = await SpoolAsync(content, spool, cancellation);
+
+        await using var db = await contexts.CreateDbContextAsync(cancellation);
+        await using var transaction = await db.Database.BeginTransactionAsync(cancellation);
+        var file = await PutAsync(db, jobId, name, spool, sha256, bytes, clock.ToTheMillisecond(), cancellation);
+        await transaction.CommitAsync(cancellation);
+        return ToStored(file);
+    }
+
+    /// <summary>Copies content to a spool file and returns its hash and length.</summary>
+    public static async Task<(string Sha256, long Bytes)> SpoolAsync(Stream content, Stream spool, CancellationToken cancellation)
+    {
+        using var hash = IncrementalHash.CreateHash(HashAlgorithmName.SHA256);
+        var buffer = new byte[128 * 1024];
+        long bytes = 0;
+        int read;
+        while ((read = await content.ReadAsync(buffer, cancellation)) > 0)
+        {
+            hash.AppendData(buffer, 0, read);
+            await spool.WriteAsync(buffer.AsMemory(0, read), cancellation);
+            bytes += read;
+        }
+
+        await spool.FlushAsync(cancellation);
+        return (Convert.ToHexStringLower(hash.GetHashAndReset()), bytes);
+    }
+
+    /// <summary>The files of a job, in the order they were brought.</summary>
+    public async Task<IReadOnlyList<StoredFile>> ListAsync(Guid jobId, CancellationToken cancellation)
+    {
+        await using var db = await contexts.CreateDbContextAsync(cancellation);
+        var rows = await db.JobFiles.AsNoTracking().Where(f => f.JobId == jobId).OrderBy(f => f.AddedAt).ThenBy(f => f.Sha256).ToListAsync(cancellation);
+        return [.. rows.Select(ToStored)];
+    }
+
+    /// <summary>One file of a job; null where it has none with this hash.</summary>
+    public async Task<StoredFile?> FindAsync(Guid jobId, string sha256, CancellationToken cancellation)
+    {
+        await using var db = await contexts.CreateDbContextAsync(cancellation);
+        var row = await db.JobFiles.AsNoTracking().SingleOrDefaultAsync(f => f.JobId == jobId && f.Sha256 == sha256, cancellation);
+        return row is null ? null : ToStored(row);
+    }
+
+    /// <summary>Opens the content of a file that has one, for reading from start to end.</summary>
+    public Stream OpenRead(string sha256) => new ChunkStream(contexts.CreateDbContext(), sha256);
+
+    /// <summary>Writes content that is already hashed, inside the caller's transaction, and puts it on the job.</summary>
+    internal static async Task<JobFileRow> PutAsync(
+        HazyGaugeDb db, Guid jobId, string name, Stream spool, string sha256, long bytes, DateTimeOffset addedAt, CancellationToken cancellation)
+    {
+        var content = await db.FileContents.SingleOrDefaultAsync(c => c.Sha256 == sha256, cancellation);
+        if (content is null)
+        {
+            content = new FileContentRow { Sha256 = sha256, Bytes = bytes };
+            db.Add(content);
+            await db.SaveChangesAsync(cancellation);
+            await WriteChunksAsync(db, content.Id, spool, cancellation);
+        }
+
+        var file = await db.JobFiles.SingleOrDefaultAsync(f => f.JobId == jobId && f.Sha256 == sha256, cancellation);
+        if (file is null)
+        {
+            file = new JobFileRow { JobId = jobId, Sha256 = sha256, Name = name, Bytes = bytes, AddedAt = addedAt };
+            db.Add(file);
+        }
+
+        file.ContentId = content.Id;
+        await db.SaveChangesAsync(cancellation);
+        return file;
+    }
+
+    private static async Task WriteChunksAsync(HazyGaugeDb db, long contentId, Stream spool, CancellationToken cancellation)
+    {
+        spool.Position = 0;
+        var buffer = new byte[ChunkBytes];
+        for (var number = 0; ; number++)
+        {
+            var read = await spool.ReadAtLeastAsync(buffer, ChunkBytes, throwOnEndOfStream: false, cancellation);
+            if (read == 0)
+            {
+                return;
+            }
+
+            var chunk = new FileChunkRow { ContentId = contentId, Number = number, Data = Compress(buffer.AsSpan(0, read)) };
+            db.Add(chunk);
+            await db.SaveChangesAsync(cancellation);
+            db.Entry(chunk).State = EntityState.Detached;
+        }
+    }
+
+    private static byte[] Compress(ReadOnlySpan<byte> data)
+    {
+        using var compressed = new MemoryStream();
+        using (var brotli = new BrotliStream(compressed, CompressionLevel.Fastest, leaveOpen: true))
+        {
+            brotli.Write(data);
+        }
+
+        return compressed.ToArray();
+    }
+
+    private static StoredFile ToStored(JobFileRow row) => new(row.Sha256, row.Name, row.Bytes, row.AddedAt, row.ContentId is not null);
+
+    /// <summary>Reads the pieces one after the other, holding one at a time.</summary>
+    private sealed class ChunkStream(HazyGaugeDb db, string sha256) : Stream
+    {
+        private long? _contentId;
+        private int _number;
+        private MemoryStream? _chunk;
+
+        public override bool CanRead => true;
+
+        public override bool CanSeek => false;
+
+        public override bool CanWrite => false;
+
+        public override long Length => throw new NotSupportedException();
+
+        public override long Position
+        {
+            get => throw new NotSupportedException();
+            set => throw new NotSupportedException();
+        }
+
+        public override int Read(byte[] buffer, int offset, int count)
+        {
+            while (true)
+            {
+                if (_chunk?.Read(buffer, offset, count) is > 0 and var read)
+                {
+                    return read;
+                }
+
+                if (count == 0 || !NextChunk())
+                {
+                    return 0;
+                }
+            }
+        }
+
+        public override void Flush()
+        {
+        }
+
+        public override long Seek(long offset, SeekOrigin origin) => throw new NotSupportedException();
+
+        public override void SetLength(long value) => throw new NotSupportedException();
+
+        public override void Write(byte[] buffer, int offset, int count) => throw new NotSupportedException();
+
+        protected override void Dispose(bool disposing)
+        {
+            if (disposing)
+            {
+                db.Dispose();
+                _chunk?.Dispose();
+            }
+
+            base.Dispose(disposing);
+        }
+
+        private bool NextChunk()
+        {
+            _contentId ??= db.FileContents.Where(c => c.Sha256 == sha256).Select(c => c.Id).Single();
+            var data = db.FileChunks.Where(c => c.ContentId == _contentId && c.Number == _number).Select(c => c.Data).SingleOrDefault();
+            if (data is null)
+            {
+                return false;
+            }
+
+            _number++;
+            _chunk = new MemoryStream();
+            using var brotli = new BrotliStream(new MemoryStream(data), CompressionMode.Decompress);
+            brotli.CopyTo(_chunk);
+            _chunk.Position = 0;
+            return true;
+        }
+    }
+}

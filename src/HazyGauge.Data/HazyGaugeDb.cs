@@ -1,0 +1,66 @@
+using System.Globalization;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
+
+namespace HazyGauge.Data;
+
+/// <summary>The shop's database: one SQLite file that holds every job, its record and its files.</summary>
+public sealed class HazyGaugeDb(DbContextOptions<HazyGaugeDb> options) : DbContext(options)
+{
+    /// <summary>Jobs.</summary>
+    public DbSet<JobRow> Jobs => Set<JobRow>();
+
+    /// <summary>The record of every job.</summary>
+    public DbSet<RevisionRow> Revisions => Set<RevisionRow>();
+
+    /// <summary>Files on jobs.</summary>
+    public DbSet<JobFileRow> JobFiles => Set<JobFileRow>();
+
+    /// <summary>Contents of files.</summary>
+    public DbSet<FileContentRow> FileContents => Set<FileContentRow>();
+
+    /// <summary>Pieces of contents.</summary>
+    public DbSet<FileChunkRow> FileChunks => Set<FileChunkRow>();
+
+    /// <inheritdoc/>
+    protected override void ConfigureConventions(ModelConfigurationBuilder configurationBuilder) =>
+        configurationBuilder.Properties<DateTimeOffset>().HaveConversion<SortableTime>();
+
+    /// <inheritdoc/>
+    protected override void OnModelCreating(ModelBuilder modelBuilder)
+    {
+        modelBuilder.Entity<JobRow>(job =>
+        {
+            job.HasKey(j => j.Id);
+            job.ComplexProperty(j => j.Bay, bay => bay.Property(b => b.SignalState).HasConversion<string>());
+            job.HasIndex(j => j.CreatedAt);
+        });
+        modelBuilder.Entity<RevisionRow>(revision =>
+        {
+            revision.HasKey(r => new { r.JobId, r.Number });
+            revision.HasIndex(r => new { r.JobId, r.Slug, r.Number });
+            revision.HasOne<JobRow>().WithMany().HasForeignKey(r => r.JobId).OnDelete(DeleteBehavior.Restrict);
+        });
+        modelBuilder.Entity<JobFileRow>(file =>
+        {
+            file.HasKey(f => new { f.JobId, f.Sha256 });
+            file.HasOne<JobRow>().WithMany().HasForeignKey(f => f.JobId).OnDelete(DeleteBehavior.Restrict);
+            file.HasOne<FileContentRow>().WithMany().HasForeignKey(f => f.ContentId).OnDelete(DeleteBehavior.Restrict);
+        });
+        modelBuilder.Entity<FileContentRow>(content =>
+        {
+            content.HasKey(c => c.Id);
+            content.HasIndex(c => c.Sha256).IsUnique();
+        });
+        modelBuilder.Entity<FileChunkRow>(chunk =>
+        {
+            chunk.HasKey(c => new { c.ContentId, c.Number });
+            chunk.HasOne<FileContentRow>().WithMany().HasForeignKey(c => c.ContentId).OnDelete(DeleteBehavior.Restrict);
+        });
+    }
+
+    /// <summary>Time as text that sorts, to the millisecond, always UTC; readable with any SQLite tool.</summary>
+    private sealed class SortableTime() : ValueConverter<DateTimeOffset, string>(
+        time => time.UtcDateTime.ToString("yyyy-MM-dd'T'HH:mm:ss.fff'Z'", CultureInfo.InvariantCulture),
+        text => DateTimeOffset.Parse(text, CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal));
+}

@@ -1,0 +1,128 @@
+using HazyGauge.Core.Line;
+
+namespace HazyGauge.Data;
+
+/// <summary>A job, with what the bay shows of it.</summary>
+public sealed class JobRow
+{
+    /// <summary>Identity; sorts by creation.</summary>
+    public required Guid Id { get; init; }
+
+    /// <summary>What the shop calls it, usually the vehicle.</summary>
+    public required string Name { get; set; }
+
+    /// <summary>The vehicle in a few words.</summary>
+    public required string Vehicle { get; set; }
+
+    /// <summary>When it was created.</summary>
+    public required DateTimeOffset CreatedAt { get; init; }
+
+    /// <summary>Number of the latest revision; revisions count per job.</summary>
+    public int LastRevision { get; set; }
+
+    /// <summary>What was found out last, for the bay.</summary>
+    public BayProjection Bay { get; set; } = BayProjection.Empty;
+}
+
+/// <summary>What the bay shows of a job without opening its documents; written in the same transaction as the revision it stems from.</summary>
+public sealed record BayProjection
+{
+    /// <summary>A job nobody has worked on.</summary>
+    public static readonly BayProjection Empty = new()
+    {
+        SignalState = StationState.Empty,
+        NextCommand = SignalProgress.NotStarted.NextAction.Command,
+        NextWhy = SignalProgress.NotStarted.NextAction.Why,
+    };
+
+    /// <summary>State of the Signal station.</summary>
+    public required StationState SignalState { get; init; }
+
+    /// <summary>Ethanol of the latest saved reading, % by volume.</summary>
+    public double? EthanolPct { get; init; }
+
+    /// <summary>95 % half-width of that reading.</summary>
+    public double? EthanolPlusMinus { get; init; }
+
+    /// <summary>When that reading was saved.</summary>
+    public DateTimeOffset? ReadingSavedAt { get; init; }
+
+    /// <summary>Next action, the command.</summary>
+    public required string NextCommand { get; init; }
+
+    /// <summary>Next action, the reason.</summary>
+    public required string NextWhy { get; init; }
+}
+
+/// <summary>A saved document. Never changed, never deleted.</summary>
+public sealed class RevisionRow
+{
+    /// <summary>The job.</summary>
+    public required Guid JobId { get; init; }
+
+    /// <summary>1, 2, 3 ... per job.</summary>
+    public required int Number { get; init; }
+
+    /// <summary>The station.</summary>
+    public required string Slug { get; init; }
+
+    /// <summary>Who saved it.</summary>
+    public required string Author { get; init; }
+
+    /// <summary>When.</summary>
+    public required DateTimeOffset SavedAt { get; init; }
+
+    /// <summary>What it says, in one line.</summary>
+    public required string Summary { get; init; }
+
+    /// <summary>The document, JSON.</summary>
+    public required string Document { get; init; }
+}
+
+/// <summary>A file on a job.</summary>
+public sealed class JobFileRow
+{
+    /// <summary>The job.</summary>
+    public required Guid JobId { get; init; }
+
+    /// <summary>SHA-256 of the content, lower-case hex.</summary>
+    public required string Sha256 { get; init; }
+
+    /// <summary>Name it was brought under.</summary>
+    public required string Name { get; init; }
+
+    /// <summary>Length of the content, bytes.</summary>
+    public required long Bytes { get; init; }
+
+    /// <summary>When it was brought.</summary>
+    public required DateTimeOffset AddedAt { get; init; }
+
+    /// <summary>The content; null where a job was imported without its files.</summary>
+    public long? ContentId { get; set; }
+}
+
+/// <summary>The content of a file, shared by all jobs that have it.</summary>
+public sealed class FileContentRow
+{
+    /// <summary>Identity.</summary>
+    public long Id { get; init; }
+
+    /// <summary>SHA-256 of the content, lower-case hex.</summary>
+    public required string Sha256 { get; init; }
+
+    /// <summary>Length, bytes.</summary>
+    public required long Bytes { get; init; }
+}
+
+/// <summary>A compressed piece of a file's content.</summary>
+public sealed class FileChunkRow
+{
+    /// <summary>The content it belongs to.</summary>
+    public required long ContentId { get; init; }
+
+    /// <summary>0, 1, 2 ...</summary>
+    public required int Number { get; init; }
+
+    /// <summary>Brotli-compressed bytes.</summary>
+    public required byte[] Data { get; init; }
+}

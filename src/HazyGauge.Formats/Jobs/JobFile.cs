@@ -1,0 +1,42 @@
+using System.Text.Json;
+
+namespace HazyGauge.Formats.Jobs;
+
+/// <summary>A whole job as one JSON document; its schema is docs/job-file.schema.json.</summary>
+/// <param name="SchemaVersion">Version of this format.</param>
+/// <param name="Id">Identity of the job where it was exported.</param>
+/// <param name="ExportedAt">When.</param>
+/// <param name="Name">What the shop calls it.</param>
+/// <param name="Vehicle">The vehicle in a few words.</param>
+/// <param name="CreatedAt">When the job was created.</param>
+/// <param name="Revisions">Its record, the oldest first.</param>
+/// <param name="Files">Its files; their content travels only in the zip.</param>
+public sealed record JobFile(
+    int SchemaVersion,
+    Guid Id,
+    DateTimeOffset ExportedAt,
+    string Name,
+    string Vehicle,
+    DateTimeOffset CreatedAt,
+    IReadOnlyList<JobFileRevision> Revisions,
+    IReadOnlyList<JobFileEntry> Files)
+{
+    /// <summary>The version this program writes and reads.</summary>
+    public const int CurrentSchemaVersion = 1;
+}
+
+/// <summary>A saved document.</summary>
+/// <param name="Revision">1, 2, 3 ... per job.</param>
+/// <param name="Slug">The station.</param>
+/// <param name="Author">Who saved it.</param>
+/// <param name="SavedAt">When.</param>
+/// <param name="Summary">What it says, in one line.</param>
+/// <param name="Document">The document.</param>
+public sealed record JobFileRevision(int Revision, string Slug, string Author, DateTimeOffset SavedAt, string Summary, JsonElement Document);
+
+/// <summary>A file on the job.</summary>
+/// <param name="Sha256">SHA-256 of the content, lower-case hex.</param>
+/// <param name="Name">Its name.</param>
+/// <param name="Bytes">Length, bytes.</param>
+/// <param name="AddedAt">When it was brought.</param>
+public sealed record JobFileEntry(string Sha256, string Name, long Bytes, DateTimeOffset AddedAt);

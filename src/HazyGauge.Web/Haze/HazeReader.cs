@@ -1,0 +1,63 @@
+using HazyGauge.Core.Findings;
+using HazyGauge.Core.Haze;
+
+namespace HazyGauge.Web.Haze;
+
+/// <summary>Brings the numbers of one request onto one ledger, and collects what is wrong with them.</summary>
+internal sealed class HazeReader
+{
+    // Parts that were printed with few digits are still the same parts.
+    private const double PartsTolerance = 1e-3;
+
+    public HazeLedger Ledger { get; } = new();
+
+    public InputCheck Check { get; } = new();
+
+    public Hazy Required(HazyInput? input, string field, string what)
+    {
+        if (input is null)
+        {
+            Check.Refuse(field, $"{what} is missing.");
+            return 0;
+        }
+
+        return Read(input, field);
+    }
+
+    public Hazy? Optional(HazyInput? input, string field) => input is null ? null : Read(input, field);
+
+    private Hazy Read(HazyInput input, string field)
+    {
+        if (input.U < 0 || input.PlusMinus < 0)
+        {
+            Check.Refuse(field, "An uncertainty cannot be negative.");
+            return input.Value;
+        }
+
+        if (input.Parts is null)
+        {
+            var u = input.U ?? (input.PlusMinus / 2) ?? 0;
+            return Ledger.Quantity(input.Value, u, SourceCatalogue.Find(field, u));
+        }
+
+        if (input.Parts.Any(p => string.IsNullOrWhiteSpace(p.Source) || p.Source.Length > 80))
+        {
+            Check.Refuse(field, "Every part needs the name of its source, at most 80 characters.");
+            return input.Value;
+        }
+
+        if (input.Parts.DistinctBy(p => p.Source, StringComparer.Ordinal).Count() != input.Parts.Count)
+        {
+            Check.Refuse(field, "A source stands twice among the parts; add its contributions up first.");
+            return input.Value;
+        }
+
+        var quantity = Ledger.Quantity(input.Value, [.. input.Parts.Select(p => (SourceCatalogue.Find(p.Source, p.U, field), p.U))]);
+        if (input.U is not { } stated || Math.Abs(quantity.StandardU - stated) > PartsTolerance * Math.Max(stated, quantity.StandardU))
+        {
+            Check.Refuse(field, FormattableString.Invariant($"The parts add up to an uncertainty of {quantity.StandardU:G4} (root sum of squares), but u says {input.U ?? 0:G4}."));
+        }
+
+        return quantity;
+    }
+}

@@ -1,0 +1,36 @@
+using System.Globalization;
+using System.Net;
+
+namespace HazyGauge.Web.Hosting;
+
+/// <summary>What the surroundings say about how to run.</summary>
+/// <param name="Port">Port to listen on; 0 takes a free one.</param>
+/// <param name="DataFolder">Folder of the database.</param>
+/// <param name="LoadDemo">True to load the demo into an empty database.</param>
+internal sealed record AppSettings(int Port, string DataFolder, bool LoadDemo)
+{
+    private const int UsualPort = 5080;
+
+    /// <summary>Reads the surroundings.</summary>
+    /// <exception cref="InvalidOperationException">They ask for something that cannot be.</exception>
+    public static AppSettings Read(IConfiguration configuration)
+    {
+        var bind = configuration["HAZY_BIND"];
+        if (!string.IsNullOrEmpty(bind) && !(IPAddress.TryParse(bind, out var address) && address.Equals(IPAddress.Loopback)))
+        {
+            throw new InvalidOperationException($"HAZY_BIND={bind}: Hazy Gauge has no sign-in yet and listens on 127.0.0.1 only.");
+        }
+
+        var port = configuration["HAZY_PORT"];
+        if (!string.IsNullOrEmpty(port) && !(ushort.TryParse(port, NumberStyles.None, CultureInfo.InvariantCulture, out _)))
+        {
+            throw new InvalidOperationException($"HAZY_PORT={port} is not a port between 0 and 65535.");
+        }
+
+        var folder = configuration["HAZY_DATA"];
+        return new AppSettings(
+            string.IsNullOrEmpty(port) ? UsualPort : ushort.Parse(port, CultureInfo.InvariantCulture),
+            Path.GetFullPath(string.IsNullOrEmpty(folder) ? "data" : folder),
+            configuration["HAZY_DEMO"] == "1");
+    }
+}

@@ -1,0 +1,26 @@
+using System.Text.Json;
+using System.Text.Json.Serialization;
+using HazyGauge.Core.Compensation;
+using HazyGauge.Core.Findings;
+using HazyGauge.Core.Line;
+using HazyGauge.Core.Sensing;
+using HazyGauge.Web.Haze;
+
+namespace HazyGauge.Web.Hosting;
+
+/// <summary>How JSON is read and written: nothing guessed, nothing ignored, words for enums.</summary>
+internal static class JsonSetup
+{
+    public static void Apply(JsonSerializerOptions options)
+    {
+        options.NumberHandling = JsonNumberHandling.Strict;
+        options.UnmappedMemberHandling = JsonUnmappedMemberHandling.Disallow;
+        options.AllowDuplicateProperties = false;
+        options.Converters.Add(new FiniteNumberConverter());
+        options.Converters.Add(new WordConverter<Metering>());
+        options.Converters.Add(new WordConverter<Severity>());
+        options.Converters.Add(new WordConverter<SignalStatus>());
+        options.Converters.Add(new WordConverter<TemperatureStatus>());
+        options.Converters.Add(new WordConverter<StationState>());
+    }
+}

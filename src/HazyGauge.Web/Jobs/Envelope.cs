@@ -1,0 +1,28 @@
+using System.Text.Json;
+using System.Text.Json.Serialization;
+using HazyGauge.Data;
+
+namespace HazyGauge.Web.Jobs;
+
+/// <summary>A document as it stands in the record. All empty where the station was never saved.</summary>
+/// <param name="Slug">The station.</param>
+/// <param name="Revision">Number of the revision, counted per job.</param>
+/// <param name="Author">Who saved it.</param>
+/// <param name="SavedAt">When.</param>
+/// <param name="Document">The document.</param>
+public sealed record Envelope(
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? Slug = null,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] int? Revision = null,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? Author = null,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] DateTimeOffset? SavedAt = null,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] JsonElement? Document = null)
+{
+    /// <summary>The envelope of a revision.</summary>
+    public static Envelope From(RevisionRow row) => new(row.Slug, row.Number, row.Author, row.SavedAt, JsonSerializer.Deserialize<JsonElement>(row.Document));
+}
+
+/// <summary>An entry of the record.</summary>
+public sealed record RecordItem(int Revision, string Slug, string Author, DateTimeOffset SavedAt, string Summary);
+
+/// <summary>A page of the record, the newest first.</summary>
+public sealed record RecordPage(int Total, IReadOnlyList<RecordItem> Items);

@@ -1,0 +1,82 @@
+using HazyGauge.Core.Findings;
+using HazyGauge.Data;
+using HazyGauge.Data.Files;
+using HazyGauge.Data.Jobs;
+using HazyGauge.Web.OpenApi;
+using HazyGauge.Web.Problems;
+using HazyGauge.Web.Uploads;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.AspNetCore.Mvc;
+
+namespace HazyGauge.Web.Jobs;
+
+/// <summary>A file that was taken in.</summary>
+public sealed record UploadedFile(string Sha256, string Name, long Bytes);
+
+/// <summary>A file on a job.</summary>
+public sealed record FileOnJob(string Sha256, string Name, long Bytes, DateTimeOffset AddedAt, bool HasContent);
+
+/// <summary>The files of a job.</summary>
+public sealed record FilesAnswer(IReadOnlyList<FileOnJob> Items);
+
+/// <summary>Files on a job: captures, logs, photos.</summary>
+internal static class FileEndpoints
+{
+    public static void MapFiles(this IEndpointRouteBuilder api)
+    {
+        api.MapPost("/jobs/{id:guid}/files", AddAsync)
+            .WithSummary("Puts a file on the job. The same content again is the file that is already there.")
+            .WithMetadata(new RequestSizeLimitAttribute(MultipartUpload.LargestFile + (64 * 1024)))
+            .AcceptsFile();
+        api.MapGet("/jobs/{id:guid}/files", ListAsync).WithSummary("The files of a job, in the order they were brought.");
+        api.MapGet("/jobs/{id:guid}/files/{sha256}", ReadAsync).WithSummary("The content of a file.")
+            .Produces(StatusCodes.Status200OK, contentType: "application/octet-stream");
+    }
+
+    public static ProblemHttpResult NoSuchFile() => Problem("There is no such file on this job.");
+
+    public static ProblemHttpResult NoContent(StoredFile file) =>
+        Problem($"The job was imported without the content of {file.Name}. Import the export with files, or drop the file again.");
+
+    private static async Task<Results<Ok<UploadedFile>, ProblemHttpResult>> AddAsync(
+        Guid id, HttpRequest request, DataFolder folder, JobStore jobs, FileStore files, CancellationToken cancellation)
+    {
+        if (await jobs.FindAsync(id, cancellation) is null)
+        {
+            return JobEndpoints.NoSuchJob();
+        }
+
+        await using var upload = await MultipartUpload.ReadAsync(request, folder, [], cancellation);
+        if (upload.Bytes == 0)
+        {
+            throw new RefusedInputException("file", $"'{upload.FileName}' is empty.");
+        }
+
+        await using var content = upload.Open();
+        var file = await files.AddAsync(id, upload.FileName, content, cancellation);
+        return TypedResults.Ok(new UploadedFile(file.Sha256, file.Name, file.Bytes));
+    }
+
+    private static async Task<Results<Ok<FilesAnswer>, ProblemHttpResult>> ListAsync(Guid id, JobStore jobs, FileStore files, CancellationToken cancellation) =>
+        await jobs.FindAsync(id, cancellation) is null
+            ? JobEndpoints.NoSuchJob()
+            : TypedResults.Ok(new FilesAnswer([.. (await files.ListAsync(id, cancellation)).Select(f => new FileOnJob(f.Sha256, f.Name, f.Bytes, f.AddedAt, f.HasContent))]));
+
+    private static async Task<IResult> ReadAsync(Guid id, string sha256, FileStore files, CancellationToken cancellation) =>
+        await files.FindAsync(id, sha256, cancellation) switch
+        {
+            null => NoSuchFile(),
+            { HasContent: false } missing => NoContent(missing),
+            var file => TypedResults.Stream(
+                async to =>
+                {
+                    await using var content = files.OpenRead(file.Sha256);
+                    await content.CopyToAsync(to);
+                },
+                "application/octet-stream",
+                file.Name),
+        };
+
+    private static ProblemHttpResult Problem(string detail) =>
+        TypedResults.Problem(ApiProblems.Problem(StatusCodes.Status404NotFound, "Not found.", detail, null));
+}

@@ -1,0 +1,192 @@
+using System.IO.Compression;
+using System.Text.Json;
+using HazyGauge.Core.Findings;
+using HazyGauge.Core.Line;
+using HazyGauge.Data;
+using HazyGauge.Data.Files;
+using HazyGauge.Data.Jobs;
+using HazyGauge.Formats.Jobs;
+using HazyGauge.Web.Stations;
+using HazyGauge.Web.Uploads;
+
+namespace HazyGauge.Web.Jobs;
+
+/// <summary>Takes whole jobs out and in. An import is always a new job and keeps its record as it was.</summary>
+internal sealed class JobTransfer(JobStore jobs, FileStore files, StationDocuments documents, DataFolder folder, TimeProvider clock)
+{
+    private const int LongestSummary = 300;
+
+    /// <summary>The job as it goes out; null where there is none.</summary>
+    public async Task<JobFile?> ExportAsync(Guid id, CancellationToken cancellation)
+    {
+        if (await jobs.FindAsync(id, cancellation) is not { } job)
+        {
+            return null;
+        }
+
+        var revisions = await jobs.AllRevisionsAsync(id, cancellation);
+        return new JobFile(
+            JobFile.CurrentSchemaVersion,
+            job.Id,
+            clock.GetUtcNow(),
+            job.Name,
+            job.Vehicle,
+            job.CreatedAt,
+            [.. revisions.Select(r => new JobFileRevision(r.Number, r.Slug, r.Author, r.SavedAt, r.Summary, JsonSerializer.Deserialize<JsonElement>(r.Document)))],
+            [.. (await files.ListAsync(id, cancellation)).Select(f => new JobFileEntry(f.Sha256, f.Name, f.Bytes, f.AddedAt))]);
+    }
+
+    /// <summary>Takes in a job file or a zip, told apart by how it begins.</summary>
+    /// <param name="content">Seekable content.</param>
+    /// <param name="cancellation">Gives up; nothing is kept then.</param>
+    /// <exception cref="RefusedInputException">It is no job file, or holds what no job can.</exception>
+    public async Task<Guid> ImportAsync(Stream content, CancellationToken cancellation)
+    {
+        var start = new byte[2];
+        var length = await content.ReadAtLeastAsync(start, 2, throwOnEndOfStream: false, cancellation);
+        content.Position = 0;
+        if (length == 2 && start is [(byte)'P', (byte)'K'])
+        {
+            var (job, zip) = await JobFileFormat.OpenZipAsync(content, cancellation);
+            await using (zip)
+            {
+                return await TakeInAsync(job, zip, cancellation);
+            }
+        }
+
+        return length == 0
+            ? throw new RefusedInputException("file", "The file is empty.")
+            : await TakeInAsync(await JobFileFormat.ReadAsync(content, cancellation), null, cancellation);
+    }
+
+    private async Task<Guid> TakeInAsync(JobFile file, ZipArchive? zip, CancellationToken cancellation)
+    {
+        var (name, vehicle) = JobEndpoints.CheckNames(file.Name, file.Vehicle);
+        var bay = CheckRevisions(file);
+        CheckFiles(file);
+
+        var job = new JobRow
+        {
+            Id = Guid.CreateVersion7(clock.GetUtcNow()),
+            Name = name,
+            Vehicle = vehicle,
+            CreatedAt = file.CreatedAt,
+            LastRevision = file.Revisions.Count,
+            Bay = bay,
+        };
+        var spools = new List<FileStream>();
+        try
+        {
+            var contents = new List<(JobFileRow, Func<Stream>?)>();
+            foreach (var entry in file.Files)
+            {
+                var row = new JobFileRow { JobId = job.Id, Sha256 = entry.Sha256, Name = entry.Name, Bytes = entry.Bytes, AddedAt = entry.AddedAt };
+                var spool = zip is null ? null : await UnpackAsync(zip, entry, spools, cancellation);
+                contents.Add((row, spool is null ? null : () => new FileStream(spool.Name, FileMode.Open, FileAccess.Read, FileShare.ReadWrite | FileShare.Delete)));
+            }
+
+            await jobs.ImportAsync(
+                job,
+                [.. file.Revisions.Select(r => new RevisionRow { JobId = job.Id, Number = r.Revision, Slug = r.Slug, Author = r.Author, SavedAt = r.SavedAt, Summary = r.Summary, Document = r.Document.GetRawText() })],
+                contents,
+                cancellation);
+            return job.Id;
+        }
+        finally
+        {
+            foreach (var spool in spools)
+            {
+                await spool.DisposeAsync();
+            }
+        }
+    }
+
+    private async Task<FileStream?> UnpackAsync(ZipArchive zip, JobFileEntry entry, List<FileStream> spools, CancellationToken cancellation)
+    {
+        try
+        {
+            await using var content = JobFileFormat.OpenContent(zip, entry);
+            if (content is null)
+            {
+                return null;
+            }
+
+            var spool = folder.CreateTemporary();
+            spools.Add(spool);
+            var (sha256, bytes) = await FileStore.SpoolAsync(content, spool, cancellation);
+            return sha256 == entry.Sha256 && bytes == entry.Bytes
+                ? spool
+                : throw new RefusedInputException("files", $"The content of {entry.Name} is not what was exported: its hash differs.");
+        }
+        catch (Exception damaged) when (damaged is InvalidDataException or IOException)
+        {
+            throw JobFileFormat.Damaged(damaged);
+        }
+    }
+
+    private BayProjection CheckRevisions(JobFile file)
+    {
+        var bay = BayProjection.Empty;
+        for (var i = 0; i < file.Revisions.Count; i++)
+        {
+            var revision = file.Revisions[i];
+            var at = $"revisions[{i}]";
+            if (revision.Revision != i + 1)
+            {
+                throw new RefusedInputException($"{at}.revision", $"Revision {revision.Revision} stands where {i + 1} belongs; a record has no gaps.");
+            }
+
+            if (!Author.IsValid(revision.Author, out var author) || author != revision.Author)
+            {
+                throw new RefusedInputException($"{at}.author", $"An author has 1 to {Author.Longest} printable characters.");
+            }
+
+            if (revision.Summary.Length > LongestSummary || revision.Summary.Any(char.IsControl))
+            {
+                throw new RefusedInputException($"{at}.summary", $"A summary is one line of at most {LongestSummary} characters.");
+            }
+
+            var station = Station.Find(revision.Slug) ?? throw new RefusedInputException($"{at}.slug", $"There is no station '{revision.Slug}'.");
+            try
+            {
+                if (documents.JudgeImported(station, revision.Document) is { } shown)
+                {
+                    bay = shown.EthanolPct is null ? shown : shown with { ReadingSavedAt = revision.SavedAt };
+                }
+            }
+            catch (RefusedInputException refused)
+            {
+                throw new RefusedInputException($"{at}.document", refused.Message);
+            }
+        }
+
+        return bay;
+    }
+
+    private static void CheckFiles(JobFile file)
+    {
+        for (var i = 0; i < file.Files.Count; i++)
+        {
+            var entry = file.Files[i];
+            if (entry.Sha256.Length != 64 || !entry.Sha256.All(char.IsAsciiHexDigitLower))
+            {
+                throw new RefusedInputException($"files[{i}].sha256", "A SHA-256 has 64 hexadecimal digits in lower case.");
+            }
+
+            if (entry.Name != FileName.Sanitise(entry.Name) || entry.Bytes is < 1 or > MultipartUpload.LargestFile)
+            {
+                throw new RefusedInputException($"files[{i}]", "A file needs a plain name and a length of 1 byte to 512 MB.");
+            }
+        }
+
+        if (file.Files.DistinctBy(f => f.Sha256).Count() != file.Files.Count)
+        {
+            throw new RefusedInputException("files", "A file stands twice in the list.");
+        }
+
+        if (file.Files.Sum(f => f.Bytes) > 2 * MultipartUpload.LargestFile)
+        {
+            throw new RefusedInputException("files", "The files are larger than 1 GB together.");
+        }
+    }
+}

@@ -1,0 +1,84 @@
+using System.Text.Json;
+using HazyGauge.Core.Findings;
+using Microsoft.AspNetCore.Diagnostics;
+using Microsoft.AspNetCore.Mvc;
+
+namespace HazyGauge.Web.Problems;
+
+/// <summary>Turns refusals and failures into problem details (RFC 9457) with a sentence per field.</summary>
+internal sealed class ApiProblems(IProblemDetailsService problems, ILogger<ApiProblems> logger) : IExceptionHandler
+{
+    public async ValueTask<bool> TryHandleAsync(HttpContext httpContext, Exception exception, CancellationToken cancellationToken)
+    {
+        if (exception is OperationCanceledException && httpContext.RequestAborted.IsCancellationRequested)
+        {
+            httpContext.Response.StatusCode = StatusCodes.Status499ClientClosedRequest;
+            return true;
+        }
+
+        var problem = exception switch
+        {
+            RefusedInputException refused => Problem(StatusCodes.Status422UnprocessableEntity, "This cannot be right.", refused.Message, refused.Errors),
+            BadHttpRequestException { InnerException: JsonException json } => Unreadable(json),
+            BadHttpRequestException bad => Problem(bad.StatusCode, Title(bad.StatusCode), Plain(bad), null),
+            JsonException json => Unreadable(json),
+            InvalidDataException damaged => Problem(StatusCodes.Status400BadRequest, "The upload could not be read.", damaged.Message, null),
+            _ => null,
+        };
+        if (problem is null)
+        {
+            logger.LogError(exception, "Unexpected failure.");
+            problem = Problem(StatusCodes.Status500InternalServerError, "Something went wrong in the program.", "Nothing was saved. The program's log says what it was.", null);
+        }
+
+        httpContext.Response.StatusCode = problem.Status!.Value;
+        return await problems.TryWriteAsync(new ProblemDetailsContext { HttpContext = httpContext, ProblemDetails = problem });
+    }
+
+    /// <summary>A problem with a title, a sentence and, where a field is at fault, sentences by field.</summary>
+    public static ProblemDetails Problem(int status, string title, string detail, IReadOnlyDictionary<string, string[]>? errors)
+    {
+        var problem = new ProblemDetails { Status = status, Title = title, Detail = detail };
+        if (errors is not null)
+        {
+            problem.Extensions["errors"] = errors;
+        }
+
+        return problem;
+    }
+
+    private static ProblemDetails Unreadable(JsonException json)
+    {
+        var field = (json.Path ?? "$").TrimStart('$').TrimStart('.');
+        var text = Sentence(json);
+        return Problem(
+            StatusCodes.Status400BadRequest,
+            "The request could not be read.",
+            text,
+            new Dictionary<string, string[]>(StringComparer.Ordinal) { [field.Length == 0 ? "body" : field] = [text] });
+    }
+
+    // Our own converters speak to the mechanic; what the JSON reader itself says is meant for programmers.
+    private static string Sentence(JsonException json) => json switch
+    {
+        { Message: var own } when own.StartsWith("This ", StringComparison.Ordinal) => own.Split(" Path: ")[0],
+        { Message: var m } when m.Contains("could not be mapped", StringComparison.Ordinal) => $"There is no such field: {json.Path?.TrimStart('$', '.')}.",
+        { Message: var m } when m.Contains("duplicate", StringComparison.OrdinalIgnoreCase) => "A field stands twice.",
+        { Message: var m } when m.Contains("could not be converted", StringComparison.Ordinal) => "This is not the kind of value that belongs here.",
+        _ => $"The JSON breaks off or is malformed at line {(json.LineNumber ?? 0) + 1}.",
+    };
+
+    private static string Title(int status) => status switch
+    {
+        StatusCodes.Status413PayloadTooLarge => "Too large.",
+        StatusCodes.Status415UnsupportedMediaType => "Not a kind of content this accepts.",
+        _ => "The request could not be read.",
+    };
+
+    private static string Plain(BadHttpRequestException bad) => bad.StatusCode switch
+    {
+        StatusCodes.Status413PayloadTooLarge => "What was sent is larger than this accepts.",
+        StatusCodes.Status415UnsupportedMediaType => "Send JSON, with the content type application/json.",
+        _ => bad.Message,
+    };
+}

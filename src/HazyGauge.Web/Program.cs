@@ -1,0 +1,96 @@
+using System.Reflection;
+using HazyGauge.Core.Line;
+using HazyGauge.Data;
+using HazyGauge.Data.Jobs;
+using HazyGauge.Web.Hosting;
+using HazyGauge.Web.Jobs;
+using HazyGauge.Web.OpenApi;
+using HazyGauge.Web.Problems;
+using HazyGauge.Web.Security;
+using HazyGauge.Web.Stations;
+using HazyGauge.Web.Stations.Compensate;
+using HazyGauge.Web.Stations.Signal;
+using Microsoft.AspNetCore.HostFiltering;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.Options;
+
+const long LargestJsonBody = 2 * 1024 * 1024;
+
+var builder = WebApplication.CreateBuilder(new WebApplicationOptions { Args = args, ContentRootPath = AppContext.BaseDirectory });
+builder.Configuration.AddEnvironmentVariables();
+var settings = AppSettings.Read(builder.Configuration);
+
+builder.WebHost.ConfigureKestrel(kestrel =>
+{
+    kestrel.AddServerHeader = false;
+    kestrel.Limits.MaxRequestBodySize = LargestJsonBody;
+    kestrel.Listen(System.Net.IPAddress.Loopback, settings.Port);
+});
+builder.Logging.AddFilter("Microsoft.AspNetCore", LogLevel.Warning).AddFilter("Microsoft.EntityFrameworkCore", LogLevel.Warning)
+    .AddFilter("Microsoft.Hosting.Lifetime", LogLevel.Warning);
+
+builder.Services.Configure<HostFilteringOptions>(hosts => hosts.AllowedHosts = ["localhost", "127.0.0.1", "[::1]"]);
+builder.Services.AddHostFiltering(_ => { });
+builder.Services.Configure<RouteHandlerOptions>(routes => routes.ThrowOnBadRequest = true);
+builder.Services.ConfigureHttpJsonOptions(json => JsonSetup.Apply(json.SerializerOptions));
+builder.Services.AddSingleton(services => services.GetRequiredService<IOptions<Microsoft.AspNetCore.Http.Json.JsonOptions>>().Value.SerializerOptions);
+builder.Services.AddProblemDetails();
+builder.Services.AddExceptionHandler<ApiProblems>();
+builder.Services.AddResponseCompression();
+builder.Services.AddOpenApi(openApi => openApi
+    .AddSchemaTransformer<SchemaWords>()
+    .AddDocumentTransformer((document, _, _) =>
+    {
+        document.Info.Title = "Hazy Gauge";
+        document.Servers?.Clear();
+        return Task.CompletedTask;
+    }));
+builder.Services.AddSingleton(TimeProvider.System);
+builder.Services.AddHazyGaugeData(settings.DataFolder);
+builder.Services.AddSingleton<CaptureReader>().AddSingleton<SignalStation>().AddSingleton<StationDocuments>().AddSingleton<JobTransfer>();
+
+var app = builder.Build();
+app.UseExceptionHandler();
+app.UseStatusCodePages();
+app.UseHostFiltering();
+app.UseResponseHeaders();
+app.UseSameOriginGuard();
+app.UseResponseCompression();
+
+app.MapGet("/health", async (JobStore jobs, CancellationToken cancellation) =>
+    await jobs.AnswersAsync(cancellation) ? Results.Ok(new { status = "ok" }) : Results.StatusCode(StatusCodes.Status503ServiceUnavailable)).ExcludeFromDescription();
+app.MapOpenApi();
+
+var api = app.MapGroup("/api");
+api.MapGet("/stations", () => Station.All).WithSummary("The ten stations of the line, from tank to engine.");
+api.MapJobs();
+api.MapFiles();
+api.MapTransfer();
+api.MapSignal();
+api.MapCompensate();
+api.MapFallback("/{**path}", () => JobEndpoints.NotFound("There is nothing at this address.")).ExcludeFromDescription();
+
+app.MapStaticAssets();
+app.MapFallbackToFile("index.html", new StaticFileOptions { OnPrepareResponse = page => page.Context.Response.Headers.CacheControl = "no-cache" });
+
+// The OpenAPI document is made at build time by starting this program without a database.
+if (Assembly.GetEntryAssembly()?.GetName().Name != "GetDocument.Insider")
+{
+    app.Services.GetRequiredService<DataFolder>().ClearTemporary();
+    await using (var db = await app.Services.GetRequiredService<IDbContextFactory<HazyGaugeDb>>().CreateDbContextAsync())
+    {
+        await Database.PrepareAsync(db, settings.DataFolder, app.Services.GetRequiredService<TimeProvider>());
+    }
+
+    if (settings.LoadDemo)
+    {
+        await DemoLoader.LoadAsync(app.Services);
+    }
+
+    app.Lifetime.ApplicationStarted.Register(() => Console.WriteLine($"Hazy Gauge is at {app.Urls.First()}"));
+}
+
+await app.RunAsync();
+
+/// <summary>The program; named so that tests can start it.</summary>
+public partial class Program;

@@ -1,0 +1,25 @@
+namespace HazyGauge.Web.Security;
+
+/// <summary>Headers that keep the page to itself: nothing is loaded from elsewhere, nothing inline runs, nobody frames it.</summary>
+internal static class ResponseHeaders
+{
+    private const string ContentSecurityPolicy =
+        "default-src 'none'; script-src 'self'; style-src 'self'; font-src 'self'; img-src 'self' data: blob:; connect-src 'self'; " +
+        "manifest-src 'self'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
+
+    public static IApplicationBuilder UseResponseHeaders(this IApplicationBuilder app) => app.Use((context, next) =>
+    {
+        var headers = context.Response.Headers;
+        headers.ContentSecurityPolicy = ContentSecurityPolicy;
+        headers.XContentTypeOptions = "nosniff";
+        headers["Referrer-Policy"] = "no-referrer";
+        headers["Cross-Origin-Opener-Policy"] = "same-origin";
+        headers["Cross-Origin-Resource-Policy"] = "same-origin";
+        if (context.Request.Path.StartsWithSegments("/api"))
+        {
+            headers.CacheControl = "no-store";
+        }
+
+        return next(context);
+    });
+}

@@ -1,0 +1,27 @@
+import { defineConfig } from "@playwright/test";
+
+export default defineConfig({
+  testDir: ".",
+  outputDir: "../../artifacts/browser",
+  workers: 1,
+  timeout: 60_000,
+  forbidOnly: true,
+  testIgnore: process.env.HAZY_SHOTS ? [] : ["shots.spec.ts"],
+  use: {
+    browserName: "chromium",
+    viewport: { width: 1280, height: 800 },
+    launchOptions: {
+      executablePath: "/usr/bin/chromium",
+      args: [
+        "--no-sandbox",
+        "--disable-gpu",
+        "--disable-quic",
+        "--no-first-run",
+        "--disable-background-networking",
+        "--disable-component-update",
+        "--disable-sync",
+        "--disable-dev-shm-usage",
+      ],
+    },
+  },
+});

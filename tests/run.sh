@@ -1,0 +1,93 @@
+# Sourced by ./hazy test: every check in turn, each adding to one tally. A check that cannot run counts as failed.
+passed=0 failed=0
+results=artifacts/test
+rm -rf "$results" && mkdir -p "$results"
+
+count() { # passed failed
+  passed=$((passed + $1)) failed=$((failed + $2))
+}
+
+# A check that is one thing: right or wrong.
+check() { # name command...
+  local name="$1"
+  shift
+  say "$name"
+  if "$@"; then count 1 0; else
+    echo "FAILED: $name"
+    count 0 1
+  fi
+}
+
+finish() {
+  printf '\n%d passed, %d failed\n' "$passed" "$failed"
+  [ "$failed" -eq 0 ]
+}
+
+in_web() { (cd web && npx --no-install "$@"); }
+
+dotnet_tests() { # project
+  local log="$results/$1.log"
+  say "$1"
+  if ! dotnet test --project "tests/$1" -c Release --no-build --output Normal >"$log" 2>&1; then tail -60 "$log"; fi
+  local ok bad
+  ok=$(sed -nE 's/^ *succeeded: ([0-9]+).*/\1/p' "$log" | tail -1)
+  bad=$(sed -nE 's/^ *failed: ([0-9]+).*/\1/p' "$log" | tail -1)
+  if [ -z "$ok" ] || [ -z "$bad" ] || [ $((ok + bad)) -eq 0 ]; then
+    echo "FAILED: $1 did not report its tests"
+    tail -20 "$log"
+    count 0 1
+  else
+    echo "$ok passed, $bad failed"
+    count "$ok" "$bad"
+  fi
+}
+
+# Reads the tally out of a report that vitest or Playwright wrote as JSON.
+json_tally() { # name report passed-expression failed-expression
+  local tally
+  if tally=$(node -e '
+    const r = JSON.parse(require("fs").readFileSync(process.argv[1], "utf8"));
+    const ok = eval(process.argv[2]), bad = eval(process.argv[3]);
+    if (!(ok + bad > 0)) process.exit(1);
+    console.log(ok + " " + bad);' "$2" "$3" "$4"); then
+    echo "$1: ${tally% *} passed, ${tally#* } failed"
+    # shellcheck disable=SC2086
+    count $tally
+  else
+    echo "FAILED: $1 did not report its tests"
+    count 0 1
+  fi
+}
+
+say "Tools"
+debian_packages
+node_packages web
+node_packages tests/e2e
+
+say "Front end"
+build_front_end
+check "Style and types of the front end" in_web biome check --error-on-warnings .
+check "Types of the front end" in_web tsc --noEmit
+
+say "Build"
+dotnet restore HazyGauge.slnx --locked-mode
+if ! dotnet build HazyGauge.slnx -c Release --no-restore --nologo -v quiet; then
+  count 0 1
+  finish
+fi
+count 1 0
+check "The committed API client is current" in_web openapi-typescript openapi.json -o src/api/schema.ts --check
+check "Types of the browser tests" bash -c 'cd tests/e2e && npx --no-install tsc --noEmit'
+
+say "Front-end tests"
+in_web vitest run --reporter=default --reporter=json --outputFile.json="../$results/vitest.json" || true
+json_tally "Front-end tests" "$results/vitest.json" "r.numPassedTests" "r.numFailedTests + r.numFailedTestSuites * (r.numTotalTests ? 0 : 1)"
+
+for project in HazyGauge.Core.Tests HazyGauge.Formats.Tests HazyGauge.Web.Tests; do dotnet_tests "$project"; done
+
+say "Browser tests"
+dotnet publish src/HazyGauge.Web -c Release -o "$app" --no-build --nologo -v quiet
+(cd tests/e2e && PLAYWRIGHT_JSON_OUTPUT_NAME="../../$results/browser.json" npx --no-install playwright test --reporter=list,json) || true
+json_tally "Browser tests" "$results/browser.json" "r.stats.expected" "r.stats.unexpected + r.stats.flaky + (r.errors || []).length"
+
+finish

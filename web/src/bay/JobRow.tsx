@@ -1,0 +1,63 @@
+import { Link } from "react-router";
+import type { Job } from "../api/client";
+import { ethanolColour } from "../glass/ethanolColour";
+import { SmallLine } from "../line/SmallLine";
+import { when } from "../words/times";
+
+/** A job in the bay: its vehicle, its line, what is next, and the fuel it holds. */
+export function JobRow({ job }: { job: Job }) {
+  const held = job.stations.some((s) => s.state === "hold");
+  return (
+    <li className="relative grid overflow-hidden rounded-[10px] border border-rule bg-base-200 hover:border-edge sm:grid-cols-[1fr_150px]">
+      <div className="min-w-0 px-5 py-4">
+        <div className="flex flex-wrap items-baseline gap-x-3">
+          <h2 className="text-[1.35rem] font-bold">
+            {/* The link covers the whole row: one large target, one stop for the keyboard. */}
+            <Link to={`/jobs/${job.id}/${job.nextAction.slug}`} className="after:absolute after:inset-0">
+              {job.name}
+            </Link>
+          </h2>
+          <p className="text-ink-3">{job.vehicle}</p>
+          <p className="ml-auto text-[0.85rem] text-ink-3">
+            {job.reading ? `read ${when(job.reading.savedAt)}` : `begun ${when(job.createdAt)}`}
+          </p>
+        </div>
+        <div className="my-2.5">
+          <SmallLine job={job} />
+        </div>
+        <p className="text-ink-2">
+          {held && <b className="text-stop">On hold: </b>}
+          <b className="text-base-content">{job.nextAction.command}</b> {job.nextAction.why}
+        </p>
+      </div>
+      <Level job={job} />
+    </li>
+  );
+}
+
+function Level({ job }: { job: Job }) {
+  const reading = job.reading;
+  if (!reading) {
+    return (
+      <div className="grid place-items-center border-t border-rule px-3 py-3 text-center text-[0.9rem] text-ink-3 sm:border-t-0 sm:border-l">
+        nothing read yet
+      </div>
+    );
+  }
+  const colour = ethanolColour(reading.ethanolPct);
+  const low = Math.max(0, reading.ethanolPct - reading.plusMinus);
+  const high = Math.min(100, reading.ethanolPct + reading.plusMinus);
+  return (
+    <div className="relative grid min-h-[76px] place-items-center border-t border-rule sm:border-t-0 sm:border-l">
+      <div
+        aria-hidden="true"
+        className="absolute inset-0 opacity-35"
+        style={{ background: `linear-gradient(to top, ${colour} ${low}%, transparent ${high}%)` }}
+      />
+      <p className="reading relative text-center leading-tight">
+        <span className="block text-[1.8rem] font-bold">E{reading.ethanolPct.toFixed(0)}</span>
+        <span className="text-ink-2">±{reading.plusMinus.toFixed(0)}</span>
+      </p>
+    </div>
+  );
+}

@@ -1,0 +1,83 @@
+import { useCallback } from "react";
+import { NavLink, Outlet, useNavigate, useParams } from "react-router";
+import { useJob } from "../api/queries";
+import { Line } from "../line/Line";
+import { Header } from "../shell/Header";
+import { Loading } from "../shell/Loading";
+import { Trouble } from "../shell/Trouble";
+import { useShortcut } from "../shell/useShortcut";
+import { stationKey } from "../words/stations";
+import { when } from "../words/times";
+import { GlassAside } from "./GlassAside";
+import { JobContext, useJobWork } from "./jobContext";
+
+/** A job: its line across the top, the sight glass at the right, a station or the record between. */
+export function JobPage() {
+  const { id = "", slug } = useParams();
+  const job = useJob(id);
+  const work = useJobWork(id);
+  const navigate = useNavigate();
+  useShortcut(
+    "b",
+    useCallback(() => navigate("/"), [navigate]),
+  );
+  useShortcut(
+    "r",
+    useCallback(() => navigate(`/jobs/${id}/record`), [navigate, id]),
+  );
+  if (!job.data) {
+    return (
+      <>
+        <Header where="Job" />
+        <main className="mx-auto max-w-[82rem] px-4 py-6 sm:px-7">
+          <h1 className="verdict mb-4">Job</h1>
+          {job.isPending ? <Loading what="Fetching the job" /> : <Trouble error={job.error} onRetry={() => job.refetch()} />}
+        </main>
+      </>
+    );
+  }
+  const saved = work.saved?.envelope;
+  return (
+    <JobContext value={{ job: job.data, work }}>
+      <title>{`${job.data.name} · Hazy Gauge`}</title>
+      <Header
+        where={
+          <>
+            <span className="font-semibold">{job.data.name}</span>
+            <NavLink
+              to={`/jobs/${id}/record`}
+              className="link-quiet no-print ml-4 inline-flex min-h-[36px] items-center aria-[current=page]:font-bold"
+            >
+              Record
+            </NavLink>
+          </>
+        }
+      >
+        {saved?.savedAt && `Saved ${when(saved.savedAt)} by ${saved.author}`}
+      </Header>
+      <Line
+        job={job.data}
+        current={slug ?? null}
+        ethanolPct={work.reading?.ethanolPct?.value ?? job.data.reading?.ethanolPct ?? null}
+      />
+      {job.data.stations.map((station, index) => (
+        <StationKey key={station.slug} pressed={stationKey(index)} to={`/jobs/${id}/${station.slug}`} />
+      ))}
+      <div className="mx-auto flex max-w-[84rem] flex-col lg:flex-row">
+        <main className="min-w-0 grow px-4 py-5 sm:px-7">
+          <Outlet />
+        </main>
+        <GlassAside job={job.data} work={work} />
+      </div>
+    </JobContext>
+  );
+}
+
+function StationKey({ pressed, to }: { pressed: string; to: string }) {
+  const navigate = useNavigate();
+  useShortcut(
+    pressed,
+    useCallback(() => navigate(to), [navigate, to]),
+  );
+  return null;
+}

@@ -1,0 +1,32 @@
+import type { ReactNode } from "react";
+import { ApiError } from "../api/client";
+
+/** What went wrong, in words, with a way on. */
+export function Trouble({ error, onRetry, children }: { error: unknown; onRetry?: () => void; children?: ReactNode }) {
+  return (
+    <div role="alert" className="hatched">
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-2 px-4 py-3">
+        <p className="min-w-0 grow">
+          <b className="text-stop">{titleOf(error)}</b> {textOf(error)}
+        </p>
+        {children}
+        {onRetry && (
+          <button type="button" className="btn btn-outline" onClick={onRetry}>
+            Try again
+          </button>
+        )}
+      </div>
+    </div>
+  );
+}
+
+function titleOf(error: unknown): string {
+  if (!(error instanceof ApiError)) {
+    return "No connection.";
+  }
+  return error.status === 412 ? "Not saved." : error.status === 404 ? "Not found." : "That did not work.";
+}
+
+function textOf(error: unknown): string {
+  return error instanceof ApiError ? error.message : "The program does not answer. What you entered is kept in this browser.";
+}

@@ -1,0 +1,31 @@
+import type { Finding } from "../../api/client";
+
+/** What the program noticed: what must stop the work stands in the hatched frame. */
+export function Findings({ findings }: { findings: readonly Finding[] }) {
+  const stops = findings.filter((f) => f.severity === "stop");
+  const cautions = findings.filter((f) => f.severity === "caution");
+  if (stops.length + cautions.length === 0) {
+    return null;
+  }
+  return (
+    <div className="mt-4 grid gap-3">
+      {stops.length > 0 && (
+        <div className="hatched">
+          <div className="px-4 py-3">
+            <p className="font-bold text-stop">Stop here</p>
+            {stops.map((f) => (
+              <p key={f.code} className="mt-1">
+                {f.text}
+              </p>
+            ))}
+          </div>
+        </div>
+      )}
+      {cautions.map((f) => (
+        <p key={f.code} className="max-w-[58rem] border-l-4 border-base-content pl-3">
+          <b>Look at this.</b> {f.text}
+        </p>
+      ))}
+    </div>
+  );
+}

@@ -1,0 +1,89 @@
+import { useId, useState } from "react";
+import type { Capture, SignalDocument } from "../../api/client";
+import { hazyText } from "../../words/numbers";
+
+interface Props {
+  jobId: string;
+  capture: Capture;
+  choice: NonNullable<SignalDocument["capture"]>;
+  channelError?: string;
+  onChannel: (channel: string | null) => void;
+}
+
+/** What the recording holds, read off. */
+export function RecordingPanel({ jobId, capture, choice, channelError, onChannel }: Props) {
+  const id = useId();
+  const [channel, setChannel] = useState(choice.channel ?? "");
+  const rows: readonly (readonly [string, string])[] = [
+    ["Frequency", capture.frequencyHz ? hazyText(capture.frequencyHz, " Hz", 3) : "none"],
+    ["Low pulse", capture.lowPulseMs ? hazyText(capture.lowPulseMs, " ms", 3) : "none"],
+    ["Level changes", capture.edges.toString()],
+    ["Spikes left out", capture.glitchesRejected.toString()],
+    ["Missing pulses", capture.missingPulses.toString()],
+    ["Gaps", capture.dropouts.toString()],
+    [
+      "Polarity",
+      capture.inverted
+        ? "inverted"
+        : capture.reading.findings.some((f) => f.code === "polarityUndetermined")
+          ? "either way fits"
+          : "as recorded",
+    ],
+  ];
+  return (
+    <section className="panel" aria-labelledby="recording-title">
+      <h2 id="recording-title" className="panel-title">
+        What the recording holds
+      </h2>
+      <table className="mt-2 w-full">
+        <tbody>
+          {rows.map(([name, value]) => (
+            <tr key={name} className="border-b border-rule">
+              <th scope="row" className="py-1.5 pr-3 text-left font-normal">
+                {name}
+              </th>
+              <td className="reading py-1.5 text-right">{value}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <form
+        className="no-print mt-3 flex flex-wrap items-end gap-x-3 gap-y-2"
+        onSubmit={(e) => {
+          e.preventDefault();
+          onChannel(channel.trim() === "" ? null : channel.trim());
+        }}
+      >
+        <div className="grid min-w-0 grow gap-1">
+          <label htmlFor={id} className="label-text">
+            Channel
+          </label>
+          <input
+            id={id}
+            className="field w-full"
+            value={channel}
+            placeholder={capture.channel}
+            autoComplete="off"
+            aria-invalid={Boolean(channelError)}
+            aria-describedby={channelError ? `${id}-trouble` : undefined}
+            onChange={(e) => setChannel(e.target.value)}
+          />
+        </div>
+        <button type="submit" className="btn btn-outline">
+          Read this one
+        </button>
+        {channelError && (
+          <p id={`${id}-trouble`} className="w-full text-[0.9rem] text-stop">
+            {channelError}
+          </p>
+        )}
+      </form>
+      <p className="mt-3 text-[0.9rem] break-words text-ink-3">
+        From{" "}
+        <a className="link-quiet" href={`/api/jobs/${jobId}/files/${choice.sha256}`} download>
+          {choice.name}
+        </a>
+      </p>
+    </section>
+  );
+}

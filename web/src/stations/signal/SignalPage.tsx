@@ -1,0 +1,108 @@
+import { ApiError } from "../../api/client";
+import { useRecheck } from "../../api/queries";
+import { useJobContext } from "../../job/jobContext";
+import { Loading } from "../../shell/Loading";
+import { Trouble } from "../../shell/Trouble";
+import { CaptureDrop } from "./CaptureDrop";
+import { Findings } from "./Findings";
+import { FuelFactorSection } from "./FuelFactorSection";
+import { HazePanel } from "./HazePanel";
+import { RecordingPanel } from "./RecordingPanel";
+import { SaveBar } from "./SaveBar";
+import { evidence, verdict } from "./verdict";
+import { Waveform } from "./Waveform";
+
+/** Is the sensor's output real, what does it say, and how sure is that? */
+export function SignalPage() {
+  const { job, work } = useJobContext();
+  const { document, setDraft, shown, preview } = work;
+  const recheck = useRecheck(job.id, Boolean(work.saved?.envelope.document?.coreVersion));
+  const captureError = work.capture.error;
+  const refused = captureError instanceof ApiError ? captureError : null;
+  const factor =
+    document.fuel?.baseEthanolPct != null && document.capture && !preview.error
+      ? (preview.data?.results?.fuelFactor ?? null)
+      : null;
+
+  if (work.query.isPending) {
+    return <Loading what="Fetching what was saved" />;
+  }
+  if (work.query.error) {
+    return <Trouble error={work.query.error} onRetry={() => work.query.refetch()} />;
+  }
+  return (
+    <>
+      <h1 className="verdict">
+        {shown ? verdict(shown.reading) : document.capture ? "Reading the capture." : "No signal on this job yet."}
+      </h1>
+      <p className="lead mt-1.5">
+        {shown ? `${evidence(shown)} ${adviceOf(shown.reading.budget)}` : document.capture ? "" : emptyLead}
+      </p>
+      {recheck.data && recheck.data.differences.length > 0 && !work.changed && (
+        <p className="mt-3 max-w-[58rem] border-l-4 border-base-content pl-3">
+          <b>Today's rules differ.</b> Saved with version {recheck.data.savedWith}, now {recheck.data.now}:{" "}
+          {recheck.data.differences.map((d) => `${d.field} ${d.saved} would be ${d.now}`).join("; ")}.
+        </p>
+      )}
+      {shown && <Findings findings={shown.reading.findings} />}
+      {captureError && document.capture && (
+        <div className="mt-4">
+          <Trouble error={captureError} onRetry={() => work.capture.refetch()} />
+        </div>
+      )}
+      <CaptureDrop
+        jobId={job.id}
+        hasCapture={Boolean(document.capture)}
+        onStored={(file) => setDraft({ ...document, capture: { sha256: file.sha256, name: file.name } })}
+      />
+      {work.capture.isPending && document.capture && <Loading what="Reading the capture" />}
+      {shown && document.capture && (
+        <>
+          <div className="mt-4">
+            <Waveform key={document.capture.sha256} capture={shown} />
+          </div>
+          <div className="mt-4 grid gap-4 md:grid-cols-2">
+            <RecordingPanel
+              jobId={job.id}
+              capture={shown}
+              choice={document.capture}
+              channelError={refused?.for("channel")}
+              onChannel={(channel) =>
+                document.capture && setDraft({ ...document, capture: { ...document.capture, channel: channel ?? undefined } })
+              }
+            />
+            <HazePanel
+              reading={shown.reading}
+              document={document}
+              onChange={setDraft}
+              toleranceError={refused?.for("toleranceEthanolPct")}
+            />
+          </div>
+          <FuelFactorSection
+            document={document}
+            onChange={setDraft}
+            factor={factor}
+            hasReading={shown.reading.ethanolPct !== null}
+            hasTemperature={shown.reading.fuelTempC !== null}
+            error={preview.error}
+          />
+        </>
+      )}
+      <SaveBar work={work} />
+    </>
+  );
+}
+
+const emptyLead =
+  "Clip a logic analyser to the signal wire and its ground, record two seconds or more with the key on, and export the recording as VCD. Keep probe leads away from ignition parts and anything that turns; the maker's manual has the pin.";
+
+function adviceOf(
+  budget: readonly { label: string; sharePct: number; check?: { text: string; plusMinusAfter: number } | null }[],
+): string {
+  const largest = budget[0];
+  if (!largest?.check) {
+    return "";
+  }
+  const share = largest.sharePct > 90 ? "Nearly all" : largest.sharePct > 50 ? "Most" : "Much";
+  return `${share} of the doubt is: ${largest.label.toLowerCase()}.`;
+}

@@ -1,0 +1,167 @@
+import { useState } from "react";
+import type { Capture } from "../../api/client";
+import { type DrawnWindow, dimensioned, firstWindow, stretchesOf } from "./excerptWindow";
+import { useWidth } from "./useWidth";
+
+const height = 218;
+const highY = 68;
+const lowY = 148;
+
+/** The recorded wave, dimensioned like a workshop sketch. */
+export function Waveform({ capture }: { capture: Capture }) {
+  const [frame, width] = useWidth<HTMLDivElement>();
+  const [moved, setMoved] = useState(0);
+  const periodS = capture.frequencyHz ? 1 / capture.frequencyHz.value : capture.durationS / 3.2;
+  const lastEdgeS = capture.excerpt.at(-1)?.tS ?? 0;
+  const endS = Math.min(capture.durationS, lastEdgeS + 8 * periodS);
+  const stretches = stretchesOf(capture.excerpt, endS);
+  const first = firstWindow(stretches, periodS, endS);
+  const span = first.toS - first.fromS;
+  const startS = stretches[0]?.fromS ?? 0;
+  const fromS = Math.max(startS, Math.min(first.fromS + moved * span * 0.75, endS - span));
+  const window: DrawnWindow = { fromS, toS: fromS + span };
+  return (
+    <figure className="panel">
+      <figcaption className="flex flex-wrap items-center gap-x-3">
+        <span className="panel-title grow">
+          The wave as recorded, from {(1000 * window.fromS).toFixed(1)} ms to {(1000 * window.toS).toFixed(1)} ms
+        </span>
+        <span className="no-print flex gap-1">
+          <button
+            type="button"
+            className="btn btn-ghost btn-sm min-w-[44px]"
+            aria-label="Earlier"
+            disabled={fromS <= startS}
+            onClick={() => setMoved(Math.round((fromS - first.fromS) / (span * 0.75)) - 1)}
+          >
+            ←
+          </button>
+          <button
+            type="button"
+            className="btn btn-ghost btn-sm min-w-[44px]"
+            aria-label="Later"
+            disabled={fromS + span >= endS - 1e-9}
+            onClick={() => setMoved(Math.round((fromS - first.fromS) / (span * 0.75)) + 1)}
+          >
+            →
+          </button>
+        </span>
+      </figcaption>
+      <div ref={frame}>
+        {width > 0 && <Drawing capture={capture} window={window} periodS={periodS} endS={endS} width={width} />}
+      </div>
+    </figure>
+  );
+}
+
+interface DrawingProps {
+  capture: Capture;
+  window: DrawnWindow;
+  periodS: number;
+  endS: number;
+  width: number;
+}
+
+function Drawing({ capture, window, periodS, endS, width }: DrawingProps) {
+  const span = window.toS - window.fromS || 1;
+  const x = (tS: number) => ((tS - window.fromS) / span) * width;
+  const stretches = stretchesOf(capture.excerpt, endS);
+  const drawn = stretches.filter((s) => s.toS > window.fromS && s.fromS < window.toS);
+  const dimension = capture.frequencyHz ? dimensioned(stretches, window, periodS) : null;
+  const levelY = (level: number | null) => (level === null ? (highY + lowY) / 2 : level === 0 ? lowY : highY);
+  const clip = (tS: number) => Math.max(0, Math.min(width, x(tS)));
+  const spikes = drawn.filter((s) => s.toS - s.fromS < 50e-6);
+  return (
+    <svg width={width} height={height} role="img" aria-label={describe(capture)} className="block">
+      {dimension && (
+        <rect
+          x={x(dimension.fallS)}
+          y={highY}
+          width={x(dimension.riseS) - x(dimension.fallS)}
+          height={lowY - highY}
+          style={{ fill: "var(--color-base-content)", opacity: 0.09 }}
+        />
+      )}
+      {drawn.map((s, i) => {
+        const known = s.level !== null;
+        const previous = drawn[i - 1];
+        return (
+          <g key={s.fromS} strokeWidth="2.4" style={{ stroke: "var(--color-base-content)" }}>
+            {previous && <line x1={clip(s.fromS)} x2={clip(s.fromS)} y1={levelY(previous.level)} y2={levelY(s.level)} />}
+            <line
+              x1={clip(s.fromS)}
+              x2={clip(s.toS)}
+              y1={levelY(s.level)}
+              y2={levelY(s.level)}
+              strokeDasharray={known ? undefined : "2 5"}
+            />
+          </g>
+        );
+      })}
+      {dimension && (
+        <Dimension
+          fromX={x(dimension.fallS)}
+          toX={x(dimension.nextS)}
+          y={36}
+          text={`${(1000 * periodOf(capture, dimension)).toFixed(3)} ms`}
+          edgeY={highY}
+        />
+      )}
+      {dimension && capture.lowPulseMs && (
+        <Dimension
+          fromX={x(dimension.fallS)}
+          toX={x(dimension.riseS)}
+          y={182}
+          text={`${capture.lowPulseMs.value.toFixed(3)} ms low`}
+          edgeY={lowY}
+        />
+      )}
+      {spikes.map((s) => (
+        <g key={s.fromS} style={{ fill: "var(--ink-2)" }}>
+          <path d={`M${x(s.fromS)} ${highY - 12} l-5 -9 h10z`} style={{ fill: "var(--color-base-content)" }} />
+          <text x={x(s.fromS) + 9} y={highY - 13} fontSize="12.5">
+            spike
+          </text>
+        </g>
+      ))}
+      <text x={width - 2} y={height - 6} textAnchor="end" fontSize="12.5" style={{ fill: "var(--ink-3)" }}>
+        {capture.frequencyHz ? "low time carries temperature, period carries ethanol" : "no whole period to measure"}
+      </text>
+    </svg>
+  );
+}
+
+// The dimension names the period the reading rests on, not the one pulse under the arrow.
+function periodOf(capture: Capture, dimension: { fallS: number; nextS: number }): number {
+  return capture.frequencyHz ? 1 / capture.frequencyHz.value : dimension.nextS - dimension.fallS;
+}
+
+function Dimension({ fromX, toX, y, text, edgeY }: { fromX: number; toX: number; y: number; text: string; edgeY: number }) {
+  const outside = toX - fromX < 96;
+  return (
+    <g style={{ stroke: "var(--ink-3)" }}>
+      <line x1={fromX} x2={fromX} y1={edgeY} y2={y + (y < edgeY ? -7 : 7)} strokeWidth="1" />
+      <line x1={toX} x2={toX} y1={edgeY} y2={y + (y < edgeY ? -7 : 7)} strokeWidth="1" />
+      <line x1={fromX} x2={toX} y1={y} y2={y} strokeWidth="1.2" />
+      <path d={`M${fromX} ${y} l7 -3.4 v6.8z M${toX} ${y} l-7 -3.4 v6.8z`} stroke="none" style={{ fill: "var(--ink-3)" }} />
+      <text
+        x={outside ? toX + 8 : (fromX + toX) / 2}
+        y={outside ? y + 5 : y - 7}
+        textAnchor={outside ? "start" : "middle"}
+        fontSize="14.5"
+        stroke="none"
+        className="reading"
+        style={{ fill: "var(--color-base-content)" }}
+      >
+        {text}
+      </text>
+    </g>
+  );
+}
+
+function describe(capture: Capture): string {
+  if (!capture.frequencyHz || !capture.lowPulseMs) {
+    return "The recorded level: no whole period.";
+  }
+  return `A square wave of ${(1000 / capture.frequencyHz.value).toFixed(3)} milliseconds period, low for ${capture.lowPulseMs.value.toFixed(3)} milliseconds.`;
+}

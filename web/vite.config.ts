@@ -1,0 +1,13 @@
+import tailwindcss from "@tailwindcss/vite";
+import react from "@vitejs/plugin-react";
+import { defineConfig } from "vitest/config";
+
+const server = "http://127.0.0.1:5080";
+
+export default defineConfig({
+  plugins: [react(), tailwindcss()],
+  // The content security policy allows no data: fonts, and one rule for all assets is easier to reason about.
+  build: { outDir: "../src/HazyGauge.Web/wwwroot", emptyOutDir: true, assetsInlineLimit: 0 },
+  server: { host: "127.0.0.1", proxy: { "/api": server, "/health": server } },
+  test: { environment: "jsdom" },
+});
