@@ -86,7 +86,7 @@ json_tally "Front-end tests" "$results/vitest.json" "r.numPassedTests" "r.numFai
 for project in HazyGauge.Core.Tests HazyGauge.Formats.Tests HazyGauge.Web.Tests; do dotnet_tests "$project"; done
 
 say "Browser tests"
-dotnet publish src/HazyGauge.Web -c Release -o "$app" --no-build --nologo -v quiet
+publish --no-build
 (cd tests/e2e && PLAYWRIGHT_JSON_OUTPUT_NAME="../../$results/browser.json" npx --no-install playwright test --reporter=list,json) || true
 json_tally "Browser tests" "$results/browser.json" "r.stats.expected" "r.stats.unexpected + r.stats.flaky + (r.errors || []).length"
 

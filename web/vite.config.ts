@@ -2,7 +2,8 @@ import tailwindcss from "@tailwindcss/vite";
 import react from "@vitejs/plugin-react";
 import { defineConfig } from "vitest/config";
 
-const server = "http://127.0.0.1:5080";
+// The server checks that a request comes from its own page, so it must be shown the address the browser sees.
+const server = { target: "http://127.0.0.1:5080", changeOrigin: false };
 
 export default defineConfig({
   plugins: [react(), tailwindcss()],

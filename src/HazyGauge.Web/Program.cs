@@ -34,7 +34,7 @@ builder.Services.AddHostFiltering(_ => { });
 builder.Services.Configure<RouteHandlerOptions>(routes => routes.ThrowOnBadRequest = true);
 builder.Services.ConfigureHttpJsonOptions(json => JsonSetup.Apply(json.SerializerOptions));
 builder.Services.AddSingleton(services => services.GetRequiredService<IOptions<Microsoft.AspNetCore.Http.Json.JsonOptions>>().Value.SerializerOptions);
-builder.Services.AddProblemDetails();
+builder.Services.AddProblemDetails(problems => problems.CustomizeProblemDetails = ApiProblems.AddWords);
 builder.Services.AddExceptionHandler<ApiProblems>();
 builder.Services.AddResponseCompression();
 builder.Services.AddOpenApi(openApi => openApi
@@ -68,10 +68,13 @@ api.MapFiles();
 api.MapTransfer();
 api.MapSignal();
 api.MapCompensate();
-api.MapFallback("/{**path}", () => JobEndpoints.NotFound("There is nothing at this address.")).ExcludeFromDescription();
 
 app.MapStaticAssets();
-app.MapFallbackToFile("index.html", new StaticFileOptions { OnPrepareResponse = page => page.Context.Response.Headers.CacheControl = "no-cache" });
+
+// Every other address is the page, which finds its way by itself; an unknown one under /api is a problem.
+var page = new StaticFileOptions { OnPrepareResponse = answer => answer.Context.Response.Headers.CacheControl = "no-cache" };
+app.MapFallbackToFile("/", "index.html", page);
+app.MapFallbackToFile("{*path:nonfile:regex(^(?!api(/|$)))}", "index.html", page);
 
 // The OpenAPI document is made at build time by starting this program without a database.
 if (Assembly.GetEntryAssembly()?.GetName().Name != "GetDocument.Insider")
@@ -87,7 +90,7 @@ if (Assembly.GetEntryAssembly()?.GetName().Name != "GetDocument.Insider")
         await DemoLoader.LoadAsync(app.Services);
     }
 
-    app.Lifetime.ApplicationStarted.Register(() => Console.WriteLine($"Hazy Gauge is at {app.Urls.First()}"));
+    app.Lifetime.ApplicationStarted.Register(() => Console.WriteLine($"Hazy Gauge is at {app.Urls.FirstOrDefault()}"));
 }
 
 await app.RunAsync();

@@ -4,7 +4,7 @@ export default defineConfig({
   testDir: ".",
   outputDir: "../../artifacts/browser",
   workers: 1,
-  timeout: 60_000,
+  timeout: 30_000,
   forbidOnly: true,
   testIgnore: process.env.HAZY_SHOTS ? [] : ["shots.spec.ts"],
   use: {

@@ -129,9 +129,7 @@ public static class CaptureAnalysis
         }
 
         var gaps = new List<Finding>();
-        var lastS = periods.Regular[^1].StartS + periods.Regular[^1].LengthS;
-        lastS = Math.Max(lastS, train.Pulses[train.Pulses.Count - 1].FallS);
-        if (train.KnownAtEnd && train.DurationS - lastS > Periods.LongGapFrom * periods.UsualAt(end: true))
+        if (StopsAtS(train, periods) is { } lastS)
         {
             gaps.Add(SignalFindings.Stops(lastS, train.DurationS));
         }
@@ -195,15 +193,15 @@ public static class CaptureAnalysis
 
     private static IReadOnlyList<LevelChange> Excerpt(PulseTrain train, Periods periods)
     {
-        if (periods.Gaps.Count == 0 || train.FirstOddityS < periods.Gaps[0].StartS)
+        var oddS = periods.Gaps.Count > 0 ? periods.Gaps[0].StartS : StopsAtS(train, periods);
+        if (oddS is not { } s || train.FirstOddityS < s)
         {
             return train.Excerpt;
         }
 
         // The gap is the first finding, so what lies round it is clean and can be drawn again from the pulses.
-        var gapS = periods.Gaps[0].StartS;
         var index = 0;
-        while (train.Pulses[index].FallS < gapS)
+        while (index + 1 < train.Pulses.Count && train.Pulses[index].FallS < s)
         {
             index++;
         }
@@ -220,5 +218,12 @@ public static class CaptureAnalysis
         }
 
         return changes;
+    }
+
+    /// <summary>When the pulses stop, s; null where they go on to the end of the recording.</summary>
+    private static double? StopsAtS(PulseTrain train, Periods periods)
+    {
+        var lastS = Math.Max(periods.Regular[^1].StartS + periods.Regular[^1].LengthS, train.Pulses[train.Pulses.Count - 1].FallS);
+        return train.KnownAtEnd && train.DurationS - lastS > Periods.LongGapFrom * periods.UsualAt(end: true) ? lastS : null;
     }
 }

@@ -26,7 +26,7 @@ internal static class FileEndpoints
     {
         api.MapPost("/jobs/{id:guid}/files", AddAsync)
             .WithSummary("Puts a file on the job. The same content again is the file that is already there.")
-            .WithMetadata(new RequestSizeLimitAttribute(MultipartUpload.LargestFile + (64 * 1024)))
+            .WithMetadata(new RequestSizeLimitAttribute(MultipartUpload.LargestRequest))
             .AcceptsFile();
         api.MapGet("/jobs/{id:guid}/files", ListAsync).WithSummary("The files of a job, in the order they were brought.");
         api.MapGet("/jobs/{id:guid}/files/{sha256}", ReadAsync).WithSummary("The content of a file.")

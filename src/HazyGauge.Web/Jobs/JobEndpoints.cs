@@ -185,7 +185,7 @@ internal static class JobEndpoints
     private static ProblemHttpResult NoSuchStation() =>
         NotFound($"There is no such station. The line has {string.Join(", ", Station.All.Select(s => s.Slug))}.");
 
-    public static ProblemHttpResult NotFound(string detail) => Problem(StatusCodes.Status404NotFound, "Not found.", detail);
+    private static ProblemHttpResult NotFound(string detail) => Problem(StatusCodes.Status404NotFound, "Not found.", detail);
 
     private static ProblemHttpResult Problem(int status, string title, string detail) => TypedResults.Problem(ApiProblems.Problem(status, title, detail, null));
 

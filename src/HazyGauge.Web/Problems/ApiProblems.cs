@@ -8,6 +8,9 @@ namespace HazyGauge.Web.Problems;
 /// <summary>Turns refusals and failures into problem details (RFC 9457) with a sentence per field.</summary>
 internal sealed class ApiProblems(IProblemDetailsService problems, ILogger<ApiProblems> logger) : IExceptionHandler
 {
+    private const string TooLarge = "What was sent is larger than this accepts.";
+    private const string WrongType = "Send JSON, with the content type application/json.";
+
     public async ValueTask<bool> TryHandleAsync(HttpContext httpContext, Exception exception, CancellationToken cancellationToken)
     {
         if (exception is OperationCanceledException && httpContext.RequestAborted.IsCancellationRequested)
@@ -47,6 +50,20 @@ internal sealed class ApiProblems(IProblemDetailsService problems, ILogger<ApiPr
         return problem;
     }
 
+    /// <summary>Gives a bare status that the framework itself set the sentence it lacks.</summary>
+    public static void AddWords(ProblemDetailsContext context)
+    {
+        var problem = context.ProblemDetails;
+        problem.Detail ??= problem.Status switch
+        {
+            StatusCodes.Status404NotFound => "There is nothing at this address.",
+            StatusCodes.Status405MethodNotAllowed => "This address does not take such a request.",
+            StatusCodes.Status413PayloadTooLarge => TooLarge,
+            StatusCodes.Status415UnsupportedMediaType => WrongType,
+            _ => problem.Title,
+        };
+    }
+
     private static ProblemDetails Unreadable(JsonException json)
     {
         var field = (json.Path ?? "$").TrimStart('$').TrimStart('.');
@@ -77,8 +94,8 @@ internal sealed class ApiProblems(IProblemDetailsService problems, ILogger<ApiPr
 
     private static string Plain(BadHttpRequestException bad) => bad.StatusCode switch
     {
-        StatusCodes.Status413PayloadTooLarge => "What was sent is larger than this accepts.",
-        StatusCodes.Status415UnsupportedMediaType => "Send JSON, with the content type application/json.",
+        StatusCodes.Status413PayloadTooLarge => TooLarge,
+        StatusCodes.Status415UnsupportedMediaType => WrongType,
         _ => bad.Message,
     };
 }

@@ -11,6 +11,9 @@ internal sealed class MultipartUpload : IAsyncDisposable
     /// <summary>Largest file, bytes.</summary>
     public const long LargestFile = 512L * 1024 * 1024;
 
+    /// <summary>Largest request: the largest file and what multipart adds to it, bytes.</summary>
+    public const long LargestRequest = LargestFile + (64 * 1024);
+
     private const int LongestField = 4096;
     private readonly FileStream _spool;
 

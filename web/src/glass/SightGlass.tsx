@@ -52,7 +52,7 @@ export function SightGlass({ ethanolPct, plusMinus, className }: Props) {
         <rect x={left} y={top - 6} width={width} height={height + 12} style={{ fill: "var(--color-base-200)" }} />
         {ethanolPct !== null && (
           <>
-            <rect x={left} y={y(low)} width={width} height={top + height + 6 - y(low)} style={{ fill: colour }} />
+            <rect x={left} y={y(low) - 0.6} width={width} height={top + height + 6.6 - y(low)} style={{ fill: colour }} />
             <rect x={left} y={y(high)} width={width} height={Math.max(0, y(low) - y(high))} fill={`url(#${id}surface)`} />
           </>
         )}

@@ -1,4 +1,5 @@
-import type { Job } from "../api/client";
+import { useState } from "react";
+import type { BudgetLine, Job } from "../api/client";
 import { SightGlass } from "../glass/SightGlass";
 import { hazyText } from "../words/numbers";
 import { when } from "../words/times";
@@ -28,19 +29,7 @@ export function GlassAside({ job, work }: { job: Job; work: JobWork }) {
           </p>
         )}
         {temperature && <p className="reading text-ink-2">{hazyText(temperature, " °C", 0)}</p>}
-        {reading && (
-          <details className="mt-1 text-[0.86rem] text-ink-2 lg:mt-3">
-            <summary className="link-quiet min-h-[32px] cursor-pointer py-1">Where the haze comes from</summary>
-            <ul className="mt-1 grid gap-1">
-              {reading.budget.map((line) => (
-                <li key={line.source}>
-                  {line.label} <span className="reading whitespace-nowrap">{sharePct(line.sharePct)}</span>
-                </li>
-              ))}
-              {reading.budget.length === 0 && <li>There is no reading to be in doubt about.</li>}
-            </ul>
-          </details>
-        )}
+        {reading && <BudgetOnDemand budget={reading.budget} />}
         {work.document.capture && (
           <p className="mt-1 text-[0.86rem] break-words text-ink-3 lg:mt-2 lg:border-t lg:border-rule lg:pt-2">
             rests on one capture{work.changed || !savedAt ? ", not saved yet" : `, saved ${when(savedAt)}`}
@@ -51,6 +40,26 @@ export function GlassAside({ job, work }: { job: Job; work: JobWork }) {
         )}
       </div>
     </aside>
+  );
+}
+
+/** Opens on a press, and by itself under the pointer. */
+function BudgetOnDemand({ budget }: { budget: readonly BudgetLine[] }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <div className="group text-[0.86rem] text-ink-2 lg:mt-2">
+      <button type="button" className="link-quiet min-h-[32px]" aria-expanded={open} onClick={() => setOpen(!open)}>
+        Where the haze comes from
+      </button>
+      <ul className={`mt-1 gap-1 group-hover:grid ${open ? "grid" : "hidden"}`}>
+        {budget.map((line) => (
+          <li key={line.source}>
+            {line.label} <span className="reading whitespace-nowrap">{sharePct(line.sharePct)}</span>
+          </li>
+        ))}
+        {budget.length === 0 && <li>There is no reading to be in doubt about.</li>}
+      </ul>
+    </div>
   );
 }
 

@@ -1,5 +1,6 @@
 import { useCallback } from "react";
 import { NavLink, Outlet, useNavigate, useParams } from "react-router";
+import type { Job } from "../api/client";
 import { useJob } from "../api/queries";
 import { Line } from "../line/Line";
 import { Header } from "../shell/Header";
@@ -9,7 +10,7 @@ import { useShortcut } from "../shell/useShortcut";
 import { stationKey } from "../words/stations";
 import { when } from "../words/times";
 import { GlassAside } from "./GlassAside";
-import { JobContext, useJobWork } from "./jobContext";
+import { JobContext, type JobWork, useJobWork } from "./jobContext";
 
 /** A job: its line across the top, the sight glass at the right, a station or the record between. */
 export function JobPage() {
@@ -56,7 +57,7 @@ export function JobPage() {
         {saved?.savedAt && `Saved ${when(saved.savedAt)} by ${saved.author}`}
       </Header>
       <Line
-        job={job.data}
+        job={withDraftState(job.data, work)}
         current={slug ?? null}
         ethanolPct={work.reading?.ethanolPct?.value ?? job.data.reading?.ethanolPct ?? null}
       />
@@ -71,6 +72,12 @@ export function JobPage() {
       </div>
     </JobContext>
   );
+}
+
+/** The line shows what is on the page: while a draft differs from what is saved, the Signal station has the draft's state. */
+function withDraftState(job: Job, work: JobWork): Job {
+  const state = work.changed ? work.preview.data?.results?.state : undefined;
+  return state ? { ...job, stations: job.stations.map((s) => (s.slug === "signal" ? { ...s, state } : s)) } : job;
 }
 
 function StationKey({ pressed, to }: { pressed: string; to: string }) {

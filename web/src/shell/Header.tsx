@@ -22,8 +22,9 @@ export function Header({ where, children }: { where: ReactNode; children?: React
             Ha<span className="blur-[1.6px]">z</span>y Gauge
           </span>
         </Link>
-        <div className="min-w-0 grow truncate text-ink-2">{where}</div>
-        <div className="text-[0.85rem] text-ink-3">{children}</div>
+        <div className="order-last w-full min-w-0 grow truncate text-ink-2 sm:order-none sm:w-auto">{where}</div>
+        <div className="hidden text-[0.85rem] text-ink-3 sm:block">{children}</div>
+        <div className="grow sm:hidden" />
         <fieldset className="segment no-print" aria-label="Light">
           {themes.map(({ name, label }) => (
             <button key={name} type="button" aria-pressed={current === name} onClick={() => setTheme(name)}>

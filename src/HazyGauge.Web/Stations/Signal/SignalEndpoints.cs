@@ -29,6 +29,7 @@ internal static class SignalEndpoints
             .WithExample("""{ "frequencyHz": 123.4, "lowPulseMs": 2.718 }""");
         api.MapPost("/calc/capture", CaptureAsync)
             .WithSummary("A recorded square wave (VCD) as a reading with its haze.")
+            .WithMetadata(new RequestSizeLimitAttribute(MultipartUpload.LargestRequest))
             .AcceptsFile("channel", "toleranceEthanolPct");
         api.MapGet("/jobs/{id:guid}/files/{sha256}/capture", StoredCaptureAsync)
             .WithSummary("A capture that is on the job, as a reading with its haze.");

@@ -85,7 +85,7 @@ export function FuelFactorSection({ document, onChange, factor, hasReading, hasT
               <input
                 type="radio"
                 name="metering"
-                className="radio radio-sm mt-1"
+                className="radio radio-sm mt-1 border-edge"
                 checked={metering === school.metering}
                 onChange={() => setFuel({ metering: school.metering })}
               />
@@ -93,7 +93,7 @@ export function FuelFactorSection({ document, onChange, factor, hasReading, hasT
                 <span className={metering === school.metering ? "font-bold" : "font-medium"}>{school.name}</span>
                 <span className="block text-[0.88rem] text-ink-3">{school.how}</span>
               </span>
-              <span className="reading pt-0.5 text-[1.05rem]">
+              <span className="reading pt-0.5 text-[1.05rem] whitespace-nowrap">
                 {factor ? `× ${factor.schools[school.metering].value.toFixed(3)}` : ""}
               </span>
             </label>
@@ -103,7 +103,12 @@ export function FuelFactorSection({ document, onChange, factor, hasReading, hasT
       {factor && (
         <ul className="mt-3 grid max-w-[58rem] gap-1.5 text-ink-2">
           {factor.findings.map((finding) => (
-            <li key={finding.code}>{finding.text}</li>
+            <li
+              key={finding.code}
+              className={finding.code === "effectiveOpenTime" ? "font-semibold text-base-content" : undefined}
+            >
+              {finding.text}
+            </li>
           ))}
         </ul>
       )}

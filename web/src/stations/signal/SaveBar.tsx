@@ -20,6 +20,9 @@ export function SaveBar({ work }: { work: JobWork }) {
     }
   }, [saved, changed, document, initials, save, setDraft]);
   useShortcut("s", act);
+  if (!changed && !save.error) {
+    return null;
+  }
   return (
     <div className="no-print sticky bottom-0 z-10 -mx-4 mt-6 border-t border-rule bg-base-100 px-4 py-3 sm:-mx-7 sm:px-7">
       {save.error && !refusedAuthor && (
@@ -66,15 +69,13 @@ export function SaveBar({ work }: { work: JobWork }) {
           onChange={(e) => setInitials(e.target.value)}
         />
         <button type="submit" className="btn btn-primary" disabled={!changed || !saved || save.isPending}>
-          {save.isPending ? "Saving" : changed ? "Save to the record" : "Saved"}
+          {save.isPending ? "Saving" : "Save to the record"}
         </button>
-        {changed && (
-          <button type="button" className="btn btn-ghost" onClick={() => setDraft(null)}>
-            Drop changes
-          </button>
-        )}
-        <span role="status" className="text-[0.9rem] text-ink-3">
-          {changed ? "Not saved yet; kept in this browser." : ""}
+        <button type="button" className="btn btn-ghost" onClick={() => setDraft(null)}>
+          Drop changes
+        </button>
+        <span role="status" className="hidden text-[0.9rem] text-ink-3 sm:inline">
+          Not saved yet; kept in this browser.
         </span>
         {refusedAuthor && (
           <p id={`${id}-trouble`} className="w-full text-stop">

@@ -1,14 +1,15 @@
-import { ApiError } from "../../api/client";
+import { ApiError, type Reading } from "../../api/client";
 import { useRecheck } from "../../api/queries";
 import { useJobContext } from "../../job/jobContext";
 import { Loading } from "../../shell/Loading";
 import { Trouble } from "../../shell/Trouble";
-import { CaptureDrop } from "./CaptureDrop";
+import { CaptureButton, DropAnywhere } from "./CaptureDrop";
 import { Findings } from "./Findings";
 import { FuelFactorSection } from "./FuelFactorSection";
 import { HazePanel } from "./HazePanel";
 import { RecordingPanel } from "./RecordingPanel";
 import { SaveBar } from "./SaveBar";
+import { useCaptureUpload } from "./useCaptureUpload";
 import { evidence, verdict } from "./verdict";
 import { Waveform } from "./Waveform";
 
@@ -17,6 +18,7 @@ export function SignalPage() {
   const { job, work } = useJobContext();
   const { document, setDraft, shown, preview } = work;
   const recheck = useRecheck(job.id, Boolean(work.saved?.envelope.document?.coreVersion));
+  const upload = useCaptureUpload(job.id, (file) => setDraft({ ...document, capture: { sha256: file.sha256, name: file.name } }));
   const captureError = work.capture.error;
   const refused = captureError instanceof ApiError ? captureError : null;
   const factor =
@@ -35,9 +37,7 @@ export function SignalPage() {
       <h1 className="verdict">
         {shown ? verdict(shown.reading) : document.capture ? "Reading the capture." : "No signal on this job yet."}
       </h1>
-      <p className="lead mt-1.5">
-        {shown ? `${evidence(shown)} ${adviceOf(shown.reading.budget)}` : document.capture ? "" : emptyLead}
-      </p>
+      <p className="lead mt-1.5">{shown ? `${evidence(shown)} ${adviceOf(shown.reading)}` : document.capture ? "" : emptyLead}</p>
       {recheck.data && recheck.data.differences.length > 0 && !work.changed && (
         <p className="mt-3 max-w-[58rem] border-l-4 border-base-content pl-3">
           <b>Today's rules differ.</b> Saved with version {recheck.data.savedWith}, now {recheck.data.now}:{" "}
@@ -50,16 +50,25 @@ export function SignalPage() {
           <Trouble error={captureError} onRetry={() => work.capture.refetch()} />
         </div>
       )}
-      <CaptureDrop
-        jobId={job.id}
-        hasCapture={Boolean(document.capture)}
-        onStored={(file) => setDraft({ ...document, capture: { sha256: file.sha256, name: file.name } })}
-      />
+      <DropAnywhere upload={upload} />
+      {upload.error && (
+        <div className="mt-4">
+          <Trouble error={upload.error} />
+        </div>
+      )}
+      {(!document.capture || !shown) && (
+        <div className="no-print mt-5 flex flex-wrap items-center justify-center gap-x-4 gap-y-2 rounded-[10px] border-2 border-dashed border-edge px-5 py-9">
+          <CaptureButton upload={upload} first={!document.capture} />
+          <span className="text-ink-2">or drop it anywhere on this page: a VCD file from any logic analyser</span>
+        </div>
+      )}
       {work.capture.isPending && document.capture && <Loading what="Reading the capture" />}
       {shown && document.capture && (
         <>
           <div className="mt-4">
-            <Waveform key={document.capture.sha256} capture={shown} />
+            <Waveform key={document.capture.sha256} capture={shown}>
+              <CaptureButton upload={upload} first={false} />
+            </Waveform>
           </div>
           <div className="mt-4 grid gap-4 md:grid-cols-2">
             <RecordingPanel
@@ -96,13 +105,13 @@ export function SignalPage() {
 const emptyLead =
   "Clip a logic analyser to the signal wire and its ground, record two seconds or more with the key on, and export the recording as VCD. Keep probe leads away from ignition parts and anything that turns; the maker's manual has the pin.";
 
-function adviceOf(
-  budget: readonly { label: string; sharePct: number; check?: { text: string; plusMinusAfter: number } | null }[],
-): string {
-  const largest = budget[0];
-  if (!largest?.check) {
+// While something has to stop the work, sharpening the number is beside the point.
+function adviceOf(reading: Reading): string {
+  const largest = reading.budget[0];
+  if (!largest?.check || reading.findings.some((f) => f.severity === "stop")) {
     return "";
   }
   const share = largest.sharePct > 90 ? "Nearly all" : largest.sharePct > 50 ? "Most" : "Much";
-  return `${share} of the doubt is: ${largest.label.toLowerCase()}.`;
+  const after = largest.check.plusMinusAfter;
+  return `${share} of the doubt is: ${largest.label.toLowerCase()}. ${largest.check.text} That alone brings it down to ± ${after.toFixed(after < 0.95 ? 1 : 0)}.`;
 }

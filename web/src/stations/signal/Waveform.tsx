@@ -1,4 +1,5 @@
-import { useState } from "react";
+import { ChevronLeft, ChevronRight } from "lucide-react";
+import { type ReactNode, useState } from "react";
 import type { Capture } from "../../api/client";
 import { type DrawnWindow, dimensioned, firstWindow, stretchesOf } from "./excerptWindow";
 import { useWidth } from "./useWidth";
@@ -8,12 +9,12 @@ const highY = 68;
 const lowY = 148;
 
 /** The recorded wave, dimensioned like a workshop sketch. */
-export function Waveform({ capture }: { capture: Capture }) {
+export function Waveform({ capture, children }: { capture: Capture; children?: ReactNode }) {
   const [frame, width] = useWidth<HTMLDivElement>();
   const [moved, setMoved] = useState(0);
   const periodS = capture.frequencyHz ? 1 / capture.frequencyHz.value : capture.durationS / 3.2;
   const lastEdgeS = capture.excerpt.at(-1)?.tS ?? 0;
-  const endS = Math.min(capture.durationS, lastEdgeS + 8 * periodS);
+  const endS = endOf(capture, lastEdgeS, periodS);
   const stretches = stretchesOf(capture.excerpt, endS);
   const first = firstWindow(stretches, periodS, endS);
   const span = first.toS - first.fromS;
@@ -29,22 +30,23 @@ export function Waveform({ capture }: { capture: Capture }) {
         <span className="no-print flex gap-1">
           <button
             type="button"
-            className="btn btn-ghost btn-sm min-w-[44px]"
+            className="btn btn-ghost min-w-[44px] px-2"
             aria-label="Earlier"
             disabled={fromS <= startS}
             onClick={() => setMoved(Math.round((fromS - first.fromS) / (span * 0.75)) - 1)}
           >
-            ←
+            <ChevronLeft aria-hidden="true" />
           </button>
           <button
             type="button"
-            className="btn btn-ghost btn-sm min-w-[44px]"
+            className="btn btn-ghost min-w-[44px] px-2"
             aria-label="Later"
             disabled={fromS + span >= endS - 1e-9}
             onClick={() => setMoved(Math.round((fromS - first.fromS) / (span * 0.75)) + 1)}
           >
-            →
+            <ChevronRight aria-hidden="true" />
           </button>
+          {children}
         </span>
       </figcaption>
       <div ref={frame}>
@@ -52,6 +54,12 @@ export function Waveform({ capture }: { capture: Capture }) {
       </div>
     </figure>
   );
+}
+
+/** How far the excerpt may be drawn: beyond its last edge only where the recording itself says that nothing follows. */
+function endOf(capture: Capture, lastEdgeS: number, periodS: number): number {
+  const silent = !capture.frequencyHz || capture.reading.findings.some((f) => f.code === "signalStops");
+  return silent ? Math.min(capture.durationS, lastEdgeS + 8 * periodS) : lastEdgeS;
 }
 
 interface DrawingProps {

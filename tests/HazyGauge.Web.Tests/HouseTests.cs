@@ -1,0 +1,149 @@
+using System.Net;
+using System.Text;
+using HazyGauge.Core.Line;
+using HazyGauge.Data;
+using HazyGauge.Formats.Vcd;
+using Microsoft.Data.Sqlite;
+using Microsoft.EntityFrameworkCore;
+using NetArchTest.Rules;
+
+namespace HazyGauge.Web.Tests;
+
+/// <summary>The house itself: who may depend on whom, what gets in from outside, what outlives a kill.</summary>
+public class HouseTests(App app) : IClassFixture<App>
+{
+    [Fact]
+    public void Dependencies_point_inward_and_stations_stay_apart()
+    {
+        var core = typeof(Station).Assembly;
+        core.GetReferencedAssemblies().Select(a => a.Name!).Where(n => !n.StartsWith("System", StringComparison.Ordinal))
+            .ShouldBeSubsetOf(["MathNet.Numerics", "UnitsNet"]);
+        Types.InAssembly(core).ShouldNot().HaveDependencyOnAny("System.IO", "System.Net", "System.Diagnostics.Process").GetResult().IsSuccessful.ShouldBeTrue();
+        Types.InAssembly(typeof(VcdCapture).Assembly).ShouldNot().HaveDependencyOnAny("HazyGauge.Data", "HazyGauge.Web", "Microsoft.EntityFrameworkCore").GetResult().IsSuccessful.ShouldBeTrue();
+        Types.InAssembly(typeof(HazyGaugeDb).Assembly).ShouldNot().HaveDependencyOnAny("HazyGauge.Web", "HazyGauge.Formats", "Microsoft.AspNetCore").GetResult().IsSuccessful.ShouldBeTrue();
+
+        // A station's folder in Core knows the cross-cutting folders, never another station.
+        string[] stations = ["Sensing", "Compensation"];
+        foreach (var station in stations)
+        {
+            Types.InAssembly(core).That().ResideInNamespace($"HazyGauge.Core.{station}")
+                .ShouldNot().HaveDependencyOnAny([.. stations.Where(s => s != station).Select(s => $"HazyGauge.Core.{s}")]).GetResult().IsSuccessful.ShouldBeTrue();
+        }
+    }
+
+    [Fact]
+    public async Task Other_pages_and_other_hosts_are_kept_out_and_unknown_addresses_are_problems()
+    {
+        async Task<HttpStatusCode> PostAsync(string header, string value)
+        {
+            using var request = new HttpRequestMessage(HttpMethod.Post, "/api/jobs") { Content = new StringContent("""{ "name": "x" }""", Encoding.UTF8, "application/json") };
+            request.Headers.TryAddWithoutValidation(header, value);
+            using var response = await app.Http.SendAsync(request);
+            return response.StatusCode;
+        }
+
+        (await PostAsync("Origin", "http://elsewhere.example")).ShouldBe(HttpStatusCode.Forbidden);
+        (await PostAsync("Origin", "null")).ShouldBe(HttpStatusCode.Forbidden);
+        (await PostAsync("Sec-Fetch-Site", "cross-site")).ShouldBe(HttpStatusCode.Forbidden);
+        (await PostAsync("Sec-Fetch-Site", "same-site")).ShouldBe(HttpStatusCode.Forbidden);
+        (await PostAsync("Host", "elsewhere.example")).ShouldBe(HttpStatusCode.BadRequest);
+        (await PostAsync("Origin", "http://localhost")).ShouldBe(HttpStatusCode.Created);
+
+        await app.GetAsync("/api/nowhere", 404);
+        using var wrongType = await app.Http.PostAsync("/api/calc/sensor-reading", new StringContent("x", Encoding.UTF8, "text/plain"));
+        await Api.ReadAsync(wrongType, 415);
+        using var health = await app.Http.GetAsync("/health");
+        health.Headers.GetValues("Content-Security-Policy").Single().ShouldContain("script-src 'self'");
+    }
+
+    [Fact]
+    public async Task An_existing_database_is_copied_aside_before_it_is_migrated()
+    {
+        var folder = Directory.CreateTempSubdirectory("hazy-gauge-migrate-");
+        await using (var old = new SqliteConnection($"Data Source={Path.Combine(folder.FullName, "hazy-gauge.db")};Pooling=False"))
+        {
+            await old.OpenAsync();
+            await using var command = old.CreateCommand();
+            command.CommandText = "CREATE TABLE Precious (Word TEXT); INSERT INTO Precious VALUES ('kept')";
+            await command.ExecuteNonQueryAsync();
+        }
+
+        var options = new DbContextOptionsBuilder<HazyGaugeDb>().UseSqlite($"Data Source={Path.Combine(folder.FullName, "hazy-gauge.db")}").Options;
+        await using (var db = new HazyGaugeDb(options))
+        {
+            await Database.PrepareAsync(db, folder.FullName, TimeProvider.System);
+            await Database.PrepareAsync(db, folder.FullName, TimeProvider.System);
+        }
+
+        var copy = Directory.GetFiles(folder.FullName, "before-*.db").Single();
+        await using (var read = new SqliteConnection($"Data Source={copy};Pooling=False"))
+        {
+            await read.OpenAsync();
+            await using var command = read.CreateCommand();
+            command.CommandText = "SELECT Word FROM Precious";
+            (await command.ExecuteScalarAsync()).ShouldBe("kept");
+        }
+
+        SqliteConnection.ClearAllPools();
+        folder.Delete(recursive: true);
+    }
+
+    [Fact]
+    public async Task Every_acknowledged_save_is_there_after_a_kill_and_the_demo_is_loaded_once()
+    {
+        var folder = Directory.CreateTempSubdirectory("hazy-gauge-kill-");
+        var first = await RunningProgram.StartAsync(folder.FullName, demo: true);
+        var jobs = (await Api.ReadAsync(await first.Http.GetAsync("/api/jobs"), 200))["items"]!.AsArray();
+        jobs.Count.ShouldBe(1);
+        var job = (string)jobs[0]!["id"]!;
+
+        // Four mechanics save at once, each with the revision it last saw; whoever is told "stale" reads again.
+        var acknowledged = new System.Collections.Concurrent.ConcurrentBag<int>();
+        string[] slugs = ["survey", "route", "harness", "fit"];
+        var saving = Task.WhenAll(slugs.Select(async slug =>
+        {
+            var etag = "\"0\"";
+            try
+            {
+                while (true)
+                {
+                    var (body, next) = await Api.SaveAsync(first.Http, job, "{}", etag, 200, slug);
+                    acknowledged.Add((int)body["revision"]!);
+                    etag = next!;
+                }
+            }
+            catch (HttpRequestException)
+            {
+                // Killed in the middle: this save was never acknowledged.
+            }
+        }));
+        while (acknowledged.Count < 300)
+        {
+            await Task.Delay(10);
+        }
+
+        first.Kill();
+        await saving;
+
+        var second = await RunningProgram.StartAsync(folder.FullName, demo: true);
+        (await Api.ReadAsync(await second.Http.GetAsync("/api/jobs"), 200))["items"]!.AsArray().Count.ShouldBe(1);
+        foreach (var revision in acknowledged)
+        {
+            await Api.ReadAsync(await second.Http.GetAsync($"/api/jobs/{job}/record/{revision}"), 200);
+        }
+
+        // Limits that only the real server keeps, and a clean end on SIGTERM.
+        using var large = await second.Http.PostAsync("/api/jobs", new StringContent($$"""{ "name": "{{new string('x', 3_000_000)}}" }""", Encoding.UTF8, "application/json"));
+        await Api.ReadAsync(large, 413);
+        (await second.TerminateAsync()).ShouldBe(0);
+        folder.Delete(recursive: true);
+    }
+
+    [Fact]
+    public async Task Another_address_than_this_machine_is_refused_at_the_start()
+    {
+        var folder = Directory.CreateTempSubdirectory("hazy-gauge-bind-");
+        await Should.ThrowAsync<InvalidOperationException>(() => RunningProgram.StartAsync(folder.FullName, demo: false, bind: "0.0.0.0"));
+        folder.Delete(recursive: true);
+    }
+}

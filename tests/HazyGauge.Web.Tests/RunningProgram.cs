@@ -1,0 +1,54 @@
+using System.Diagnostics;
+
+namespace HazyGauge.Web.Tests;
+
+/// <summary>The program in a process of its own, as a user runs it.</summary>
+internal sealed class RunningProgram
+{
+    private readonly Process _process;
+
+    private RunningProgram(Process process, string address)
+    {
+        _process = process;
+        Http = new HttpClient { BaseAddress = new Uri(address) };
+    }
+
+    public HttpClient Http { get; }
+
+    public static async Task<RunningProgram> StartAsync(string folder, bool demo, string bind = "")
+    {
+        var start = new ProcessStartInfo("dotnet", [Path.Combine(AppContext.BaseDirectory, "HazyGauge.Web.dll")]) { RedirectStandardOutput = true, RedirectStandardError = true, UseShellExecute = false };
+        start.Environment["HAZY_DATA"] = folder;
+        start.Environment["HAZY_PORT"] = "0";
+        start.Environment["HAZY_DEMO"] = demo ? "1" : "0";
+        start.Environment["HAZY_BIND"] = bind;
+        var process = Process.Start(start)!;
+        process.ErrorDataReceived += (_, _) => { };
+        process.BeginErrorReadLine();
+        while (await process.StandardOutput.ReadLineAsync() is { } line)
+        {
+            if (line.StartsWith("Hazy Gauge is at ", StringComparison.Ordinal))
+            {
+                return new RunningProgram(process, line["Hazy Gauge is at ".Length..]);
+            }
+        }
+
+        await process.WaitForExitAsync();
+        throw new InvalidOperationException($"The program ended with {process.ExitCode} before it was up.");
+    }
+
+    /// <summary>SIGKILL: no chance to finish anything.</summary>
+    public void Kill()
+    {
+        _process.Kill();
+        _process.WaitForExit();
+    }
+
+    /// <summary>SIGTERM, and the exit code.</summary>
+    public async Task<int> TerminateAsync()
+    {
+        using var kill = Process.Start("kill", ["-TERM", $"{_process.Id}"]);
+        await _process.WaitForExitAsync();
+        return _process.ExitCode;
+    }
+}

@@ -1,0 +1,203 @@
+import { resolve } from "node:path";
+import type { Page } from "@playwright/test";
+import { expect, expectAccessible, test } from "./app.ts";
+
+const capture = resolve(import.meta.dirname, "../../demo/captures/tarnock-30-after-fill.vcd");
+
+/** Drops a file on the page, as the mouse does. */
+async function drop(page: Page, name: string, content: Buffer): Promise<void> {
+  const transfer = await page.evaluateHandle(
+    ([name, base64]) => {
+      const transfer = new DataTransfer();
+      transfer.items.add(new File([Uint8Array.from(atob(base64), (c) => c.charCodeAt(0))], name));
+      return transfer;
+    },
+    [name, content.toString("base64")] as const,
+  );
+  await page.dispatchEvent("body", "drop", { dataTransfer: transfer });
+}
+
+/** A square wave of the sensor as VCD, with or without pulses. */
+function vcd(hz: number, lowMs: number, seconds = 1): Buffer {
+  const lines = ["$timescale 1 us $end", "$scope module t $end", "$var wire 1 ! sensor $end", "$upscope $end", "$enddefinitions $end", "#0", "1!"];
+  for (let t = 1000; hz > 0 && t < seconds * 1e6 - 10_000; t += 1e6 / hz) {
+    lines.push(`#${Math.round(t)}`, "0!", `#${Math.round(t + lowMs * 1000)}`, "1!");
+  }
+  return Buffer.from(`${[...lines, `#${seconds * 1e6}`].join("\n")}\n`);
+}
+
+test("from the bay to the record: drop a capture, read it, get the fuel factor, save, reload, find it", async ({ page }) => {
+  await page.goto("/");
+  await expect(page.getByRole("heading", { level: 1 })).toContainText("on the go");
+  await expectAccessible(page);
+
+  await page.getByRole("link", { name: "Tarnock 30" }).click();
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("The signal is real: E62 ± 5, fuel at 24 °C.");
+  await expectAccessible(page);
+
+  await page.getByLabel("Capture file").setInputFiles(capture);
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("The signal is real: E73 ± 5, fuel at 31 °C.");
+  await expect(page.getByRole("img", { name: "Sight glass: 73 percent ethanol, plus or minus 5" })).toBeVisible();
+  await expect(page.getByRole("heading", { name: /^Open 1\.32 ± 0\.03 times as long as on E10\.$/ })).toBeVisible();
+  await expect(page.getByText("Never multiply the whole pulse")).toBeVisible();
+
+  // The choice of metering shows at once.
+  await page.getByRole("radio", { name: /^Volume/ }).check();
+  await expect(page.getByRole("heading", { name: /^Open 1\.30/ })).toBeVisible();
+  await page.getByRole("radio", { name: /^Orifice/ }).check();
+
+  // A reload loses nothing that was not saved yet.
+  await page.reload();
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/E73/);
+  await page.getByRole("button", { name: "Save to the record" }).click();
+  await expect(page.getByText("Give initials or a name")).toBeVisible();
+  await page.getByLabel("Your initials").fill("KÖ");
+  await page.getByRole("button", { name: "Save to the record" }).click();
+  await expect(page.getByText(/Saved today \d\d:\d\d by KÖ/)).toBeVisible();
+  await expect(page.getByRole("button", { name: "Save to the record" })).toBeHidden();
+
+  await page.reload();
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/E73 ± 5/);
+  await page.getByRole("link", { name: "Record" }).click();
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("2 saves on record.");
+  await page.getByRole("button", { name: /E73 ± 5 from tarnock-30-after-fill\.vcd; 1\.32\d times the open time of E10/ }).click();
+  await expect(page.getByText("tarnock-30-after-fill.vcd, channel analyser.sensor, 2.00 s")).toBeVisible();
+  await expectAccessible(page);
+
+  // An older save can be taken up again, and dropped again.
+  await page.getByRole("button", { name: /E62 ± 5/ }).click();
+  await page.getByRole("button", { name: "Work on from this" }).click();
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/E62/);
+  await page.getByRole("button", { name: "Drop changes" }).click();
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/E73/);
+
+  await page.getByRole("link", { name: "Hazy Gauge, to the bay" }).click();
+  await expect(page.getByText("E73")).toBeVisible();
+});
+
+test("a new job at the phone: refused captures say why, faults stop the work, in both themes", async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.goto("/");
+  await page.keyboard.press("n");
+  await page.getByRole("button", { name: "Begin" }).click();
+  await expect(page.getByText("A job needs a name")).toBeVisible();
+  await page.getByLabel(/What do you call it/).fill("Skirr");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("No signal on this job yet.");
+  await expectAccessible(page);
+
+  for (const [name, content, sentence] of [
+    ["wave.vcd", Buffer.from("$timescale 1 us $end $var"), "It was cut off"],
+    ["wave.vcd", Buffer.from([0, 1, 2, 3]), "this is not text"],
+    ["wave.csv", Buffer.from("a,b"), "is not a VCD capture"],
+  ] as const) {
+    await drop(page, name, content);
+    await expect(page.getByRole("alert")).toContainText(sentence);
+  }
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("No signal on this job yet.");
+
+  await drop(page, "water.vcd", vcd(185, 2.2));
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("The sensor cannot judge this fuel.");
+  await expect(page.getByText("Stop here")).toBeVisible();
+  await expect(page.getByRole("img", { name: "Sight glass: empty, nothing is known yet" })).toBeVisible();
+
+  await drop(page, "silent.vcd", vcd(0, 0));
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("There is no signal.");
+
+  await drop(page, "good.vcd", vcd(96, 3.1));
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("The signal is real: E46 ± 5, fuel at 47 °C.");
+  await page.getByLabel("Made on").fill("140");
+  await expect(page.getByText("must be between 0 and 100 %; 140 cannot be right")).toBeVisible();
+  await page.getByLabel("Made on").fill("ten");
+  await expect(page.getByText("This must be a number")).toBeVisible();
+  await page.getByLabel("Made on").fill("9,5");
+  await expect(page.getByRole("heading", { name: /as long as on E9\.5\.$/ })).toBeVisible();
+
+  // Nothing is wider than the phone.
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  for (const theme of ["Forecourt", "Bay"]) {
+    await page.getByRole("button", { name: theme, exact: true }).click();
+    await expect(page.getByRole("button", { name: theme, exact: true })).toHaveAttribute("aria-pressed", "true");
+    await expectAccessible(page);
+  }
+});
+
+test("keys lead to the stations, rest in fields and can be switched off", async ({ page }) => {
+  await page.goto("/");
+  await page.getByRole("link", { name: "Tarnock 30" }).click();
+  await expect(page.getByRole("navigation", { name: "Stations of this job" })).toBeVisible();
+  await page.keyboard.press("2");
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("Capacity is not built yet.");
+  await expectAccessible(page);
+  await page.keyboard.press("6");
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^The signal is real/);
+
+  await page.getByLabel("Sensor good to").fill("3");
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/± 3,/);
+  await page.getByLabel("Sensor good to").press("2");
+  await expect(page.getByRole("heading", { level: 1 })).not.toHaveText(/not built/);
+  await page.getByRole("button", { name: "Drop changes" }).click();
+
+  await page.keyboard.press("?");
+  await expect(page.getByRole("dialog")).toBeVisible();
+  await expectAccessible(page);
+  await page.getByLabel("Single keys act").uncheck();
+  await page.getByRole("button", { name: "Close" }).click();
+  await page.keyboard.press("2");
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^The signal is real/);
+});
+
+test("two at one job: the later save is stopped and can be carried on", async ({ browser, app }) => {
+  const pages = [await browser.newPage({ baseURL: app.address }), await browser.newPage({ baseURL: app.address })];
+  for (const [i, page] of pages.entries()) {
+    await page.goto("/");
+    await page.getByRole("link", { name: "Tarnock 30" }).click();
+    await page.getByLabel("Sensor good to").fill(String(2 + i));
+    await page.getByLabel("Your initials").fill(`M${i}`);
+  }
+  const [first, second] = pages as [Page, Page];
+  await first.getByRole("button", { name: "Save to the record" }).click();
+  await expect(first.getByText(/Saved today .* by M0/)).toBeVisible();
+
+  await second.getByRole("button", { name: "Save to the record" }).click();
+  await expect(second.getByRole("alert")).toContainText("M0 saved revision");
+  await second.getByRole("button", { name: "Keep mine, read theirs" }).click();
+  await expect(second.getByText(/Saved today .* by M0/)).toBeVisible();
+  await second.getByRole("button", { name: "Save to the record" }).click();
+  await expect(second.getByText(/Saved today .* by M1/)).toBeVisible();
+  await Promise.all(pages.map((page) => page.close()));
+});
+
+test("a job goes out as a file and comes in again beside the original", async ({ page }) => {
+  await page.goto("/");
+  await page.getByRole("link", { name: "Tarnock 30" }).first().click();
+  await page.getByRole("link", { name: "Record" }).click();
+  const download = page.waitForEvent("download");
+  await page.getByRole("link", { name: "Export with files" }).click();
+  const file = await (await download).path();
+
+  await page.getByRole("link", { name: "Hazy Gauge, to the bay" }).click();
+  const jobs = page.getByRole("listitem").filter({ hasText: "Tarnock 30" });
+  const before = await jobs.count();
+  await page.getByLabel("Job file").setInputFiles({ name: "Tarnock 30.zip", mimeType: "application/zip", buffer: (await import("node:fs")).readFileSync(file) });
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^The signal is real/);
+  await page.getByRole("link", { name: "Hazy Gauge, to the bay" }).click();
+  await expect(jobs).toHaveCount(before + 1);
+
+  await page.getByLabel("Job file").setInputFiles({ name: "other.json", mimeType: "application/json", buffer: Buffer.from('{ "schemaVersion": 9 }') });
+  await expect(page.getByRole("alert")).toContainText("format version 9");
+});
+
+test("a lost program is said on the screen, and nothing typed is lost", async ({ page }) => {
+  await page.goto("/");
+  await page.getByRole("link", { name: "Tarnock 30" }).first().click();
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^The signal is real/);
+  await page.route("**/api/**", (route) => route.abort());
+  await page.getByLabel("Your initials").or(page.getByLabel("Sensor good to")).first().fill("4");
+  await page.getByLabel("Your initials").fill("JM");
+  await page.getByRole("button", { name: "Save to the record" }).click();
+  await expect(page.getByRole("alert").filter({ hasText: "does not answer" }).first()).toBeVisible();
+  await page.unroute("**/api/**");
+  await page.getByRole("button", { name: "Save to the record" }).click();
+  await expect(page.getByText(/Saved today .* by JM/)).toBeVisible();
+});
