@@ -78,6 +78,7 @@ test("from the bay to the record: drop a capture, read it, get the fuel factor, 
 test("a new job at the phone: refused captures say why, faults stop the work, in both themes", async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await page.goto("/");
+  await expect(page.getByRole("heading", { level: 1 })).toContainText("on the go");
   await page.keyboard.press("n");
   await page.getByRole("button", { name: "Begin" }).click();
   await expect(page.getByText("A job needs a name")).toBeVisible();
