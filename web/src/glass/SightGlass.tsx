@@ -37,7 +37,7 @@ export function SightGlass({ ethanolPct, plusMinus, className }: Props) {
           <rect x={left} y={top - 6} width={width} height={height + 12} rx="13" />
         </clipPath>
       </defs>
-      <g className="reading" fontSize="12.5" textAnchor="end" style={{ fill: "var(--ink-2)" }}>
+      <g className="reading max-lg:hidden" fontSize="12.5" textAnchor="end" style={{ fill: "var(--ink-2)" }}>
         {[0, 25, 50, 75, 100].map((e) => (
           <text key={e} x="42" y={y(e) + 4.5}>
             {e}

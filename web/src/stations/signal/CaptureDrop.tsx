@@ -1,9 +1,8 @@
 import { useEffect, useRef, useState } from "react";
 import type { CaptureUpload } from "./useCaptureUpload";
 
-/** The button that takes a capture in, or how far that is; a file may as well be dropped anywhere on the page. */
+/** The button that takes a capture in, or how far that is. */
 export function CaptureButton({ upload, first }: { upload: CaptureUpload; first: boolean }) {
-  const input = useRef<HTMLInputElement>(null);
   if (upload.pending) {
     return (
       <span className="inline-flex flex-wrap items-center gap-3">
@@ -16,23 +15,34 @@ export function CaptureButton({ upload, first }: { upload: CaptureUpload; first:
     );
   }
   return (
-    <>
-      <input
-        ref={input}
-        type="file"
-        accept=".vcd"
-        className="sr-only"
-        tabIndex={-1}
-        aria-label="Capture file"
-        onChange={(e) => {
-          upload.take(e.target.files);
-          e.target.value = "";
-        }}
-      />
-      <button type="button" className={`btn ${first ? "btn-primary" : "btn-outline"}`} onClick={() => input.current?.click()}>
-        {first ? "Choose a capture" : "Another capture"}
-      </button>
-    </>
+    <button
+      type="button"
+      className={`btn ${first ? "btn-primary" : "btn-outline"}`}
+      onClick={() => upload.input.current?.click()}
+    >
+      {first ? "Choose a capture" : "Another capture"}
+    </button>
+  );
+}
+
+/**
+ * The field behind the buttons. It stands apart from them and stays while they come and go: the system's file dialog may be
+ * open for minutes, and what is chosen in it must not be lost.
+ */
+export function CaptureField({ upload }: { upload: CaptureUpload }) {
+  return (
+    <input
+      ref={upload.input}
+      type="file"
+      accept=".vcd"
+      className="sr-only"
+      tabIndex={-1}
+      aria-label="Capture file"
+      onChange={(e) => {
+        upload.take(e.target.files);
+        e.target.value = "";
+      }}
+    />
   );
 }
 

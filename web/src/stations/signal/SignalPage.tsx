@@ -3,7 +3,7 @@ import { useRecheck } from "../../api/queries";
 import { useJobContext } from "../../job/jobContext";
 import { Loading } from "../../shell/Loading";
 import { Trouble } from "../../shell/Trouble";
-import { CaptureButton, DropAnywhere } from "./CaptureDrop";
+import { CaptureButton, CaptureField, DropAnywhere } from "./CaptureDrop";
 import { Findings } from "./Findings";
 import { FuelFactorSection } from "./FuelFactorSection";
 import { HazePanel } from "./HazePanel";
@@ -29,7 +29,7 @@ export function SignalPage() {
   if (work.query.isPending) {
     return <Loading what="Fetching what was saved" />;
   }
-  if (work.query.error) {
+  if (work.query.error && !work.saved) {
     return <Trouble error={work.query.error} onRetry={() => work.query.refetch()} />;
   }
   return (
@@ -50,6 +50,7 @@ export function SignalPage() {
           <Trouble error={captureError} onRetry={() => work.capture.refetch()} />
         </div>
       )}
+      <CaptureField upload={upload} />
       <DropAnywhere upload={upload} />
       {upload.error && (
         <div className="mt-4">

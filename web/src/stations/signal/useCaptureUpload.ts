@@ -10,6 +10,7 @@ export interface StoredFile {
 /** Takes a recording in: it is read first, and kept on the job only if it can be read. */
 export function useCaptureUpload(jobId: string, onStored: (file: StoredFile) => void) {
   const [share, setShare] = useState(0);
+  const input = useRef<HTMLInputElement>(null);
   const abort = useRef<AbortController | null>(null);
   const client = useQueryClient();
   const upload = useMutation({
@@ -27,6 +28,7 @@ export function useCaptureUpload(jobId: string, onStored: (file: StoredFile) => 
     },
   });
   return {
+    input,
     take: (files: FileList | null | undefined) => files?.[0] && upload.mutate(files[0]),
     giveUp: () => abort.current?.abort(),
     share,
