@@ -7,7 +7,7 @@ import { test as base, expect, type Page } from "@playwright/test";
 
 const root = resolve(import.meta.dirname, "../..");
 
-/** A running program with its own empty folder; the demo is loaded into it. */
+/** A running program with its own empty folder; the demo is loaded into it. Every test has its own. */
 export class App {
   address = "";
   private process: ChildProcess | null = null;
@@ -45,7 +45,7 @@ export class App {
   }
 }
 
-export const test = base.extend<{ quiet: undefined }, { app: App }>({
+export const test = base.extend<{ quiet: undefined; app: App }>({
   app: [
     // biome-ignore lint/correctness/noEmptyPattern: Playwright reads the parameter's shape.
     async ({}, use) => {
@@ -56,7 +56,7 @@ export const test = base.extend<{ quiet: undefined }, { app: App }>({
       await app.stop();
       await rm(folder, { recursive: true, force: true });
     },
-    { scope: "worker" },
+    { scope: "test" },
   ],
   baseURL: async ({ app }, use) => use(app.address),
   /** Nothing may leave this server, and nothing may complain in the console. */

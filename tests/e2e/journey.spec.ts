@@ -107,11 +107,11 @@ test("a new job at the phone: refused captures say why, faults stop the work, in
 
   await drop(page, "good.vcd", vcd(96, 3.1));
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("The signal is real: E46 ± 5, fuel at 47 °C.");
-  await page.getByLabel("Made on").fill("140");
+  await page.getByRole("textbox", { name: "Made on" }).fill("140");
   await expect(page.getByText("must be between 0 and 100 %; 140 cannot be right")).toBeVisible();
-  await page.getByLabel("Made on").fill("ten");
+  await page.getByRole("textbox", { name: "Made on" }).fill("ten");
   await expect(page.getByText("This must be a number")).toBeVisible();
-  await page.getByLabel("Made on").fill("9,5");
+  await page.getByRole("textbox", { name: "Made on" }).fill("9,5");
   await expect(page.getByRole("heading", { name: /as long as on E9\.5\.$/ })).toBeVisible();
 
   // Nothing is wider than the phone.

@@ -14,17 +14,17 @@ public sealed record FuelPair<T>(T GasolineStoichAfr, T EthanolStoichAfr, T Gaso
 /// <summary>Usual figures for the two fuels.</summary>
 public static class UsualFuels
 {
-    /// <summary>Traditional stoichiometric air-fuel ratio of gasoline (Heywood; composition CH1.86 gives 14.58).</summary>
-    public const double TraditionalGasolineAfr = 14.7;
+    // Traditional stoichiometric air-fuel ratio of gasoline (Heywood; composition CH1.86 gives 14.58).
+    private const double TraditionalGasolineAfr = 14.7;
 
-    /// <summary>Traditional stoichiometric air-fuel ratio of ethanol (composition gives 8.99).</summary>
-    public const double TraditionalEthanolAfr = 9.0;
+    // Traditional stoichiometric air-fuel ratio of ethanol (composition gives 8.99).
+    private const double TraditionalEthanolAfr = 9.0;
 
-    /// <summary>Density of a usual gasoline at 15 C, kg/m3 (from memory).</summary>
-    public const double GasolineDensity15C = 745;
+    // Density of a usual gasoline at 15 C, kg/m3 (from memory).
+    private const double GasolineDensity15C = 745;
 
-    /// <summary>Density of ethanol at 15 C, kg/m3 (OIML R 22).</summary>
-    public const double EthanolDensity15C = 793.5;
+    // Density of ethanol at 15 C, kg/m3 (OIML R 22).
+    private const double EthanolDensity15C = 793.5;
 
     /// <summary>Mean molar mass of gasoline, g/mol (from memory).</summary>
     public const double GasolineGPerMol = 105;

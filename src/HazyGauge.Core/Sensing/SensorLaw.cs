@@ -20,10 +20,10 @@ public static class SensorLaw
     /// <summary>Above this the frequency is no reading at all, Hz.</summary>
     public const double HighestClampedHz = 155;
 
-    /// <summary>From here the sensor reports fuel it cannot judge, usually water, Hz (from memory).</summary>
+    /// <summary>From here the sensor reports a fuel that cannot be judged, usually water, Hz (from memory).</summary>
     public const double ContaminatedFromHz = 170;
 
-    /// <summary>Up to here the sensor reports fuel it cannot judge, Hz (from memory).</summary>
+    /// <summary>Up to here the sensor reports a fuel that cannot be judged, Hz (from memory).</summary>
     public const double ContaminatedToHz = 200;
 
     /// <summary>Shortest low pulse that is a temperature, ms.</summary>

@@ -28,7 +28,7 @@ internal static class SignalFindings
         SignalStatus.OutOfRange => new("signalOutOfRange", Severity.Stop, Text(
             $"{hz:0.##} Hz is faster than the sensor ever sends: interference, or another signal. Count the pin again and keep the wire away from ignition and injectors.")),
         SignalStatus.Contaminated => new("signalContaminated", Severity.Stop, Text(
-            $"{hz:0.##} Hz is how the sensor reports fuel it cannot judge, usually water. Draw a sample, let it stand and look for a second layer. Do not run the engine on it.")),
+            $"{hz:0.##} Hz is how the sensor reports a fuel that cannot be judged, usually water. Draw a sample, let it stand and look for a second layer. Do not run the engine on it.")),
         SignalStatus.ClampedLow => new("signalClampedLow", Severity.Caution, Text(
             $"{hz:0.##} Hz is a little under E0 and is shown as E0. Usual on plain gasoline with an old sensor; if the tank holds ethanol, measure supply and ground.")),
         SignalStatus.ClampedHigh => new("signalClampedHigh", Severity.Caution, Text(

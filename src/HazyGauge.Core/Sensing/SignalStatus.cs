@@ -18,7 +18,7 @@ public enum SignalStatus
     /// <summary>A little over E100: shown as E100.</summary>
     ClampedHigh,
 
-    /// <summary>The sensor reports fuel it cannot judge.</summary>
+    /// <summary>The sensor reports a fuel that cannot be judged.</summary>
     Contaminated,
 
     /// <summary>It stops, or has gaps.</summary>

@@ -89,6 +89,10 @@ export const useSaveSignal = (id: string) => {
   });
 };
 
+/** What a fuel factor is reckoned with. */
+export const useFuels = () =>
+  useQuery({ queryKey: ["fuels"], staleTime: Number.POSITIVE_INFINITY, queryFn: () => unwrap(api.GET("/api/fuels")) });
+
 export const useRecheck = (id: string, enabled: boolean) =>
   useQuery({
     queryKey: ["recheck", id],

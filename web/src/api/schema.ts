@@ -734,6 +734,42 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/fuels": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The usual figures of the two fuels: what a fuel factor is reckoned with unless others are given. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FuelsAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/fuel-factor": {
         parameters: {
             query?: never;
@@ -1269,6 +1305,39 @@ export interface components {
                     u: number;
                 }[];
             };
+        };
+        /** @description The usual figures of the two fuels. */
+        FuelsAnswer: {
+            /**
+             * Format: double
+             * @description Traditional stoichiometric air-fuel ratio of gasoline: the default.
+             */
+            gasolineStoichAfr: number;
+            /**
+             * Format: double
+             * @description Traditional stoichiometric air-fuel ratio of ethanol: the default.
+             */
+            ethanolStoichAfr: number;
+            /**
+             * Format: double
+             * @description The ratio that follows from gasoline's elements.
+             */
+            gasolineStoichAfrByComposition: number;
+            /**
+             * Format: double
+             * @description The ratio that follows from ethanol's elements.
+             */
+            ethanolStoichAfrByComposition: number;
+            /**
+             * Format: double
+             * @description Density of gasoline: the default.
+             */
+            gasolineDensityKgM3At15C: number;
+            /**
+             * Format: double
+             * @description Density of ethanol: the default.
+             */
+            ethanolDensityKgM3At15C: number;
         };
         /**
          * @description A number a request brings, bare or with its haze. A bare number is exact; a `u` (or a 95 % half-width

@@ -4,7 +4,7 @@ import { ethanolColour } from "../glass/ethanolColour";
 import { SmallLine } from "../line/SmallLine";
 import { when } from "../words/times";
 
-/** A job in the bay: its vehicle, its line, what is next, and the fuel it holds. */
+/** A job in the bay: its vehicle, its line, what is next, and the blend in its line. */
 export function JobRow({ job }: { job: Job }) {
   const held = job.stations.some((s) => s.state === "hold");
   return (

@@ -57,6 +57,21 @@ public sealed record FuelCurveRequest(
     HazyInput? GasolineDensityKgM3At15C = null,
     HazyInput? EthanolDensityKgM3At15C = null) : IFuelFactorRequest;
 
+/// <summary>The usual figures of the two fuels.</summary>
+/// <param name="GasolineStoichAfr">Traditional stoichiometric air-fuel ratio of gasoline: the default.</param>
+/// <param name="EthanolStoichAfr">Traditional stoichiometric air-fuel ratio of ethanol: the default.</param>
+/// <param name="GasolineStoichAfrByComposition">The ratio that follows from gasoline's elements.</param>
+/// <param name="EthanolStoichAfrByComposition">The ratio that follows from ethanol's elements.</param>
+/// <param name="GasolineDensityKgM3At15C">Density of gasoline: the default.</param>
+/// <param name="EthanolDensityKgM3At15C">Density of ethanol: the default.</param>
+public sealed record FuelsAnswer(
+    double GasolineStoichAfr,
+    double EthanolStoichAfr,
+    double GasolineStoichAfrByComposition,
+    double EthanolStoichAfrByComposition,
+    double GasolineDensityKgM3At15C,
+    double EthanolDensityKgM3At15C);
+
 /// <summary>The factor by each school.</summary>
 public sealed record SchoolsAnswer(HazyNumber Mass, HazyNumber Orifice, HazyNumber Volume);
 

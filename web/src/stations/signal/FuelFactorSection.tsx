@@ -1,5 +1,7 @@
 import type { FuelFactor, Metering, SignalDocument } from "../../api/client";
 import { ApiError } from "../../api/client";
+import { useFuels } from "../../api/queries";
+import { Trouble } from "../../shell/Trouble";
 import { hazyText } from "../../words/numbers";
 import { NumberField } from "./NumberField";
 
@@ -19,11 +21,13 @@ interface Props {
   factor: FuelFactor | null;
   hasReading: boolean;
   hasTemperature: boolean;
+  /** What the program has against the inputs, or why it did not answer; null where nothing is wrong. */
   error: unknown;
+  onRetry: () => void;
 }
 
 /** By how much the injectors must stay open longer, on the base blend that the mechanic is asked for. */
-export function FuelFactorSection({ document, onChange, factor, hasReading, hasTemperature, error }: Props) {
+export function FuelFactorSection({ document, onChange, factor, hasReading, hasTemperature, error, onRetry }: Props) {
   const fuel = document.fuel ?? {};
   const base = typeof fuel.baseEthanolPct === "number" ? { value: fuel.baseEthanolPct } : fuel.baseEthanolPct;
   const baseValue = base?.value ?? null;
@@ -37,11 +41,14 @@ export function FuelFactorSection({ document, onChange, factor, hasReading, hasT
   return (
     <section aria-labelledby="factor-title" className="mt-8">
       <h2 id="factor-title" className="text-[1.45rem] leading-tight font-bold">
-        {factor && baseValue !== null
-          ? `Open ${hazyText(factor.factor, "", 2)} times as long as on E${baseValue}.`
-          : "Fuel factor: which blend was the base map made on?"}
+        {headline(factor, baseValue, hasReading, error)}
       </h2>
       <p className="lead mt-1.5">{factor ? leadOf(factor) : waitingFor(hasReading)}</p>
+      {error !== null && !(refused && Object.keys(refused.errors).length > 0) && (
+        <div className="mt-3">
+          <Trouble error={error} onRetry={onRetry} />
+        </div>
+      )}
       <div className="mt-4 grid gap-4 md:grid-cols-2">
         <div className="panel grid content-start gap-4">
           <h3 className="panel-title">The base map</h3>
@@ -112,6 +119,7 @@ export function FuelFactorSection({ document, onChange, factor, hasReading, hasT
           ))}
         </ul>
       )}
+      {factor && <Assumptions />}
     </section>
   );
 }
@@ -127,8 +135,36 @@ function leadOf(factor: FuelFactor): string {
   return `The haze is worth ± ${haze.toFixed(1)} % of fuel${biggest ? `, most of it from: ${biggest.label.toLowerCase()}` : ""}.${worst}`;
 }
 
+function headline(factor: FuelFactor | null, base: number | null, hasReading: boolean, error: unknown): string {
+  if (factor && base !== null) {
+    return `Open ${hazyText(factor.factor, "", 2)} times as long as on E${base}.`;
+  }
+  if (!hasReading) {
+    return "No fuel factor without a reading.";
+  }
+  if (base === null) {
+    return "Fuel factor: which blend was the base map made on?";
+  }
+  return error === null ? "Reckoning the fuel factor." : "No fuel factor yet.";
+}
+
 function waitingFor(hasReading: boolean): string {
   return hasReading
     ? "Factors are relative to that blend, not to E0. Ask whoever made the map; a guess is worth several percent of fuel."
-    : "It is reckoned from the reading above. There is none yet.";
+    : "It is reckoned from the reading above, and there is none.";
+}
+
+/** The figures behind the factor that nobody was asked for. */
+function Assumptions() {
+  const fuels = useFuels().data;
+  return (
+    fuels && (
+      <p className="mt-2 max-w-[58rem] text-[0.9rem] text-ink-3">
+        Reckoned with stoichiometric air-fuel ratios of {fuels.gasolineStoichAfr.toFixed(1)} and{" "}
+        {fuels.ethanolStoichAfr.toFixed(1)} (by their elements gasoline has {fuels.gasolineStoichAfrByComposition.toFixed(2)},
+        ethanol {fuels.ethanolStoichAfrByComposition.toFixed(2)}) and densities of {fuels.gasolineDensityKgM3At15C} and{" "}
+        {fuels.ethanolDensityKgM3At15C} kg/m³ at 15 °C.
+      </p>
+    )
+  );
 }

@@ -95,6 +95,7 @@ export function SignalPage() {
             hasReading={shown.reading.ethanolPct !== null}
             hasTemperature={shown.reading.fuelTempC !== null}
             error={preview.error}
+            onRetry={() => preview.refetch()}
           />
         </>
       )}

@@ -1,0 +1,68 @@
+using HazyGauge.Core.Findings;
+using HazyGauge.Core.Haze;
+using HazyGauge.Core.Line;
+using HazyGauge.Core.Sensing;
+
+namespace HazyGauge.Core.Tests;
+
+/// <summary>How far a job has come, and the one thing to do next.</summary>
+public class ProgressTests
+{
+    private static SensorReading Read(double hz, double? lowMs) => SensorReading.From(hz, lowMs is { } low ? (Hazy)low : null, 5, new HazeLedger());
+
+    [Fact]
+    public void The_line_has_ten_stations_in_the_order_of_the_work()
+    {
+        Station.All.Select(s => s.Slug).ShouldBe(["survey", "capacity", "route", "harness", "fit", "signal", "blend", "compensate", "prove", "handover"]);
+        Station.All.Where(s => s.Built).Select(s => s.Slug).ShouldBe([Station.SignalSlug]);
+        Station.Find("signal")!.Question.ShouldEndWith("?");
+        Station.Find("Signal").ShouldBeNull();
+    }
+
+    [Theory]
+    [InlineData(0, null, StationState.Hold)]
+    [InlineData(185, 2.5, StationState.Hold)]
+    [InlineData(30, 2.5, StationState.Hold)]
+    [InlineData(48, 2.5, StationState.InWork)]
+    [InlineData(100, null, StationState.InWork)]
+    [InlineData(100, 9.0, StationState.InWork)]
+    [InlineData(100, 2.5, StationState.Proven)]
+    public void A_signal_is_proven_only_with_a_reading_and_a_temperature_and_holds_where_it_must(double hz, double? lowMs, StationState state)
+    {
+        var progress = SignalProgress.Of(Read(hz, lowMs), hasFuelFactor: true);
+        progress.State.ShouldBe(state);
+        progress.NextAction.Command.ShouldEndWith(".");
+        if (state == StationState.Hold)
+        {
+            progress.NextAction.Why.ShouldBe(Read(hz, lowMs).Findings.First(f => f.Severity == Severity.Stop).Text);
+        }
+    }
+
+    [Fact]
+    public void Next_comes_the_capture_then_the_base_blend_then_the_check_that_clears_most()
+    {
+        SignalProgress.Of(null, false).NextAction.Command.ShouldContain("Record the sensor's signal");
+        SignalProgress.Of(Read(100, 2.5), false).NextAction.Command.ShouldContain("base map");
+        var check = SignalProgress.Of(Read(100, 2.5), true).NextAction;
+        check.Command.ShouldContain("water");
+        check.Why.ShouldContain("from ±5 to ±3");
+        SignalProgress.Of(SensorReading.From(100.0, 2.5, 0, new HazeLedger()), true).NextAction.Command.ShouldContain("on record");
+    }
+
+    [Fact]
+    public void Hazy_numbers_in_words_have_the_digits_they_deserve()
+    {
+        HazyText.Ethanol(73.4, 4.75).ShouldBe("E73 ± 5");
+        HazyText.Ethanol(73.4, 0.6).ShouldBe("E73.4 ± 0.6");
+    }
+
+    [Fact]
+    public void A_refusal_names_every_field_and_its_range()
+    {
+        var refused = Should.Throw<RefusedInputException>(() => new InputCheck()
+            .Within(double.NaN, 0, 1, "a", "A", " m").Within(0.5, 0, 1, "b", "B", " m").Within(-1, 0, double.MaxValue, "c", "C", " s").Within(null, 0, 1, "d", "D", string.Empty).ThrowIfAny());
+        refused.Errors.Keys.ShouldBe(["a", "c"]);
+        refused.Errors["a"][0].ShouldContain("between 0 and 1 m");
+        refused.Errors["c"][0].ShouldContain("0 s or more");
+    }
+}

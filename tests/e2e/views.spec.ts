@@ -1,0 +1,77 @@
+import { resolve } from "node:path";
+import { expect, expectAccessible, test } from "./app.ts";
+
+const capture = resolve(import.meta.dirname, "../../demo/captures/tarnock-30-after-fill.vcd");
+
+for (const theme of ["bay", "forecourt"]) {
+  for (const [size, width, height] of [
+    ["bench", 1280, 800],
+    ["phone", 390, 844],
+  ] as const) {
+    test(`every main view is accessible and fits: ${theme}, ${size}`, async ({ page }) => {
+      await page.addInitScript((t) => localStorage.setItem("hazy-gauge.theme", t), theme);
+      await page.setViewportSize({ width, height });
+      const fits = async () => expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(width);
+
+      await page.goto("/");
+      await expect(page.getByRole("heading", { level: 1 })).toContainText("on the go");
+      await expectAccessible(page);
+      await fits();
+
+      await page.getByRole("link", { name: "Tarnock 30" }).click();
+      await expect(page.getByRole("heading", { name: /^Open 1\./ })).toBeVisible();
+      await expectAccessible(page);
+      await fits();
+
+      await page.getByRole("link", { name: "Record" }).click();
+      await page.getByRole("button", { name: /E62 ± 5/ }).click();
+      await expect(page.getByText("version 0.")).toBeVisible();
+      await expectAccessible(page);
+      await fits();
+
+      await page.getByRole("link", { name: /^Prove/ }).click();
+      await expect(page.getByRole("heading", { level: 1 })).toHaveText("Prove is not built yet.");
+      await expectAccessible(page);
+      await fits();
+
+      await page.goto("/nowhere");
+      await expect(page.getByRole("heading", { level: 1 })).toHaveText("There is nothing at this address.");
+      await expectAccessible(page);
+    });
+  }
+}
+
+test("another channel can be read, and one that is not there is said beside its field", async ({ page }) => {
+  await page.goto("/");
+  await page.getByRole("link", { name: "Tarnock 30" }).click();
+  await page.getByLabel("Capture file").setInputFiles(capture);
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/E73/);
+
+  await page.getByLabel("Channel").fill("crank");
+  await page.getByRole("button", { name: "Read this one" }).click();
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("This is not what the sensor sends.");
+  await expect(page.getByText("Stop here")).toBeVisible();
+  await expect(page.getByRole("heading", { name: "No fuel factor without a reading." })).toBeVisible();
+
+  await page.getByLabel("Channel").fill("D7");
+  await page.getByRole("button", { name: "Read this one" }).click();
+  await expect(page.getByText("There is no channel 'D7' in this capture.").first()).toBeVisible();
+  await page.getByRole("button", { name: "Drop changes" }).click();
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/E62/);
+});
+
+test("the wave can be walked through with buttons, and the glass tells where its haze comes from", async ({ page }) => {
+  await page.goto("/");
+  await page.getByRole("link", { name: "Tarnock 30" }).click();
+  const caption = page.getByText(/^The wave as recorded, from 0\.0 ms/);
+  await expect(caption).toBeVisible();
+  await expect(page.getByRole("button", { name: "Earlier" })).toBeDisabled();
+  await page.getByRole("button", { name: "Later" }).click();
+  await expect(caption).toBeHidden();
+  await page.getByRole("button", { name: "Earlier" }).click();
+  await expect(caption).toBeVisible();
+
+  const glass = page.getByRole("complementary", { name: "Sight glass" });
+  await glass.getByRole("button", { name: "Where the haze comes from" }).click();
+  await expect(glass.getByText("Sensor tolerance 100 %")).toBeVisible();
+});
