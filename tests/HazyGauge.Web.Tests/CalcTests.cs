@@ -75,6 +75,8 @@ public class CalcTests(App app) : IClassFixture<App>
     [InlineData("fuel-factor", """{ "ethanolPct": { "u": 1 }, "baseEthanolPct": 10 }""", 400, "ethanolPct")]
     [InlineData("fuel-factor", """{ "ethanolPct": { "value": 70, "u": 3, "parts": [{ "source": "a", "u": 2 }] }, "baseEthanolPct": 10 }""", 422, "ethanolPct")]
     [InlineData("fuel-factor", """{ "ethanolPct": { "value": 70, "u": 2, "parts": [{ "source": "", "u": 2 }] }, "baseEthanolPct": 10 }""", 422, "ethanolPct")]
+    [InlineData("fuel-factor", """{ "ethanolPct": { "value": 70, "u": 2, "parts": [null] }, "baseEthanolPct": 10 }""", 422, "ethanolPct")]
+    [InlineData("fuel-factor", """{ "ethanolPct": { "value": 70, "u": 2, "parts": [{ "source": "a", "u": 1 }, { "source": "a", "u": 1.7 }] }, "baseEthanolPct": 10 }""", 422, "ethanolPct")]
     [InlineData("fuel-curve", """{ "ethanolPcts": [], "baseEthanolPct": 10 }""", 422, "ethanolPcts")]
     [InlineData("fuel-curve", """{ "ethanolPcts": [null], "baseEthanolPct": 10 }""", 422, "ethanolPct")]
     public async Task Bad_input_is_refused_with_a_sentence_for_its_field(string calc, string json, int status, string field)

@@ -176,6 +176,9 @@ public class JobTests(App app) : IClassFixture<App>
         await RefusedAsync(j => j["revisions"]![0]!["slug"] = "nowhere", "nowhere");
         await RefusedAsync(j => j["revisions"]![0]!["author"] = "", "author");
         await RefusedAsync(j => j["revisions"]![0]!["document"] = new JsonObject { ["x"] = 1 }, "does not belong");
+        await RefusedAsync(j => j["revisions"]![0]!["document"]!["results"]!["capture"] = new JsonObject(), "does not belong");
+        await RefusedAsync(j => j["revisions"]![0]!["document"]!["results"]!["capture"]!["reading"] = null, "does not belong");
+        await RefusedAsync(j => j["revisions"]![0]!["document"]!["results"]!["nextAction"]!["command"] = null, "does not belong");
         await RefusedAsync(j => j["files"]![0]!["sha256"] = "abc", "SHA-256");
         await RefusedAsync(j => j["files"]![0]!["name"] = "../x", "plain name");
         await RefusedAsync(j => j["unknown"] = 1, "schema");

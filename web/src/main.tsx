@@ -3,6 +3,7 @@ import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { App } from "./App";
 import { ApiError } from "./api/client";
+import { Broken } from "./shell/Broken";
 import "./styles.css";
 
 const client = new QueryClient({
@@ -15,7 +16,9 @@ const client = new QueryClient({
 createRoot(document.getElementById("root") as HTMLElement).render(
   <StrictMode>
     <QueryClientProvider client={client}>
-      <App />
+      <Broken>
+        <App />
+      </Broken>
     </QueryClientProvider>
   </StrictMode>,
 );

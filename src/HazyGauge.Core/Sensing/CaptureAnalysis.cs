@@ -67,8 +67,8 @@ public static class CaptureAnalysis
 
     private static CaptureResult WithPeriods(PulseTrain train, Periods periods, double toleranceEthanolPct, HazeLedger ledger)
     {
-        var length = RobustMean.Of([.. periods.Regular.Select(p => p.LengthS)], train.ResolutionS);
-        var low = RobustMean.Of([.. periods.Regular.Select(p => p.LowS)], train.ResolutionS);
+        var length = RobustMean.Of(periods.Regular.Count, i => periods.Regular[i].LengthS, train.ResolutionS);
+        var low = RobustMean.Of(periods.Regular.Count, i => periods.Regular[i].LowS, train.ResolutionS);
         var wanderHz = Wander.Of(periods.Regular, train.ResolutionS);
 
         var frequencyHz = FrequencyHz(length, wanderHz, train, ledger);
@@ -124,7 +124,7 @@ public static class CaptureAnalysis
         if (wanderHz is not null)
         {
             status = SignalStatus.Unsteady;
-            var frequency = periods.Regular.Select(p => 1 / p.LengthS).ToArray();
+            var frequency = periods.Regular.Select(p => 1 / p.LengthS);
             findings.Add(SignalFindings.Unsteady(ArrayStatistics.QuantileInplace(frequency, 0.025), ArrayStatistics.QuantileInplace(frequency, 0.975)));
         }
 

@@ -36,29 +36,28 @@ internal sealed class Periods
 
     public IReadOnlyList<Gap> Gaps { get; }
 
-    public IEnumerable<Gap> MissingPulses => Gaps.Where(g => g.Ratio <= GapFrom);
-
     public IEnumerable<Gap> Dropouts => Gaps.Where(g => g.Ratio > GapFrom);
 
     public static Periods Of(PulseTrain train)
     {
-        var all = new List<Period>(train.Pulses.Count);
-        for (var i = 0; i + 1 < train.Pulses.Count; i++)
+        var pulses = train.Pulses;
+        var whole = new ChunkedList<int>();
+        for (var i = 0; i + 1 < pulses.Count; i++)
         {
-            var pulse = train.Pulses[i];
-            if (pulse.RunsToNext)
+            if (pulses[i].RunsToNext)
             {
-                all.Add(new Period(pulse.FallS, train.Pulses[i + 1].FallS - pulse.FallS, pulse.LowS));
+                whole.Add(i);
             }
         }
 
-        if (all.Count == 0)
+        if (whole.Count == 0)
         {
             return new Periods([], []);
         }
 
-        var usual = ArrayStatistics.MedianInplace([.. all.Select(p => p.LengthS)]);
-        var regular = new List<Period>(all.Count);
+        var all = new PeriodView(pulses, whole);
+        var usual = ArrayStatistics.MedianInplace(all.Select(p => p.LengthS));
+        var regular = new ChunkedList<int>();
         var gaps = new List<Gap>();
         for (var i = 0; i < all.Count; i++)
         {
@@ -71,21 +70,24 @@ internal sealed class Periods
             }
             else
             {
-                regular.Add(period);
+                regular.Add(whole[i]);
             }
         }
 
-        return new Periods(regular, gaps);
+        return new Periods(new PeriodView(pulses, regular), gaps);
     }
 
     /// <summary>What a period usually lasts at the beginning or the end of the recording, s.</summary>
-    public double UsualAt(bool end) =>
-        ArrayStatistics.MedianInplace([.. (end ? Regular.TakeLast(Neighbours) : Regular.Take(Neighbours)).Select(p => p.LengthS)]);
+    public double UsualAt(bool end)
+    {
+        var first = end ? Math.Max(0, Regular.Count - Neighbours) : 0;
+        return ArrayStatistics.MedianInplace([.. Enumerable.Range(first, Math.Min(Neighbours, Regular.Count)).Select(i => Regular[i].LengthS)]);
+    }
 
-    private static double UsualRound(List<Period> all, int index)
+    private static double UsualRound(PeriodView all, int index)
     {
         var first = Math.Max(0, index - Neighbours);
         var last = Math.Min(all.Count - 1, index + Neighbours);
-        return ArrayStatistics.MedianInplace([.. all.GetRange(first, last - first + 1).Select(p => p.LengthS)]);
+        return ArrayStatistics.MedianInplace([.. Enumerable.Range(first, last - first + 1).Select(i => all[i].LengthS)]);
     }
 }

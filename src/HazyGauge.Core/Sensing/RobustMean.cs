@@ -18,26 +18,40 @@ internal readonly record struct RobustMean(double Value, double SpreadSd, int Co
     private const double NearTicks = 1.25;
     private const double NearSd = 4;
 
-    /// <summary>The centre of at least one value; the order of <paramref name="values"/> is not kept.</summary>
-    internal static RobustMean Of(double[] values, double tick)
+    /// <summary>The centre of at least one value.</summary>
+    /// <param name="count">How many values there are.</param>
+    /// <param name="valueAt">The value at a place.</param>
+    /// <param name="tick">Smallest step of the values, in their unit.</param>
+    internal static RobustMean Of(int count, Func<int, double> valueAt, double tick)
     {
-        var median = ArrayStatistics.MedianInplace(values);
-        var deviations = Array.ConvertAll(values, v => Math.Abs(v - median));
-        var window = Math.Max(NearTicks * tick, NearSd * MadToSd * ArrayStatistics.MedianInplace(deviations));
-        double sum = 0, squares = 0;
-        var count = 0;
-        foreach (var value in values)
+        // What lies near is chosen in single precision, which is half the memory; the mean itself is taken of the full values.
+        var column = new float[count];
+        for (var i = 0; i < count; i++)
         {
-            var deviation = value - median;
+            column[i] = (float)valueAt(i);
+        }
+
+        double median = ArrayStatistics.MedianInplace(column);
+        for (var i = 0; i < count; i++)
+        {
+            column[i] = (float)Math.Abs(valueAt(i) - median);
+        }
+
+        var window = Math.Max(NearTicks * tick, NearSd * MadToSd * ArrayStatistics.MedianInplace(column)) + (1e-6 * Math.Abs(median));
+        double sum = 0, squares = 0;
+        var near = 0;
+        for (var i = 0; i < count; i++)
+        {
+            var deviation = valueAt(i) - median;
             if (Math.Abs(deviation) <= window)
             {
                 sum += deviation;
                 squares += deviation * deviation;
-                count++;
+                near++;
             }
         }
 
-        var mean = sum / count;
-        return new RobustMean(median + mean, Math.Sqrt(Math.Max(0, (squares / count) - (mean * mean))), count);
+        var mean = sum / near;
+        return new RobustMean(median + mean, Math.Sqrt(Math.Max(0, (squares / near) - (mean * mean))), near);
     }
 }

@@ -22,8 +22,8 @@ internal static class Wander
             return null;
         }
 
-        var frequency = periods.Select(p => 1 / p.LengthS).ToArray();
-        var steps = new double[frequency.Length - 1];
+        var frequency = periods.Select(p => 1 / p.LengthS);
+        var steps = new float[frequency.Length - 1];
         for (var i = 0; i < steps.Length; i++)
         {
             steps[i] = Math.Abs(frequency[i + 1] - frequency[i]);
@@ -52,13 +52,7 @@ internal static class Wander
         {
             var from = (int)((long)s * periods.Count / count);
             var to = (int)((long)(s + 1) * periods.Count / count);
-            var lengths = new double[to - from];
-            for (var i = from; i < to; i++)
-            {
-                lengths[i - from] = periods[i].LengthS;
-            }
-
-            means[s] = 1 / RobustMean.Of(lengths, tickS).Value;
+            means[s] = 1 / RobustMean.Of(to - from, i => periods[from + i].LengthS, tickS).Value;
         }
 
         return ArrayStatistics.PopulationStandardDeviation(means);

@@ -136,7 +136,10 @@ public sealed record VcdCapture(string Channel, PulseTrain Train)
                 recorder.Record(tick, level);
             }
 
-            return recorder.Finish(_changes[code].Count > 0 ? _changes[code][^1].Tick : _start).MedianFrequencyHz;
+            var train = recorder.Finish(_changes[code].Count > 0 ? _changes[code][^1].Tick : _start);
+
+            // Of a fast clock nearly all is taken for spikes; what little is left may look like anything.
+            return train.GlitchesRejected > train.Edges ? null : train.MedianFrequencyHz;
         }
     }
 }

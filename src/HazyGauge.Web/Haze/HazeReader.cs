@@ -40,7 +40,7 @@ internal sealed class HazeReader
             return Ledger.Quantity(input.Value, u, SourceCatalogue.Find(field, u));
         }
 
-        if (input.Parts.Any(p => string.IsNullOrWhiteSpace(p.Source) || p.Source.Length > 80))
+        if (input.Parts.Any(p => p is null || string.IsNullOrWhiteSpace(p.Source) || p.Source.Length > 80))
         {
             Check.Refuse(field, "Every part needs the name of its source, at most 80 characters.");
             return input.Value;

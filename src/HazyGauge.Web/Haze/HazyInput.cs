@@ -44,9 +44,9 @@ internal sealed class HazyInputConverter : JsonConverter<HazyInput>
 
     private sealed record Shape(
         double? Value,
-        [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] double? U,
-        [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] double? PlusMinus,
-        [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] IReadOnlyList<HazyPart>? Parts);
+        [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] double? U = null,
+        [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] double? PlusMinus = null,
+        [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] IReadOnlyList<HazyPart>? Parts = null);
 }
 
 /// <summary>Reads finite numbers only, and says so in words.</summary>

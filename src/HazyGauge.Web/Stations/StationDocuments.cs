@@ -15,6 +15,9 @@ internal sealed record JudgedDocument(string Json, string Summary, BayProjection
 /// <summary>Knows for every station which documents it takes.</summary>
 internal sealed class StationDocuments(SignalStation signal, JsonSerializerOptions json)
 {
+    // A document is read whole or not at all: what its type needs must be there and must not be null.
+    private readonly JsonSerializerOptions _whole = new(json) { RespectNullableAnnotations = true, RespectRequiredConstructorParameters = true };
+
     /// <summary>Judges a document that is about to be saved, and computes what belongs to it.</summary>
     /// <exception cref="RefusedInputException">It is not valid for its station.</exception>
     public async Task<JudgedDocument> JudgeAsync(Guid jobId, Station station, JsonElement document, CancellationToken cancellation)
@@ -49,7 +52,7 @@ internal sealed class StationDocuments(SignalStation signal, JsonSerializerOptio
     {
         try
         {
-            return document.Deserialize<SignalDocument>(json)!;
+            return document.Deserialize<SignalDocument>(_whole)!;
         }
         catch (JsonException malformed)
         {

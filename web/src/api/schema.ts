@@ -951,8 +951,8 @@ export interface components {
         CaptureChoice: {
             /** @description Hash of the file. */
             sha256: null | string;
-            /** @description Its name. */
-            name: null | string;
+            /** @description Its name; set on saving. */
+            name?: null | string;
             /** @description The channel to read; left out, it is searched for. */
             channel?: null | string;
         };

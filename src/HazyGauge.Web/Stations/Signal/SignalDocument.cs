@@ -16,9 +16,9 @@ public sealed record SignalDocument(
 
 /// <summary>A capture on the job.</summary>
 /// <param name="Sha256">Hash of the file.</param>
-/// <param name="Name">Its name.</param>
+/// <param name="Name">Its name; set on saving.</param>
 /// <param name="Channel">The channel to read; left out, it is searched for.</param>
-public sealed record CaptureChoice(string? Sha256, string? Name, string? Channel = null);
+public sealed record CaptureChoice(string? Sha256, string? Name = null, string? Channel = null);
 
 /// <summary>What the fuel factor is reckoned against.</summary>
 /// <param name="BaseEthanolPct">The blend the base map was made on, % by volume.</param>

@@ -24,11 +24,12 @@ internal sealed class SignalStation(FileStore files, CaptureReader captures)
     /// <exception cref="RefusedInputException">The capture is not on the job, or a number cannot be.</exception>
     public async Task<SignalDocument> EvaluateAsync(Guid jobId, SignalDocument document, CancellationToken cancellation)
     {
-        var (capture, reading) = await ReadAsync(jobId, document, cancellation);
+        var (capture, reading, name) = await ReadAsync(jobId, document, cancellation);
         var factor = FuelFactor(document, capture);
         var progress = SignalProgress.Of(reading, factor is not null);
         return document with
         {
+            Capture = document.Capture is { } choice ? choice with { Name = name } : null,
             Results = new SignalResults(capture, factor, progress.State, progress.NextAction),
             CoreVersion = CoreVersion.Current,
         };
@@ -96,11 +97,11 @@ internal sealed class SignalStation(FileStore files, CaptureReader captures)
         _ => "steady",
     };
 
-    private async Task<(CaptureAnswer? Capture, SensorReading? Reading)> ReadAsync(Guid jobId, SignalDocument document, CancellationToken cancellation)
+    private async Task<(CaptureAnswer? Capture, SensorReading? Reading, string? Name)> ReadAsync(Guid jobId, SignalDocument document, CancellationToken cancellation)
     {
         if (document.Capture is not { } choice)
         {
-            return (null, null);
+            return (null, null, null);
         }
 
         var file = choice.Sha256 is { } sha256 ? await files.FindAsync(jobId, sha256, cancellation) : null;
@@ -111,7 +112,7 @@ internal sealed class SignalStation(FileStore files, CaptureReader captures)
 
         var read = await captures.ReadAsync(
             file.Name, () => files.OpenRead(file.Sha256), choice.Channel, document.ToleranceEthanolPct ?? SensorLaw.UsualToleranceEthanolPct, cancellation);
-        return (CaptureAnswer.From(read.Channel, read.Result) with { Timeline = [], Excerpt = [] }, read.Result.Reading);
+        return (CaptureAnswer.From(read.Channel, read.Result) with { Timeline = [], Excerpt = [] }, read.Result.Reading, file.Name);
     }
 
     private static FuelFactorAnswer? FuelFactor(SignalDocument document, CaptureAnswer? capture)
