@@ -92,7 +92,7 @@ public class HouseTests(App app) : IClassFixture<App>
     public async Task Every_acknowledged_save_is_there_after_a_kill_and_the_demo_is_loaded_once()
     {
         var folder = Directory.CreateTempSubdirectory("hazy-gauge-kill-");
-        var first = await RunningProgram.StartAsync(folder.FullName, demo: true);
+        using var first = await RunningProgram.StartAsync(folder.FullName, demo: true);
         var jobs = (await Api.ReadAsync(await first.Http.GetAsync("/api/jobs"), 200))["items"]!.AsArray();
         jobs.Count.ShouldBe(1);
         var job = (string)jobs[0]!["id"]!;
@@ -125,7 +125,7 @@ public class HouseTests(App app) : IClassFixture<App>
         first.Kill();
         await saving;
 
-        var second = await RunningProgram.StartAsync(folder.FullName, demo: true);
+        using var second = await RunningProgram.StartAsync(folder.FullName, demo: true);
         (await Api.ReadAsync(await second.Http.GetAsync("/api/jobs"), 200))["items"]!.AsArray().Count.ShouldBe(1);
         foreach (var revision in acknowledged)
         {

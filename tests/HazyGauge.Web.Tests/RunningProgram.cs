@@ -3,7 +3,7 @@ using System.Diagnostics;
 namespace HazyGauge.Web.Tests;
 
 /// <summary>The program in a process of its own, as a user runs it.</summary>
-internal sealed class RunningProgram
+internal sealed class RunningProgram : IDisposable
 {
     private readonly Process _process;
 
@@ -42,6 +42,18 @@ internal sealed class RunningProgram
     {
         _process.Kill();
         _process.WaitForExit();
+    }
+
+    /// <summary>Leaves no process behind, however the test went.</summary>
+    public void Dispose()
+    {
+        if (!_process.HasExited)
+        {
+            Kill();
+        }
+
+        Http.Dispose();
+        _process.Dispose();
     }
 
     /// <summary>SIGTERM, and the exit code.</summary>

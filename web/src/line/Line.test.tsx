@@ -43,11 +43,10 @@ test("each station is a link with its state in words, and one not built says so"
   expect(links[1]?.getAttribute("href")).toBe("/jobs/1/signal");
 });
 
-test("the fuel reaches to the furthest work, or to the station looked at", () => {
+test("the fuel reaches to the furthest work", () => {
   const some = job([station("a", "proven"), station("b", "inWork"), station("c"), station("d")]);
-  expect(reachOf(some, -1)).toBe(1.5 / 4);
-  expect(reachOf(some, 3)).toBe(3.5 / 4);
-  expect(reachOf(job([station("a")]), -1)).toBe(0);
+  expect(reachOf(some)).toBe(1.5 / 4);
+  expect(reachOf(job([station("a")]))).toBe(0);
 });
 
 test("keys count the stations from 1 and end with 0", () => {

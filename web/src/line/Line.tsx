@@ -18,7 +18,7 @@ export function Line({ job, current, ethanolPct }: { job: Job; current: string |
         </div>
         <div className="relative min-w-0 grow">
           <div className="absolute inset-x-0 top-[17px] sm:top-[19px]">
-            <Pipe ethanolPct={ethanolPct} reach={reachOf(job, index)} thick />
+            <Pipe ethanolPct={ethanolPct} reach={reachOf(job)} thick />
           </div>
           <ol className="relative flex">
             {job.stations.map((station) => {

@@ -17,7 +17,7 @@ export function SmallLine({ job }: { job: Job }) {
       <Tank size={30} />
       <div className="relative grow">
         <div className="absolute inset-x-0 top-1/2 -translate-y-1/2">
-          <Pipe ethanolPct={job.reading?.ethanolPct ?? null} reach={reachOf(job, -1)} />
+          <Pipe ethanolPct={job.reading?.ethanolPct ?? null} reach={reachOf(job)} />
         </div>
         <div className="relative flex justify-around">
           {job.stations.map((s) => (

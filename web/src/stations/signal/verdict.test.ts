@@ -37,5 +37,5 @@ test("the evidence names what is missing, and nothing that is not", () => {
   expect(evidence({ ...capture, glitchesRejected: 1, dropouts: 2 })).toBe(
     "123.40 ± 0.01 Hz over 2.00 s on a.sensor: 1 spike, 2 gaps.",
   );
-  expect(evidence({ ...capture, frequencyHz: null })).toBe("over 2.00 s on a.sensor.");
+  expect(evidence({ ...capture, frequencyHz: null })).toBe("Recorded for 2.00 s on a.sensor.");
 });

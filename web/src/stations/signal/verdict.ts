@@ -35,7 +35,8 @@ export function evidence(capture: Capture): string {
     count(capture.dropouts, "gap", "gaps"),
   ].filter((fault) => fault !== null);
   const clean = faults.length === 0 && capture.frequencyHz ? "no spikes, nothing missing" : faults.join(", ");
-  return `${frequency}over ${capture.durationS.toFixed(2)} s on ${capture.channel}${clean ? `: ${clean}` : ""}.`;
+  const where = `${capture.durationS.toFixed(2)} s on ${capture.channel}`;
+  return `${frequency ? `${frequency}over` : "Recorded for"} ${where}${clean ? `: ${clean}` : ""}.`;
 }
 
 function count(n: number, one: string, many: string): string | null {
