@@ -18,7 +18,15 @@ const long LargestJsonBody = 2 * 1024 * 1024;
 
 var builder = WebApplication.CreateBuilder(new WebApplicationOptions { Args = args, ContentRootPath = AppContext.BaseDirectory });
 builder.Configuration.AddEnvironmentVariables();
-var settings = AppSettings.Read(builder.Configuration);
+AppSettings settings;
+try
+{
+    settings = AppSettings.Read(builder.Configuration);
+}
+catch (CannotStartException why)
+{
+    return await CannotStartAsync(why.Message);
+}
 
 builder.WebHost.ConfigureKestrel(kestrel =>
 {
@@ -27,7 +35,7 @@ builder.WebHost.ConfigureKestrel(kestrel =>
     kestrel.Listen(System.Net.IPAddress.Loopback, settings.Port);
 });
 builder.Logging.AddFilter("Microsoft.AspNetCore", LogLevel.Warning).AddFilter("Microsoft.EntityFrameworkCore", LogLevel.Warning)
-    .AddFilter("Microsoft.Hosting.Lifetime", LogLevel.Warning);
+    .AddFilter("Microsoft.Hosting.Lifetime", LogLevel.Warning).AddFilter("Microsoft.Extensions.Hosting", LogLevel.Critical);
 
 builder.Services.Configure<HostFilteringOptions>(hosts => hosts.AllowedHosts = ["localhost", "127.0.0.1", "[::1]"]);
 builder.Services.AddHostFiltering(_ => { });
@@ -93,7 +101,22 @@ if (Assembly.GetEntryAssembly()?.GetName().Name != "GetDocument.Insider")
     app.Lifetime.ApplicationStarted.Register(() => Console.WriteLine($"Hazy Gauge is at {app.Urls.FirstOrDefault()}"));
 }
 
-await app.RunAsync();
+try
+{
+    await app.RunAsync();
+}
+catch (IOException taken) when (taken.InnerException is Microsoft.AspNetCore.Connections.AddressInUseException)
+{
+    return await CannotStartAsync($"Port {settings.Port} is taken. Stop what uses it, or set HAZY_PORT to another (0 takes a free one).");
+}
+
+return 0;
+
+static async Task<int> CannotStartAsync(string why)
+{
+    await Console.Error.WriteLineAsync($"Hazy Gauge cannot start: {why}");
+    return 1;
+}
 
 /// <summary>The program; named so that tests can start it.</summary>
 public partial class Program;

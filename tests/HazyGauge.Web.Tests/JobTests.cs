@@ -70,6 +70,7 @@ public class JobTests(App app) : IClassFixture<App>
         await app.SaveAsync(job, document.Replace("\"value\": 10", "\"value\": 140", StringComparison.Ordinal), "\"0\"", 422);
         await app.SaveAsync(job, $$"""{ "capture": { "sha256": "{{new string('0', 64)}}", "name": "x" } }""", "\"0\"", 422);
         await app.GetAsync($"/api/jobs/{job}/record?take=501", 422);
+        (await app.GetAsync($"/api/jobs/{job}/record?take=many", 400))["errors"]!["take"].ShouldNotBeNull();
         await app.GetAsync($"/api/jobs/{Guid.NewGuid()}", 404);
         await app.GetAsync($"/api/jobs/{job}/record/9", 404);
         await app.GetAsync($"/api/jobs/{job}/files/{new string('0', 64)}", 404);

@@ -3,6 +3,9 @@ using System.Net;
 
 namespace HazyGauge.Web.Hosting;
 
+/// <summary>The surroundings do not allow a start; the message says what to change.</summary>
+internal sealed class CannotStartException(string message) : Exception(message);
+
 /// <summary>What the surroundings say about how to run.</summary>
 /// <param name="Port">Port to listen on; 0 takes a free one.</param>
 /// <param name="DataFolder">Folder of the database.</param>
@@ -12,19 +15,19 @@ internal sealed record AppSettings(int Port, string DataFolder, bool LoadDemo)
     private const int UsualPort = 5080;
 
     /// <summary>Reads the surroundings.</summary>
-    /// <exception cref="InvalidOperationException">They ask for something that cannot be.</exception>
+    /// <exception cref="CannotStartException">They ask for something that cannot be.</exception>
     public static AppSettings Read(IConfiguration configuration)
     {
         var bind = configuration["HAZY_BIND"];
         if (!string.IsNullOrEmpty(bind) && !(IPAddress.TryParse(bind, out var address) && address.Equals(IPAddress.Loopback)))
         {
-            throw new InvalidOperationException($"HAZY_BIND={bind}: Hazy Gauge has no sign-in yet and listens on 127.0.0.1 only.");
+            throw new CannotStartException($"HAZY_BIND={bind}: Hazy Gauge has no sign-in yet and listens on 127.0.0.1 only.");
         }
 
         var port = configuration["HAZY_PORT"];
         if (!string.IsNullOrEmpty(port) && !(ushort.TryParse(port, NumberStyles.None, CultureInfo.InvariantCulture, out _)))
         {
-            throw new InvalidOperationException($"HAZY_PORT={port} is not a port between 0 and 65535.");
+            throw new CannotStartException($"HAZY_PORT={port} is not a port between 0 and 65535.");
         }
 
         var folder = configuration["HAZY_DATA"];

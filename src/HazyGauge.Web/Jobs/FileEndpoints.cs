@@ -71,7 +71,7 @@ internal static class FileEndpoints
                 async to =>
                 {
                     await using var content = files.OpenRead(file.Sha256);
-                    await content.CopyToAsync(to);
+                    await content.CopyToAsync(to, cancellation);
                 },
                 "application/octet-stream",
                 file.Name),

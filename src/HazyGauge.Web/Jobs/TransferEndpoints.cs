@@ -37,7 +37,7 @@ internal static class TransferEndpoints
         var name = FileName.Sanitise(job.Name);
         if (!withFiles)
         {
-            return TypedResults.Stream(to => JobFileFormat.WriteAsync(job, to, CancellationToken.None), "application/json", $"{name}.json");
+            return TypedResults.Stream(to => JobFileFormat.WriteAsync(job, to, cancellation), "application/json", $"{name}.json");
         }
 
         var stored = (await files.ListAsync(id, cancellation)).Where(f => f.HasContent).Select(f => f.Sha256).ToHashSet(StringComparer.Ordinal);

@@ -1,4 +1,5 @@
 using System.Text.Json;
+using System.Text.RegularExpressions;
 using HazyGauge.Core.Findings;
 using Microsoft.AspNetCore.Diagnostics;
 using Microsoft.AspNetCore.Mvc;
@@ -6,7 +7,7 @@ using Microsoft.AspNetCore.Mvc;
 namespace HazyGauge.Web.Problems;
 
 /// <summary>Turns refusals and failures into problem details (RFC 9457) with a sentence per field.</summary>
-internal sealed class ApiProblems(IProblemDetailsService problems, ILogger<ApiProblems> logger) : IExceptionHandler
+internal sealed partial class ApiProblems(IProblemDetailsService problems, ILogger<ApiProblems> logger) : IExceptionHandler
 {
     private const string TooLarge = "What was sent is larger than this accepts.";
     private const string WrongType = "Send JSON, with the content type application/json.";
@@ -23,6 +24,7 @@ internal sealed class ApiProblems(IProblemDetailsService problems, ILogger<ApiPr
         {
             RefusedInputException refused => Problem(StatusCodes.Status422UnprocessableEntity, "This cannot be right.", refused.Message, refused.Errors),
             BadHttpRequestException { InnerException: JsonException json } => Unreadable(json),
+            BadHttpRequestException bad when Parameter().Match(bad.Message) is { Success: true } match => WrongKind(match.Groups["field"].Value),
             BadHttpRequestException bad => Problem(bad.StatusCode, Title(bad.StatusCode), Plain(bad), null),
             JsonException json => Unreadable(json),
             InvalidDataException damaged => Problem(StatusCodes.Status400BadRequest, "The upload could not be read.", damaged.Message, null),
@@ -63,6 +65,15 @@ internal sealed class ApiProblems(IProblemDetailsService problems, ILogger<ApiPr
             _ => problem.Title,
         };
     }
+
+    [GeneratedRegex("^Failed to bind parameter \"\\S+ (?<field>\\w+)\"", RegexOptions.ExplicitCapture, matchTimeoutMilliseconds: 100)]
+    private static partial Regex Parameter();
+
+    private static ProblemDetails WrongKind(string field) => Problem(
+        StatusCodes.Status400BadRequest,
+        "The request could not be read.",
+        $"'{field}' in the address is not the kind of value that belongs there.",
+        new Dictionary<string, string[]>(StringComparer.Ordinal) { [field] = ["This is not the kind of value that belongs here."] });
 
     private static ProblemDetails Unreadable(JsonException json)
     {

@@ -85,6 +85,7 @@ export const useSaveSignal = (id: string) => {
     onSuccess: (saved) => {
       client.setQueryData(keys.signal(id), saved);
       client.invalidateQueries({ queryKey: keys.jobs });
+      client.invalidateQueries({ queryKey: ["recheck", id] });
     },
   });
 };

@@ -75,7 +75,7 @@ internal static class SignalEndpoints
     }
 
     private static IResult StandIn(
-        [FromQuery] string? ethanolPct, [FromQuery] string? fuelTempC, [FromQuery] string? durationS, [FromQuery] string? seed)
+        [FromQuery] string? ethanolPct, [FromQuery] string? fuelTempC, [FromQuery] string? durationS, [FromQuery] string? seed, CancellationToken cancellation)
     {
         var sensor = new StandInSensor(
             Number(ethanolPct, "ethanolPct") ?? throw new RefusedInputException("ethanolPct", "Ethanol is missing."),
@@ -84,7 +84,7 @@ internal static class SignalEndpoints
             seed is null ? 1 : int.TryParse(seed, NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var number)
                 ? number
                 : throw new RefusedInputException("seed", "The seed must be a whole number."));
-        return TypedResults.Stream(to => VcdWriter.WriteAsync(sensor, to, CancellationToken.None), "text/plain; charset=utf-8", "stand-in-sensor.vcd");
+        return TypedResults.Stream(to => VcdWriter.WriteAsync(sensor, to, cancellation), "text/plain; charset=utf-8", "stand-in-sensor.vcd");
     }
 
     private static double Tolerance(string? text) => Number(text, "toleranceEthanolPct") ?? SensorLaw.UsualToleranceEthanolPct;
