@@ -4,7 +4,9 @@ export default defineConfig({
   testDir: ".",
   outputDir: "../../artifacts/browser",
   workers: 1,
-  timeout: 30_000,
+  // Generous: a busy machine is slow, and no test is about speed.
+  timeout: 120_000,
+  expect: { timeout: 20_000 },
   forbidOnly: true,
   testIgnore: process.env.HAZY_SHOTS ? [] : ["shots.spec.ts"],
   use: {
