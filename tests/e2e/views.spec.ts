@@ -55,7 +55,20 @@ test("another channel can be read, and one that is not there is said beside its 
 
   await page.getByLabel("Channel").fill("D7");
   await page.getByRole("button", { name: "Read this one" }).click();
-  await expect(page.getByText("There is no channel 'D7' in this capture.").first()).toBeVisible();
+  const channel = page.getByRole("textbox", { name: "Channel" });
+  await expect(channel).toHaveAccessibleDescription(/There is no channel 'D7' in this capture/);
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("The capture cannot be read this way.");
+  await expect(page.getByRole("img", { name: "Sight glass: empty, nothing is known yet" })).toBeVisible();
+  await channel.fill("sensor");
+  await page.getByRole("button", { name: "Read this one" }).click();
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/E73/);
+
+  // A tolerance that cannot be leaves its field standing, with the reason beside it.
+  const tolerance = page.getByRole("textbox", { name: "Sensor good to" });
+  await tolerance.fill("60");
+  await expect(tolerance).toHaveAccessibleDescription(/must be between 0 and 50/);
+  await tolerance.fill("2");
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/E73 ± 2/);
   await page.getByRole("button", { name: "Drop changes" }).click();
   await expect(page.getByRole("heading", { level: 1 })).toHaveText(/E62/);
 });
@@ -74,4 +87,23 @@ test("the wave can be walked through with buttons, and the glass tells where its
   const glass = page.getByRole("complementary", { name: "Sight glass" });
   await glass.getByRole("button", { name: "Where the haze comes from" }).click();
   await expect(glass.getByText("Sensor tolerance 100 %")).toBeVisible();
+});
+
+test("no number of an earlier choice stands beside a new one while that is still being reckoned", async ({ page }) => {
+  await page.goto("/");
+  await page.getByRole("link", { name: "Tarnock 30" }).click();
+  await expect(page.getByRole("heading", { name: /as long as on E10\.$/ })).toBeVisible();
+  let release = () => {};
+  const held = new Promise<void>((done) => {
+    release = done;
+  });
+  await page.route("**/preview", async (route) => {
+    await held;
+    await route.continue();
+  });
+  await page.getByRole("textbox", { name: "Made on" }).fill("85");
+  await expect(page.getByRole("heading", { name: "Reckoning the fuel factor." })).toBeVisible();
+  await expect(page.getByText("× 1.250")).toBeHidden();
+  release();
+  await expect(page.getByRole("heading", { name: /^Open 0\.\d\d .* as long as on E85\.$/ })).toBeVisible();
 });

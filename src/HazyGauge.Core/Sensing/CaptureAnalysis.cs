@@ -124,7 +124,7 @@ public static class CaptureAnalysis
         if (wanderHz is not null)
         {
             status = SignalStatus.Unsteady;
-            var frequency = periods.Regular.Select(p => 1 / p.LengthS);
+            var frequency = periods.Regular.Column(p => 1 / p.LengthS);
             findings.Add(SignalFindings.Unsteady(ArrayStatistics.QuantileInplace(frequency, 0.025), ArrayStatistics.QuantileInplace(frequency, 0.975)));
         }
 

@@ -31,7 +31,7 @@ internal sealed class PeriodView(ChunkedList<Pulse> pulses, ChunkedList<int> cho
 internal static class PeriodColumns
 {
     /// <summary>One figure of every period, in single precision: seven digits are more than any recording has, and half the memory.</summary>
-    public static float[] Select(this IReadOnlyList<Period> periods, Func<Period, double> figure)
+    public static float[] Column(this IReadOnlyList<Period> periods, Func<Period, double> figure)
     {
         var column = new float[periods.Count];
         for (var i = 0; i < column.Length; i++)

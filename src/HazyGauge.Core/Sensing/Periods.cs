@@ -56,7 +56,7 @@ internal sealed class Periods
         }
 
         var all = new PeriodView(pulses, whole);
-        var usual = ArrayStatistics.MedianInplace(all.Select(p => p.LengthS));
+        var usual = ArrayStatistics.MedianInplace(all.Column(p => p.LengthS));
         var regular = new ChunkedList<int>();
         var gaps = new List<Gap>();
         for (var i = 0; i < all.Count; i++)

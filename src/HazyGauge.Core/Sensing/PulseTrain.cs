@@ -43,7 +43,7 @@ public sealed class PulseTrain
 
     /// <summary>Median frequency, Hz; null without one whole period.</summary>
     public double? MedianFrequencyHz => Periods.Of(this).Regular is { Count: > 0 } regular
-        ? 1 / MathNet.Numerics.Statistics.ArrayStatistics.MedianInplace(regular.Select(p => p.LengthS))
+        ? 1 / MathNet.Numerics.Statistics.ArrayStatistics.MedianInplace(regular.Column(p => p.LengthS))
         : null;
 
     internal ChunkedList<Pulse> Pulses { get; }

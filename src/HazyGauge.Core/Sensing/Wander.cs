@@ -22,7 +22,7 @@ internal static class Wander
             return null;
         }
 
-        var frequency = periods.Select(p => 1 / p.LengthS);
+        var frequency = periods.Column(p => 1 / p.LengthS);
         var steps = new float[frequency.Length - 1];
         for (var i = 0; i < steps.Length; i++)
         {

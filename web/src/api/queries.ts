@@ -1,4 +1,4 @@
-import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, authorHeader, type Capture, type Envelope, type Recheck, type SignalDocument, unwrap } from "./client";
 
 export const keys = {
@@ -37,7 +37,6 @@ export const useStoredCapture = (id: string, document: SignalDocument) => {
     queryKey: ["capture", id, sha256, channel, toleranceEthanolPct],
     enabled: Boolean(sha256),
     staleTime: Number.POSITIVE_INFINITY,
-    placeholderData: keepPreviousData,
     queryFn: ({ signal }): Promise<Capture> =>
       unwrap(
         api.GET("/api/jobs/{id}/files/{sha256}/capture", {
@@ -51,6 +50,18 @@ export const useStoredCapture = (id: string, document: SignalDocument) => {
   });
 };
 
+/** What is known of a file under other settings: enough to keep the page standing while a change is read or refused. */
+export function useCaptureReadBefore(id: string, document: SignalDocument): Capture | undefined {
+  const client = useQueryClient();
+  const sha256 = document.capture?.sha256;
+  return sha256
+    ? client
+        .getQueriesData<Capture>({ queryKey: ["capture", id, sha256] })
+        .map(([, capture]) => capture)
+        .findLast(Boolean)
+    : undefined;
+}
+
 /** What the draft would come to if it were saved now. */
 export const usePreview = (id: string, document: SignalDocument) =>
   useQuery({
@@ -58,7 +69,6 @@ export const usePreview = (id: string, document: SignalDocument) =>
     enabled: Boolean(document.capture),
     staleTime: Number.POSITIVE_INFINITY,
     retry: false,
-    placeholderData: keepPreviousData,
     queryFn: ({ signal }) =>
       unwrap(api.POST("/api/jobs/{id}/stations/signal/preview", { params: { path: { id } }, body: document, signal })),
   });

@@ -25,7 +25,11 @@ export function GlassAside({ job, work }: { job: Job; work: JobWork }) {
           </p>
         ) : (
           <p className="text-ink-2">
-            {reading ? "No reading: the signal says why." : "Empty. A capture of the sensor fills it."}
+            {reading
+              ? "No reading: the signal says why."
+              : work.document.capture
+                ? "Not known yet."
+                : "Empty. A capture of the sensor fills it."}
           </p>
         )}
         {temperature && <p className="reading text-ink-2">{hazyText(temperature, " °C", 0)}</p>}

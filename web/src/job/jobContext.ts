@@ -1,6 +1,6 @@
 import { createContext, use, useCallback, useMemo, useState } from "react";
 import type { Capture, Job, Reading, SignalDocument } from "../api/client";
-import { type SavedSignal, usePreview, useSavedSignal, useStoredCapture } from "../api/queries";
+import { type SavedSignal, useCaptureReadBefore, usePreview, useSavedSignal, useStoredCapture } from "../api/queries";
 
 const draftKey = (id: string) => `hazy-gauge.draft.${id}`;
 
@@ -53,7 +53,8 @@ export function useJobWork(id: string) {
   );
   const capture = useStoredCapture(id, document);
   const preview = usePreview(id, document);
-  const shown: Capture | undefined = document.capture ? capture.data : undefined;
+  const readBefore = useCaptureReadBefore(id, document);
+  const current: Capture | undefined = document.capture ? capture.data : undefined;
   return {
     id,
     query,
@@ -63,8 +64,12 @@ export function useJobWork(id: string) {
     changed: draft !== null && JSON.stringify(draft) !== JSON.stringify(savedInputs),
     capture,
     preview,
-    shown,
-    reading: (shown?.reading ?? null) as Reading | null,
+    /** What to draw: the capture as chosen, else the same file as it was read before. */
+    shown: current ?? readBefore,
+    /** True while what is drawn is not what is chosen: its numbers must not be taken for the answer. */
+    stale: !current && Boolean(readBefore),
+    /** The reading of what is chosen; null until it is known. */
+    reading: (current?.reading ?? null) as Reading | null,
   };
 }
 

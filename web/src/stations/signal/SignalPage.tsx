@@ -1,6 +1,6 @@
 import { ApiError, type Reading } from "../../api/client";
 import { useRecheck } from "../../api/queries";
-import { useJobContext } from "../../job/jobContext";
+import { type JobWork, useJobContext } from "../../job/jobContext";
 import { Loading } from "../../shell/Loading";
 import { Trouble } from "../../shell/Trouble";
 import { CaptureButton, CaptureField, DropAnywhere } from "./CaptureDrop";
@@ -16,7 +16,7 @@ import { Waveform } from "./Waveform";
 /** Is the sensor's output real, what does it say, and how sure is that? */
 export function SignalPage() {
   const { job, work } = useJobContext();
-  const { document, setDraft, shown, preview } = work;
+  const { document, setDraft, shown, stale, preview } = work;
   const recheck = useRecheck(job.id, Boolean(work.saved?.envelope.document?.coreVersion));
   const upload = useCaptureUpload(job.id, (file) => setDraft({ ...document, capture: { sha256: file.sha256, name: file.name } }));
   const captureError = work.capture.error;
@@ -34,18 +34,18 @@ export function SignalPage() {
   }
   return (
     <>
-      <h1 className="verdict">
-        {shown ? verdict(shown.reading) : document.capture ? "Reading the capture." : "No signal on this job yet."}
-      </h1>
-      <p className="lead mt-1.5">{shown ? `${evidence(shown)} ${adviceOf(shown.reading)}` : document.capture ? "" : emptyLead}</p>
+      <h1 className="verdict">{headline(work)}</h1>
+      <p className="lead mt-1.5">
+        {shown && !stale ? `${evidence(shown)} ${adviceOf(shown.reading)}` : document.capture ? "" : emptyLead}
+      </p>
       {recheck.data && recheck.data.differences.length > 0 && !work.changed && (
         <p className="mt-3 max-w-[58rem] border-l-4 border-base-content pl-3">
           <b>Today's rules differ.</b> Saved with version {recheck.data.savedWith}, now {recheck.data.now}:{" "}
           {recheck.data.differences.map((d) => `${d.field} ${d.saved} would be ${d.now}`).join("; ")}.
         </p>
       )}
-      {shown && <Findings findings={shown.reading.findings} />}
-      {captureError && document.capture && (
+      {shown && !stale && <Findings findings={shown.reading.findings} />}
+      {captureError && document.capture && !(shown && besideItsField(refused)) && (
         <div className="mt-4">
           <Trouble error={captureError} onRetry={() => work.capture.refetch()} />
         </div>
@@ -66,7 +66,7 @@ export function SignalPage() {
       {work.capture.isPending && document.capture && <Loading what="Reading the capture" />}
       {shown && document.capture && (
         <>
-          <div className="mt-4">
+          <div className={stale ? "mt-4 opacity-50" : "mt-4"} aria-busy={stale}>
             <Waveform key={document.capture.sha256} capture={shown}>
               <CaptureButton upload={upload} first={false} />
             </Waveform>
@@ -92,7 +92,7 @@ export function SignalPage() {
             document={document}
             onChange={setDraft}
             factor={factor}
-            hasReading={shown.reading.ethanolPct !== null}
+            hasReading={stale || shown.reading.ethanolPct !== null}
             hasTemperature={shown.reading.fuelTempC !== null}
             error={preview.error}
             onRetry={() => preview.refetch()}
@@ -102,6 +102,18 @@ export function SignalPage() {
       <SaveBar work={work} />
     </>
   );
+}
+
+/** True where the refusal stands beside the field it is about. */
+function besideItsField(refused: ApiError | null): boolean {
+  return Boolean(refused?.for("channel") ?? refused?.for("toleranceEthanolPct"));
+}
+
+function headline({ shown, stale, capture, document }: JobWork): string {
+  if (capture.error && document.capture) {
+    return "The capture cannot be read this way.";
+  }
+  return shown && !stale ? verdict(shown.reading) : document.capture ? "Reading the capture." : "No signal on this job yet.";
 }
 
 const emptyLead =
