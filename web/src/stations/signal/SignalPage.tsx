@@ -35,9 +35,7 @@ export function SignalPage() {
   return (
     <>
       <h1 className="verdict">{headline(work)}</h1>
-      <p className="lead mt-1.5">
-        {shown && !stale ? `${evidence(shown)} ${adviceOf(shown.reading)}` : document.capture ? "" : emptyLead}
-      </p>
+      <p className="lead mt-1.5">{leadOf(work)}</p>
       {recheck.data && recheck.data.differences.length > 0 && !work.changed && (
         <p className="mt-3 max-w-[58rem] border-l-4 border-base-content pl-3">
           <b>Today's rules differ.</b> Saved with version {recheck.data.savedWith}, now {recheck.data.now}:{" "}
@@ -114,6 +112,16 @@ function headline({ shown, stale, capture, document }: JobWork): string {
     return "The capture cannot be read this way.";
   }
   return shown && !stale ? verdict(shown.reading) : document.capture ? "Reading the capture." : "No signal on this job yet.";
+}
+
+function leadOf({ shown, stale, capture, document }: JobWork): string {
+  if (!document.capture) {
+    return emptyLead;
+  }
+  if (stale) {
+    return capture.error ? "The reason stands below. What is drawn is the reading from before that change." : "";
+  }
+  return shown ? `${evidence(shown)} ${adviceOf(shown.reading)}` : "";
 }
 
 const emptyLead =
