@@ -1,6 +1,5 @@
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
-using MathNet.Numerics.Statistics;
 
 namespace HazyGauge.Core.Sensing;
 
@@ -41,6 +40,8 @@ public static class CaptureAnalysis
     /// <summary>Most points of a timeline.</summary>
     public const int MaxTimelinePoints = 2000;
 
+    private const int PeriodsPerTimelinePoint = 255;
+
     /// <summary>Analyses a recording.</summary>
     /// <param name="train">The recording.</param>
     /// <param name="toleranceEthanolPct">Half-width of the sensor's tolerance, ethanol points.</param>
@@ -48,7 +49,7 @@ public static class CaptureAnalysis
     public static CaptureResult Analyse(PulseTrain train, double toleranceEthanolPct, HazeLedger ledger)
     {
         var periods = Periods.Of(train);
-        return periods.Regular.Count == 0
+        return periods.Count == 0
             ? WithoutPeriod(train)
             : WithPeriods(train, periods, toleranceEthanolPct, ledger);
     }
@@ -67,9 +68,9 @@ public static class CaptureAnalysis
 
     private static CaptureResult WithPeriods(PulseTrain train, Periods periods, double toleranceEthanolPct, HazeLedger ledger)
     {
-        var length = RobustMean.Of(periods.Regular.Count, i => periods.Regular[i].LengthS, train.ResolutionS);
-        var low = RobustMean.Of(periods.Regular.Count, i => periods.Regular[i].LowS, train.ResolutionS);
-        var wanderHz = Wander.Of(periods.Regular, train.ResolutionS);
+        var length = RobustMean.Of(periods.LengthS, train.ResolutionS);
+        var low = RobustMean.Of(periods.LowS, train.ResolutionS);
+        var wanderHz = Wander.Of(periods, train.ResolutionS);
 
         var frequencyHz = FrequencyHz(length, wanderHz, train, ledger);
         var lowPulseMs = LowPulseMs(low, train, ledger);
@@ -88,7 +89,7 @@ public static class CaptureAnalysis
             frequencyHz,
             lowPulseMs,
             reading.With(overTime, findings),
-            Timeline(periods.Regular),
+            Timeline(periods),
             Excerpt(train, periods));
     }
 
@@ -124,8 +125,8 @@ public static class CaptureAnalysis
         if (wanderHz is not null)
         {
             status = SignalStatus.Unsteady;
-            var frequency = periods.Regular.Column(p => 1 / p.LengthS);
-            findings.Add(SignalFindings.Unsteady(ArrayStatistics.QuantileInplace(frequency, 0.025), ArrayStatistics.QuantileInplace(frequency, 0.975)));
+            var frequency = Sample.Of(periods.LengthS).Select(s => 1 / s);
+            findings.Add(SignalFindings.Unsteady(frequency.Quantile(0.025), frequency.Quantile(0.975)));
         }
 
         var gaps = new List<Finding>();
@@ -135,7 +136,7 @@ public static class CaptureAnalysis
         }
 
         var firstS = train.FirstEdgeS!.Value;
-        if (firstS - train.KnownFromS > Periods.LongGapFrom * periods.UsualAt(end: false))
+        if (firstS - train.KnownFromS > Periods.LongGapFrom * periods.UsualAtStart)
         {
             gaps.Add(SignalFindings.StartsLate(firstS));
         }
@@ -174,18 +175,19 @@ public static class CaptureAnalysis
         return status;
     }
 
-    private static List<TimelinePoint> Timeline(IReadOnlyList<Period> periods)
+    private static List<TimelinePoint> Timeline(Periods periods)
     {
-        var perPoint = (periods.Count + MaxTimelinePoints - 1) / MaxTimelinePoints;
+        var perPoint = Sample.EveryOf(periods.Count, MaxTimelinePoints);
+        var every = Sample.EveryOf(perPoint, PeriodsPerTimelinePoint);
         var points = new List<TimelinePoint>();
-        for (var from = 0; from < periods.Count; from += perPoint)
+        foreach (var (fromS, toS) in periods.Spans(perPoint))
         {
-            var to = Math.Min(from + perPoint, periods.Count);
-            var stretch = Enumerable.Range(from, to - from).Select(i => periods[i]).ToList();
+            var first = points.Count * perPoint;
+            var stretch = first..Math.Min(first + perPoint, periods.Count);
             points.Add(new TimelinePoint(
-                (stretch[0].StartS + stretch[^1].StartS + stretch[^1].LengthS) / 2,
-                1 / ArrayStatistics.MedianInplace([.. stretch.Select(p => p.LengthS)]),
-                1000 * ArrayStatistics.MedianInplace([.. stretch.Select(p => p.LowS)])));
+                (fromS + toS) / 2,
+                1 / Sample.Of(periods.LengthS[stretch], every).Median(),
+                1000 * Sample.Of(periods.LowS[stretch], every).Median()));
         }
 
         return points;
@@ -200,16 +202,10 @@ public static class CaptureAnalysis
         }
 
         // The gap is the first finding, so what lies round it is clean and can be drawn again from the pulses.
-        var index = 0;
-        while (index + 1 < train.Pulses.Count && train.Pulses[index].FallS < s)
-        {
-            index++;
-        }
-
+        var odd = periods.Gaps.Count > 0 ? periods.Gaps[0].Pulse : train.Pulses.Count - 1;
         var changes = new List<LevelChange>();
-        for (var i = Math.Max(0, index - (ExcerptKeeper.MaxChanges / 4)); i < train.Pulses.Count && changes.Count + 2 <= ExcerptKeeper.MaxChanges; i++)
+        foreach (var pulse in train.Pulses.From(Math.Max(0, odd - (ExcerptKeeper.MaxChanges / 4))).Take(ExcerptKeeper.MaxChanges / 2))
         {
-            var pulse = train.Pulses[i];
             changes.Add(new LevelChange(pulse.FallS, LogicLevel.Low));
             if (!float.IsNaN(pulse.LowS))
             {
@@ -223,7 +219,7 @@ public static class CaptureAnalysis
     /// <summary>When the pulses stop, s; null where they go on to the end of the recording.</summary>
     private static double? StopsAtS(PulseTrain train, Periods periods)
     {
-        var lastS = Math.Max(periods.Regular[^1].StartS + periods.Regular[^1].LengthS, train.Pulses[train.Pulses.Count - 1].FallS);
-        return train.KnownAtEnd && train.DurationS - lastS > Periods.LongGapFrom * periods.UsualAt(end: true) ? lastS : null;
+        var lastS = Math.Max(periods.LastEndS, train.Pulses.LastFallS);
+        return train.KnownAtEnd && train.DurationS - lastS > Periods.LongGapFrom * periods.UsualAtEnd ? lastS : null;
     }
 }

@@ -9,9 +9,13 @@ internal sealed class ExcerptKeeper
     public const int MaxChanges = 400;
     private const int Before = MaxChanges / 2;
 
+    // A power of two: the place in the ring is found for every edge of millions.
+    private const int Ring = 256;
+
     private readonly List<LevelChange> _start = [];
-    private readonly Queue<LevelChange> _latest = new();
+    private readonly LevelChange[] _latest = new LevelChange[Ring];
     private List<LevelChange>? _odd;
+    private long _count;
 
     public double? FirstOddityS { get; private set; }
 
@@ -35,11 +39,7 @@ internal sealed class ExcerptKeeper
             return;
         }
 
-        _latest.Enqueue(change);
-        if (_latest.Count > Before)
-        {
-            _latest.Dequeue();
-        }
+        _latest[_count++ & (Ring - 1)] = change;
     }
 
     public void MarkOddity(double timeS)
@@ -47,7 +47,8 @@ internal sealed class ExcerptKeeper
         if (FirstOddityS is null)
         {
             FirstOddityS = timeS;
-            _odd = [.. _latest];
+            var kept = Math.Min(_count, Before);
+            _odd = [.. Enumerable.Range(0, (int)kept).Select(i => _latest[(_count - kept + i) & (Ring - 1)])];
         }
     }
 }

@@ -2,17 +2,12 @@ using MathNet.Numerics.Statistics;
 
 namespace HazyGauge.Core.Sensing;
 
-/// <summary>A whole period of the signal.</summary>
-/// <param name="StartS">When it begins, s.</param>
-/// <param name="LengthS">How long it lasts, s.</param>
-/// <param name="LowS">How long it is low, s.</param>
-internal readonly record struct Period(double StartS, double LengthS, double LowS);
-
 /// <summary>A period that is too long: pulses are missing in it.</summary>
+/// <param name="Pulse">Which pulse it is.</param>
 /// <param name="StartS">When it begins, s.</param>
 /// <param name="LengthS">How long it lasts, s.</param>
 /// <param name="Ratio">How many usual periods it is long.</param>
-internal readonly record struct Gap(double StartS, double LengthS, double Ratio);
+internal readonly record struct Gap(int Pulse, double StartS, double LengthS, double Ratio);
 
 /// <summary>
 /// The whole periods of a recording, the gaps told from them. The partial periods at either end and those cut by an unknown
@@ -30,64 +25,121 @@ internal sealed class Periods
     // Neighbours on each side that say what a usual period is just there: the frequency may change during a recording.
     private const int Neighbours = 5;
 
-    private Periods(IReadOnlyList<Period> regular, IReadOnlyList<Gap> gaps) => (Regular, Gaps) = (regular, gaps);
+    private readonly PulseStore _pulses;
+    private readonly float[] _lengthS;
+    private readonly float[] _lowS;
 
-    public IReadOnlyList<Period> Regular { get; }
+    // Where something else than a regular period lies between two of them: before which one, and how long.
+    private readonly List<(int Before, float LengthS)> _breaks = [];
 
-    public IReadOnlyList<Gap> Gaps { get; }
+    private Periods(PulseStore pulses)
+    {
+        _pulses = pulses;
+        (_lengthS, _lowS) = (new float[pulses.Count], new float[pulses.Count]);
+        var usual = UsualOf(pulses);
+        var index = 0;
+        foreach (var (startS, lengths, lows) in pulses.Pieces)
+        {
+            var fallS = startS;
+            var low = lows.Span;
+            foreach (var lengthS in lengths.Span)
+            {
+                var ratio = lengthS <= 0 ? double.NaN : lengthS / (IsNear(lengthS, usual) ? usual : UsualRound(index));
+                if (ratio <= OneMissingFrom)
+                {
+                    (_lengthS[Count], _lowS[Count]) = (lengthS, low[index % low.Length]);
+                    LastEndS = fallS + lengthS;
+                    Count++;
+                }
+                else
+                {
+                    _breaks.Add((Count, Math.Abs(lengthS)));
+                    if (lengthS > 0)
+                    {
+                        Gaps.Add(new Gap(index, fallS, lengthS, ratio));
+                    }
+                }
+
+                fallS += Math.Abs(lengthS);
+                index++;
+            }
+        }
+    }
+
+    /// <summary>How many regular periods there are.</summary>
+    public int Count { get; }
+
+    /// <summary>When the last regular period ends, s.</summary>
+    public double LastEndS { get; }
+
+    /// <summary>Lengths of the regular periods in order of time, s.</summary>
+    public ReadOnlySpan<float> LengthS => _lengthS.AsSpan(0, Count);
+
+    /// <summary>How long each regular period is low, s.</summary>
+    public ReadOnlySpan<float> LowS => _lowS.AsSpan(0, Count);
+
+    public List<Gap> Gaps { get; } = [];
 
     public IEnumerable<Gap> Dropouts => Gaps.Where(g => g.Ratio > GapFrom);
 
-    public static Periods Of(PulseTrain train)
+    /// <summary>What a period usually lasts at the beginning of the recording, s.</summary>
+    public double UsualAtStart => Sample.Of(LengthS[..Math.Min(Neighbours, Count)]).Median();
+
+    /// <summary>What a period usually lasts at the end of the recording, s.</summary>
+    public double UsualAtEnd => Sample.Of(LengthS[Math.Max(0, Count - Neighbours)..]).Median();
+
+    /// <summary>Begin and end of successive groups of regular periods, s.</summary>
+    public IEnumerable<(double FromS, double ToS)> Spans(int periodsPerGroup)
     {
-        var pulses = train.Pulses;
-        var whole = new ChunkedList<int>();
-        for (var i = 0; i + 1 < pulses.Count; i++)
+        var timeS = _pulses.From().Select(p => p.FallS).FirstOrDefault();
+        var passed = 0;
+        for (var from = 0; from < Count; from += periodsPerGroup)
         {
-            if (pulses[i].RunsToNext)
+            double? beginS = null;
+            for (var i = from; i < Math.Min(from + periodsPerGroup, Count); i++)
             {
-                whole.Add(i);
-            }
-        }
+                for (; passed < _breaks.Count && _breaks[passed].Before <= i; passed++)
+                {
+                    timeS += _breaks[passed].LengthS;
+                }
 
-        if (whole.Count == 0)
-        {
-            return new Periods([], []);
-        }
-
-        var all = new PeriodView(pulses, whole);
-        var usual = ArrayStatistics.MedianInplace(all.Column(p => p.LengthS));
-        var regular = new ChunkedList<int>();
-        var gaps = new List<Gap>();
-        for (var i = 0; i < all.Count; i++)
-        {
-            var period = all[i];
-            var here = period.LengthS < OneMissingFrom * usual && period.LengthS > usual / OneMissingFrom ? usual : UsualRound(all, i);
-            var ratio = period.LengthS / here;
-            if (ratio > OneMissingFrom)
-            {
-                gaps.Add(new Gap(period.StartS, period.LengthS, ratio));
+                beginS ??= timeS;
+                timeS += _lengthS[i];
             }
-            else
-            {
-                regular.Add(whole[i]);
-            }
-        }
 
-        return new Periods(new PeriodView(pulses, regular), gaps);
+            yield return (beginS!.Value, timeS);
+        }
     }
 
-    /// <summary>What a period usually lasts at the beginning or the end of the recording, s.</summary>
-    public double UsualAt(bool end)
+    public static Periods Of(PulseTrain train) => new(train.Pulses);
+
+    private static bool IsNear(float lengthS, double usual) => lengthS < OneMissingFrom * usual && lengthS > usual / OneMissingFrom;
+
+    private static double UsualOf(PulseStore pulses)
     {
-        var first = end ? Math.Max(0, Regular.Count - Neighbours) : 0;
-        return ArrayStatistics.MedianInplace([.. Enumerable.Range(first, Math.Min(Neighbours, Regular.Count)).Select(i => Regular[i].LengthS)]);
+        var every = Sample.EveryOf(pulses.Count);
+        var lengths = pulses.Pieces.SelectMany(p => Sample.Of(p.LengthS.Span, every).Values).Where(s => s > 0).ToArray();
+        return lengths.Length == 0 ? 0 : ArrayStatistics.MedianInplace(lengths);
     }
 
-    private static double UsualRound(PeriodView all, int index)
+    private double UsualRound(int index)
     {
-        var first = Math.Max(0, index - Neighbours);
-        var last = Math.Min(all.Count - 1, index + Neighbours);
-        return ArrayStatistics.MedianInplace([.. Enumerable.Range(first, last - first + 1).Select(i => all[i].LengthS)]);
+        var near = new List<float> { _pulses.WholeLengthS(index)!.Value };
+        Gather(-1);
+        Gather(1);
+        return ArrayStatistics.MedianInplace([.. near]);
+
+        void Gather(int step)
+        {
+            var found = 0;
+            for (var i = index + step; i >= 0 && i < _pulses.Count && found < Neighbours; i += step)
+            {
+                if (_pulses.WholeLengthS(i) is { } lengthS)
+                {
+                    near.Add(lengthS);
+                    found++;
+                }
+            }
+        }
     }
 }

@@ -10,15 +10,19 @@ public sealed class PulseRecorder
     public const double ShortestPulseS = 50e-6;
 
     private readonly double _tickS;
+    private readonly double _resolutionS;
     private readonly long _startTick;
     private readonly double _shortestTicks;
-    private readonly ChunkedList<Pulse> _pulses = new();
+    private readonly PulseStore _pulses = new();
     private readonly ExcerptKeeper _excerpt = new();
 
     private LogicLevel _level = LogicLevel.Unknown;
-    private Change? _pending;
+    private bool _isPending;
+    private Change _pending;
     private long _lastTick;
-    private (double FallS, float LowS)? _open;
+    private bool _isOpen;
+    private double _openFallS;
+    private float _openLowS;
     private long _edges;
     private long _glitches;
     private double _slackS;
@@ -32,10 +36,11 @@ public sealed class PulseRecorder
     /// <summary>A recording that begins now, its level not known yet.</summary>
     /// <param name="startTick">Time of the beginning, in ticks.</param>
     /// <param name="tickS">Length of a tick, s.</param>
-    public PulseRecorder(long startTick, double tickS)
+    /// <param name="resolutionS">How finely edges are placed, s, where that is coarser than a tick: the time between two samples.</param>
+    public PulseRecorder(long startTick, double tickS, double? resolutionS = null)
     {
         ArgumentOutOfRangeException.ThrowIfNegativeOrZero(tickS);
-        (_startTick, _lastTick, _tickS) = (startTick, startTick, tickS);
+        (_startTick, _lastTick, _tickS, _resolutionS) = (startTick, startTick, tickS, resolutionS ?? tickS);
 
         // Ticks are whole, so the limit is put half a tick below: a pulse of exactly 50 us must not fall to a last binary digit.
         _shortestTicks = Math.Ceiling((ShortestPulseS / tickS) - 1e-6) - 0.5;
@@ -50,7 +55,7 @@ public sealed class PulseRecorder
     {
         ArgumentOutOfRangeException.ThrowIfLessThan(tick, _lastTick);
         _lastTick = tick;
-        if (level == (_pending?.Level ?? _level))
+        if (level == (_isPending ? _pending.Level : _level))
         {
             return;
         }
@@ -59,24 +64,24 @@ public sealed class PulseRecorder
         if (tick == _startTick)
         {
             // What the recording begins with is no change, whatever was written before it at the same moment.
-            _pending = null;
+            _isPending = false;
             _level = level;
             NoteLevel(level, 0);
             return;
         }
 
-        if (_pending is { } pending)
+        if (_isPending)
         {
-            _pending = null;
-            if (tick - pending.Tick < _shortestTicks && Absorb(pending, tick, level))
+            _isPending = false;
+            if (tick - _pending.Tick < _shortestTicks && Absorb(_pending, tick, level))
             {
                 return;
             }
 
-            Settle(pending);
+            Settle(_pending);
         }
 
-        _pending = new Change(tick, level, 0);
+        Hold(new Change(tick, level, 0));
     }
 
     /// <summary>Ends the recording.</summary>
@@ -84,10 +89,10 @@ public sealed class PulseRecorder
     public PulseTrain Finish(long endTick)
     {
         ArgumentOutOfRangeException.ThrowIfLessThan(endTick, _lastTick);
-        if (_pending is { } pending)
+        if (_isPending)
         {
-            _pending = null;
-            Settle(pending);
+            _isPending = false;
+            Settle(_pending);
         }
 
         ClosePulse(false);
@@ -100,7 +105,7 @@ public sealed class PulseRecorder
         return new PulseTrain(_pulses)
         {
             DurationS = durationS,
-            ResolutionS = _tickS,
+            ResolutionS = _resolutionS,
             Edges = _edges,
             GlitchesRejected = _glitches,
             UnknownS = _unknownS,
@@ -115,7 +120,7 @@ public sealed class PulseRecorder
     }
 
     /// <summary>Deals with a level that was held too briefly; false where it has to stand after all.</summary>
-    private bool Absorb(Change brief, long tick, LogicLevel next)
+    private bool Absorb(in Change brief, long tick, LogicLevel next)
     {
         if (next == _level)
         {
@@ -134,11 +139,14 @@ public sealed class PulseRecorder
         }
 
         // Low, briefly unknown, released (or the reverse): one edge, somewhere in the unknown stretch.
-        _pending = new Change((brief.Tick + tick) / 2, next, (tick - brief.Tick) / 2);
+        Hold(new Change((brief.Tick + tick) / 2, next, (tick - brief.Tick) / 2));
         return true;
     }
 
-    private void Settle(Change change)
+    /// <summary>Waits with a change until it is known whether the level is held for long enough.</summary>
+    private void Hold(Change change) => (_isPending, _pending) = (true, change);
+
+    private void Settle(in Change change)
     {
         var timeS = Seconds(change.Tick);
         if (_level == LogicLevel.Unknown || change.Level == LogicLevel.Unknown)
@@ -153,11 +161,11 @@ public sealed class PulseRecorder
             if (change.Level == LogicLevel.Low)
             {
                 ClosePulse(true);
-                _open = (timeS, float.NaN);
+                (_isOpen, _openFallS, _openLowS) = (true, timeS, float.NaN);
             }
-            else if (_open is { } open)
+            else if (_isOpen)
             {
-                _open = (open.FallS, (float)(timeS - open.FallS));
+                _openLowS = (float)(timeS - _openFallS);
             }
         }
 
@@ -188,10 +196,10 @@ public sealed class PulseRecorder
 
     private void ClosePulse(bool runsToNext)
     {
-        if (_open is { } open)
+        if (_isOpen)
         {
-            _pulses.Add(new Pulse(open.FallS, open.LowS, runsToNext));
-            _open = null;
+            _pulses.Add(_openFallS, _openLowS, runsToNext);
+            _isOpen = false;
         }
     }
 

@@ -3,7 +3,7 @@ namespace HazyGauge.Core.Sensing;
 /// <summary>A recorded signal, cleaned of spikes and cut into pulses. Made by <see cref="PulseRecorder"/>.</summary>
 public sealed class PulseTrain
 {
-    internal PulseTrain(ChunkedList<Pulse> pulses) => Pulses = pulses;
+    internal PulseTrain(PulseStore pulses) => Pulses = pulses;
 
     /// <summary>Length of the recording, s.</summary>
     public required double DurationS { get; init; }
@@ -42,15 +42,9 @@ public sealed class PulseTrain
     public required double? FirstOddityS { get; init; }
 
     /// <summary>Median frequency, Hz; null without one whole period.</summary>
-    public double? MedianFrequencyHz => Periods.Of(this).Regular is { Count: > 0 } regular
-        ? 1 / MathNet.Numerics.Statistics.ArrayStatistics.MedianInplace(regular.Column(p => p.LengthS))
+    public double? MedianFrequencyHz => Periods.Of(this) is { Count: > 0 } periods
+        ? 1 / Sample.Of(periods.LengthS).Median()
         : null;
 
-    internal ChunkedList<Pulse> Pulses { get; }
+    internal PulseStore Pulses { get; }
 }
-
-/// <summary>One pulse: from a falling edge to the next.</summary>
-/// <param name="FallS">When the level fell, s.</param>
-/// <param name="LowS">How long it stayed low, s; NaN where the rise was not seen.</param>
-/// <param name="RunsToNext">True where the next pulse follows without an unknown stretch, so that the period is known.</param>
-internal readonly record struct Pulse(double FallS, float LowS, bool RunsToNext);

@@ -1,5 +1,3 @@
-using MathNet.Numerics.Statistics;
-
 namespace HazyGauge.Core.Sensing;
 
 /// <summary>
@@ -19,30 +17,19 @@ internal readonly record struct RobustMean(double Value, double SpreadSd, int Co
     private const double NearSd = 4;
 
     /// <summary>The centre of at least one value.</summary>
-    /// <param name="count">How many values there are.</param>
-    /// <param name="valueAt">The value at a place.</param>
+    /// <param name="values">The values.</param>
     /// <param name="tick">Smallest step of the values, in their unit.</param>
-    internal static RobustMean Of(int count, Func<int, double> valueAt, double tick)
+    internal static RobustMean Of(ReadOnlySpan<float> values, double tick)
     {
-        // What lies near is chosen in single precision, which is half the memory; the mean itself is taken of the full values.
-        var column = new float[count];
-        for (var i = 0; i < count; i++)
-        {
-            column[i] = (float)valueAt(i);
-        }
-
-        double median = ArrayStatistics.MedianInplace(column);
-        for (var i = 0; i < count; i++)
-        {
-            column[i] = (float)Math.Abs(valueAt(i) - median);
-        }
-
-        var window = Math.Max(NearTicks * tick, NearSd * MadToSd * ArrayStatistics.MedianInplace(column)) + (1e-6 * Math.Abs(median));
+        var sample = Sample.Of(values);
+        var median = sample.Median();
+        var deviations = sample.Select(v => (float)Math.Abs(v - median));
+        var window = Math.Max(NearTicks * tick, NearSd * MadToSd * deviations.Median()) + (1e-6 * Math.Abs(median));
         double sum = 0, squares = 0;
         var near = 0;
-        for (var i = 0; i < count; i++)
+        foreach (var value in values)
         {
-            var deviation = valueAt(i) - median;
+            var deviation = value - median;
             if (Math.Abs(deviation) <= window)
             {
                 sum += deviation;

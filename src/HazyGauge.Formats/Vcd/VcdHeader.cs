@@ -76,6 +76,11 @@ internal sealed record VcdHeader(double TickS, IReadOnlyList<VcdVariable> Variab
     /// <summary>An identifier code as a number; the codes use the 94 printable characters.</summary>
     public static ulong PackCode(VcdTokens tokens, ReadOnlySpan<byte> code)
     {
+        if (code.Length == 1 && code[0] < 0x7F)
+        {
+            return code[0] - 0x20UL;
+        }
+
         if (code.Length is 0 or > LongestCode)
         {
             throw tokens.Refuse(code.Length == 0 ? "a value without the signal it belongs to." : "a signal code longer than nine characters.");

@@ -11,7 +11,7 @@ internal sealed class VcdTokens(Stream stream, CancellationToken cancellation)
     private readonly byte[] _buffer = new byte[128 * 1024];
     private int _position;
     private int _filled;
-    private int _lineBytes;
+    private int _lineStart;
     private bool _ended;
 
     public long Line { get; private set; } = 1;
@@ -22,32 +22,39 @@ internal sealed class VcdTokens(Stream stream, CancellationToken cancellation)
     /// <summary>The next word; false at the end. The span is valid until the next call.</summary>
     public bool Next(out ReadOnlySpan<byte> word)
     {
-        word = default;
-        while (true)
+        // Written for the word that lies whole in the buffer, which is all but one in thousands.
+        SkipBlanks();
+        var (buffer, start, end) = (_buffer, _position, _position);
+        while (end < _filled && buffer[end] > ' ')
         {
-            while (_position < _filled && IsBlank(_buffer[_position]))
-            {
-                CountLine(_buffer[_position++]);
-            }
-
-            if (_position < _filled)
-            {
-                break;
-            }
-
-            if (!Fill(0))
-            {
-                return false;
-            }
+            end++;
         }
 
-        var length = 0;
-        while (true)
+        if (end < _filled)
         {
-            while (_position + length < _filled && !IsBlank(_buffer[_position + length]))
+            word = buffer.AsSpan(start, end - start);
+            _position = end;
+            return true;
+        }
+
+        return NextAcrossBuffers(end - start, out word);
+    }
+
+    /// <summary>Refuses the file, naming the line.</summary>
+    public RefusedInputException Refuse(string text) => new("file", $"Line {Line}: {text}");
+
+    private bool NextAcrossBuffers(int length, out ReadOnlySpan<byte> word)
+    {
+        word = default;
+        while (Fill(length))
+        {
+            if (length == 0)
             {
-                CheckText(_buffer[_position + length]);
-                CountLine(0);
+                SkipBlanks();
+            }
+
+            while (_position + length < _filled && _buffer[_position + length] > ' ')
+            {
                 length++;
             }
 
@@ -55,40 +62,39 @@ internal sealed class VcdTokens(Stream stream, CancellationToken cancellation)
             {
                 break;
             }
+        }
 
-            if (!Fill(length))
+        EndedInWord = _ended;
+        word = _buffer.AsSpan(_position, length);
+        _position += length;
+        return length > 0;
+    }
+
+    private void SkipBlanks()
+    {
+        var (buffer, position) = (_buffer, _position);
+        while (position < _filled && buffer[position] <= ' ')
+        {
+            var blank = buffer[position++];
+            if (blank == '\n')
             {
-                EndedInWord = true;
-                break;
+                _position = position;
+                CheckLine();
+                Line++;
+                _lineStart = position;
+            }
+            else if (blank is not ((byte)' ' or (byte)'\r' or (byte)'\t'))
+            {
+                throw Refuse("this is not text. A VCD capture is a text file; was a binary recording of the logic analyser chosen instead of its VCD export?");
             }
         }
 
-        word = _buffer.AsSpan(_position, length);
-        _position += length;
-        return true;
+        _position = position;
     }
 
-    /// <summary>Refuses the file, naming the line.</summary>
-    public RefusedInputException Refuse(string text) => new("file", $"Line {Line}: {text}");
-
-    private static bool IsBlank(byte b) => b is (byte)' ' or (byte)'\n' or (byte)'\r' or (byte)'\t';
-
-    private void CheckText(byte b)
+    private void CheckLine()
     {
-        if (b < 0x20 || b == 0x7F)
-        {
-            throw Refuse("this is not text. A VCD capture is a text file; was a binary recording of the logic analyser chosen instead of its VCD export?");
-        }
-    }
-
-    private void CountLine(byte b)
-    {
-        if (b == '\n')
-        {
-            Line++;
-            _lineBytes = 0;
-        }
-        else if (++_lineBytes > LongestLine)
+        if (_position - _lineStart > LongestLine)
         {
             throw Refuse($"longer than {LongestLine / 1024} kB. This is not a VCD capture.");
         }
@@ -103,7 +109,9 @@ internal sealed class VcdTokens(Stream stream, CancellationToken cancellation)
         }
 
         cancellation.ThrowIfCancellationRequested();
+        CheckLine();
         Buffer.BlockCopy(_buffer, _position, _buffer, 0, keep);
+        _lineStart -= _position;
         _position = 0;
         var read = stream.Read(_buffer, keep, _buffer.Length - keep);
         _filled = keep + read;
