@@ -7,6 +7,7 @@ using HazyGauge.Web.Jobs;
 using HazyGauge.Web.OpenApi;
 using HazyGauge.Web.Problems;
 using HazyGauge.Web.Security;
+using HazyGauge.Web.StandIn;
 using HazyGauge.Web.Stations;
 using HazyGauge.Web.Stations.Compensate;
 using HazyGauge.Web.Stations.Signal;
@@ -76,6 +77,7 @@ api.MapFiles();
 api.MapTransfer();
 api.MapSignal();
 api.MapCompensate();
+api.MapStandIn();
 
 app.MapStaticAssets();
 

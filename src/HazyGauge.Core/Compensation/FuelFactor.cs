@@ -20,16 +20,25 @@ public sealed record FuelFactorInput(
 
     /// <summary>Refuses what cannot be.</summary>
     /// <exception cref="RefusedInputException">A quantity is outside its range.</exception>
-    public void Check() => new InputCheck()
-        .Within(EthanolPct.Value, 0, 100, "ethanolPct", "Ethanol", " %")
-        .Within(BaseEthanolPct.Value, 0, 100, "baseEthanolPct", "The blend the base map was made on", " %")
-        .Within(FuelTempC?.Value, -40, 125, "fuelTempC", "Fuel temperature", " °C")
-        .Within(BaseFuelTempC.Value, -40, 125, "baseFuelTempC", "Fuel temperature of the base map", " °C")
-        .Within(Fuels.GasolineStoichAfr.Value, 12, 17, "gasolineStoichAfr", "The air-fuel ratio of gasoline", string.Empty)
-        .Within(Fuels.EthanolStoichAfr.Value, 8, 10, "ethanolStoichAfr", "The air-fuel ratio of ethanol", string.Empty)
-        .Within(Fuels.GasolineDensity15C.Value, 650, 800, "gasolineDensityKgM3At15C", "The density of gasoline at 15 °C", " kg/m³")
-        .Within(Fuels.EthanolDensity15C.Value, 780, 830, "ethanolDensityKgM3At15C", "The density of ethanol at 15 °C", " kg/m³")
-        .ThrowIfAny();
+    public void Check()
+    {
+        var check = new InputCheck()
+            .Within(EthanolPct.Value, 0, 100, "ethanolPct", "Ethanol", " %")
+            .Within(FuelTempC?.Value, -40, 125, "fuelTempC", "Fuel temperature", " °C")
+            .Within(BaseFuelTempC.Value, -40, 125, "baseFuelTempC", "Fuel temperature of the base map", " °C");
+        CheckBase(check, BaseEthanolPct, Fuels).ThrowIfAny();
+    }
+
+    /// <summary>Refuses a base blend or fuels that cannot be.</summary>
+    /// <exception cref="RefusedInputException">A quantity is outside its range.</exception>
+    public static void CheckBase(Hazy baseEthanolPct, FuelPair<Hazy> fuels) => CheckBase(new InputCheck(), baseEthanolPct, fuels).ThrowIfAny();
+
+    private static InputCheck CheckBase(InputCheck check, Hazy baseEthanolPct, FuelPair<Hazy> fuels) => check
+        .Within(baseEthanolPct.Value, 0, 100, "baseEthanolPct", "The blend the base map was made on", " %")
+        .Within(fuels.GasolineStoichAfr.Value, 12, 17, "gasolineStoichAfr", "The air-fuel ratio of gasoline", string.Empty)
+        .Within(fuels.EthanolStoichAfr.Value, 8, 10, "ethanolStoichAfr", "The air-fuel ratio of ethanol", string.Empty)
+        .Within(fuels.GasolineDensity15C.Value, 650, 800, "gasolineDensityKgM3At15C", "The density of gasoline at 15 °C", " kg/m³")
+        .Within(fuels.EthanolDensity15C.Value, 780, 830, "ethanolDensityKgM3At15C", "The density of ethanol at 15 °C", " kg/m³");
 }
 
 /// <summary>The fuel factor and everything it was made of.</summary>

@@ -50,6 +50,8 @@ public static class SourceCatalogue
     private const double WaterTestU = 1.5;
     private const string WaterTest = "Draw a fuel sample and test it with water in a graduated cylinder.";
 
+    private const string AskMaker = "Ask who made the map which fuel was in the tank, or test what is left of it with water.";
+
     private static readonly Dictionary<string, Entry> Entries = new(StringComparer.Ordinal)
     {
         [SensorTolerance] = new("Sensor tolerance", HazeUnit.EthanolPoint, HazeSource.RectangularU(5), WaterTest, WaterTestU, HazeShape.Rectangular),
@@ -60,7 +62,17 @@ public static class SourceCatalogue
         ["frequencyHz"] = new("Frequency as read", HazeUnit.EthanolPoint, 0.5, "Read the frequency from a capture instead of a meter.", 0.01),
         ["lowPulseMs"] = new("Low pulse as read", HazeUnit.Millisecond, 0.05, "Read the pulse width from a capture instead of a meter.", 0.001),
         ["ethanolPct"] = new("Ethanol in the line", HazeUnit.EthanolPoint, 3, WaterTest, WaterTestU),
-        ["baseEthanolPct"] = new("Blend the base map was made on", HazeUnit.EthanolPoint, 3, "Ask who made the base map which fuel was in the tank, or test what is left of it with water.", WaterTestU),
+        ["baseEthanolPct"] = new("Blend the base map was made on", HazeUnit.EthanolPoint, 3, AskMaker, WaterTestU),
+        ["averageV"] = new("Average volts as read"),
+        ["highV"] = new("Released level"),
+        ["lowV"] = new("Low level"),
+        ["pulseMs"] = new("Injector pulse"),
+        ["deadTimeMs"] = new("Dead time of the injector"),
+        ["factor"] = new("Fuel factor"),
+        ["gasolineMapEthanolPct"] = new("Blend the gasoline map was made on", HazeUnit.EthanolPoint, 3, AskMaker, WaterTestU),
+        ["ethanolMapEthanolPct"] = new("Blend the ethanol map was made on", HazeUnit.EthanolPoint, 3, AskMaker, WaterTestU),
+        ["saturatesAtPct"] = new("Blend from which on all spark is in"),
+        ["fullAdditionDeg"] = new("Spark between the two maps"),
         ["fuelTempC"] = new("Fuel temperature", HazeUnit.Kelvin, 5, "Hold a contact thermometer to the line beside the sensor.", 2),
         ["baseFuelTempC"] = new("Fuel temperature of the base map", HazeUnit.Kelvin, 10, "Read the fuel temperature in the logs the base map was made from.", 3),
         ["gasolineStoichAfr"] = new("Air-fuel ratio of the gasoline", HazeUnit.AirFuelRatio, 0.1, "Log lambda on plain gasoline at a known blend and pulse.", 0.05),

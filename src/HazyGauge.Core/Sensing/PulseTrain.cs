@@ -46,5 +46,8 @@ public sealed class PulseTrain
         ? 1 / Sample.Of(periods.LengthS).Median()
         : null;
 
+    /// <summary>True where this may be a sensor's signal and not another one recorded beside it: 45 to 200 Hz, and not mostly spikes.</summary>
+    public bool IsSensorLike => GlitchesRejected <= Edges && MedianFrequencyHz is >= SensorLaw.LowestClampedHz and <= SensorLaw.ContaminatedToHz;
+
     internal PulseStore Pulses { get; }
 }

@@ -1,50 +1,54 @@
 using HazyGauge.Core.Findings;
-using HazyGauge.Core.Haze;
 using HazyGauge.Core.Sensing;
 
 namespace HazyGauge.Core.Simulation;
 
-/// <summary>
-/// A sensor that is not there: the square wave a sound one would send. The same numbers always give the same wave; the seed only
-/// says where in its period the recording begins.
-/// </summary>
+/// <summary>A recording of a sensor that is not there. The same numbers always give the same recording.</summary>
 public sealed class StandInSensor
 {
     /// <summary>Longest recording, s.</summary>
     public const double LongestS = 43_200;
 
     /// <summary>Time step of the recording, s.</summary>
-    public const double TickS = 100e-9;
+    public const double TickS = StandInWave.TickS;
 
-    private readonly double _periodTicks;
-    private readonly double _lowTicks;
-    private readonly double _phaseTicks;
+    // A frozen wire is no wire that never lived: the recording begins with pulses.
+    private const double FreezesAfter = 0.4;
 
-    /// <summary>A stand-in for one blend at one temperature.</summary>
+    private readonly StandInSettings _settings;
+    private readonly int _seed;
+
+    /// <summary>A recording of a sound sensor.</summary>
     /// <param name="ethanolPct">0 to 100 %.</param>
     /// <param name="fuelTempC">-40 to 125 C.</param>
     /// <param name="durationS">Above 0 and up to <see cref="LongestS"/>.</param>
     /// <param name="seed">Any number.</param>
     /// <exception cref="RefusedInputException">A quantity is outside its range.</exception>
     public StandInSensor(double ethanolPct, double fuelTempC, double durationS, int seed)
+        : this(new StandInSettings(ethanolPct, fuelTempC), durationS, seed)
     {
-        var check = new InputCheck()
-            .Within(ethanolPct, 0, 100, "ethanolPct", "Ethanol", " %")
-            .Within(fuelTempC, -40, 125, "fuelTempC", "Fuel temperature", " °C")
-            .Within(durationS, 0, LongestS, "durationS", "The recording", " s");
+    }
+
+    /// <summary>A recording.</summary>
+    /// <param name="settings">What the sensor sends.</param>
+    /// <param name="durationS">Above 0 and up to <see cref="LongestS"/>.</param>
+    /// <param name="seed">Any number.</param>
+    /// <exception cref="RefusedInputException">A quantity is outside its range.</exception>
+    public StandInSensor(StandInSettings settings, double durationS, int seed)
+    {
+        var check = settings.Check(new InputCheck()).Within(durationS, 0, LongestS, "durationS", "The recording", " s");
         if (durationS == 0)
         {
             check.Refuse("durationS", "A recording needs a length above 0 s.");
         }
 
         check.ThrowIfAny();
-        _periodTicks = 1 / SensorLaw.FrequencyHz<Exact>(ethanolPct).Value / TickS;
-        _lowTicks = SensorLaw.LowPulseMs<Exact>(fuelTempC).Value / 1000 / TickS;
-
-        // The golden ratio spreads neighbouring seeds evenly over the period.
-        _phaseTicks = _periodTicks * (seed * 0.6180339887498949 % 1);
+        (_settings, _seed, DurationS) = (settings, seed, durationS);
         EndTick = (long)Math.Round(durationS / TickS);
     }
+
+    /// <summary>Length of the recording, s.</summary>
+    public double DurationS { get; }
 
     /// <summary>Time of the end, in ticks.</summary>
     public long EndTick { get; }
@@ -52,25 +56,35 @@ public sealed class StandInSensor
     /// <summary>The level at the beginning, then every change, in order of time.</summary>
     public IEnumerable<(long Tick, LogicLevel Level)> Changes()
     {
-        // Falls stand at n periods less the phase; the one before the beginning says which level the recording begins with.
-        var n = (long)Math.Floor(_phaseTicks / _periodTicks);
-        yield return (0, Rise(n) > 0 ? LogicLevel.Low : LogicLevel.Released);
-        if (Rise(n) is > 0 and var rise && rise < EndTick)
+        var sound = _settings with { Fault = StandInFault.None };
+        var frozenFromS = _settings.Fault == StandInFault.Frozen ? FreezesAfter * DurationS : double.MaxValue;
+        var wave = new StandInWave(_settings, _seed);
+        var level = _settings.Fault == StandInFault.Inverted ? LogicLevel.Low : LogicLevel.Released;
+        var begun = false;
+        var lastTick = 0L;
+        while (wave.NextPeriodS < DurationS && wave.NextPeriodS < frozenFromS)
         {
-            yield return (rise, LogicLevel.Released);
-        }
-
-        for (n++; Fall(n) < EndTick; n++)
-        {
-            yield return (Fall(n), LogicLevel.Low);
-            if (Rise(n) < EndTick)
+            foreach (var (tick, next) in wave.NextPeriod(_settings.Fault == StandInFault.Frozen ? sound : _settings))
             {
-                yield return (Rise(n), LogicLevel.Released);
+                if (tick > 0 && !begun)
+                {
+                    begun = true;
+                    yield return (0, level);
+                }
+
+                if (begun && next != level && tick > lastTick && tick < EndTick)
+                {
+                    lastTick = tick;
+                    yield return (tick, next);
+                }
+
+                level = next;
             }
         }
+
+        if (!begun)
+        {
+            yield return (0, level);
+        }
     }
-
-    private long Fall(long n) => (long)Math.Round((n * _periodTicks) - _phaseTicks);
-
-    private long Rise(long n) => (long)Math.Round((n * _periodTicks) - _phaseTicks + _lowTicks);
 }

@@ -8,9 +8,6 @@ namespace HazyGauge.Formats.Vcd;
 /// <param name="Train">Its pulses.</param>
 public sealed record VcdCapture(string Channel, PulseTrain Train)
 {
-    private const double SlowestCandidateHz = 45;
-    private const double FastestCandidateHz = 200;
-
     /// <summary>Reads one signal.</summary>
     /// <param name="open">Opens the file; called once for the answer and once more where the signal has to be searched for.</param>
     /// <param name="channel">
@@ -90,7 +87,7 @@ public sealed record VcdCapture(string Channel, PulseTrain Train)
 
         var probes = new Probes(wires.Select(v => v.Code));
         VcdBody.Read(tokens, header, probes);
-        var candidates = wires.Where(v => probes.FrequencyHz(v.Code, header.TickS) is >= SlowestCandidateHz and <= FastestCandidateHz).Take(2).ToList();
+        var candidates = wires.Where(v => probes.IsSensorLike(v.Code, header.TickS)).Take(2).ToList();
         return candidates.Count == 1 ? candidates[0] : null;
     }
 
@@ -128,7 +125,8 @@ public sealed record VcdCapture(string Channel, PulseTrain Train)
             }
         }
 
-        public double? FrequencyHz(ulong code, double tickS)
+        // Of a fast clock nearly all is taken for spikes; what little is left may look like anything.
+        public bool IsSensorLike(ulong code, double tickS)
         {
             var recorder = new PulseRecorder(_start, tickS);
             foreach (var (tick, level) in _changes[code])
@@ -136,10 +134,7 @@ public sealed record VcdCapture(string Channel, PulseTrain Train)
                 recorder.Record(tick, level);
             }
 
-            var train = recorder.Finish(_changes[code].Count > 0 ? _changes[code][^1].Tick : _start);
-
-            // Of a fast clock nearly all is taken for spikes; what little is left may look like anything.
-            return train.GlitchesRejected > train.Edges ? null : train.MedianFrequencyHz;
+            return recorder.Finish(_changes[code].Count > 0 ? _changes[code][^1].Tick : _start).IsSensorLike;
         }
     }
 }

@@ -1,5 +1,7 @@
 using HazyGauge.Core.Findings;
+using HazyGauge.Core.Fuels;
 using HazyGauge.Core.Haze;
+using HazyGauge.Web.Stations.Compensate;
 
 namespace HazyGauge.Web.Haze;
 
@@ -25,6 +27,17 @@ internal sealed class HazeReader
     }
 
     public Hazy? Optional(HazyInput? input, string field) => input is null ? null : Read(input, field);
+
+    /// <summary>The two fuels: the usual ones, save where the request says otherwise.</summary>
+    public FuelPair<Hazy> Fuels(IFuelsRequest request)
+    {
+        var usual = UsualFuels.Traditional<Hazy>();
+        return new FuelPair<Hazy>(
+            Optional(request.GasolineStoichAfr, "gasolineStoichAfr") ?? usual.GasolineStoichAfr,
+            Optional(request.EthanolStoichAfr, "ethanolStoichAfr") ?? usual.EthanolStoichAfr,
+            Optional(request.GasolineDensityKgM3At15C, "gasolineDensityKgM3At15C") ?? usual.GasolineDensity15C,
+            Optional(request.EthanolDensityKgM3At15C, "ethanolDensityKgM3At15C") ?? usual.EthanolDensity15C);
+    }
 
     private Hazy Read(HazyInput input, string field)
     {

@@ -8,7 +8,7 @@ namespace HazyGauge.Web.Haze;
 /// <c>plusMinus</c>, which is 2u) without parts is one new source named after its field; with parts, they are what counts.
 /// </summary>
 [JsonConverter(typeof(HazyInputConverter))]
-public sealed record HazyInput(double Value, double? U, double? PlusMinus, IReadOnlyList<HazyPart>? Parts);
+public sealed record HazyInput(double Value, double? U = null, double? PlusMinus = null, IReadOnlyList<HazyPart>? Parts = null);
 
 /// <summary>Reads a number or an object with value, u, plusMinus and parts.</summary>
 internal sealed class HazyInputConverter : JsonConverter<HazyInput>
@@ -19,7 +19,7 @@ internal sealed class HazyInputConverter : JsonConverter<HazyInput>
     {
         if (reader.TokenType == JsonTokenType.Number)
         {
-            return new HazyInput(FiniteNumberConverter.Finite(reader.GetDouble()), null, null, null);
+            return new HazyInput(FiniteNumberConverter.Finite(reader.GetDouble()));
         }
 
         if (reader.TokenType != JsonTokenType.StartObject)

@@ -18,6 +18,7 @@ internal static class JsonSetup
         options.AllowDuplicateProperties = false;
         options.Converters.Add(new FiniteNumberConverter());
         options.Converters.Add(new WordConverter<Metering>());
+        options.Converters.Add(new WordConverter<SparkWeighting>());
         options.Converters.Add(new WordConverter<Severity>());
         options.Converters.Add(new WordConverter<SignalStatus>());
         options.Converters.Add(new WordConverter<TemperatureStatus>());

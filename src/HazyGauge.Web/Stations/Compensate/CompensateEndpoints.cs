@@ -1,8 +1,11 @@
+using System.Text;
 using HazyGauge.Core.Compensation;
 using HazyGauge.Core.Fuels;
 using HazyGauge.Core.Haze;
+using HazyGauge.Formats.Tables;
 using HazyGauge.Web.Haze;
 using HazyGauge.Web.OpenApi;
+using HazyGauge.Web.Queries;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace HazyGauge.Web.Stations.Compensate;
@@ -21,6 +24,18 @@ internal static class CompensateEndpoints
         api.MapPost("/calc/fuel-curve", Curve)
             .WithSummary("The fuel factor over several blends.")
             .WithExample("""{ "ethanolPcts": [0, 25, 50, 75, 100], "baseEthanolPct": 10, "metering": "orifice" }""");
+        api.MapPost("/calc/pulse", (PulseRequest request) => TypedResults.Ok(PulseCalc.Compute(request, new HazeReader())))
+            .WithSummary("One injector pulse lengthened by a fuel factor: the effective time multiplied, the dead time added back.")
+            .WithExample("""{ "pulseMs": 2.0, "deadTimeMs": 0.9, "factor": 1.40 }""");
+        api.MapPost("/calc/breakpoints", (BreakpointsRequest request) => TypedResults.Ok(BreakpointsAnswer.From(BreakpointsCalc.Compute(request, new HazeReader()))))
+            .WithSummary("The row of factors to type into a controller, and how far straight lines between them stray from the curve.")
+            .WithExample("""{ "baseEthanolPct": 10, "metering": "orifice", "ethanolPcts": [0, 10, 30, 50, 75, 100] }""");
+        api.MapGet("/calc/breakpoints.csv", BreakpointsCsv)
+            .WithSummary("The same row as a CSV file. Breakpoints are separated by blanks, commas or semicolons.")
+            .Produces(StatusCodes.Status200OK, contentType: "text/csv");
+        api.MapPost("/calc/spark-addition", (SparkAdditionRequest request) => TypedResults.Ok(SparkAdditionAnswer.From(SparkCalc.Compute(request, new HazeReader()))))
+            .WithSummary("How much of the spark between a gasoline map and an ethanol map belongs to the blend in the line.")
+            .WithExample("""{ "ethanolPct": { "value": 73.4, "u": 2.9 }, "gasolineMapEthanolPct": 10, "ethanolMapEthanolPct": 85, "fullAdditionDeg": 6, "weighting": "mole" }""");
     }
 
     private static Ok<FuelsAnswer> Fuels()
@@ -33,6 +48,16 @@ internal static class CompensateEndpoints
             byComposition.EthanolStoichAfr.Value,
             traditional.GasolineDensity15C.Value,
             traditional.EthanolDensity15C.Value));
+    }
+
+    private static IResult BreakpointsCsv(string? baseEthanolPct, string? metering, string? ethanolPcts)
+    {
+        var chosen = (ethanolPcts ?? string.Empty).Split([' ', ',', ';'], StringSplitOptions.RemoveEmptyEntries).Select(e => QueryValue.Number(e, "ethanolPcts")!.Value).ToList();
+        var row = BreakpointsCalc.Compute(
+            new BreakpointsRequest(QueryValue.Number(baseEthanolPct, "baseEthanolPct") is { } pct ? new HazyInput(pct) : null, QueryValue.Word<Metering>(metering, "metering"), chosen),
+            new HazeReader());
+        var csv = CsvTable.Write(["ethanolPct", "factor"], row.EthanolPcts.Zip(row.Factors, (e, f) => new[] { e, f.Value }));
+        return TypedResults.File(Encoding.UTF8.GetBytes(csv), "text/csv", "breakpoints.csv");
     }
 
     private static Ok<FuelFactorAnswer> Factor(FuelFactorRequest request)
@@ -58,18 +83,13 @@ internal static class CompensateEndpoints
     internal static FuelFactorAnswer Compute(IFuelFactorRequest request, Hazy ethanolPct, HazeReader haze)
     {
         var baseEthanolPct = haze.Required(request.BaseEthanolPct, "baseEthanolPct", "The blend the base map was made on");
-        var usual = UsualFuels.Traditional<Hazy>();
         var input = new FuelFactorInput(
             ethanolPct,
             baseEthanolPct,
             request.Metering ?? Metering.Orifice,
             haze.Optional(request.FuelTempC, "fuelTempC"),
             haze.Optional(request.BaseFuelTempC, "baseFuelTempC") ?? FuelFactorInput.UsualBaseFuelTempC,
-            new FuelPair<Hazy>(
-                haze.Optional(request.GasolineStoichAfr, "gasolineStoichAfr") ?? usual.GasolineStoichAfr,
-                haze.Optional(request.EthanolStoichAfr, "ethanolStoichAfr") ?? usual.EthanolStoichAfr,
-                haze.Optional(request.GasolineDensityKgM3At15C, "gasolineDensityKgM3At15C") ?? usual.GasolineDensity15C,
-                haze.Optional(request.EthanolDensityKgM3At15C, "ethanolDensityKgM3At15C") ?? usual.EthanolDensity15C));
+            haze.Fuels(request));
         haze.Check.ThrowIfAny();
         return FuelFactorAnswer.From(FuelFactor.Compute(input, haze.Ledger));
     }

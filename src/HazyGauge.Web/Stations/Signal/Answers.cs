@@ -1,6 +1,7 @@
 using System.Text.Json.Serialization;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Sensing;
+using HazyGauge.Formats.Csv;
 using HazyGauge.Web.Haze;
 
 namespace HazyGauge.Web.Stations.Signal;
@@ -12,22 +13,38 @@ namespace HazyGauge.Web.Stations.Signal;
 /// <param name="TemperatureStatus">What the low pulse says.</param>
 /// <param name="Findings">What it means and what to check next, the gravest first.</param>
 /// <param name="Budget">Where the doubt about the ethanol content comes from, largest first.</param>
+/// <param name="AverageVolts">What a meter on DC volts should show, and how that fits what it did; null where no level is known.</param>
 public sealed record ReadingAnswer(
     HazyNumber? EthanolPct,
     HazyNumber? FuelTempC,
     SignalStatus SignalStatus,
     TemperatureStatus TemperatureStatus,
     IReadOnlyList<Finding> Findings,
-    IReadOnlyList<BudgetLine> Budget)
+    IReadOnlyList<BudgetLine> Budget,
+    AverageVoltsAnswer? AverageVolts = null)
 {
     /// <summary>The answer for a reading of Core.</summary>
-    public static ReadingAnswer From(SensorReading reading) => new(
+    public static ReadingAnswer From(SensorReading reading, AverageVoltsCheck? volts = null) => new(
         HazyNumber.From(reading.EthanolPct),
         HazyNumber.From(reading.FuelTempC),
         reading.SignalStatus,
         reading.TemperatureStatus,
         reading.Findings,
-        BudgetLine.From(reading.Budget));
+        BudgetLine.From(reading.Budget),
+        AverageVoltsAnswer.From(volts));
+}
+
+/// <summary>Average volts as they should be and as they are.</summary>
+/// <param name="ExpectedV">Should be: high - (high - low) * frequency * width, V.</param>
+/// <param name="ReadV">Is, V.</param>
+/// <param name="DifferenceV">Is minus should be, V.</param>
+/// <param name="Agrees">True where that lies within the haze of both and of a meter.</param>
+public sealed record AverageVoltsAnswer(HazyNumber ExpectedV, HazyNumber? ReadV, HazyNumber? DifferenceV, bool? Agrees)
+{
+    /// <summary>The answer for a check of Core.</summary>
+    public static AverageVoltsAnswer? From(AverageVoltsCheck? check) => check is null
+        ? null
+        : new(HazyNumber.From(check.ExpectedV), HazyNumber.From(check.ReadV), HazyNumber.From(check.DifferenceV), check.Agrees);
 }
 
 /// <summary>A point of a recording's course.</summary>
@@ -55,6 +72,7 @@ public sealed record EdgeAnswer([property: JsonPropertyName("tS")] double TS, in
 /// <param name="Reading">What it says.</param>
 /// <param name="Timeline">Its course, at most 2000 points.</param>
 /// <param name="Excerpt">A part worth drawing, at most 400 edges: round the first finding, else the start.</param>
+/// <param name="Threshold">Where volts were switched; null where the file holds levels.</param>
 public sealed record CaptureAnswer(
     string Format,
     string Channel,
@@ -68,11 +86,15 @@ public sealed record CaptureAnswer(
     HazyNumber? LowPulseMs,
     ReadingAnswer Reading,
     IReadOnlyList<TimelineAnswer> Timeline,
-    IReadOnlyList<EdgeAnswer> Excerpt)
+    IReadOnlyList<EdgeAnswer> Excerpt,
+    ThresholdAnswer? Threshold = null)
 {
+    /// <summary>The answer for a capture that was read.</summary>
+    internal static CaptureAnswer From(ReadCapture read) => From(read.Format, read.Channel, read.Result) with { Threshold = ThresholdAnswer.From(read.Threshold) };
+
     /// <summary>The answer for an analysis of Core.</summary>
-    public static CaptureAnswer From(string channel, CaptureResult result) => new(
-        "vcd",
+    public static CaptureAnswer From(string format, string channel, CaptureResult result) => new(
+        format,
         channel,
         result.DurationS,
         result.Edges,
@@ -85,4 +107,16 @@ public sealed record CaptureAnswer(
         ReadingAnswer.From(result.Reading),
         [.. result.Timeline.Select(p => new TimelineAnswer(p.TimeS, p.FrequencyHz, p.LowPulseMs))],
         [.. result.Excerpt.Select(c => new EdgeAnswer(c.TimeS, c.Level switch { LogicLevel.Low => 0, LogicLevel.Released => 1, _ => null }))]);
+}
+
+/// <summary>Where volts were switched.</summary>
+/// <param name="ThresholdV">The threshold.</param>
+/// <param name="HysteresisV">By how much it had to be passed.</param>
+/// <param name="LowV">The lower level in the recording.</param>
+/// <param name="HighV">The higher level.</param>
+/// <param name="Automatic">True where it was found, false where it was given.</param>
+public sealed record ThresholdAnswer(double ThresholdV, double HysteresisV, double LowV, double HighV, bool Automatic)
+{
+    /// <summary>The answer for a threshold.</summary>
+    public static ThresholdAnswer? From(VoltsThreshold? t) => t is null ? null : new(t.Volts, t.HysteresisV, t.LowV, t.HighV, t.IsAutomatic);
 }

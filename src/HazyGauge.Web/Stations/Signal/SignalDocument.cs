@@ -18,7 +18,8 @@ public sealed record SignalDocument(
 /// <param name="Sha256">Hash of the file.</param>
 /// <param name="Name">Its name; set on saving.</param>
 /// <param name="Channel">The channel to read; left out, it is searched for.</param>
-public sealed record CaptureChoice(string? Sha256, string? Name = null, string? Channel = null);
+/// <param name="ThresholdV">Where volts are switched; left out, the place is found.</param>
+public sealed record CaptureChoice(string? Sha256, string? Name = null, string? Channel = null, double? ThresholdV = null);
 
 /// <summary>What the fuel factor is reckoned against.</summary>
 /// <param name="BaseEthanolPct">The blend the base map was made on, % by volume.</param>

@@ -111,8 +111,8 @@ internal sealed class SignalStation(FileStore files, CaptureReader captures)
         }
 
         var read = await captures.ReadAsync(
-            file.Name, () => files.OpenRead(file.Sha256), choice.Channel, document.ToleranceEthanolPct ?? SensorLaw.UsualToleranceEthanolPct, cancellation);
-        return (CaptureAnswer.From(read.Channel, read.Result) with { Timeline = [], Excerpt = [] }, read.Result.Reading, file.Name);
+            file.Name, () => files.OpenRead(file.Sha256), new HowToRead(choice.Channel, document.ToleranceEthanolPct ?? SensorLaw.UsualToleranceEthanolPct, choice.ThresholdV), cancellation);
+        return (CaptureAnswer.From(read) with { Timeline = [], Excerpt = [] }, read.Result.Reading, file.Name);
     }
 
     private static FuelFactorAnswer? FuelFactor(SignalDocument document, CaptureAnswer? capture)

@@ -1,0 +1,167 @@
+using HazyGauge.Core.Findings;
+using HazyGauge.Core.Fuels;
+using HazyGauge.Core.Haze;
+using MathNet.Numerics.Optimization;
+
+namespace HazyGauge.Core.Compensation;
+
+/// <summary>
+/// The row of factors that is typed into the controller, which draws straight lines between them, and how far those lines stray
+/// from the curve.
+/// </summary>
+/// <param name="EthanolPcts">Breakpoints, % by volume, rising.</param>
+/// <param name="Factors">Factor at each.</param>
+/// <param name="WorstErrorPct">Largest fuel error of the straight lines, with its sign: positive is rich, %.</param>
+/// <param name="AtEthanolPct">Where that is.</param>
+/// <param name="Findings">What happens outside the row.</param>
+public sealed record BreakpointRow(
+    IReadOnlyList<double> EthanolPcts, IReadOnlyList<Hazy> Factors, double WorstErrorPct, double AtEthanolPct, IReadOnlyList<Finding> Findings)
+{
+    /// <summary>Most breakpoints of a row.</summary>
+    public const int Most = 64;
+
+    /// <summary>The row for chosen breakpoints.</summary>
+    /// <param name="ethanolPcts">2 to <see cref="Most"/> blends, rising, 0 to 100.</param>
+    /// <param name="metering">How the controller meters.</param>
+    /// <param name="baseBlend">The blend the base map was made on.</param>
+    /// <exception cref="RefusedInputException">There are too few or too many, or they do not rise.</exception>
+    public static BreakpointRow At(IReadOnlyList<double> ethanolPcts, Metering metering, Blend<Hazy> baseBlend)
+    {
+        Check(ethanolPcts);
+        var curve = new Curve(metering, baseBlend);
+        var worst = Enumerable.Range(1, ethanolPcts.Count - 1).Select(i => curve.WorstBetween(ethanolPcts[i - 1], ethanolPcts[i])).MaxBy(w => Math.Abs(w.ErrorPct));
+        return new BreakpointRow(
+            ethanolPcts,
+            [.. ethanolPcts.Select(e => FuelFactor.CompositionFactor(metering, baseBlend with { EthanolPct = e }, baseBlend))],
+            worst.ErrorPct,
+            worst.AtEthanolPct,
+            Beyond(curve, ethanolPcts));
+    }
+
+    /// <summary>The row from E0 to E100 whose straight lines stray least.</summary>
+    /// <param name="count">How many breakpoints, 2 to <see cref="Most"/>.</param>
+    /// <param name="wholePct">True where the controller, or the one who types, takes whole percents only.</param>
+    /// <param name="metering">How the controller meters.</param>
+    /// <param name="baseBlend">The blend the base map was made on.</param>
+    /// <exception cref="RefusedInputException">There are too few or too many.</exception>
+    public static BreakpointRow Placed(int count, bool wholePct, Metering metering, Blend<Hazy> baseBlend)
+    {
+        new InputCheck().Within(count, 2, Most, "count", "The number of breakpoints", string.Empty).ThrowIfAny();
+
+        // The error of a stretch grows with its length, so the least worst error is the smallest one with which stretches laid end to
+        // end from E0, each as long as that error allows, reach E100.
+        var curve = new Curve(metering, baseBlend);
+        var (tooSmall, enough) = (0.0, Math.Abs(curve.WorstBetween(0, 100).ErrorPct) + 1e-12);
+        if (enough < 1e-9)
+        {
+            // The curve is straight already: any place is as good as another.
+            return At([.. Enumerable.Range(0, count).Select(i => wholePct ? Math.Round(100.0 * i / (count - 1)) : 100.0 * i / (count - 1))], metering, baseBlend);
+        }
+
+        for (var i = 0; i < 40 && enough - tooSmall > 1e-7 * enough; i++)
+        {
+            var error = (tooSmall + enough) / 2;
+            (tooSmall, enough) = curve.Lay(count, error, wholePct)[^1] >= 100 ? (tooSmall, error) : (error, enough);
+        }
+
+        return At(curve.Lay(count, enough, wholePct), metering, baseBlend);
+    }
+
+    private static void Check(IReadOnlyList<double> ethanolPcts)
+    {
+        var check = new InputCheck();
+        if (ethanolPcts.Count is < 2 or > Most)
+        {
+            check.Refuse("ethanolPcts", $"A row has 2 to {Most} breakpoints; {ethanolPcts.Count} were given.");
+        }
+
+        foreach (var ethanolPct in ethanolPcts)
+        {
+            check.Within(ethanolPct, 0, 100, "ethanolPcts", "A breakpoint", " %");
+        }
+
+        for (var i = 1; i < ethanolPcts.Count; i++)
+        {
+            if (ethanolPcts[i] <= ethanolPcts[i - 1])
+            {
+                check.Refuse("ethanolPcts", FormattableString.Invariant($"Breakpoints must rise; {ethanolPcts[i]} stands after {ethanolPcts[i - 1]}."));
+                break;
+            }
+        }
+
+        check.ThrowIfAny();
+    }
+
+    // A controller holds the end value outside its row.
+    private static List<Finding> Beyond(Curve curve, IReadOnlyList<double> ethanolPcts)
+    {
+        var findings = new List<Finding>();
+        Add(0, ethanolPcts[0]);
+        Add(100, ethanolPcts[^1]);
+        return findings;
+
+        void Add(double endPct, double heldPct)
+        {
+            var errorPct = 100 * ((curve.Factor(heldPct) / curve.Factor(endPct)) - 1);
+            if (Math.Abs(errorPct) >= 0.05)
+            {
+                findings.Add(new("rowEndsAtE" + FormattableString.Invariant($"{heldPct:0.#}"), Severity.Caution, FormattableString.Invariant(
+                    $"The row ends at E{heldPct:0.#}. Controllers hold the last factor beyond it, which at E{endPct:0} is {Math.Abs(errorPct):0.0} % {(errorPct < 0 ? "lean" : "rich")}.")));
+            }
+        }
+    }
+
+    /// <summary>The factor as a plain function of ethanol.</summary>
+    private sealed class Curve(Metering metering, Blend<Hazy> baseBlend)
+    {
+        private readonly Blend<Exact> _base = new(
+            baseBlend.EthanolPct.Value,
+            new FuelPair<Exact>(
+                baseBlend.Fuels.GasolineStoichAfr.Value, baseBlend.Fuels.EthanolStoichAfr.Value, baseBlend.Fuels.GasolineDensity15C.Value, baseBlend.Fuels.EthanolDensity15C.Value));
+
+        public double Factor(double ethanolPct) => FuelFactor.CompositionFactor(metering, _base with { EthanolPct = ethanolPct }, _base).Value;
+
+        /// <summary>Largest error of a straight line between two blends, %, and where it is.</summary>
+        public (double ErrorPct, double AtEthanolPct) WorstBetween(double fromPct, double toPct)
+        {
+            var (from, to) = (Factor(fromPct), Factor(toPct));
+            double ErrorPct(double e) => 100 * (((from + ((to - from) * (e - fromPct) / (toPct - fromPct))) / Factor(e)) - 1);
+
+            // The curve bends one way only, so the error has one hump.
+            var objective = ObjectiveFunction.ScalarValue(e => -Math.Abs(ErrorPct(e)));
+            var at = GoldenSectionMinimizer.Minimum(objective, fromPct, toPct, 1e-6, 1000).MinimizingPoint;
+            return (ErrorPct(at), at);
+        }
+
+        /// <summary>Stretches from E0, each as long as the error allows; the last breakpoint is 100 where that suffices.</summary>
+        public double[] Lay(int count, double errorPct, bool wholePct)
+        {
+            var row = new double[count];
+            for (var i = 1; i < count; i++)
+            {
+                var left = count - 1 - i;
+                row[i] = Math.Min(Reach(row[i - 1], errorPct, wholePct), wholePct ? 100 - left : 100 - (left * 1e-6));
+            }
+
+            return row;
+        }
+
+        private double Reach(double fromPct, double errorPct, bool wholePct)
+        {
+            bool Allowed(double toPct) => Math.Abs(WorstBetween(fromPct, toPct).ErrorPct) <= errorPct;
+            if (Allowed(100))
+            {
+                return 100;
+            }
+
+            var (allowed, tooFar) = (fromPct, 100.0);
+            for (var i = 0; i < 40 && tooFar - allowed > 1e-7; i++)
+            {
+                var middle = (allowed + tooFar) / 2;
+                (allowed, tooFar) = Allowed(middle) ? (middle, tooFar) : (allowed, middle);
+            }
+
+            return wholePct ? Math.Floor(allowed + 1e-6) : allowed;
+        }
+    }
+}

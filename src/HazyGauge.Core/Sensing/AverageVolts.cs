@@ -1,0 +1,77 @@
+using HazyGauge.Core.Findings;
+using HazyGauge.Core.Haze;
+
+namespace HazyGauge.Core.Sensing;
+
+/// <summary>
+/// What a meter on DC volts shows of the square wave: its average. It looks like a plausible signal voltage, and falls as ethanol
+/// rises. No reading by itself, but a check on frequency and width, and with the frequency known it gives the width.
+/// </summary>
+/// <param name="HighV">Volts while released: what the pull-up lifts the wire to, above <paramref name="LowV"/>, at most 30.</param>
+/// <param name="LowV">Volts while pulled low, -1 or more.</param>
+public sealed record AverageVolts(Hazy HighV, Hazy LowV)
+{
+    /// <summary>How well a meter averages a pulsed voltage, half-width, as a share of the swing (our own; a meter's manual says more).</summary>
+    public const double MeterShareOfSwing = 0.025;
+
+    /// <summary>Refuses what cannot be.</summary>
+    /// <exception cref="RefusedInputException">A quantity is outside its range.</exception>
+    public void Check()
+    {
+        var check = new InputCheck()
+            .Within(HighV.Value, 0, 30, "highV", "The released level", " V")
+            .Within(LowV.Value, -1, 30, "lowV", "The low level", " V");
+        if (HighV.Value <= LowV.Value)
+        {
+            check.Refuse("highV", "The released level must lie above the low level. It is what the meter shows on the signal wire with the sensor unplugged and the key on.");
+        }
+
+        check.ThrowIfAny();
+    }
+
+    /// <summary>The average that belongs to a wave, V: high - (high - low) * f * width (arithmetic of a mean over one period).</summary>
+    public Hazy Expected(Hazy frequencyHz, Hazy lowPulseMs) => HighV - ((HighV - LowV) * frequencyHz * lowPulseMs / 1000);
+
+    /// <summary>The width that an average comes from, ms.</summary>
+    public Hazy LowPulseMs(Hazy averageV, Hazy frequencyHz) => 1000 * (HighV - averageV) / ((HighV - LowV) * frequencyHz);
+
+    /// <summary>Compares what was read with what should be.</summary>
+    /// <param name="expectedV">What belongs to frequency and width, V.</param>
+    /// <param name="readV">What the meter shows, V.</param>
+    public AverageVoltsCheck Compare(Hazy expectedV, Hazy readV)
+    {
+        var swing = HighV.Value - LowV.Value;
+        var difference = readV - expectedV;
+        var within = (2 * difference.StandardU) + (MeterShareOfSwing * swing);
+        var agrees = Math.Abs(difference.Value) <= within;
+        return new AverageVoltsCheck(expectedV, readV, difference, agrees, Judge(expectedV.Value, readV.Value, within, swing));
+    }
+
+    private Finding Judge(double expectedV, double readV, double within, double swing)
+    {
+        var off = readV - expectedV;
+        if (Math.Abs(off) <= within)
+        {
+            return new("averageAgrees", Severity.Info, Text($"The average should be {expectedV:0.00} V and is {readV:0.00} V: frequency, width and levels fit each other."));
+        }
+
+        // Seen from the other side of an inverting box the wave is high where the sensor pulls low.
+        var mirrored = HighV.Value + LowV.Value - expectedV;
+        var cause = Math.Abs(readV - mirrored) <= within ? "The same wave upside down would give just this: something on the way inverts it."
+            : readV > HighV.Value - (0.02 * swing) ? "The wire stands at its released level: the meter is not on the wire the pulses are on, or it had lost contact."
+            : readV < LowV.Value + (0.02 * swing) ? "The wire stands low: no pull-up at this point, or a short to ground."
+            : off > 0 ? "The wire is not pulled all the way down: measure the low level and the drop along the sensor's ground."
+            : "The wire is not lifted all the way up: measure the released level with the sensor plugged in, and the pull-up.";
+        return new("averageDisagrees", Severity.Caution, Text($"The average should be {expectedV:0.00} V within {within:0.00} V, but is {readV:0.00} V. {cause}"));
+    }
+
+    private static string Text(FormattableString text) => FormattableString.Invariant(text);
+}
+
+/// <summary>Average volts as they should be and as they are.</summary>
+/// <param name="ExpectedV">Should be, V.</param>
+/// <param name="ReadV">Is, V; null where nothing was read.</param>
+/// <param name="DifferenceV">Is minus should be, V.</param>
+/// <param name="Agrees">True where that lies within the haze of both and of a meter.</param>
+/// <param name="Finding">What it means.</param>
+public sealed record AverageVoltsCheck(Hazy ExpectedV, Hazy? ReadV, Hazy? DifferenceV, bool? Agrees, Finding? Finding);

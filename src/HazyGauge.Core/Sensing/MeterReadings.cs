@@ -1,0 +1,62 @@
+using HazyGauge.Core.Findings;
+using HazyGauge.Core.Haze;
+
+namespace HazyGauge.Core.Sensing;
+
+/// <summary>What a multimeter shows of the sensor. Any quantity may be hazy; all of one computation share a ledger.</summary>
+/// <param name="FrequencyHz">Frequency, Hz; 0 where there are no pulses.</param>
+/// <param name="LowPulseMs">Width of the low pulse, ms.</param>
+/// <param name="AverageV">What the meter shows on DC volts, V.</param>
+/// <param name="HighV">Volts while released, V.</param>
+/// <param name="LowV">Volts while pulled low, V; null takes 0.</param>
+public sealed record MeterReadings(Hazy FrequencyHz, Hazy? LowPulseMs = null, Hazy? AverageV = null, Hazy? HighV = null, Hazy? LowV = null)
+{
+    /// <summary>The reading they come to, and how the volts fit it.</summary>
+    /// <param name="toleranceEthanolPct">Half-width of the sensor's tolerance, ethanol points.</param>
+    /// <param name="ledger">The ledger of this computation.</param>
+    /// <exception cref="RefusedInputException">A quantity is outside its range, or one that is needed is missing.</exception>
+    public (SensorReading Reading, AverageVoltsCheck? Volts) Read(double toleranceEthanolPct, HazeLedger ledger)
+    {
+        var check = new InputCheck().Within(AverageV?.Value, -1, 30, "averageV", "The average", " V");
+        if (HighV is null && (AverageV is not null || LowV is not null))
+        {
+            check.Refuse("highV", "The average says nothing without the released level: what the meter shows on the signal wire with the sensor unplugged and the key on.");
+        }
+
+        check.ThrowIfAny();
+        if (HighV is not { } highV)
+        {
+            return (SensorReading.From(FrequencyHz, LowPulseMs, toleranceEthanolPct, ledger), null);
+        }
+
+        var volts = new AverageVolts(highV, LowV ?? 0);
+        volts.Check();
+        if (LowPulseMs is null && AverageV is { } averageV && FrequencyHz.Value > 0)
+        {
+            return (FromVolts(volts, averageV, toleranceEthanolPct, ledger), null);
+        }
+
+        var reading = SensorReading.From(FrequencyHz, LowPulseMs, toleranceEthanolPct, ledger);
+        return Compare(volts) is not { } compared
+            ? (reading, null)
+            : (reading.With(null, compared.Finding is { } finding ? [finding] : []), compared);
+    }
+
+    private AverageVoltsCheck? Compare(AverageVolts volts)
+    {
+        // Without pulses the wire stands still, at the released level if anything lifts it.
+        var expected = FrequencyHz.Value == 0 ? volts.HighV : LowPulseMs is { } width ? volts.Expected(FrequencyHz, width) : (Hazy?)null;
+        return expected is not { } expectedV ? null
+            : AverageV is { } readV ? volts.Compare(expectedV, readV)
+            : new AverageVoltsCheck(expectedV, null, null, null, null);
+    }
+
+    private SensorReading FromVolts(AverageVolts volts, Hazy averageV, double toleranceEthanolPct, HazeLedger ledger)
+    {
+        var width = volts.LowPulseMs(averageV, FrequencyHz);
+        return width.Value < 0
+            ? throw new RefusedInputException("averageV", "The average cannot lie above the released level.")
+            : SensorReading.From(FrequencyHz, width, toleranceEthanolPct, ledger).With(null, [new Finding("widthFromVolts", Severity.Info, FormattableString.Invariant(
+                $"The low pulse was not measured; from the average it must be {width.Value:0.00} ms. That is only as good as both voltages: a meter that shows pulse width is surer."))]);
+    }
+}

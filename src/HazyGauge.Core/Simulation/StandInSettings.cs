@@ -1,0 +1,17 @@
+using HazyGauge.Core.Findings;
+
+namespace HazyGauge.Core.Simulation;
+
+/// <summary>What a stand-in sensor is to send.</summary>
+/// <param name="EthanolPct">0 to 100 %.</param>
+/// <param name="FuelTempC">-40 to 125 C.</param>
+/// <param name="Fault">What is wrong with it.</param>
+/// <param name="NoiseUs">Standard deviation by which every edge is off, us, 0 to 200.</param>
+public sealed record StandInSettings(double EthanolPct, double FuelTempC = 25, StandInFault Fault = StandInFault.None, double NoiseUs = 0)
+{
+    /// <summary>Notes what cannot be.</summary>
+    public InputCheck Check(InputCheck check) => check
+        .Within(EthanolPct, 0, 100, "ethanolPct", "Ethanol", " %")
+        .Within(FuelTempC, -40, 125, "fuelTempC", "Fuel temperature", " °C")
+        .Within(NoiseUs, 0, 200, "noiseUs", "The noise of the edges", " µs");
+}
