@@ -57,9 +57,9 @@ public sealed record AverageVolts(Hazy HighV, Hazy LowV)
 
         // Seen from the other side of an inverting box the wave is high where the sensor pulls low.
         var mirrored = HighV.Value + LowV.Value - expectedV;
-        var cause = Math.Abs(readV - mirrored) <= within ? "The same wave upside down would give just this: something on the way inverts it."
-            : readV > HighV.Value - (0.02 * swing) ? "The wire stands at its released level: the meter is not on the wire the pulses are on, or it had lost contact."
+        var cause = readV > HighV.Value - (0.02 * swing) ? "The wire stands at its released level: the meter is not on the wire the pulses are on, or it had lost contact."
             : readV < LowV.Value + (0.02 * swing) ? "The wire stands low: no pull-up at this point, or a short to ground."
+            : Math.Abs(readV - mirrored) <= within ? "The same wave upside down would give just this: something on the way inverts it."
             : off > 0 ? "The wire is not pulled all the way down: measure the low level and the drop along the sensor's ground."
             : "The wire is not lifted all the way up: measure the released level with the sensor plugged in, and the pull-up.";
         return new("averageDisagrees", Severity.Caution, Text($"The average should be {expectedV:0.00} V within {within:0.00} V, but is {readV:0.00} V. {cause}"));

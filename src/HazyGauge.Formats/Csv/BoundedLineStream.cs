@@ -32,9 +32,9 @@ internal sealed class BoundedLineStream(Stream inner, CancellationToken cancella
         cancellation.ThrowIfCancellationRequested();
         var read = inner.Read(buffer);
         var rest = buffer[..read];
-        if (rest.Contains((byte)0))
+        if (rest.IndexOf((byte)0) is >= 0 and var nul)
         {
-            throw Refuse(_line, "this is not plain text. Export the recording as CSV in UTF-8.");
+            throw Refuse(_line + rest[..nul].Count((byte)'\n'), "this is not plain text. Export the recording as CSV in UTF-8.");
         }
 
         for (var end = rest.IndexOf((byte)'\n'); end >= 0; end = rest.IndexOf((byte)'\n'))

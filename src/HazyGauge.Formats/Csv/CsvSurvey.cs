@@ -13,6 +13,9 @@ internal sealed class CsvSurvey
     private const int StandsStillAfter = 1000;
     private const double GapFromSteps = 1.5;
 
+    // Two times rounded to the same digit differ by up to one of it from what lies between them.
+    private const double NearlyOne = 0.99;
+
     private readonly CsvLayout _layout;
     private readonly List<(long Line, double StepS)> _firstSteps = [];
     private readonly ColumnSurvey[] _columns;
@@ -117,7 +120,9 @@ internal sealed class CsvSurvey
 
     private void LearnStep()
     {
-        _usualStepS = ArrayStatistics.MedianInplace([.. _firstSteps.Select(s => s.StepS)]);
+        // Where time is written with few digits the steps alternate, so the mean of the usual ones is the step, not their median.
+        var steps = _firstSteps.Select(s => s.StepS).Order().ToArray();
+        _usualStepS = steps[(steps.Length / 10)..(steps.Length - (steps.Length / 10))].Average();
         foreach (var (line, stepS) in _firstSteps)
         {
             NoteGap(line, stepS);
@@ -126,7 +131,7 @@ internal sealed class CsvSurvey
 
     private void NoteGap(long line, double stepS)
     {
-        if (_gap is null && stepS > (GapFromSteps * _usualStepS!.Value) + (2 * WrittenStepS))
+        if (_gap is null && stepS > Math.Max(GapFromSteps * _usualStepS!.Value, _usualStepS.Value + (NearlyOne * WrittenStepS)))
         {
             _gap = (line, stepS);
         }
