@@ -32,7 +32,11 @@ public sealed class HazyGaugeDb(DbContextOptions<HazyGaugeDb> options) : DbConte
         modelBuilder.Entity<JobRow>(job =>
         {
             job.HasKey(j => j.Id);
-            job.ComplexProperty(j => j.Bay, bay => bay.Property(b => b.SignalState).HasConversion<string>());
+            job.ComplexProperty(j => j.Bay, bay =>
+            {
+                bay.Property(b => b.SignalState).HasConversion<string>();
+                bay.Property(b => b.CompensateState).HasConversion<string>();
+            });
             job.HasIndex(j => j.CreatedAt);
         });
         modelBuilder.Entity<RevisionRow>(revision =>

@@ -47,11 +47,23 @@ public sealed record BayProjection
     /// <summary>When that reading was saved.</summary>
     public DateTimeOffset? ReadingSavedAt { get; init; }
 
-    /// <summary>Next action, the command.</summary>
+    /// <summary>Next at the Signal station, the command.</summary>
     public required string NextCommand { get; init; }
 
-    /// <summary>Next action, the reason.</summary>
+    /// <summary>Next at the Signal station, the reason.</summary>
     public required string NextWhy { get; init; }
+
+    /// <summary>State of the Compensate station.</summary>
+    public StationState CompensateState { get; init; }
+
+    /// <summary>Next at the Compensate station, the command; null where nothing was saved there.</summary>
+    public string? CompensateCommand { get; init; }
+
+    /// <summary>Next at the Compensate station, the reason.</summary>
+    public string? CompensateWhy { get; init; }
+
+    /// <summary>Which station the next action at Compensate leads to.</summary>
+    public string? CompensateSlug { get; init; }
 }
 
 /// <summary>A saved document. Never changed, never deleted.</summary>

@@ -4,6 +4,7 @@ using HazyGauge.Data;
 using HazyGauge.Data.Jobs;
 using HazyGauge.Web.Hosting;
 using HazyGauge.Web.Jobs;
+using HazyGauge.Web.Live;
 using HazyGauge.Web.OpenApi;
 using HazyGauge.Web.Problems;
 using HazyGauge.Web.Security;
@@ -54,9 +55,13 @@ builder.Services.AddOpenApi(openApi => openApi
         document.Servers?.Clear();
         return Task.CompletedTask;
     }));
+builder.Services.AddSignalR(live => live.MaximumReceiveMessageSize = 16 * 1024).AddJsonProtocol(json => JsonSetup.Apply(json.PayloadSerializerOptions));
 builder.Services.AddSingleton(TimeProvider.System);
 builder.Services.AddHazyGaugeData(settings.DataFolder);
-builder.Services.AddSingleton<CaptureReader>().AddSingleton<SignalStation>().AddSingleton<StationDocuments>().AddSingleton<JobTransfer>();
+builder.Services.AddSingleton<CaptureReader>().AddSingleton<DocumentJson>().AddSingleton<StationDocuments>()
+    .AddSingleton<SignalStation>().AddSingleton<IStationDocuments>(s => s.GetRequiredService<SignalStation>())
+    .AddSingleton<CompensateStation>().AddSingleton<IStationDocuments>(s => s.GetRequiredService<CompensateStation>())
+    .AddSingleton<JobTransfer>();
 
 var app = builder.Build();
 app.UseExceptionHandler();
@@ -78,6 +83,7 @@ api.MapTransfer();
 api.MapSignal();
 api.MapCompensate();
 api.MapStandIn();
+app.MapHub<LiveHub>("/hubs/live");
 
 app.MapStaticAssets();
 

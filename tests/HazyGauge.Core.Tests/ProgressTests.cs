@@ -14,7 +14,7 @@ public class ProgressTests
     public void The_line_has_ten_stations_in_the_order_of_the_work()
     {
         Station.All.Select(s => s.Slug).ShouldBe(["survey", "capacity", "route", "harness", "fit", "signal", "blend", "compensate", "prove", "handover"]);
-        Station.All.Where(s => s.Built).Select(s => s.Slug).ShouldBe([Station.SignalSlug]);
+        Station.All.Where(s => s.Built).Select(s => s.Slug).ShouldBe([Station.SignalSlug, Station.CompensateSlug]);
         Station.Find("signal")!.Question.ShouldEndWith("?");
         Station.Find("Signal").ShouldBeNull();
     }
@@ -24,12 +24,12 @@ public class ProgressTests
     [InlineData(185, 2.5, StationState.Hold)]
     [InlineData(30, 2.5, StationState.Hold)]
     [InlineData(48, 2.5, StationState.InWork)]
-    [InlineData(100, null, StationState.InWork)]
+    [InlineData(100, null, StationState.Proven)]
     [InlineData(100, 9.0, StationState.InWork)]
     [InlineData(100, 2.5, StationState.Proven)]
-    public void A_signal_is_proven_only_with_a_reading_and_a_temperature_and_holds_where_it_must(double hz, double? lowMs, StationState state)
+    public void A_signal_is_proven_with_a_reading_and_no_temperature_that_is_none_and_holds_where_it_must(double hz, double? lowMs, StationState state)
     {
-        var progress = SignalProgress.Of(Read(hz, lowMs), hasFuelFactor: true);
+        var progress = SignalProgress.Of(Read(hz, lowMs));
         progress.State.ShouldBe(state);
         progress.NextAction.Command.ShouldEndWith(".");
         if (state == StationState.Hold)
@@ -41,12 +41,16 @@ public class ProgressTests
     [Fact]
     public void Next_comes_the_capture_then_the_base_blend_then_the_check_that_clears_most()
     {
-        SignalProgress.Of(null, false).NextAction.Command.ShouldContain("Record the sensor's signal");
-        SignalProgress.Of(Read(100, 2.5), false).NextAction.Command.ShouldContain("base map");
-        var check = SignalProgress.Of(Read(100, 2.5), true).NextAction;
+        var (unread, read) = (SignalProgress.Of(null), SignalProgress.Of(Read(100, 2.5)));
+        CompensateProgress.Next(unread, CompensateProgress.NotStarted).Command.ShouldContain("Record the sensor's signal");
+        var ask = CompensateProgress.Next(read, CompensateProgress.NotStarted);
+        (ask.Command.Contains("base map"), ask.Slug).ShouldBe((true, Station.CompensateSlug));
+        CompensateProgress.Next(read, CompensateProgress.Of(true, true, false)).Command.ShouldContain("log lambda");
+        CompensateProgress.Next(unread, CompensateProgress.Of(false, true, false)).Slug.ShouldBe(Station.SignalSlug);
+        var check = CompensateProgress.Next(read, CompensateProgress.Of(true, true, true));
         check.Command.ShouldContain("water");
         check.Why.ShouldContain("from ±5 to ±3");
-        SignalProgress.Of(SensorReading.From(100.0, 2.5, 0, new HazeLedger()), true).NextAction.Command.ShouldContain("on record");
+        SignalProgress.Of(SensorReading.From(100.0, 2.5, 0, new HazeLedger())).NextAction.Command.ShouldContain("on record");
     }
 
     [Fact]
@@ -54,6 +58,9 @@ public class ProgressTests
     {
         HazyText.Ethanol(73.4, 4.75).ShouldBe("E73 ± 5");
         HazyText.Ethanol(73.4, 0.6).ShouldBe("E73.4 ± 0.6");
+        HazyText.Number(1.32251, 0.0382, 3).ShouldBe("1.32 ± 0.04");
+        HazyText.Number(31.04, 0.003, 1).ShouldBe("31.0");
+        HazyText.Number(123.4, 0, 3).ShouldBe("123.400");
     }
 
     [Fact]

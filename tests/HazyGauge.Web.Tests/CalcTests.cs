@@ -79,6 +79,19 @@ public class CalcTests(App app) : IClassFixture<App>
     [InlineData("fuel-factor", """{ "ethanolPct": { "value": 70, "u": 2, "parts": [{ "source": "a", "u": 1 }, { "source": "a", "u": 1.7 }] }, "baseEthanolPct": 10 }""", 422, "ethanolPct")]
     [InlineData("fuel-curve", """{ "ethanolPcts": [], "baseEthanolPct": 10 }""", 422, "ethanolPcts")]
     [InlineData("fuel-curve", """{ "ethanolPcts": [null], "baseEthanolPct": 10 }""", 422, "ethanolPct")]
+    [InlineData("sensor-reading", """{ "frequencyHz": 100, "lowPulseMs": 2, "averageV": 3 }""", 422, "highV")]
+    [InlineData("sensor-reading", """{ "frequencyHz": 100, "lowPulseMs": 2, "averageV": 3, "highV": 5, "lowV": 6 }""", 422, "highV")]
+    [InlineData("spark-addition", """{ "ethanolPct": 50, "gasolineMapEthanolPct": 85, "ethanolMapEthanolPct": 85, "fullAdditionDeg": 4, "weighting": "linear" }""", 422, "ethanolMapEthanolPct")]
+    [InlineData("spark-addition", """{ "ethanolPct": 50, "gasolineMapEthanolPct": 65, "ethanolMapEthanolPct": 85, "fullAdditionDeg": 4, "weighting": "saturating" }""", 422, "saturatesAtPct")]
+    [InlineData("spark-addition", """{ "ethanolPct": 50, "gasolineMapEthanolPct": 10, "ethanolMapEthanolPct": 85, "fullAdditionDeg": 4 }""", 422, "weighting")]
+    [InlineData("spark-addition", """{ "ethanolPct": 50, "gasolineMapEthanolPct": 10, "ethanolMapEthanolPct": 85, "fullAdditionDeg": 400, "weighting": "mole" }""", 422, "fullAdditionDeg")]
+    [InlineData("pulse", """{ "pulseMs": 0.8, "deadTimeMs": 0.9, "factor": 1.4 }""", 422, "pulseMs")]
+    [InlineData("pulse", """{ "pulseMs": 2, "factor": 1.4 }""", 422, "deadTimeMs")]
+    [InlineData("breakpoints", """{ "baseEthanolPct": 10 }""", 422, "ethanolPcts")]
+    [InlineData("breakpoints", """{ "baseEthanolPct": 10, "ethanolPcts": [0, 100], "count": 4 }""", 422, "count")]
+    [InlineData("breakpoints", """{ "baseEthanolPct": 10, "count": 65 }""", 422, "count")]
+    [InlineData("breakpoints", """{ "baseEthanolPct": 10, "ethanolPcts": [0, 101] }""", 422, "ethanolPcts")]
+    [InlineData("breakpoints", """{ "ethanolPcts": [0, 100] }""", 422, "baseEthanolPct")]
     public async Task Bad_input_is_refused_with_a_sentence_for_its_field(string calc, string json, int status, string field)
     {
         var problem = await app.PostAsync($"/api/calc/{calc}", json, status);
@@ -108,11 +121,47 @@ public class CalcTests(App app) : IClassFixture<App>
         await Api.ReadAsync(notMultipart, 400);
     }
 
+    [Fact]
+    public async Task Volts_as_csv_are_read_where_they_are_switched()
+    {
+        var csv = await app.Http.GetByteArrayAsync("/api/stand-in/sensor.csv?ethanolPct=41.5&fuelTempC=18&durationS=1&seed=3&highV=12&noiseV=0.1&fault=missing-pulses");
+        var capture = await Api.UploadAsync(app.Http, "/api/calc/capture", csv, "scope export.csv");
+        ((string)capture["format"]!).ShouldBe("csv");
+        Value(capture["frequencyHz"]).ShouldBe(91.5, 0.05);
+        ((int)capture["missingPulses"]!).ShouldBeGreaterThan(0);
+        ((double)capture["threshold"]!["thresholdV"]!).ShouldBe(6.06, 0.1);
+        var broken = await Api.UploadAsync(app.Http, "/api/calc/capture", [.. csv[..5000], .. "x;y\n"u8], "scope.csv", 422);
+        ((string)broken["errors"]!["file"]![0]!).ShouldStartWith("Line ");
+    }
+
+    [Fact]
+    public async Task Spark_row_and_pulse_carry_their_haze_on()
+    {
+        const string Ethanol = """{ "value": 73.4, "u": 2.886, "parts": [{ "source": "sensorTolerance", "u": 2.886 }] }""";
+        var spark = await app.PostAsync("/api/calc/spark-addition", $$"""{ "ethanolPct": {{Ethanol}}, "gasolineMapEthanolPct": 10, "ethanolMapEthanolPct": 85, "fullAdditionDeg": 6, "weighting": "linear" }""");
+        Value(spark["weight"]).ShouldBe(63.4 / 75, 1e-9);
+        Value(spark["cautiousAdditionDeg"]).ShouldBe(6 * (63.4 - (2 * 2.886)) / 75, 1e-9);
+        ((string)spark["budget"]![0]!["source"]!).ShouldBe("sensorTolerance");
+
+        var factor = await app.PostAsync("/api/calc/fuel-factor", $$"""{ "ethanolPct": {{Ethanol}}, "baseEthanolPct": 10 }""");
+        var pulse = await app.PostAsync("/api/calc/pulse", $$"""{ "pulseMs": 2.8, "deadTimeMs": 0.9, "factor": {{factor["factor"]}} }""");
+        ((string)pulse["newPulseMs"]!["parts"]![0]!["source"]!).ShouldBe("sensorTolerance");
+        U(pulse["newPulseMs"]).ShouldBe(1.9 * U(factor["factor"]), 1e-9);
+
+        var row = await app.PostAsync("/api/calc/breakpoints", """{ "baseEthanolPct": 10, "metering": "orifice", "count": 6, "wholePct": true }""");
+        Value(row["factors"]!.AsArray()[^1]).ShouldBe(1.523, 0.0005);
+        var csv = await app.Http.GetStringAsync($"/api/calc/breakpoints.csv?baseEthanolPct=10&metering=orifice&ethanolPcts={string.Join(' ', row["ethanolPcts"]!.AsArray())}");
+        csv.Split("\r\n")[0].ShouldBe("ethanolPct,factor");
+        csv.Split("\r\n")[^2].ShouldStartWith("100,1.523");
+    }
+
     [Theory]
     [InlineData("")]
     [InlineData("ethanolPct=140")]
     [InlineData("ethanolPct=NaN")]
     [InlineData("ethanolPct=50&durationS=43201")]
     [InlineData("ethanolPct=50&seed=x")]
+    [InlineData("ethanolPct=50&fault=rust")]
+    [InlineData("ethanolPct=50&noiseUs=-1")]
     public async Task A_stand_in_that_cannot_be_is_refused(string query) => await app.GetAsync($"/api/stand-in/sensor.vcd?{query}", 422);
 }

@@ -30,7 +30,7 @@ public class JobTests(App app) : IClassFixture<App>
         var item = (await app.GetAsync("/api/jobs"))["items"]!.AsArray().Single(j => (string)j!["id"]! == job)!;
         ((double)item["reading"]!["ethanolPct"]!).ShouldBe(73.4, 0.001);
         ((string)item["stations"]!.AsArray().Single(s => (string)s!["slug"]! == "signal")!["state"]!).ShouldBe("proven");
-        ((string)item["nextAction"]!["command"]!).ShouldContain("water");
+        ((string)item["nextAction"]!["slug"]!).ShouldBe("compensate");
 
         var again = await app.GetAsync($"/api/jobs/{job}/stations/signal");
         again.ToJsonString().ShouldBe(saved.ToJsonString());
@@ -152,7 +152,9 @@ public class JobTests(App app) : IClassFixture<App>
         var recheck = await app.GetAsync($"/api/jobs/{copy}/stations/signal/recheck");
         ((string)recheck["savedWith"]!).ShouldBe("0.0.1");
         var difference = recheck["differences"]!.AsArray().Single()!;
-        ((string)difference["field"]!, (string)difference["saved"]!, (string)difference["now"]!).ShouldBe(("factor", "1.400", "1.323"));
+        ((string)difference["field"]!, (string)difference["label"]!).ShouldBe(("factor", "Fuel factor"));
+        ((double)difference["from"]!["number"]!["value"]!).ShouldBe(1.4);
+        ((double)difference["to"]!["number"]!["value"]!).ShouldBe(1.3225, 0.0005);
     }
 
     [Fact]

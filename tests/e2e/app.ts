@@ -88,4 +88,11 @@ export async function expectAccessible(page: Page): Promise<void> {
   expect(violations.map((v) => `${v.id}: ${v.nodes.map((n) => `${n.target} ${n.failureSummary}`).join("; ")}`)).toEqual([]);
 }
 
+/** From the bay to a station of a job. */
+export async function open(page: Page, job: string, station: string): Promise<void> {
+  await page.goto("/");
+  await page.getByRole("link", { name: job, exact: true }).first().click();
+  await page.getByRole("navigation", { name: "Stations of this job" }).getByRole("link", { name: new RegExp(`^${station}`) }).click();
+}
+
 export { expect };

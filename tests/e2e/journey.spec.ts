@@ -1,6 +1,6 @@
 import { resolve } from "node:path";
 import type { Page } from "@playwright/test";
-import { expect, expectAccessible, test } from "./app.ts";
+import { expect, expectAccessible, open, test } from "./app.ts";
 
 const capture = resolve(import.meta.dirname, "../../demo/captures/tarnock-30-after-fill.vcd");
 
@@ -28,44 +28,53 @@ function vcd(hz: number, lowMs: number, seconds = 1): Buffer {
 
 test("from the bay to the record: drop a capture, read it, get the fuel factor, save, reload, find it", async ({ page }) => {
   await page.goto("/");
-  await expect(page.getByRole("heading", { level: 1 })).toContainText("on the go");
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("Three on the go.");
   await expectAccessible(page);
 
-  await page.getByRole("link", { name: "Tarnock 30" }).click();
+  await open(page, "Tarnock 30", "Signal");
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("The signal is real: E62 ± 5, fuel at 24 °C.");
-  await expectAccessible(page);
-
   await page.getByLabel("Capture file").setInputFiles(capture);
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("The signal is real: E73 ± 5, fuel at 31 °C.");
   await expect(page.getByRole("img", { name: "Sight glass: 73 percent ethanol, plus or minus 5" })).toBeVisible();
-  await expect(page.getByRole("heading", { name: /^Open 1\.32 ± 0\.03 times as long as on E10\.$/ })).toBeVisible();
-  await expect(page.getByText("Never multiply the whole pulse")).toBeVisible();
 
-  // The choice of metering shows at once.
+  // The meter should agree with it, and where it does not, that is said.
+  await page.getByLabel("Frequency: did read").fill("123");
+  await expect(page.getByText(", and is", { exact: true })).toBeVisible();
+  await page.getByLabel("Frequency: did read").fill("119");
+  await expect(page.getByText("The meter reads 119 Hz where the capture says 123.4")).toBeVisible();
+  await page.getByLabel("Frequency: did read").fill("");
+
+  // What is not saved yet is reckoned with all the same.
+  await page.getByRole("link", { name: "To Compensate" }).click();
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("At E73, open 1.32 ± 0.03 times as long as on E10. Spark: none yet.");
+  await expect(page.getByText("Held at zero.")).toBeVisible();
+  await expectAccessible(page);
   await page.getByRole("radio", { name: /^Volume/ }).check();
-  await expect(page.getByRole("heading", { name: /^Open 1\.30/ })).toBeVisible();
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/open 1\.30/);
   await page.getByRole("radio", { name: /^Orifice/ }).check();
 
   // A reload loses nothing that was not saved yet.
   await page.reload();
-  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/E73/);
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/At E73/);
   await page.getByRole("button", { name: "Save to the record" }).click();
   await expect(page.getByText("Give initials or a name")).toBeVisible();
   await page.getByLabel("Your initials").fill("KÖ");
   await page.getByRole("button", { name: "Save to the record" }).click();
   await expect(page.getByText(/Saved today \d\d:\d\d by KÖ/)).toBeVisible();
   await expect(page.getByRole("button", { name: "Save to the record" })).toBeHidden();
+  await expect(page.getByText("Saved for another reading or by other rules.")).toBeVisible();
 
-  await page.reload();
-  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/E73 ± 5/);
+  // Two saves side by side, in words.
   await page.getByRole("link", { name: "Record" }).click();
-  await expect(page.getByRole("heading", { level: 1 })).toHaveText("2 saves on record.");
-  await page.getByRole("button", { name: /E73 ± 5 from tarnock-30-after-fill\.vcd; 1\.32\d times the open time of E10/ }).click();
-  await expect(page.getByText("tarnock-30-after-fill.vcd, channel analyser.sensor, 2.00 s")).toBeVisible();
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("4 saves on record.");
+  await page.getByRole("button", { name: /E73 ± 5 from tarnock-30-after-fill\.vcd/ }).click();
+  await expect(page.getByText("Ethanol: 62 ± 5 % → 73 ± 5 %")).toBeVisible();
   await expectAccessible(page);
+  await page.getByLabel("Beside").selectOption({ label: await page.getByLabel("Beside").locator("option").last().innerText() });
+  await expect(page.getByText("Ethanol: 10 ± 5 % → 73 ± 5 %")).toBeVisible();
 
   // An older save can be taken up again, and dropped again.
-  await page.getByRole("button", { name: /E62 ± 5/ }).click();
+  await page.getByRole("button", { name: /^2 E62 ± 5/ }).click();
   await page.getByRole("button", { name: "Work on from this" }).click();
   await expect(page.getByRole("heading", { level: 1 })).toHaveText(/E62/);
   await page.getByRole("button", { name: "Drop changes" }).click();
@@ -82,7 +91,7 @@ test("a new job at the phone: refused captures say why, faults stop the work, in
   await page.keyboard.press("n");
   await page.getByRole("button", { name: "Begin" }).click();
   await expect(page.getByText("A job needs a name")).toBeVisible();
-  await page.getByLabel(/What do you call it/).fill("Skirr");
+  await page.getByLabel(/What do you call it/).fill("Loden 5");
   await page.keyboard.press("Enter");
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("No signal on this job yet.");
   await expectAccessible(page);
@@ -90,7 +99,8 @@ test("a new job at the phone: refused captures say why, faults stop the work, in
   for (const [name, content, sentence] of [
     ["wave.vcd", Buffer.from("$timescale 1 us $end $var"), "It was cut off"],
     ["wave.vcd", Buffer.from([0, 1, 2, 3]), "this is not text"],
-    ["wave.csv", Buffer.from("a,b"), "is not a VCD capture"],
+    ["wave.csv", Buffer.from("time;volts\n0,1;5.0\n"), "fewer than two rows"],
+    ["wave.png", Buffer.from("a,b"), "is neither a VCD nor a CSV recording"],
   ] as const) {
     await drop(page, name, content);
     await expect(page.getByRole("alert")).toContainText(sentence);
@@ -107,12 +117,15 @@ test("a new job at the phone: refused captures say why, faults stop the work, in
 
   await drop(page, "good.vcd", vcd(96, 3.1));
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("The signal is real: E46 ± 5, fuel at 47 °C.");
-  await page.getByRole("textbox", { name: "Made on" }).fill("140");
+  await page.getByRole("link", { name: "To Compensate" }).click();
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("Which blend was the base map made on?");
+  const madeOn = page.getByRole("textbox", { name: "Made on", exact: true });
+  await madeOn.fill("140");
   await expect(page.getByText("must be between 0 and 100 %; 140 cannot be right")).toBeVisible();
-  await page.getByRole("textbox", { name: "Made on" }).fill("ten");
+  await madeOn.fill("ten");
   await expect(page.getByText("This must be a number")).toBeVisible();
-  await page.getByRole("textbox", { name: "Made on" }).fill("9,5");
-  await expect(page.getByRole("heading", { name: /as long as on E9\.5\.$/ })).toBeVisible();
+  await madeOn.fill("9,5");
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/as long as on E9\.5\. Spark: none\.$/);
 
   // Nothing is wider than the phone.
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
@@ -124,9 +137,7 @@ test("a new job at the phone: refused captures say why, faults stop the work, in
 });
 
 test("keys lead to the stations, rest in fields and can be switched off", async ({ page }) => {
-  await page.goto("/");
-  await page.getByRole("link", { name: "Tarnock 30" }).click();
-  await expect(page.getByRole("navigation", { name: "Stations of this job" })).toBeVisible();
+  await open(page, "Tarnock 30", "Signal");
   await page.keyboard.press("2");
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("Capacity is not built yet.");
   await expectAccessible(page);
@@ -151,8 +162,7 @@ test("keys lead to the stations, rest in fields and can be switched off", async 
 test("two at one job: the later save is stopped and can be carried on", async ({ browser, app }) => {
   const pages = [await browser.newPage({ baseURL: app.address }), await browser.newPage({ baseURL: app.address })];
   for (const [i, page] of pages.entries()) {
-    await page.goto("/");
-    await page.getByRole("link", { name: "Tarnock 30" }).click();
+    await open(page, "Tarnock 30", "Signal");
     await page.getByLabel("Sensor good to").fill(String(2 + i));
     await page.getByLabel("Your initials").fill(`M${i}`);
   }
@@ -190,8 +200,7 @@ test("a job goes out as a file and comes in again beside the original", async ({
 });
 
 test("a lost program is said on the screen, and nothing typed is lost", async ({ page }) => {
-  await page.goto("/");
-  await page.getByRole("link", { name: "Tarnock 30" }).first().click();
+  await open(page, "Tarnock 30", "Signal");
   await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^The signal is real/);
   await page.route("**/api/**", (route) => route.abort());
   await page.getByLabel("Your initials").or(page.getByLabel("Sensor good to")).first().fill("4");

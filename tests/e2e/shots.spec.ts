@@ -1,5 +1,5 @@
 import { resolve } from "node:path";
-import { test } from "./app.ts";
+import { open, test } from "./app.ts";
 
 // Pictures for docs/screenshots, one per main view, from the demo. Run by ./hazy shots, never by ./hazy test.
 const root = resolve(import.meta.dirname, "../..");
@@ -15,14 +15,19 @@ for (const theme of ["bay", "forecourt"] as const) {
     if (theme === "bay") {
       await page.screenshot({ path: picture("bay") });
     }
-    await page.getByRole("link", { name: "Tarnock 30" }).click();
+    await open(page, "Tarnock 30", "Signal");
     await page.getByLabel("Capture file").setInputFiles(capture);
     await page.getByRole("heading", { name: /E73/ }).waitFor();
-    await page.getByRole("heading", { name: /^Open 1\.32/ }).waitFor();
+    await page.getByText("should be 123.4").waitFor();
     await page.screenshot({ path: picture(`signal-${theme}`) });
+    await page.getByRole("link", { name: "To Compensate" }).click();
+    await page.getByRole("heading", { name: /open 1\.32/ }).waitFor();
+    await page.getByText("by mass").first().waitFor();
+    await page.screenshot({ path: picture(`compensate-${theme}`) });
     if (theme === "forecourt") {
-      await page.getByRole("heading", { name: /^Open 1\.32/ }).evaluate((heading) => heading.scrollIntoView({ block: "start" }));
-      await page.screenshot({ path: picture("fuel-factor") });
+      await page.getByRole("heading", { name: "Spark between two maps" }).evaluate((heading) => heading.scrollIntoView({ block: "start" }));
+      await page.getByRole("button", { name: "Drop changes" }).click();
+      await page.screenshot({ path: picture("spark") });
       return;
     }
     await page.getByRole("button", { name: "Save to the record" }).click();
@@ -30,10 +35,17 @@ for (const theme of ["bay", "forecourt"] as const) {
     await page.getByRole("button", { name: /E73/ }).click();
     await page.getByText("Rules").waitFor();
     await page.screenshot({ path: picture("record") });
+    await open(page, "Vantle T20", "Signal");
+    await page.getByRole("button", { name: "Run the stand-in" }).click();
+    await page.getByLabel("What is wrong with it").selectOption("dropouts");
+    await page.getByRole("heading", { name: /breaks off/ }).waitFor();
+    await page.screenshot({ path: picture("stand-in") });
     await page.setViewportSize({ width: 390, height: 844 });
-    await page.goto("/");
-    await page.getByRole("link", { name: "Tarnock 30" }).click();
+    await open(page, "Tarnock 30", "Signal");
     await page.getByRole("heading", { name: /^The signal is real/ }).waitFor();
     await page.screenshot({ path: picture("signal-phone") });
+    await open(page, "Skirr", "Compensate");
+    await page.getByRole("heading", { name: /open 1\./ }).waitFor();
+    await page.screenshot({ path: picture("compensate-phone") });
   });
 }

@@ -1,5 +1,5 @@
 import { resolve } from "node:path";
-import { expect, expectAccessible, test } from "./app.ts";
+import { expect, expectAccessible, open, test } from "./app.ts";
 
 const capture = resolve(import.meta.dirname, "../../demo/captures/tarnock-30-after-fill.vcd");
 
@@ -18,13 +18,28 @@ for (const theme of ["bay", "forecourt"]) {
       await expectAccessible(page);
       await fits();
 
-      await page.getByRole("link", { name: "Tarnock 30" }).click();
-      await expect(page.getByRole("heading", { name: /^Open 1\./ })).toBeVisible();
+      await open(page, "Tarnock 30", "Signal");
+      await expect(page.getByText("What the recording holds")).toBeVisible();
       await expectAccessible(page);
       await fits();
 
+      await page.getByRole("link", { name: "To Compensate" }).click();
+      await expect(page.getByRole("heading", { level: 1 })).toHaveText(/open 1\.25/);
+      await expect(page.getByText("Held at zero.")).toBeVisible();
+      await expectAccessible(page);
+      await fits();
+
+      await open(page, "Vantle T20", "Signal");
+      await expect(page.getByText("single pulses are missing")).toBeVisible();
+      await page.getByRole("button", { name: "Run the stand-in" }).click();
+      await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^The signal is real: E10/);
+      await expectAccessible(page);
+      await fits();
+      await page.getByRole("button", { name: "Stop the stand-in" }).click();
+      await open(page, "Tarnock 30", "Compensate");
+
       await page.getByRole("link", { name: "Record" }).click();
-      await page.getByRole("button", { name: /E62 ± 5/ }).click();
+      await page.getByRole("button", { name: /^2 E62 ± 5/ }).click();
       await expect(page.getByText("version 0.")).toBeVisible();
       await expectAccessible(page);
       await fits();
@@ -42,8 +57,7 @@ for (const theme of ["bay", "forecourt"]) {
 }
 
 test("another channel can be read, and one that is not there is said beside its field", async ({ page }) => {
-  await page.goto("/");
-  await page.getByRole("link", { name: "Tarnock 30" }).click();
+  await open(page, "Tarnock 30", "Signal");
   await page.getByLabel("Capture file").setInputFiles(capture);
   await expect(page.getByRole("heading", { level: 1 })).toHaveText(/E73/);
 
@@ -51,7 +65,7 @@ test("another channel can be read, and one that is not there is said beside its 
   await page.getByRole("button", { name: "Read this one" }).click();
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("This is not what the sensor sends.");
   await expect(page.getByText("Stop here")).toBeVisible();
-  await expect(page.getByRole("heading", { name: "No fuel factor without a reading." })).toBeVisible();
+  await expect(page.getByText("A fuel factor needs a reading first.")).toBeVisible();
 
   await page.getByLabel("Channel").fill("D7");
   await page.getByRole("button", { name: "Read this one" }).click();
@@ -74,8 +88,7 @@ test("another channel can be read, and one that is not there is said beside its 
 });
 
 test("the wave can be walked through with buttons, and the glass tells where its haze comes from", async ({ page }) => {
-  await page.goto("/");
-  await page.getByRole("link", { name: "Tarnock 30" }).click();
+  await open(page, "Tarnock 30", "Signal");
   const caption = page.getByText(/^The wave as recorded, from 0\.0 ms/);
   await expect(caption).toBeVisible();
   await expect(page.getByRole("button", { name: "Earlier" })).toBeDisabled();
@@ -90,20 +103,19 @@ test("the wave can be walked through with buttons, and the glass tells where its
 });
 
 test("no number of an earlier choice stands beside a new one while that is still being reckoned", async ({ page }) => {
-  await page.goto("/");
-  await page.getByRole("link", { name: "Tarnock 30" }).click();
-  await expect(page.getByRole("heading", { name: /as long as on E10\.$/ })).toBeVisible();
+  await open(page, "Tarnock 30", "Compensate");
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/as long as on E10\./);
   let release = () => {};
   const held = new Promise<void>((done) => {
     release = done;
   });
-  await page.route("**/preview", async (route) => {
+  await page.route("**/compensate/preview", async (route) => {
     await held;
     await route.continue();
   });
-  await page.getByRole("textbox", { name: "Made on" }).fill("85");
-  await expect(page.getByRole("heading", { name: "Reckoning the fuel factor." })).toBeVisible();
+  await page.getByRole("textbox", { name: "Made on", exact: true }).fill("85");
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("Reckoning.");
   await expect(page.getByText("× 1.250")).toBeHidden();
   release();
-  await expect(page.getByRole("heading", { name: /^Open 0\.\d\d .* as long as on E85\.$/ })).toBeVisible();
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/open 0\.\d\d .* as long as on E85\./);
 });

@@ -72,6 +72,15 @@ public static class SparkAddition
         return new SparkAdditionResult(weight, addition, cautious, SparkFindings.Of(input, weight, cautious));
     }
 
+    /// <summary>The addition over all blends, for drawing: every five percent and wherever the line bends.</summary>
+    /// <exception cref="RefusedInputException">A quantity is outside its range, or the blends do not rise.</exception>
+    public static IReadOnlyList<(double EthanolPct, double AdditionDeg)> Curve(SparkAdditionInput input)
+    {
+        input.Check();
+        var bends = new[] { input.GasolineMapEthanolPct.Value, input.EthanolMapEthanolPct.Value, WholeFrom(input).Value };
+        return [.. Enumerable.Range(0, 21).Select(i => 5.0 * i).Concat(bends).Distinct().Order().Select(e => (e, (Weight(input, e) * input.FullAdditionDeg).Value))];
+    }
+
     /// <summary>
     /// What may be set while the fuelling is not proven: spark comes out, but none goes in. Taking spark out moves away from knock,
     /// so that part is never held back.

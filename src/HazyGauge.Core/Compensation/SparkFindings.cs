@@ -34,7 +34,7 @@ internal static class SparkFindings
         }
 
         findings.Add(new("sparkCautious", Severity.Info, Text(
-            $"Set {cautiousDeg.Value:0.0}°, the figure for the low end of the ethanol haze: should there be less ethanol than read, the engine must still not knock.")));
+            $"The figure to use is {cautiousDeg.Value:0.0}°, for the low end of the ethanol haze: should there be less ethanol than read, the engine must still not knock.")));
         findings.Add(new("sparkWeighting", Severity.Info, input.Weighting switch
         {
             SparkWeighting.Mole => "By mole most of the addition is in by E50, as octane rises; at low blends it adds sooner than the straight line.",

@@ -10,6 +10,9 @@ public sealed record Station(string Slug, string Name, string Question, bool Bui
     /// <summary>Slug of the Signal station.</summary>
     public const string SignalSlug = "signal";
 
+    /// <summary>Slug of the Compensate station.</summary>
+    public const string CompensateSlug = "compensate";
+
     /// <summary>The ten stations in the order of the work.</summary>
     public static readonly IReadOnlyList<Station> All =
     [
@@ -20,7 +23,7 @@ public sealed record Station(string Slug, string Name, string Question, bool Bui
         new("fit", "Fit", "Which steps, in which safe order?", false),
         new(SignalSlug, "Signal", "Is the sensor's output real, what does it say, and how sure is that?", true),
         new("blend", "Blend", "What goes into the tank, and what should the sensor read afterwards?", false),
-        new("compensate", "Compensate", "Which numbers go into the controller?", false),
+        new(CompensateSlug, "Compensate", "Which numbers go into the controller?", true),
         new("prove", "Prove", "Is it proven: no leak, a believable reading, the right lambda, no knock?", false),
         new("handover", "Hand over", "What do owner and next technician get?", false),
     ];

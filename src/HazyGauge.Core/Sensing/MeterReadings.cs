@@ -11,6 +11,12 @@ namespace HazyGauge.Core.Sensing;
 /// <param name="LowV">Volts while pulled low, V; null takes 0.</param>
 public sealed record MeterReadings(Hazy FrequencyHz, Hazy? LowPulseMs = null, Hazy? AverageV = null, Hazy? HighV = null, Hazy? LowV = null)
 {
+    /// <summary>How well a usual meter shows frequency, half-width, Hz (our own; a meter's manual says more).</summary>
+    public const double UsualFrequencyPlusMinusHz = 0.5;
+
+    /// <summary>How well a usual meter shows pulse width, half-width, ms (our own; a meter's manual says more).</summary>
+    public const double UsualWidthPlusMinusMs = 0.05;
+
     /// <summary>The reading they come to, and how the volts fit it.</summary>
     /// <param name="toleranceEthanolPct">Half-width of the sensor's tolerance, ethanol points.</param>
     /// <param name="ledger">The ledger of this computation.</param>

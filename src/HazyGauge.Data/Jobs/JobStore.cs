@@ -7,8 +7,8 @@ namespace HazyGauge.Data.Jobs;
 /// <param name="Author">Who saves it.</param>
 /// <param name="Document">The document, JSON.</param>
 /// <param name="Summary">What it says, in one line.</param>
-/// <param name="Bay">What the bay shows of it; null where this station shows nothing there.</param>
-public sealed record DocumentToSave(string Slug, string Author, string Document, string Summary, BayProjection? Bay);
+/// <param name="Show">What the bay shows afterwards, from what it showed before and the time of saving; null where this station shows nothing there.</param>
+public sealed record DocumentToSave(string Slug, string Author, string Document, string Summary, Func<BayProjection, DateTimeOffset, BayProjection>? Show);
 
 /// <summary>What came of an attempt to save.</summary>
 public enum SaveOutcome
@@ -118,9 +118,9 @@ public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, TimeProvid
             Summary = document.Summary,
             Document = document.Document,
         };
-        if (document.Bay is { } bay)
+        if (document.Show is { } show)
         {
-            job.Bay = bay.EthanolPct is null ? bay : bay with { ReadingSavedAt = revision.SavedAt };
+            job.Bay = show(job.Bay, revision.SavedAt);
         }
 
         db.Add(revision);

@@ -110,6 +110,19 @@ namespace HazyGauge.Data.Migrations
                         {
                             b1.IsRequired();
 
+                            b1.Property<string>("CompensateCommand")
+                                .HasColumnType("TEXT");
+
+                            b1.Property<string>("CompensateSlug")
+                                .HasColumnType("TEXT");
+
+                            b1.Property<string>("CompensateState")
+                                .IsRequired()
+                                .HasColumnType("TEXT");
+
+                            b1.Property<string>("CompensateWhy")
+                                .HasColumnType("TEXT");
+
                             b1.Property<double?>("EthanolPct")
                                 .HasColumnType("REAL");
 

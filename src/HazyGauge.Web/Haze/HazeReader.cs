@@ -6,12 +6,17 @@ using HazyGauge.Web.Stations.Compensate;
 namespace HazyGauge.Web.Haze;
 
 /// <summary>Brings the numbers of one request onto one ledger, and collects what is wrong with them.</summary>
-internal sealed class HazeReader
+internal sealed class HazeReader(HazeLedger ledger)
 {
     // Parts that were printed with few digits are still the same parts.
     private const double PartsTolerance = 1e-3;
 
-    public HazeLedger Ledger { get; } = new();
+    public HazeReader()
+        : this(new HazeLedger())
+    {
+    }
+
+    public HazeLedger Ledger { get; } = ledger;
 
     public InputCheck Check { get; } = new();
 

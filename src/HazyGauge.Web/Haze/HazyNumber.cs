@@ -21,6 +21,9 @@ public sealed record HazyNumber(double Value, double U, double PlusMinus, IReadO
         Interval95.HalfWidth(quantity),
         [.. quantity.Parts.Select(p => new HazyPart(p.Source.Id, p.U))]);
 
+    /// <summary>The number as a request would bring it: passed on untouched.</summary>
+    internal HazyInput AsInput() => new(Value, U, PlusMinus, Parts);
+
     /// <summary>The answer for a result that may be missing.</summary>
     public static HazyNumber? From(Hazy? quantity) => quantity is { } known ? From(known) : null;
 }

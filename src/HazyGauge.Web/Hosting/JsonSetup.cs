@@ -4,6 +4,7 @@ using HazyGauge.Core.Compensation;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Line;
 using HazyGauge.Core.Sensing;
+using HazyGauge.Core.Simulation;
 using HazyGauge.Web.Haze;
 
 namespace HazyGauge.Web.Hosting;
@@ -19,6 +20,8 @@ internal static class JsonSetup
         options.Converters.Add(new FiniteNumberConverter());
         options.Converters.Add(new WordConverter<Metering>());
         options.Converters.Add(new WordConverter<SparkWeighting>());
+        options.Converters.Add(new WordConverter<MeterQuantity>());
+        options.Converters.Add(new WordConverter<StandInFault>());
         options.Converters.Add(new WordConverter<Severity>());
         options.Converters.Add(new WordConverter<SignalStatus>());
         options.Converters.Add(new WordConverter<TemperatureStatus>());

@@ -17,7 +17,16 @@ namespace HazyGauge.Web.Jobs;
 /// <param name="SavedWith">Version of the rules it was saved with.</param>
 /// <param name="Now">Version of the rules today.</param>
 /// <param name="Differences">Figures that would come out differently; empty where nothing would.</param>
-public sealed record RecheckAnswer(string? SavedWith, string Now, IReadOnlyList<Difference> Differences);
+public sealed record RecheckAnswer(string? SavedWith, string Now, IReadOnlyList<FigureChange> Differences);
+
+/// <summary>Two revisions of a station side by side.</summary>
+/// <param name="From">The one.</param>
+/// <param name="To">The other.</param>
+/// <param name="FiguresFrom">Figures of the one, in the order they are read; empty for an empty draft.</param>
+/// <param name="FiguresTo">Figures of the other.</param>
+/// <param name="Changes">What differs.</param>
+public sealed record CompareAnswer(
+    RecordItem From, RecordItem To, IReadOnlyList<DocumentFigure> FiguresFrom, IReadOnlyList<DocumentFigure> FiguresTo, IReadOnlyList<FigureChange> Changes);
 
 /// <summary>Jobs, the documents of their stations, and the record.</summary>
 internal static class JobEndpoints
@@ -38,7 +47,8 @@ internal static class JobEndpoints
             .NeedsHeader("If-Match", "ETag of the document this one was made from.")
             .NeedsHeader(Author.Header, "Who saves: 1 to 20 printable characters.");
         api.MapPost("/jobs/{id:guid}/stations/signal/preview", PreviewAsync).WithSummary("What a Signal document would come to; nothing is saved.");
-        api.MapGet("/jobs/{id:guid}/stations/signal/recheck", RecheckAsync).WithSummary("Where today's rules would differ from what was saved.");
+        api.MapGet("/jobs/{id:guid}/stations/{slug}/recheck", RecheckAsync).WithSummary("Where today's rules, and what other stations say today, would change the saved results.");
+        api.MapGet("/jobs/{id:guid}/record/compare", CompareAsync).WithSummary("Two revisions of a station side by side.");
         api.MapGet("/jobs/{id:guid}/record", RecordAsync).WithSummary("The record of a job, the newest revision first.");
         api.MapGet("/jobs/{id:guid}/record/{revision:int}", RevisionAsync).WithSummary("One revision.");
     }
@@ -122,7 +132,7 @@ internal static class JobEndpoints
         var author = Author.Of(request);
         var judged = await documents.JudgeAsync(id, station, document, cancellation);
         var (outcome, revision) = await jobs.SaveAsync(
-            id, new DocumentToSave(slug, author, judged.Json, judged.Summary, judged.Bay), Expected(ifMatch), cancellation);
+            id, new DocumentToSave(slug, author, judged.Json, judged.Summary, (before, savedAt) => judged.Show(before, savedAt)), Expected(ifMatch), cancellation);
         if (outcome == SaveOutcome.NoSuchJob)
         {
             return NoSuchJob();
@@ -143,22 +153,56 @@ internal static class JobEndpoints
             : TypedResults.Ok(await signal.EvaluateAsync(id, document, cancellation));
 
     private static async Task<Results<Ok<RecheckAnswer>, ProblemHttpResult>> RecheckAsync(
-        Guid id, JobStore jobs, SignalStation signal, StationDocuments documents, CancellationToken cancellation)
+        Guid id, string slug, JobStore jobs, StationDocuments documents, CancellationToken cancellation)
     {
         if (await jobs.FindAsync(id, cancellation) is null)
         {
             return NoSuchJob();
         }
 
-        var latest = await jobs.LatestAsync(id, Station.SignalSlug, cancellation);
-        var saved = latest is null ? null : documents.Read(JsonSerializer.Deserialize<JsonElement>(latest.Document));
-        if (saved?.Results is null)
+        if (documents.Find(slug) is not { } station)
+        {
+            return NoSuchStation();
+        }
+
+        var latest = await jobs.LatestAsync(id, slug, cancellation);
+        var saved = latest is null ? (JsonElement?)null : JsonSerializer.Deserialize<JsonElement>(latest.Document);
+        if (saved is not { } document || station.ComputedWith(document) is not { } savedWith)
         {
             return TypedResults.Ok(new RecheckAnswer(null, CoreVersion.Current, []));
         }
 
-        var now = await signal.EvaluateAsync(id, saved, cancellation);
-        return TypedResults.Ok(new RecheckAnswer(saved.CoreVersion, CoreVersion.Current, SignalStation.Compare(saved, now)));
+        var now = JsonSerializer.Deserialize<JsonElement>((await station.JudgeAsync(id, document, cancellation)).Json);
+        return TypedResults.Ok(new RecheckAnswer(savedWith, CoreVersion.Current, FigureChange.Between(station.Figures(document), station.Figures(now))));
+    }
+
+    private static async Task<Results<Ok<CompareAnswer>, ProblemHttpResult>> CompareAsync(
+        Guid id, int from, int to, JobStore jobs, StationDocuments documents, CancellationToken cancellation)
+    {
+        var (first, second) = (await jobs.RevisionAsync(id, from, cancellation), await jobs.RevisionAsync(id, to, cancellation));
+        if (first is null || second is null)
+        {
+            return NotFound("There is no such revision on this job.");
+        }
+
+        if (first.Slug != second.Slug)
+        {
+            throw new RefusedInputException("to", "Only revisions of the same station can be set side by side.");
+        }
+
+        var (before, after) = (Document(first), Document(second));
+        IReadOnlyList<DocumentFigure> Figures(JsonElement document) =>
+            document.EnumerateObject().Any() && documents.Find(first.Slug) is { } station ? station.Figures(document) : [];
+        var (figuresBefore, figuresAfter) = (Figures(before), Figures(after));
+        return TypedResults.Ok(new CompareAnswer(
+            Item(first),
+            Item(second),
+            figuresBefore,
+            figuresAfter,
+            figuresBefore.Count == 0 || figuresAfter.Count == 0 ? [] : FigureChange.Between(figuresBefore, figuresAfter)));
+
+        static JsonElement Document(Data.RevisionRow row) => JsonSerializer.Deserialize<JsonElement>(row.Document);
+        static RecordItem Item(Data.RevisionRow r) => new(r.Number, r.Slug, r.Author, r.SavedAt, r.Summary);
     }
 
     private static async Task<Results<Ok<RecordPage>, ProblemHttpResult>> RecordAsync(

@@ -149,10 +149,7 @@ internal sealed class JobTransfer(JobStore jobs, FileStore files, StationDocumen
             var station = Station.Find(revision.Slug) ?? throw new RefusedInputException($"{at}.slug", $"There is no station '{revision.Slug}'.");
             try
             {
-                if (documents.JudgeImported(station, revision.Document) is { } shown)
-                {
-                    bay = shown.EthanolPct is null ? shown : shown with { ReadingSavedAt = revision.SavedAt };
-                }
+                bay = documents.ShowSaved(station, revision.Document)(bay, revision.SavedAt);
             }
             catch (RefusedInputException refused)
             {

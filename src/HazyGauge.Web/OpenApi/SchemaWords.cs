@@ -26,6 +26,10 @@ internal sealed class SchemaWords : IOpenApiSchemaTransformer
         {
             schema.OneOf = HazyShapes();
         }
+        else if (type == typeof(IReadOnlyList<double>))
+        {
+            schema.Items = new OpenApiSchema { Type = JsonSchemaType.Number, Format = "double" };
+        }
         else if (type == typeof(IReadOnlyList<HazyInput>))
         {
             schema.Items = new OpenApiSchema { OneOf = HazyShapes() };

@@ -10,7 +10,8 @@ internal static class SameOriginGuard
 {
     public static IApplicationBuilder UseSameOriginGuard(this IApplicationBuilder app) => app.Use(async (context, next) =>
     {
-        if (IsUnsafe(context.Request.Method) && ComesFromElsewhere(context.Request))
+        // A WebSocket is opened with a GET, from any page, and the same-origin policy does not cover it.
+        if ((IsUnsafe(context.Request.Method) || context.Request.Path.StartsWithSegments("/hubs")) && ComesFromElsewhere(context.Request))
         {
             await Results.Problem(ApiProblems.Problem(
                 StatusCodes.Status403Forbidden, "Refused.", "The request comes from another web page than Hazy Gauge itself.", null)).ExecuteAsync(context);

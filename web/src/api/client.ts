@@ -12,8 +12,18 @@ export type BudgetLine = Schemas["BudgetLine"];
 export type FuelFactor = Schemas["FuelFactorAnswer"];
 export type Metering = NonNullable<Schemas["FuelFactorRequest"]["metering"]>;
 export type SignalDocument = Schemas["SignalDocument"];
+export type MeterRow = Schemas["MeterRowAnswer"];
+export type CompensateDocument = Schemas["CompensateDocument"];
+export type CompensateResults = NonNullable<CompensateDocument["results"]>;
+export type SparkWeighting = NonNullable<Schemas["SparkAdditionRequest"]["weighting"]>;
 export type RecordItem = Schemas["RecordItem"];
 export type Recheck = Schemas["RecheckAnswer"];
+export type Figure = Schemas["DocumentFigure"];
+export type FigureChange = Schemas["FigureChange"];
+export type Compared = Schemas["CompareAnswer"];
+
+/** A number as a document holds it: bare, or with its haze. */
+export type Stored = number | { value: number; u?: number | null; plusMinus?: number | null } | null | undefined;
 
 /** A document as the record keeps it; all absent where the station was never saved. */
 export interface Envelope<TDocument> {

@@ -1,10 +1,22 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { api, authorHeader, type Capture, type Envelope, type Recheck, type SignalDocument, unwrap } from "./client";
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import {
+  api,
+  authorHeader,
+  type Capture,
+  type Compared,
+  type CompensateDocument,
+  type Envelope,
+  type HazyNumber,
+  type Reading,
+  type Recheck,
+  type SignalDocument,
+  unwrap,
+} from "./client";
 
 export const keys = {
   jobs: ["jobs"] as const,
   job: (id: string) => ["jobs", id] as const,
-  signal: (id: string) => ["jobs", id, "signal"] as const,
+  station: (id: string, slug: string) => ["jobs", id, "station", slug] as const,
   record: (id: string) => ["jobs", id, "record"] as const,
 };
 
@@ -13,17 +25,18 @@ export const useJobs = () => useQuery({ queryKey: keys.jobs, queryFn: () => unwr
 export const useJob = (id: string) =>
   useQuery({ queryKey: keys.job(id), queryFn: () => unwrap(api.GET("/api/jobs/{id}", { params: { path: { id } } })) });
 
-export interface SavedSignal {
-  envelope: Envelope<SignalDocument>;
+/** A document as it is saved, and the tag that is needed to save the next. */
+export interface SavedDocument<T> {
+  envelope: Envelope<T>;
   etag: string;
 }
 
-export const useSavedSignal = (id: string) =>
+export const useSavedDocument = <T>(id: string, slug: string) =>
   useQuery({
-    queryKey: keys.signal(id),
-    queryFn: async (): Promise<SavedSignal> => {
-      const call = api.GET("/api/jobs/{id}/stations/{slug}", { params: { path: { id, slug: "signal" } } });
-      const envelope = (await unwrap(call)) as Envelope<SignalDocument>;
+    queryKey: keys.station(id, slug),
+    queryFn: async (): Promise<SavedDocument<T>> => {
+      const call = api.GET("/api/jobs/{id}/stations/{slug}", { params: { path: { id, slug } } });
+      const envelope = (await unwrap(call)) as Envelope<T>;
       return { envelope, etag: (await call).response.headers.get("ETag") ?? '"0"' };
     },
   });
@@ -33,8 +46,9 @@ export const useStoredCapture = (id: string, document: SignalDocument) => {
   const sha256 = document.capture?.sha256;
   const channel = document.capture?.channel ?? undefined;
   const toleranceEthanolPct = document.toleranceEthanolPct ?? undefined;
+  const thresholdV = document.capture?.thresholdV ?? undefined;
   return useQuery({
-    queryKey: ["capture", id, sha256, channel, toleranceEthanolPct],
+    queryKey: ["capture", id, sha256, channel, toleranceEthanolPct, thresholdV],
     enabled: Boolean(sha256),
     staleTime: Number.POSITIVE_INFINITY,
     queryFn: ({ signal }): Promise<Capture> =>
@@ -42,7 +56,7 @@ export const useStoredCapture = (id: string, document: SignalDocument) => {
         api.GET("/api/jobs/{id}/files/{sha256}/capture", {
           params: {
             path: { id, sha256: sha256 ?? "" },
-            query: { channel, toleranceEthanolPct: toleranceEthanolPct?.toString() },
+            query: { channel, toleranceEthanolPct: toleranceEthanolPct?.toString(), thresholdV: thresholdV?.toString() },
           },
           signal,
         }),
@@ -63,38 +77,88 @@ export function useCaptureReadBefore(id: string, document: SignalDocument): Capt
 }
 
 /** What the draft would come to if it were saved now. */
-export const usePreview = (id: string, document: SignalDocument) =>
+export const usePreview = (id: string, document: SignalDocument, enabled: boolean) =>
   useQuery({
-    queryKey: ["preview", id, document],
-    enabled: Boolean(document.capture),
+    queryKey: ["preview", id, "signal", document],
+    enabled,
     staleTime: Number.POSITIVE_INFINITY,
     retry: false,
     queryFn: ({ signal }) =>
       unwrap(api.POST("/api/jobs/{id}/stations/signal/preview", { params: { path: { id } }, body: document, signal })),
   });
 
-export const useSaveSignal = (id: string) => {
+/** What goes into the controller for a reading. */
+export const useCompensatePreview = (id: string, document: CompensateDocument, reading: Reading | null) => {
+  const body = { document, reading: { ethanolPct: asInput(reading?.ethanolPct), fuelTempC: asInput(reading?.fuelTempC) } };
+  return useQuery({
+    queryKey: ["preview", id, "compensate", body],
+    placeholderData: keepPreviousData,
+    staleTime: Number.POSITIVE_INFINITY,
+    retry: false,
+    queryFn: ({ signal }) =>
+      unwrap(api.POST("/api/jobs/{id}/stations/compensate/preview", { params: { path: { id } }, body: body as never, signal })),
+  });
+};
+
+/** An answer's number goes into the next request as it is, parts and all. */
+function asInput(number: HazyNumber | null | undefined) {
+  return number ? { value: number.value, u: number.u, parts: number.parts } : undefined;
+}
+
+const curvePcts = Array.from({ length: 51 }, (_, i) => 2 * i);
+
+/** The fuel factor over all blends, each known as well as the present reading is. */
+export const useFuelCurve = (document: CompensateDocument, ethanol: HazyNumber | null | undefined) => {
+  const { baseEthanolPct, metering } = document;
+  const body = {
+    ethanolPcts: curvePcts.map((value) => (ethanol ? { value, u: ethanol.u, parts: ethanol.parts } : value)),
+    baseEthanolPct,
+    metering,
+  };
+  return useQuery({
+    queryKey: ["fuel-curve", baseEthanolPct, metering, ethanol?.parts],
+    placeholderData: keepPreviousData,
+    enabled: baseEthanolPct !== null && baseEthanolPct !== undefined,
+    staleTime: Number.POSITIVE_INFINITY,
+    retry: false,
+    queryFn: async ({ signal }) => {
+      const { points } = await unwrap(api.POST("/api/calc/fuel-curve", { body: body as never, signal }));
+      return points.map((point, i) => ({ ethanolPct: curvePcts[i] as number, factor: point.factor, schools: point.schools }));
+    },
+  });
+};
+
+export interface ToSave {
+  slug: string;
+  document: object;
+  etag: string;
+}
+
+/** Saves documents of a job one after the other, in the order of the work. */
+export const useSaveDocuments = (id: string) => {
   const client = useQueryClient();
   return useMutation({
     mutationFn: async ({
-      document,
-      etag,
+      documents,
       author,
+      onSaved,
     }: {
-      document: SignalDocument;
-      etag: string;
+      documents: readonly ToSave[];
       author: string;
-    }): Promise<SavedSignal> => {
-      const call = api.PUT("/api/jobs/{id}/stations/{slug}", {
-        params: { path: { id, slug: "signal" }, header: { "If-Match": etag, "X-Author": authorHeader(author) } },
-        body: document as never,
-      });
-      const envelope = (await unwrap(call)) as Envelope<SignalDocument>;
-      return { envelope, etag: (await call).response.headers.get("ETag") ?? "" };
+      onSaved: (slug: string) => void;
+    }) => {
+      for (const { slug, document, etag } of documents) {
+        const call = api.PUT("/api/jobs/{id}/stations/{slug}", {
+          params: { path: { id, slug }, header: { "If-Match": etag, "X-Author": authorHeader(author) } },
+          body: document as never,
+        });
+        const envelope = (await unwrap(call)) as Envelope<object>;
+        client.setQueryData(keys.station(id, slug), { envelope, etag: (await call).response.headers.get("ETag") ?? "" });
+        onSaved(slug);
+      }
     },
-    onSuccess: (saved) => {
-      client.setQueryData(keys.signal(id), saved);
-      client.invalidateQueries({ queryKey: keys.jobs });
+    onSettled: () => {
+      client.invalidateQueries({ queryKey: keys.jobs, predicate: (query) => query.queryKey[2] !== "station" });
       client.invalidateQueries({ queryKey: ["recheck", id] });
     },
   });
@@ -104,9 +168,20 @@ export const useSaveSignal = (id: string) => {
 export const useFuels = () =>
   useQuery({ queryKey: ["fuels"], staleTime: Number.POSITIVE_INFINITY, queryFn: () => unwrap(api.GET("/api/fuels")) });
 
-export const useRecheck = (id: string, enabled: boolean) =>
+export const useRecheck = (id: string, slug: string, enabled: boolean) =>
   useQuery({
-    queryKey: ["recheck", id],
+    queryKey: ["recheck", id, slug],
     enabled,
-    queryFn: (): Promise<Recheck> => unwrap(api.GET("/api/jobs/{id}/stations/signal/recheck", { params: { path: { id } } })),
+    queryFn: (): Promise<Recheck> =>
+      unwrap(api.GET("/api/jobs/{id}/stations/{slug}/recheck", { params: { path: { id, slug } } })),
+  });
+
+export const useCompared = (id: string, from: number | null, to: number | null) =>
+  useQuery({
+    queryKey: ["compare", id, from, to],
+    enabled: from !== null && to !== null,
+    staleTime: Number.POSITIVE_INFINITY,
+    retry: false,
+    queryFn: (): Promise<Compared> =>
+      unwrap(api.GET("/api/jobs/{id}/record/compare", { params: { path: { id }, query: { from: from ?? 0, to: to ?? 0 } } })),
   });

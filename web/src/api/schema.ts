@@ -257,17 +257,59 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/jobs/{id}/stations/signal/recheck": {
+    "/api/jobs/{id}/stations/{slug}/recheck": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        /** Where today's rules would differ from what was saved. */
+        /** Where today's rules, and what other stations say today, would change the saved results. */
         get: {
             parameters: {
                 query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    slug: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RecheckAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/record/compare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Two revisions of a station side by side. */
+        get: {
+            parameters: {
+                query: {
+                    from: number;
+                    to: number;
+                };
                 header?: never;
                 path: {
                     id: string;
@@ -282,7 +324,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["RecheckAnswer"];
+                        "application/json": components["schemas"]["CompareAnswer"];
                     };
                 };
             };
@@ -617,7 +659,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** A recorded square wave (VCD) as a reading with its haze. */
+        /** A recorded square wave (VCD, or CSV of time and level or volts) as a reading with its haze. */
         post: {
             parameters: {
                 query?: never;
@@ -630,6 +672,7 @@ export interface paths {
                     "multipart/form-data": {
                         channel?: string;
                         toleranceEthanolPct?: string;
+                        thresholdV?: string;
                         /** Format: binary */
                         file: string;
                     };
@@ -666,6 +709,7 @@ export interface paths {
                 query?: {
                     channel?: string;
                     toleranceEthanolPct?: string;
+                    thresholdV?: string;
                 };
                 header?: never;
                 path: {
@@ -684,45 +728,6 @@ export interface paths {
                     content: {
                         "application/json": components["schemas"]["CaptureAnswer"];
                     };
-                };
-            };
-        };
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/stand-in/sensor.vcd": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** The square wave a sound sensor would send, as a VCD file. */
-        get: {
-            parameters: {
-                query?: {
-                    ethanolPct?: string;
-                    fuelTempC?: string;
-                    durationS?: string;
-                    seed?: string;
-                };
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
                 };
             };
         };
@@ -873,10 +878,433 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{id}/stations/compensate/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a Compensate document would come to; nothing is saved. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CompensatePreviewRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CompensateDocument"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/pulse": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** One injector pulse lengthened by a fuel factor: the effective time multiplied, the dead time added back. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    /**
+                     * @example {
+                     *       "pulseMs": 2,
+                     *       "deadTimeMs": 0.9,
+                     *       "factor": 1.4
+                     *     }
+                     */
+                    "application/json": components["schemas"]["PulseRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PulseAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/breakpoints": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The row of factors to type into a controller, and how far straight lines between them stray from the curve. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    /**
+                     * @example {
+                     *       "baseEthanolPct": 10,
+                     *       "metering": "orifice",
+                     *       "ethanolPcts": [
+                     *         0,
+                     *         10,
+                     *         30,
+                     *         50,
+                     *         75,
+                     *         100
+                     *       ]
+                     *     }
+                     */
+                    "application/json": components["schemas"]["BreakpointsRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BreakpointsAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/breakpoints.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The same row as a CSV file. Breakpoints are separated by blanks, commas or semicolons. */
+        get: {
+            parameters: {
+                query?: {
+                    baseEthanolPct?: string;
+                    metering?: string;
+                    ethanolPcts?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/spark-addition": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How much of the spark between a gasoline map and an ethanol map belongs to the blend in the line. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    /**
+                     * @example {
+                     *       "ethanolPct": {
+                     *         "value": 73.4,
+                     *         "u": 2.9
+                     *       },
+                     *       "gasolineMapEthanolPct": 10,
+                     *       "ethanolMapEthanolPct": 85,
+                     *       "fullAdditionDeg": 6,
+                     *       "weighting": "mole"
+                     *     }
+                     */
+                    "application/json": components["schemas"]["SparkAdditionRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SparkAdditionAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stand-in/sensor.vcd": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The square wave a sensor would send, sound or with a fault, as a VCD file. */
+        get: {
+            parameters: {
+                query?: {
+                    ethanolPct?: string;
+                    fuelTempC?: string;
+                    durationS?: string;
+                    seed?: string;
+                    fault?: string;
+                    noiseUs?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stand-in/sensor.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The same as sampled volts, as a CSV file. */
+        get: {
+            parameters: {
+                query?: {
+                    ethanolPct?: string;
+                    fuelTempC?: string;
+                    durationS?: string;
+                    seed?: string;
+                    fault?: string;
+                    noiseUs?: string;
+                    stepUs?: string;
+                    highV?: string;
+                    noiseV?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** @description Average volts as they should be and as they are. */
+        AverageVoltsAnswer: {
+            /** @description Should be: high - (high - low) * frequency * width, V. */
+            expectedV: components["schemas"]["HazyNumber"];
+            readV: null | components["schemas"]["HazyNumber"];
+            differenceV: null | components["schemas"]["HazyNumber"];
+            /** @description True where that lies within the haze of both and of a meter. */
+            agrees: null | boolean;
+        };
+        /** @description The row to type in. */
+        BreakpointsAnswer: {
+            /** @description The breakpoints. */
+            ethanolPcts: number[];
+            /** @description Factor at each. */
+            factors: components["schemas"]["HazyNumber"][];
+            /**
+             * Format: double
+             * @description Largest fuel error of straight lines between them, with its sign: positive is rich, %.
+             */
+            worstErrorPct: number;
+            /**
+             * Format: double
+             * @description Where that is.
+             */
+            atEthanolPct: number;
+            /** @description What happens outside the row. */
+            findings: components["schemas"]["Finding"][];
+        };
+        /** @description The row of breakpoints that is wanted: chosen blends, or only how many. */
+        BreakpointsRequest: {
+            baseEthanolPct: null | components["schemas"]["HazyInput"];
+            /**
+             * @description How the controller models its injectors. Default orifice.
+             * @enum {string}
+             */
+            metering?: "mass" | "orifice" | "volume";
+            /** @description The breakpoints, rising, 2 to 64; or */
+            ethanolPcts?: null | number[];
+            /**
+             * Format: int32
+             * @description how many there are, to be placed from E0 to E100 for least error.
+             */
+            count?: null | number;
+            /**
+             * @description True places them on whole percents.
+             * @default false
+             */
+            wholePct: boolean;
+            /** @description Stoichiometric air-fuel ratio of the gasoline. Default 14.7. */
+            gasolineStoichAfr?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Stoichiometric air-fuel ratio of the ethanol. Default 9.0. */
+            ethanolStoichAfr?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Density of the gasoline at 15 C, kg/m3. Default 745. */
+            gasolineDensityKgM3At15C?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Density of the ethanol at 15 C, kg/m3. Default 793.5. */
+            ethanolDensityKgM3At15C?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+        };
         /** @description A check that would shrink a source of doubt. */
         BudgetCheck: {
             /** @description What to do. */
@@ -946,6 +1374,7 @@ export interface components {
             timeline: components["schemas"]["TimelineAnswer"][];
             /** @description A part worth drawing, at most 400 edges: round the first finding, else the start. */
             excerpt: components["schemas"]["EdgeAnswer"][];
+            threshold?: null | components["schemas"]["ThresholdAnswer"];
         };
         /** @description A capture on the job. */
         CaptureChoice: {
@@ -955,15 +1384,102 @@ export interface components {
             name?: null | string;
             /** @description The channel to read; left out, it is searched for. */
             channel?: null | string;
+            /**
+             * Format: double
+             * @description Where volts are switched; left out, the place is found.
+             */
+            thresholdV?: null | number;
         };
-        /** @description Where a stored result and today's rules disagree. */
-        Difference: {
+        /** @description Two revisions of a station side by side. */
+        CompareAnswer: {
+            /** @description The one. */
+            from: components["schemas"]["RecordItem"];
+            /** @description The other. */
+            to: components["schemas"]["RecordItem"];
+            /** @description Figures of the one, in the order they are read; empty for an empty draft. */
+            figuresFrom: components["schemas"]["DocumentFigure"][];
+            /** @description Figures of the other. */
+            figuresTo: components["schemas"]["DocumentFigure"][];
             /** @description What differs. */
+            changes: components["schemas"]["FigureChange"][];
+        };
+        /** @description What is saved at the Compensate station: what is known of the controller, and which numbers go into it. */
+        CompensateDocument: {
+            /** @description The blend the base map was made on, % by volume; asked, never assumed. */
+            baseEthanolPct?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /**
+             * @description How the controller models its injectors; left out, orifice.
+             * @enum {string}
+             */
+            metering?: "mass" | "orifice" | "volume";
+            /** @description Fuel temperature the base map was made at; left out, temperature is left out. */
+            baseFuelTempC?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            multiplier?: null | components["schemas"]["MultiplierChoice"];
+            pulse?: null | components["schemas"]["PulseChoice"];
+            row?: null | components["schemas"]["RowChoice"];
+            spark?: null | components["schemas"]["SparkChoice"];
+            fuellingProof?: null | components["schemas"]["FuellingProof"];
+            results?: null | components["schemas"]["CompensateResults"];
+            /** @description Version of the rules it was computed with. Set on saving. */
+            coreVersion?: null | string;
+        };
+        /** @description A Compensate document to try. */
+        CompensatePreviewRequest: {
+            document: null | components["schemas"]["CompensateDocument"];
+            reading?: null | components["schemas"]["ReadingForCompensation"];
+        };
+        /** @description What a Compensate document came to. */
+        CompensateResults: {
+            ethanolPct: null | components["schemas"]["HazyNumber"];
+            fuelFactor: null | components["schemas"]["FuelFactorAnswer"];
+            multiplier: null | components["schemas"]["MultiplierAnswer"];
+            pulse: null | components["schemas"]["PulseAnswer"];
+            row: null | components["schemas"]["BreakpointsAnswer"];
+            spark: null | components["schemas"]["SparkToSet"];
+            /** @description True where the fuelling is proven for this very base map and metering. */
+            isFuellingProven: boolean;
+            /** @description What has to be looked at. */
+            findings: components["schemas"]["Finding"][];
+            /** @description State of the station. */
+            state: components["schemas"]["StationState"];
+            /** @description What to do next. */
+            nextAction: components["schemas"]["NextAction"];
+        };
+        /** @description A figure of a document that a mechanic would act on, for setting revisions side by side. */
+        DocumentFigure: {
+            /** @description Stable name for programs. */
             field: string;
-            /** @description As it was saved. */
-            saved: string;
-            /** @description As it would be today. */
-            now: string;
+            /** @description What the mechanic reads. */
+            label: string;
+            /** @description The figure in words; null where it is a number. */
+            text?: null | string;
+            number?: null | components["schemas"]["HazyNumber"];
+            /** @description What the number is measured in: ethanolPct, celsius, hertz, milliseconds, degrees, factor. */
+            unit?: null | string;
         };
         /** @description A change of level. */
         EdgeAnswer: {
@@ -996,6 +1512,17 @@ export interface components {
             savedAt?: null | string;
             /** @description The document. */
             document?: unknown;
+        };
+        /** @description A figure that differs between two documents of a station. */
+        FigureChange: {
+            /** @description Stable name for programs. */
+            field: string;
+            /** @description What the mechanic reads. */
+            label: string;
+            /** @description The earlier figure. */
+            from: components["schemas"]["DocumentFigure"];
+            /** @description The later figure. */
+            to: components["schemas"]["DocumentFigure"];
         };
         /** @description A file on a job. */
         FileOnJob: {
@@ -1306,6 +1833,21 @@ export interface components {
                 }[];
             };
         };
+        /** @description What proves the fuelling, and for which base map it was proven: another one has to be proven anew. */
+        FuellingProof: {
+            /** @description The log, or what else shows it; 3 to 200 characters. */
+            evidence?: null | string;
+            /**
+             * Format: double
+             * @description Blend of the base map it was proven with.
+             */
+            baseEthanolPct?: null | number;
+            /**
+             * @description Metering it was proven with.
+             * @enum {string}
+             */
+            metering?: "mass" | "orifice" | "volume";
+        };
         /** @description The usual figures of the two fuels. */
         FuelsAnswer: {
             /**
@@ -1509,6 +2051,130 @@ export interface components {
             built: boolean;
             state: components["schemas"]["StationState"];
         };
+        /**
+         * @description What a meter shows of a wave.
+         * @enum {string}
+         */
+        MeterQuantity: "frequencyHz" | "lowPulseMs" | "averageV";
+        /** @description One line of what a meter should read. */
+        MeterRowAnswer: {
+            /** @description What is measured. */
+            quantity: components["schemas"]["MeterQuantity"];
+            /** @description What it should be. */
+            expected: components["schemas"]["HazyNumber"];
+            /**
+             * Format: double
+             * @description Half-width of the band that is still right.
+             */
+            within: number;
+            read: null | components["schemas"]["HazyNumber"];
+            /** @description True where that lies in the band; null where nothing was read. */
+            agrees: null | boolean;
+        };
+        /** @description What a meter showed. A bare number is taken as known to within what a usual meter shows. */
+        MeterValues: {
+            /** @description Frequency, Hz; 0 where there are no pulses. */
+            frequencyHz?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Width of the low pulse, ms. */
+            lowPulseMs?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description On DC volts, V. */
+            averageV?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Volts while released: with the sensor unplugged and the key on. */
+            highV?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Volts while pulled low; left out, 0. */
+            lowV?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+        };
+        /** @description What the controller's own multiplier would do over the base map. */
+        MultiplierAnswer: {
+            /**
+             * Format: double
+             * @description What it multiplies by at the base map's blend; should be 1.
+             */
+            atBase: number;
+            /**
+             * Format: double
+             * @description Lambda it gives where 1 is meant.
+             */
+            lambda: number;
+            /**
+             * Format: double
+             * @description On which blend.
+             */
+            atEthanolPct: number;
+        };
+        /** @description A straight multiplier over ethanol, given at its ends. */
+        MultiplierChoice: {
+            /**
+             * Format: double
+             * @description What it says at E0, %.
+             */
+            at0Pct?: null | number;
+            /**
+             * Format: double
+             * @description What it says at E100, %.
+             */
+            at100Pct?: null | number;
+        };
         /** @description A new job. */
         NewJobRequest: {
             /** @description What the shop calls it, 1 to 80 characters. */
@@ -1525,6 +2191,56 @@ export interface components {
             /** @description The station it belongs to. */
             slug: string;
         };
+        /** @description The pulse, lengthened the right way and the wrong one. */
+        PulseAnswer: {
+            /** @description The pulse to send, ms. */
+            newPulseMs: components["schemas"]["HazyNumber"];
+            /** @description By how much fuel multiplying the whole pulse would be wrong, %; positive is rich. */
+            wholePulseErrorPct: components["schemas"]["HazyNumber"];
+            /** @description Pulse minus dead time, ms. */
+            effectiveMs: components["schemas"]["HazyNumber"];
+            /** @description The same, multiplied, ms. */
+            newEffectiveMs: components["schemas"]["HazyNumber"];
+            /** @description What multiplying the whole pulse would send, ms. */
+            wholePulseMs: components["schemas"]["HazyNumber"];
+        };
+        /** @description A pulse on the base blend. */
+        PulseChoice: {
+            /** @description The pulse, ms. */
+            pulseMs?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Its dead time, ms. */
+            deadTimeMs?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+        };
+        /** @description One injector pulse on the base blend. */
+        PulseRequest: {
+            pulseMs: null | components["schemas"]["HazyInput"];
+            deadTimeMs: null | components["schemas"]["HazyInput"];
+            factor: null | components["schemas"]["HazyInput"];
+        };
         /** @description What a sensor signal says and how sure that is. */
         ReadingAnswer: {
             ethanolPct: null | components["schemas"]["HazyNumber"];
@@ -1537,6 +2253,38 @@ export interface components {
             findings: components["schemas"]["Finding"][];
             /** @description Where the doubt about the ethanol content comes from, largest first. */
             budget: components["schemas"]["BudgetLine"][];
+            averageVolts?: null | components["schemas"]["AverageVoltsAnswer"];
+        };
+        /** @description The reading a compensation is reckoned for. */
+        ReadingForCompensation: {
+            /** @description Ethanol in the line; null where the signal gives none. */
+            ethanolPct?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Fuel temperature; null where it is not known. */
+            fuelTempC?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
         };
         /** @description What today's rules make of a saved document. */
         RecheckAnswer: {
@@ -1545,7 +2293,7 @@ export interface components {
             /** @description Version of the rules today. */
             now: string;
             /** @description Figures that would come out differently; empty where nothing would. */
-            differences: components["schemas"]["Difference"][];
+            differences: components["schemas"]["FigureChange"][];
         };
         /** @description An entry of the record. */
         RecordItem: {
@@ -1563,13 +2311,23 @@ export interface components {
             total: number;
             items: components["schemas"]["RecordItem"][];
         };
+        /** @description The breakpoints of the row: chosen, or only how many. */
+        RowChoice: {
+            /** @description Chosen blends, rising. */
+            ethanolPcts?: null | number[];
+            /**
+             * Format: int32
+             * @description How many, placed on whole percents for least error.
+             */
+            count?: null | number;
+        };
         /** @description The factor by each school. */
         SchoolsAnswer: {
             mass: components["schemas"]["HazyNumber"];
             orifice: components["schemas"]["HazyNumber"];
             volume: components["schemas"]["HazyNumber"];
         };
-        /** @description What a meter or a capture shows of the sensor. */
+        /** @description What a meter shows of the sensor. */
         SensorReadingRequest: {
             frequencyHz: null | components["schemas"]["HazyInput"];
             /** @description Width of the low pulse, ms. */
@@ -1591,6 +2349,48 @@ export interface components {
              * @description Half-width of the sensor's tolerance, ethanol points; rectangular. Default 5.
              */
             toleranceEthanolPct?: null | number;
+            /** @description What the meter shows on DC volts; with a low pulse a cross-check, without one it gives the low pulse. */
+            averageV?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Volts while released: with the sensor unplugged and the key on. */
+            highV?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Volts while pulled low. Default 0. */
+            lowV?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
         };
         /**
          * @description How much a finding matters.
@@ -1609,6 +2409,7 @@ export interface components {
             results?: null | components["schemas"]["SignalResults"];
             /** @description Version of the rules it was computed with. Set on saving. */
             coreVersion?: null | string;
+            meter?: null | components["schemas"]["MeterValues"];
         };
         /** @description What a Signal document came to. */
         SignalResults: {
@@ -1618,12 +2419,140 @@ export interface components {
             state: components["schemas"]["StationState"];
             /** @description What to do next. */
             nextAction: components["schemas"]["NextAction"];
+            reading?: null | components["schemas"]["ReadingAnswer"];
+            /** @description What a meter should read, and did. */
+            meter?: null | components["schemas"]["MeterRowAnswer"][];
         };
         /**
          * @description What a sensor signal is good for.
          * @enum {string}
          */
         SignalStatus: "noSignal" | "outOfRange" | "clampedLow" | "ok" | "clampedHigh" | "contaminated" | "intermittent" | "unsteady";
+        /** @description The spark addition. */
+        SparkAdditionAnswer: {
+            /** @description Share of the full addition: 0 at the gasoline map's blend, 1 at the ethanol map's and above, negative below the first. */
+            weight: components["schemas"]["HazyNumber"];
+            /** @description Spark to add, degrees of crank; negative takes spark out. */
+            additionDeg: components["schemas"]["HazyNumber"];
+            /** @description The same at ethanol - 2u, at least E0. */
+            cautiousAdditionDeg: components["schemas"]["HazyNumber"];
+            /** @description What it means, the gravest first. */
+            findings: components["schemas"]["Finding"][];
+            /** @description Where the doubt about the addition comes from, largest first. */
+            budget: components["schemas"]["BudgetLine"][];
+        };
+        /** @description What a spark addition is computed from. */
+        SparkAdditionRequest: {
+            ethanolPct: null | components["schemas"]["HazyInput"];
+            gasolineMapEthanolPct: null | components["schemas"]["HazyInput"];
+            ethanolMapEthanolPct: null | components["schemas"]["HazyInput"];
+            fullAdditionDeg: null | components["schemas"]["HazyInput"];
+            weighting: null | components["schemas"]["SparkWeighting"];
+            /** @description Blend from which on a saturating addition is whole. Default 60. */
+            saturatesAtPct?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+        };
+        /** @description The two maps spark is added between. */
+        SparkChoice: {
+            /** @description Blend the gasoline map was made on. */
+            gasolineMapEthanolPct?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Blend the ethanol map was made on. */
+            ethanolMapEthanolPct?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Spark the ethanol map has more, degrees of crank. */
+            fullAdditionDeg?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /**
+             * @description How the addition grows between the two; left out, linear.
+             * @enum {string}
+             */
+            weighting?: "linear" | "mole" | "saturating";
+            /** @description Blend from which on a saturating addition is whole. */
+            saturatesAtPct?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+        };
+        /** @description A point of the spark line. */
+        SparkPoint: {
+            /**
+             * Format: double
+             * @description Ethanol, % by volume.
+             */
+            ethanolPct: number;
+            /**
+             * Format: double
+             * @description Spark added there, degrees of crank.
+             */
+            additionDeg: number;
+        };
+        /** @description The spark addition of a job. */
+        SparkToSet: {
+            /** @description The addition as reckoned. */
+            addition: components["schemas"]["SparkAdditionAnswer"];
+            /** @description What may be set now: the cautious addition, none of it while the fuelling is not proven; what comes out always comes out. */
+            toSetDeg: components["schemas"]["HazyNumber"];
+            /** @description True where spark is held back. */
+            isHeld: boolean;
+            /** @description The addition over all blends, for drawing. */
+            curve: components["schemas"]["SparkPoint"][];
+        };
+        /** @enum {string} */
+        SparkWeighting: "linear" | "mole" | "saturating";
         /** @description A station of the line, from tank to engine. */
         Station: {
             /** @description Its name in addresses. */
@@ -1645,6 +2574,31 @@ export interface components {
          * @enum {string}
          */
         TemperatureStatus: "ok" | "invalid" | "absent";
+        /** @description Where volts were switched. */
+        ThresholdAnswer: {
+            /**
+             * Format: double
+             * @description The threshold.
+             */
+            thresholdV: number;
+            /**
+             * Format: double
+             * @description By how much it had to be passed.
+             */
+            hysteresisV: number;
+            /**
+             * Format: double
+             * @description The lower level in the recording.
+             */
+            lowV: number;
+            /**
+             * Format: double
+             * @description The higher level.
+             */
+            highV: number;
+            /** @description True where it was found, false where it was given. */
+            automatic: boolean;
+        };
         /** @description A point of a recording's course. */
         TimelineAnswer: {
             /**

@@ -1,16 +1,19 @@
 import { useState } from "react";
-import type { BudgetLine, Job } from "../api/client";
+import type { BudgetLine, Reading } from "../api/client";
 import { SightGlass } from "../glass/SightGlass";
-import { hazyText } from "../words/numbers";
+import { digitsOf } from "../words/numbers";
 import { when } from "../words/times";
-import type { JobWork } from "./jobContext";
+import { useUnits } from "../words/useUnits";
+import { type JobContextValue, useJobContext } from "./jobContext";
 
 /** The sight glass, always there: the reading, what it rests on, and on focus or hover where its haze comes from. */
-export function GlassAside({ job, work }: { job: Job; work: JobWork }) {
-  const reading = work.document.capture ? work.reading : null;
+export function GlassAside() {
+  const { job, signal, live } = useJobContext();
+  const units = useUnits();
+  const watching = live.state !== "off";
+  const reading: Reading | null = watching ? (live.frame?.capture.reading ?? null) : signal.rests ? signal.reading : null;
   const ethanol = reading?.ethanolPct ?? null;
   const temperature = reading?.fuelTempC ?? null;
-  const savedAt = work.saved?.envelope.savedAt;
   return (
     <aside
       aria-label="Sight glass"
@@ -20,31 +23,37 @@ export function GlassAside({ job, work }: { job: Job; work: JobWork }) {
       <div className="min-w-0 lg:text-center">
         {ethanol ? (
           <p className="reading whitespace-nowrap">
-            <b className="text-[1.9rem]">E{ethanol.value.toFixed(ethanol.plusMinus < 0.95 ? 1 : 0)}</b>{" "}
-            <span className="text-ink-2">±{ethanol.plusMinus.toFixed(ethanol.plusMinus < 0.95 ? 1 : 0)}</span>
+            <b className="text-[1.9rem]">E{ethanol.value.toFixed(digitsOf(ethanol))}</b>{" "}
+            <span className="text-ink-2">±{ethanol.plusMinus.toFixed(digitsOf(ethanol))}</span>
           </p>
         ) : (
           <p className="text-ink-2">
             {reading
               ? "No reading: the signal says why."
-              : work.document.capture
+              : signal.rests || watching
                 ? "Not known yet."
-                : "Empty. A capture of the sensor fills it."}
+                : "Empty. A capture or a meter reading fills it."}
           </p>
         )}
-        {temperature && <p className="reading text-ink-2">{hazyText(temperature, " °C", 0)}</p>}
-        {reading && <BudgetOnDemand budget={reading.budget} />}
-        {work.document.capture && (
+        {temperature && <p className="reading text-ink-2">{units.hazy(temperature, "celsius")}</p>}
+        {reading && !watching && <BudgetOnDemand budget={reading.budget} />}
+        {(watching || signal.rests) && (
           <p className="mt-1 text-[0.86rem] break-words text-ink-3 lg:mt-2 lg:border-t lg:border-rule lg:pt-2">
-            rests on one capture{work.changed || !savedAt ? ", not saved yet" : `, saved ${when(savedAt)}`}
+            {watching ? "the stand-in, live; not this vehicle" : `rests on ${evidenceOf(signal)}`}
           </p>
         )}
-        {!work.document.capture && job.reading && (
+        {!signal.rests && !watching && job.reading && (
           <p className="text-[0.86rem] text-ink-3">last saved E{job.reading.ethanolPct.toFixed(0)}</p>
         )}
       </div>
     </aside>
   );
+}
+
+function evidenceOf(signal: JobContextValue["signal"]): string {
+  const what = signal.rests === "capture" ? "one capture" : "a meter reading";
+  const savedAt = signal.saved?.envelope.savedAt;
+  return `${what}${signal.changed || !savedAt ? ", not saved yet" : `, saved ${when(savedAt)}`}`;
 }
 
 /** Opens on a press, and by itself under the pointer. */

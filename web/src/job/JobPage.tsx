@@ -3,6 +3,7 @@ import { NavLink, Outlet, useNavigate, useParams } from "react-router";
 import type { Job } from "../api/client";
 import { useJob } from "../api/queries";
 import { Line } from "../line/Line";
+import { useLive } from "../live/useLive";
 import { Header } from "../shell/Header";
 import { Loading } from "../shell/Loading";
 import { Trouble } from "../shell/Trouble";
@@ -10,13 +11,17 @@ import { useShortcut } from "../shell/useShortcut";
 import { stationKey } from "../words/stations";
 import { when } from "../words/times";
 import { GlassAside } from "./GlassAside";
-import { JobContext, type JobWork, useJobWork } from "./jobContext";
+import { JobContext, type JobContextValue } from "./jobContext";
+import { useCompensateWork } from "./useCompensateWork";
+import { useSignalWork } from "./useSignalWork";
 
 /** A job: its line across the top, the sight glass at the right, a station or the record between. */
 export function JobPage() {
   const { id = "", slug } = useParams();
   const job = useJob(id);
-  const work = useJobWork(id);
+  const signal = useSignalWork(id);
+  const compensate = useCompensateWork(id, signal.reading, signal.document.fuel);
+  const live = useLive();
   const navigate = useNavigate();
   useShortcut(
     "b",
@@ -37,9 +42,10 @@ export function JobPage() {
       </>
     );
   }
-  const saved = work.saved?.envelope;
+  const saved = latest(signal.saved?.envelope, compensate.saved?.envelope);
+  const context: JobContextValue = { job: job.data, signal, compensate, live };
   return (
-    <JobContext value={{ job: job.data, work }}>
+    <JobContext value={context}>
       <title>{`${job.data.name} · Hazy Gauge`}</title>
       <Header
         where={
@@ -57,9 +63,9 @@ export function JobPage() {
         {saved?.savedAt && `Saved ${when(saved.savedAt)} by ${saved.author}`}
       </Header>
       <Line
-        job={withDraftState(job.data, work)}
+        job={withDraftStates(context)}
         current={slug ?? null}
-        ethanolPct={work.reading?.ethanolPct?.value ?? job.data.reading?.ethanolPct ?? null}
+        ethanolPct={signal.reading?.ethanolPct?.value ?? job.data.reading?.ethanolPct ?? null}
       />
       {job.data.stations.map((station, index) => (
         <StationKey key={station.slug} pressed={stationKey(index)} to={`/jobs/${id}/${station.slug}`} />
@@ -68,16 +74,31 @@ export function JobPage() {
         <main className="min-w-0 grow px-4 py-5 sm:px-7">
           <Outlet />
         </main>
-        <GlassAside job={job.data} work={work} />
+        <GlassAside />
       </div>
     </JobContext>
   );
 }
 
-/** The line shows what is on the page: while a draft differs from what is saved, the Signal station has the draft's state. */
-function withDraftState(job: Job, work: JobWork): Job {
-  const state = work.changed ? work.preview.data?.results?.state : undefined;
-  return state ? { ...job, stations: job.stations.map((s) => (s.slug === "signal" ? { ...s, state } : s)) } : job;
+/** The line shows what is on the page: while a draft differs from what is saved, its station has the draft's state. */
+function withDraftStates({ job, signal, compensate }: JobContextValue): Job {
+  const states: Record<string, Job["stations"][number]["state"] | undefined> = {
+    signal: signal.changed ? signal.preview.data?.results?.state : undefined,
+    compensate: compensate.changed ? compensate.results?.state : undefined,
+  };
+  return { ...job, stations: job.stations.map((s) => ({ ...s, state: states[s.slug] ?? s.state })) };
+}
+
+interface Stamp {
+  savedAt?: string;
+  author?: string;
+}
+
+function latest(...saves: readonly (Stamp | undefined)[]): Stamp | undefined {
+  return saves
+    .filter((save) => save?.savedAt)
+    .sort((a, b) => (a?.savedAt ?? "").localeCompare(b?.savedAt ?? ""))
+    .at(-1);
 }
 
 function StationKey({ pressed, to }: { pressed: string; to: string }) {

@@ -1,13 +1,12 @@
-import { useInfiniteQuery, useQuery } from "@tanstack/react-query";
+import { useInfiniteQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { useNavigate } from "react-router";
-import { api, type Envelope, type RecordItem, type SignalDocument, unwrap } from "../api/client";
+import { api, type RecordItem, unwrap } from "../api/client";
 import { keys } from "../api/queries";
-import { inputsOf, useJobContext } from "../job/jobContext";
+import { useJobContext } from "../job/jobContext";
 import { Loading } from "../shell/Loading";
 import { Trouble } from "../shell/Trouble";
-import { hazyText } from "../words/numbers";
 import { when } from "../words/times";
+import { RevisionDetail } from "./RevisionDetail";
 
 const pageSize = 50;
 
@@ -36,7 +35,8 @@ export function RecordPage() {
         </a>
       </div>
       <p className="lead mt-1.5">
-        Every save stands here with who and when. Open one to see what it said; work on from it to take it up again.
+        Every save stands here with who and when. Open one to see what it said beside the one before; work on from it to take it
+        up again.
       </p>
       <div className="mt-5">
         {record.isPending && <Loading what="Fetching the record" />}
@@ -46,6 +46,7 @@ export function RecordPage() {
             <Revision
               key={item.revision}
               item={item}
+              others={items.filter((other) => other.slug === item.slug && other.revision !== item.revision)}
               open={open === item.revision}
               onToggle={() => setOpen(open === item.revision ? null : item.revision)}
             />
@@ -76,7 +77,16 @@ function headline(pending: boolean, total: number): string {
         : `${total} saves on record.`;
 }
 
-function Revision({ item, open, onToggle }: { item: RecordItem; open: boolean; onToggle: () => void }) {
+interface RevisionProps {
+  item: RecordItem;
+  /** Other revisions of the same station. */
+  others: readonly RecordItem[];
+  open: boolean;
+  onToggle: () => void;
+}
+
+function Revision({ item, others, open, onToggle }: RevisionProps) {
+  const { job } = useJobContext();
   return (
     <li className="panel !py-0">
       <button
@@ -87,77 +97,12 @@ function Revision({ item, open, onToggle }: { item: RecordItem; open: boolean; o
       >
         <span className="reading w-10 text-ink-3">{item.revision}</span>
         <span className="min-w-0 grow basis-60 font-semibold break-words">{item.summary}</span>
+        <span className="text-[0.9rem] text-ink-3">{job.stations.find((s) => s.slug === item.slug)?.name}</span>
         <span className="text-[0.9rem] text-ink-3">
           {when(item.savedAt)} by {item.author}
         </span>
       </button>
-      {open && <RevisionDetail revision={item.revision} />}
+      {open && <RevisionDetail item={item} others={others} />}
     </li>
-  );
-}
-
-function RevisionDetail({ revision }: { revision: number }) {
-  const { job, work } = useJobContext();
-  const navigate = useNavigate();
-  const detail = useQuery({
-    queryKey: ["revision", job.id, revision],
-    staleTime: Number.POSITIVE_INFINITY,
-    queryFn: async () =>
-      (await unwrap(
-        api.GET("/api/jobs/{id}/record/{revision}", { params: { path: { id: job.id, revision } } }),
-      )) as Envelope<SignalDocument>,
-  });
-  if (detail.isPending) {
-    return <Loading what="Fetching it" />;
-  }
-  if (detail.error) {
-    return <Trouble error={detail.error} onRetry={() => detail.refetch()} />;
-  }
-  const document = detail.data.document;
-  const capture = document?.results?.capture;
-  const factor = document?.results?.fuelFactor;
-  const rows: [string, string][] = [];
-  if (capture) {
-    rows.push(["Capture", `${document?.capture?.name}, channel ${capture.channel}, ${capture.durationS.toFixed(2)} s`]);
-    rows.push(["Ethanol", capture.reading.ethanolPct ? hazyText(capture.reading.ethanolPct, " %") : "no reading"]);
-    rows.push(["Fuel temperature", capture.reading.fuelTempC ? hazyText(capture.reading.fuelTempC, " °C") : "none"]);
-    rows.push(["Frequency", capture.frequencyHz ? hazyText(capture.frequencyHz, " Hz", 3) : "none"]);
-    rows.push(["Low pulse", capture.lowPulseMs ? hazyText(capture.lowPulseMs, " ms", 3) : "none"]);
-  }
-  if (factor) {
-    rows.push(["Fuel factor", `${hazyText(factor.factor, "", 3)}, metering ${document?.fuel?.metering ?? "orifice"}`]);
-  }
-  if (document?.coreVersion) {
-    rows.push(["Rules", `version ${document.coreVersion}`]);
-  }
-  return (
-    <div className="border-t border-rule pt-3 pb-4">
-      {rows.length === 0 && <p className="text-ink-2">An empty draft.</p>}
-      <dl className="grid gap-x-6 gap-y-1 sm:grid-cols-[max-content_1fr]">
-        {rows.map(([name, value]) => (
-          <div key={name} className="contents">
-            <dt className="text-ink-2">{name}</dt>
-            <dd className="reading break-words">{value}</dd>
-          </div>
-        ))}
-      </dl>
-      {capture?.reading.findings.map((f) => (
-        <p key={f.code} className="mt-2 max-w-[58rem] text-[0.93rem] text-ink-2">
-          {f.text}
-        </p>
-      ))}
-      {detail.data.slug === "signal" && (
-        <button
-          type="button"
-          className="btn btn-outline no-print mt-4"
-          onClick={() => {
-            work.setDraft(inputsOf(document));
-            navigate(`/jobs/${job.id}/signal`);
-          }}
-        >
-          Work on from this
-        </button>
-      )}
-    </div>
   );
 }

@@ -8,6 +8,7 @@ const keys: readonly (readonly [string, string])[] = [
   ["r", "go to the record of the job"],
   ["n", "new job (in the bay)"],
   ["s", "save (at a station)"],
+  ["u", "US or metric units"],
   ["?", "this list"],
 ];
 

@@ -1,5 +1,6 @@
 import { Link, useParams } from "react-router";
 import { useJobContext } from "../job/jobContext";
+import { CompensatePage } from "./compensate/CompensatePage";
 import { SignalPage } from "./signal/SignalPage";
 
 /** The station that the address names. */
@@ -17,6 +18,9 @@ export function StationPage() {
   }
   if (station.slug === "signal") {
     return <SignalPage key={job.id} />;
+  }
+  if (station.slug === "compensate") {
+    return <CompensatePage key={job.id} />;
   }
   return (
     <>

@@ -15,6 +15,11 @@ export function hazy(number: HazyNumber, most = 1): { value: string; plusMinus: 
   return { value: number.value.toFixed(digits), plusMinus: Number(plusMinus) === 0 ? null : plusMinus };
 }
 
+/** Digits an ethanol content is shown with. */
+export function digitsOf(number: HazyNumber): number {
+  return number.plusMinus < 0.95 ? 1 : 0;
+}
+
 export function hazyText(number: HazyNumber, unit = "", most = 1): string {
   const { value, plusMinus } = hazy(number, most);
   return `${value}${plusMinus === null ? "" : ` ± ${plusMinus}`}${unit}`;

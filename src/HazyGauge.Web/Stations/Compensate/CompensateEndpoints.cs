@@ -2,6 +2,7 @@ using System.Text;
 using HazyGauge.Core.Compensation;
 using HazyGauge.Core.Fuels;
 using HazyGauge.Core.Haze;
+using HazyGauge.Data.Jobs;
 using HazyGauge.Formats.Tables;
 using HazyGauge.Web.Haze;
 using HazyGauge.Web.OpenApi;
@@ -9,6 +10,11 @@ using HazyGauge.Web.Queries;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace HazyGauge.Web.Stations.Compensate;
+
+/// <summary>A Compensate document to try.</summary>
+/// <param name="Document">The document.</param>
+/// <param name="Reading">The reading to reckon for; left out, the one saved at the Signal station.</param>
+public sealed record CompensatePreviewRequest(CompensateDocument? Document, ReadingForCompensation? Reading = null);
 
 /// <summary>The Compensate station: which numbers go into the controller?</summary>
 internal static class CompensateEndpoints
@@ -24,6 +30,7 @@ internal static class CompensateEndpoints
         api.MapPost("/calc/fuel-curve", Curve)
             .WithSummary("The fuel factor over several blends.")
             .WithExample("""{ "ethanolPcts": [0, 25, 50, 75, 100], "baseEthanolPct": 10, "metering": "orifice" }""");
+        api.MapPost("/jobs/{id:guid}/stations/compensate/preview", PreviewAsync).WithSummary("What a Compensate document would come to; nothing is saved.");
         api.MapPost("/calc/pulse", (PulseRequest request) => TypedResults.Ok(PulseCalc.Compute(request, new HazeReader())))
             .WithSummary("One injector pulse lengthened by a fuel factor: the effective time multiplied, the dead time added back.")
             .WithExample("""{ "pulseMs": 2.0, "deadTimeMs": 0.9, "factor": 1.40 }""");
@@ -49,6 +56,12 @@ internal static class CompensateEndpoints
             traditional.GasolineDensity15C.Value,
             traditional.EthanolDensity15C.Value));
     }
+
+    private static async Task<Results<Ok<CompensateDocument>, ProblemHttpResult>> PreviewAsync(
+        Guid id, CompensatePreviewRequest request, JobStore jobs, CompensateStation compensate, CancellationToken cancellation) =>
+        await jobs.FindAsync(id, cancellation) is null
+            ? Jobs.JobEndpoints.NoSuchJob()
+            : TypedResults.Ok(CompensateStation.Evaluate(request.Document ?? new CompensateDocument(), request.Reading ?? await compensate.SavedReadingAsync(id, cancellation)));
 
     private static IResult BreakpointsCsv(string? baseEthanolPct, string? metering, string? ethanolPcts)
     {

@@ -42,7 +42,10 @@ public sealed record SparkAdditionAnswer(
 internal static class SparkCalc
 {
     /// <summary>The result of Core for a request whose numbers may be hazy.</summary>
-    public static SparkAdditionResult Compute(SparkAdditionRequest request, HazeReader haze)
+    public static SparkAdditionResult Compute(SparkAdditionRequest request, HazeReader haze) => SparkAddition.Compute(Input(request, haze));
+
+    /// <summary>The input of Core for a request whose numbers may be hazy.</summary>
+    public static SparkAdditionInput Input(SparkAdditionRequest request, HazeReader haze)
     {
         var ethanol = haze.Required(request.EthanolPct, "ethanolPct", "The ethanol content");
         var none = haze.Required(request.GasolineMapEthanolPct, "gasolineMapEthanolPct", "The blend the gasoline map was made on");
@@ -56,6 +59,6 @@ internal static class SparkCalc
         }
 
         haze.Check.ThrowIfAny();
-        return SparkAddition.Compute(new SparkAdditionInput(ethanol, none, all, full, weighting, saturates));
+        return new SparkAdditionInput(ethanol, none, all, full, weighting, saturates);
     }
 }

@@ -1,4 +1,5 @@
 using System.Globalization;
+using System.Text.Json;
 using HazyGauge.Core;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
@@ -11,77 +12,109 @@ using HazyGauge.Web.Stations.Compensate;
 
 namespace HazyGauge.Web.Stations.Signal;
 
-/// <summary>Where a stored result and today's rules disagree.</summary>
-/// <param name="Field">What differs.</param>
-/// <param name="Saved">As it was saved.</param>
-/// <param name="Now">As it would be today.</param>
-public sealed record Difference(string Field, string Saved, string Now);
-
 /// <summary>Evaluates Signal documents: one path for looking and for saving, so that what is saved is what was shown.</summary>
-internal sealed class SignalStation(FileStore files, CaptureReader captures)
+internal sealed class SignalStation(FileStore files, CaptureReader captures, DocumentJson json) : IStationDocuments
 {
+    private const string Name = "Signal";
+
+    /// <inheritdoc/>
+    public string Slug => Station.SignalSlug;
+
+    /// <inheritdoc/>
+    public ShowInBay ShowEmpty => (before, _) => before with
+    {
+        SignalState = BayProjection.Empty.SignalState,
+        NextCommand = BayProjection.Empty.NextCommand,
+        NextWhy = BayProjection.Empty.NextWhy,
+        EthanolPct = null,
+        EthanolPlusMinus = null,
+        ReadingSavedAt = null,
+    };
+
+    /// <summary>Reads a document.</summary>
+    /// <exception cref="RefusedInputException">It is not one of this station.</exception>
+    public SignalDocument Read(JsonElement document) => json.Read<SignalDocument>(document, Name);
+
     /// <summary>The document with its results, as today's rules have them.</summary>
     /// <exception cref="RefusedInputException">The capture is not on the job, or a number cannot be.</exception>
     public async Task<SignalDocument> EvaluateAsync(Guid jobId, SignalDocument document, CancellationToken cancellation)
     {
-        var (capture, reading, name) = await ReadAsync(jobId, document, cancellation);
-        var factor = FuelFactor(document, capture);
-        var progress = SignalProgress.Of(reading, factor is not null);
+        var (read, name) = await ReadAsync(jobId, document, cancellation);
+        var evidence = SignalEvidence.Of(read, document.Meter, document.ToleranceEthanolPct ?? SensorLaw.UsualToleranceEthanolPct);
+        var capture = read is null ? null : CaptureAnswer.From(read) with { Timeline = [], Excerpt = [] };
+        var reading = evidence.Reading is null ? null : ReadingAnswer.From(evidence.Reading, evidence.Volts);
+        var progress = SignalProgress.Of(evidence.Reading);
         return document with
         {
             Capture = document.Capture is { } choice ? choice with { Name = name } : null,
-            Results = new SignalResults(capture, factor, progress.State, progress.NextAction),
+            Results = new SignalResults(
+                capture, FuelFactor(document, reading), progress.State, progress.NextAction, reading, evidence.Meter is { } rows ? [.. rows.Select(MeterRowAnswer.From)] : null),
             CoreVersion = CoreVersion.Current,
         };
     }
 
+    /// <inheritdoc/>
+    public async Task<JudgedDocument> JudgeAsync(Guid jobId, JsonElement document, CancellationToken cancellation)
+    {
+        var evaluated = await EvaluateAsync(jobId, Read(document), cancellation);
+        return new JudgedDocument(json.Write(evaluated), Summary(evaluated), Show(evaluated));
+    }
+
+    /// <inheritdoc/>
+    public ShowInBay ShowSaved(JsonElement document) => Show(Read(document));
+
+    /// <inheritdoc/>
+    public string? ComputedWith(JsonElement document) => Read(document) is { Results: not null } computed ? computed.CoreVersion : null;
+
+    /// <inheritdoc/>
+    public IReadOnlyList<DocumentFigure> Figures(JsonElement document)
+    {
+        var signal = Read(document);
+        var reading = signal.Results?.Read;
+        return
+        [
+            new("evidence", "Rests on", signal.Capture?.Name ?? (signal.Meter is null ? "nothing yet" : "meter readings")),
+            new("signalStatus", "Signal", reading is null ? "none" : InWords(reading.SignalStatus)),
+            Figure("ethanolPct", "Ethanol", reading?.EthanolPct, "ethanolPct"),
+            Figure("fuelTempC", "Fuel temperature", reading?.FuelTempC, "celsius"),
+            Figure("frequencyHz", "Frequency", signal.Results?.Capture?.FrequencyHz, "hertz"),
+            Figure("lowPulseMs", "Low pulse", signal.Results?.Capture?.LowPulseMs, "milliseconds"),
+            new("toleranceEthanolPct", "Sensor good to", string.Create(CultureInfo.InvariantCulture, $"{signal.ToleranceEthanolPct ?? SensorLaw.UsualToleranceEthanolPct:0.##} points")),
+            Figure("factor", "Fuel factor", signal.Results?.FuelFactor?.Factor, "factor"),
+        ];
+    }
+
+    private static DocumentFigure Figure(string field, string label, HazyNumber? number, string unit) =>
+        number is null ? new(field, label, "none") : new(field, label, Number: number, Unit: unit);
+
     /// <summary>One line for the record.</summary>
-    public static string Summary(SignalDocument document)
+    private static string Summary(SignalDocument document)
     {
         var results = document.Results;
-        if (results?.Capture is not { } capture)
+        if (results?.Read is not { } read)
         {
             return "Signal: no capture yet";
         }
 
-        var reading = capture.Reading.EthanolPct is { } ethanol ? Reading(ethanol) : $"no reading ({InWords(capture.Reading.SignalStatus)})";
-        var status = capture.Reading is { EthanolPct: not null, SignalStatus: not SignalStatus.Ok } ? $", {InWords(capture.Reading.SignalStatus)}" : string.Empty;
+        var reading = read.EthanolPct is { } ethanol ? Reading(ethanol) : $"no reading ({InWords(read.SignalStatus)})";
+        var status = read is { EthanolPct: not null, SignalStatus: not SignalStatus.Ok } ? $", {InWords(read.SignalStatus)}" : string.Empty;
         var factor = results.FuelFactor is { } fuel
             ? string.Create(CultureInfo.InvariantCulture, $"; {fuel.Factor.Value:0.000} times the open time of E{document.Fuel!.BaseEthanolPct!.Value:0.#}")
             : string.Empty;
-        return $"{reading}{status} from {document.Capture!.Name}{factor}";
+        return $"{reading}{status} from {document.Capture?.Name ?? "a meter"}{factor}";
     }
 
-    /// <summary>What the bay shows of a document with results.</summary>
-    public static BayProjection Bay(SignalDocument document) => document.Results is not { } results
-        ? BayProjection.Empty
-        : new BayProjection
+    private static ShowInBay Show(SignalDocument document) => (before, savedAt) => document.Results is not { } results
+        ? before
+        : before with
         {
             SignalState = results.State,
-            EthanolPct = results.Capture?.Reading.EthanolPct?.Value,
-            EthanolPlusMinus = results.Capture?.Reading.EthanolPct?.PlusMinus,
+            EthanolPct = results.Read?.EthanolPct?.Value,
+            EthanolPlusMinus = results.Read?.EthanolPct?.PlusMinus,
+            ReadingSavedAt = results.Read?.EthanolPct is null ? null : savedAt,
             NextCommand = results.NextAction.Command,
             NextWhy = results.NextAction.Why,
         };
-
-    /// <summary>Where the stored results and a new evaluation disagree, in the figures a mechanic would have acted on.</summary>
-    public static IReadOnlyList<Difference> Compare(SignalDocument saved, SignalDocument now)
-    {
-        var before = Figures(saved);
-        return [.. Figures(now).Where(f => before[f.Key] != f.Value).Select(f => new Difference(f.Key, before[f.Key], f.Value))];
-    }
-
-    private static Dictionary<string, string> Figures(SignalDocument document)
-    {
-        var capture = document.Results?.Capture;
-        return new(StringComparer.Ordinal)
-        {
-            ["signalStatus"] = capture is null ? "none" : InWords(capture.Reading.SignalStatus),
-            ["ethanolPct"] = capture?.Reading.EthanolPct is { } ethanol ? Reading(ethanol) : "none",
-            ["fuelTempC"] = capture?.Reading.FuelTempC is { } temp ? string.Create(CultureInfo.InvariantCulture, $"{temp.Value:0.0}") : "none",
-            ["factor"] = document.Results?.FuelFactor is { } fuel ? string.Create(CultureInfo.InvariantCulture, $"{fuel.Factor.Value:0.000}") : "none",
-        };
-    }
 
     private static string Reading(HazyNumber ethanol) => HazyText.Ethanol(ethanol.Value, ethanol.PlusMinus);
 
@@ -97,11 +130,11 @@ internal sealed class SignalStation(FileStore files, CaptureReader captures)
         _ => "steady",
     };
 
-    private async Task<(CaptureAnswer? Capture, SensorReading? Reading, string? Name)> ReadAsync(Guid jobId, SignalDocument document, CancellationToken cancellation)
+    private async Task<(ReadCapture? Capture, string? Name)> ReadAsync(Guid jobId, SignalDocument document, CancellationToken cancellation)
     {
         if (document.Capture is not { } choice)
         {
-            return (null, null, null);
+            return (null, null);
         }
 
         var file = choice.Sha256 is { } sha256 ? await files.FindAsync(jobId, sha256, cancellation) : null;
@@ -110,25 +143,22 @@ internal sealed class SignalStation(FileStore files, CaptureReader captures)
             throw new RefusedInputException("capture", "This capture is not on the job. Drop it again.");
         }
 
-        var read = await captures.ReadAsync(
-            file.Name, () => files.OpenRead(file.Sha256), new HowToRead(choice.Channel, document.ToleranceEthanolPct ?? SensorLaw.UsualToleranceEthanolPct, choice.ThresholdV), cancellation);
-        return (CaptureAnswer.From(read) with { Timeline = [], Excerpt = [] }, read.Result.Reading, file.Name);
+        var how = new HowToRead(choice.Channel, document.ToleranceEthanolPct ?? SensorLaw.UsualToleranceEthanolPct, choice.ThresholdV);
+        return (await captures.ReadAsync(file.Name, () => files.OpenRead(file.Sha256), how, cancellation), file.Name);
     }
 
-    private static FuelFactorAnswer? FuelFactor(SignalDocument document, CaptureAnswer? capture)
+    private static FuelFactorAnswer? FuelFactor(SignalDocument document, ReadingAnswer? reading)
     {
-        if (document.Fuel is not { BaseEthanolPct: { } baseEthanol } fuel || capture?.Reading.EthanolPct is not { } ethanol)
+        if (document.Fuel is not { BaseEthanolPct: { } baseEthanol } fuel || reading?.EthanolPct is not { } ethanol)
         {
             return null;
         }
 
         // The reading goes in the way any client passes an answer on, parts and all, so the budget reaches back to the sensor.
         var haze = new HazeReader();
-        var withTemperature = fuel.BaseFuelTempC is not null && capture.Reading.FuelTempC is not null;
+        var withTemperature = fuel.BaseFuelTempC is not null && reading.FuelTempC is not null;
         var request = new FuelFactorRequest(
-            AsInput(ethanol), baseEthanol, fuel.Metering, withTemperature ? AsInput(capture.Reading.FuelTempC!) : null, fuel.BaseFuelTempC);
+            ethanol.AsInput(), baseEthanol, fuel.Metering, withTemperature ? reading.FuelTempC!.AsInput() : null, fuel.BaseFuelTempC);
         return CompensateEndpoints.Compute(request, haze.Required(request.EthanolPct, "ethanolPct", "The ethanol content"), haze);
     }
-
-    private static HazyInput AsInput(HazyNumber number) => new(number.Value, number.U, number.PlusMinus, number.Parts);
 }

@@ -34,7 +34,7 @@ export function CaptureField({ upload }: { upload: CaptureUpload }) {
     <input
       ref={upload.input}
       type="file"
-      accept=".vcd"
+      accept=".vcd,.csv,.txt,.tsv"
       className="sr-only"
       tabIndex={-1}
       aria-label="Capture file"

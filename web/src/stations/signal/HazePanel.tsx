@@ -1,5 +1,5 @@
 import type { Reading, SignalDocument } from "../../api/client";
-import { NumberField } from "./NumberField";
+import { NumberField } from "../../fields/NumberField";
 
 interface Props {
   reading: Reading;

@@ -1,5 +1,6 @@
 import { useId, useState } from "react";
 import type { Capture, SignalDocument } from "../../api/client";
+import { NumberField } from "../../fields/NumberField";
 import { hazyText } from "../../words/numbers";
 
 interface Props {
@@ -7,11 +8,12 @@ interface Props {
   capture: Capture;
   choice: NonNullable<SignalDocument["capture"]>;
   channelError?: string;
-  onChannel: (channel: string | null) => void;
+  thresholdError?: string;
+  onChange: (part: { channel?: string; thresholdV?: number }) => void;
 }
 
 /** What the recording holds, read off. */
-export function RecordingPanel({ jobId, capture, choice, channelError, onChannel }: Props) {
+export function RecordingPanel({ jobId, capture, choice, channelError, thresholdError, onChange }: Props) {
   const id = useId();
   const [channel, setChannel] = useState(choice.channel ?? "");
   const rows: readonly (readonly [string, string])[] = [
@@ -51,7 +53,7 @@ export function RecordingPanel({ jobId, capture, choice, channelError, onChannel
         className="no-print mt-3 flex flex-wrap items-end gap-x-3 gap-y-2"
         onSubmit={(e) => {
           e.preventDefault();
-          onChannel(channel.trim() === "" ? null : channel.trim());
+          onChange({ channel: channel.trim() === "" ? undefined : channel.trim() });
         }}
       >
         <div className="grid min-w-0 grow gap-1">
@@ -78,6 +80,19 @@ export function RecordingPanel({ jobId, capture, choice, channelError, onChannel
           </p>
         )}
       </form>
+      {capture.threshold && (
+        <div className="mt-3">
+          <NumberField
+            label="Volts switched at"
+            unit="V"
+            placeholder={capture.threshold.thresholdV.toFixed(2)}
+            hint={`Left empty it is found: half way between ${capture.threshold.lowV.toFixed(2)} and ${capture.threshold.highV.toFixed(2)} V.`}
+            value={choice.thresholdV ?? null}
+            error={thresholdError}
+            onChange={(value) => onChange({ thresholdV: value ?? undefined })}
+          />
+        </div>
+      )}
       <p className="mt-3 text-[0.9rem] break-words text-ink-3">
         From{" "}
         <a className="link-quiet" href={`/api/jobs/${jobId}/files/${choice.sha256}`} download>

@@ -1,8 +1,8 @@
 import { ChevronLeft, ChevronRight } from "lucide-react";
 import { type ReactNode, useState } from "react";
 import type { Capture } from "../../api/client";
+import { useWidth } from "../../shell/useWidth";
 import { type DrawnWindow, dimensioned, firstWindow, stretchesOf } from "./excerptWindow";
-import { useWidth } from "./useWidth";
 
 const height = 218;
 const highY = 68;

@@ -1,6 +1,11 @@
 import { expect, test } from "vitest";
 import type { Capture, Reading } from "../../api/client";
-import { evidence, verdict } from "./verdict";
+import { hazyText } from "../../words/numbers";
+import type { UnitWords } from "../../words/useUnits";
+import { evidence, verdict as inUnits } from "./verdict";
+
+const metric = { hazy: (n: Parameters<typeof hazyText>[0]) => hazyText(n, " °C", 0) } as unknown as UnitWords;
+const verdict = (reading: Reading) => inUnits(reading, metric);
 
 const number = (value: number, plusMinus: number) => ({ value, u: plusMinus / 2, plusMinus, parts: [] });
 const reading = (signalStatus: Reading["signalStatus"], ethanol: number | null = 73.4, tempC: number | null = 31): Reading => ({
@@ -15,6 +20,7 @@ const reading = (signalStatus: Reading["signalStatus"], ethanol: number | null =
 test("every state has its verdict, with the number where there is one", () => {
   expect(verdict(reading("ok"))).toBe("The signal is real: E73 ± 5, fuel at 31 °C.");
   expect(verdict(reading("ok", 73.4, null))).toBe("The signal is real: E73 ± 5. The temperature is not.");
+  expect(verdict({ ...reading("ok", 73.4, null), temperatureStatus: "absent" })).toBe("The signal is real: E73 ± 5.");
   expect(verdict(reading("clampedLow", 0))).toContain("taken as E0 ± 5");
   expect(verdict(reading("clampedHigh", 100))).toContain("taken as E100 ± 5");
   expect(verdict(reading("intermittent"))).toContain("breaks off");

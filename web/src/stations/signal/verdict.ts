@@ -1,8 +1,9 @@
 import type { Capture, Reading } from "../../api/client";
 import { hazyText } from "../../words/numbers";
+import type { UnitWords } from "../../words/useUnits";
 
 /** The headline of the Signal station: what the signal is worth, with its numbers. */
-export function verdict(reading: Reading): string {
+export function verdict(reading: Reading, units: UnitWords): string {
   const ethanol = reading.ethanolPct ? `E${hazyText(reading.ethanolPct)}` : "no reading";
   switch (reading.signalStatus) {
     case "noSignal":
@@ -20,10 +21,17 @@ export function verdict(reading: Reading): string {
     case "unsteady":
       return `The reading wanders: ${ethanol}.`;
     default:
-      return reading.fuelTempC
-        ? `The signal is real: ${ethanol}, fuel at ${hazyText(reading.fuelTempC, " °C", 0)}.`
-        : `The signal is real: ${ethanol}. The temperature is not.`;
+      return real(reading, ethanol, units);
   }
+}
+
+function real(reading: Reading, ethanol: string, units: UnitWords): string {
+  if (reading.fuelTempC) {
+    return `The signal is real: ${ethanol}, fuel at ${units.hazy(reading.fuelTempC, "celsius")}.`;
+  }
+  return reading.temperatureStatus === "absent"
+    ? `The signal is real: ${ethanol}.`
+    : `The signal is real: ${ethanol}. The temperature is not.`;
 }
 
 /** What the recording shows, in one sentence. */

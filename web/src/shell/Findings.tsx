@@ -1,4 +1,4 @@
-import type { Finding } from "../../api/client";
+import type { Finding } from "../api/client";
 
 /** What the program noticed: what must stop the work stands in the hatched frame. */
 export function Findings({ findings }: { findings: readonly Finding[] }) {

@@ -1,8 +1,12 @@
 import { useEffect, useId, useState } from "react";
+import { units } from "../shell/settings";
+import { type QuantityName, toShown, toStored, unitOf } from "../words/units";
 
 interface Props {
   label: string;
   unit?: string;
+  /** A quantity whose unit the mechanic chooses; the value stays metric. */
+  quantity?: QuantityName;
   prefix?: string;
   placeholder?: string;
   value: number | null;
@@ -13,17 +17,20 @@ interface Props {
 }
 
 /** A number typed by hand, with a decimal point or comma; what is not a number is said beside the field and not passed on. */
-export function NumberField({ label, unit, prefix, placeholder, value, onChange, error, hint }: Props) {
+export function NumberField({ label, unit, quantity, prefix, placeholder, value, onChange, error, hint }: Props) {
   const id = useId();
-  const [text, setText] = useState(value?.toString() ?? "");
+  const [system] = units.use();
+  const shown = value === null ? null : quantity ? round(toShown(value, quantity, system)) : value;
+  const [text, setText] = useState(shown?.toString() ?? "");
   const parsed = parse(text);
   // Only a value that comes from elsewhere replaces what is being typed.
   useEffect(() => {
-    setText((current) => (parse(current) === value ? current : (value?.toString() ?? "")));
-  }, [value]);
+    setText((current) => (parse(current) === shown ? current : (shown?.toString() ?? "")));
+  }, [shown]);
   const trouble = Number.isNaN(parsed) ? "This must be a number, like 73.5." : error;
+  const unitText = quantity ? unitOf(quantity, system) : unit;
   return (
-    <div className="grid gap-1">
+    <div className="grid content-start gap-1">
       <label htmlFor={id} className="label-text">
         {label}
       </label>
@@ -42,11 +49,11 @@ export function NumberField({ label, unit, prefix, placeholder, value, onChange,
             setText(e.target.value);
             const next = parse(e.target.value);
             if (!Number.isNaN(next)) {
-              onChange(next);
+              onChange(next === null ? null : quantity ? toStored(next, quantity, system) : next);
             }
           }}
         />
-        {unit && <span className="text-[0.9rem] text-ink-2">{unit}</span>}
+        {unitText && <span className="text-[0.9rem] text-ink-2">{unitText}</span>}
       </div>
       {trouble ? (
         <p id={`${id}-trouble`} className="text-[0.9rem] text-stop">
@@ -61,6 +68,10 @@ export function NumberField({ label, unit, prefix, placeholder, value, onChange,
       )}
     </div>
   );
+}
+
+function round(value: number): number {
+  return Number(value.toFixed(4));
 }
 
 function parse(text: string): number | null {

@@ -1,0 +1,104 @@
+using System.Runtime.CompilerServices;
+using HazyGauge.Core.Findings;
+using HazyGauge.Core.Sensing;
+using HazyGauge.Core.Simulation;
+using HazyGauge.Web.Stations.Signal;
+using Microsoft.AspNetCore.SignalR;
+
+namespace HazyGauge.Web.Live;
+
+/// <summary>What a stand-in sensor is to send.</summary>
+/// <param name="EthanolPct">0 to 100 %.</param>
+/// <param name="FuelTempC">-40 to 125 C. Default 25.</param>
+/// <param name="Fault">What is wrong with it. Default none.</param>
+/// <param name="NoiseUs">Standard deviation by which every edge is off, us. Default 0.</param>
+/// <param name="Seed">Any number; the same one gives the same wave.</param>
+public sealed record StandInRequest(double EthanolPct, double FuelTempC = 25, StandInFault Fault = StandInFault.None, double NoiseUs = 0, int Seed = 1)
+{
+    internal StandInSettings Settings => new(EthanolPct, FuelTempC, Fault, NoiseUs);
+}
+
+/// <summary>One of twenty looks a second at a signal.</summary>
+/// <param name="TS">Time since the beginning, s.</param>
+/// <param name="Settings">What the stand-in is sending.</param>
+/// <param name="Capture">What the wire says.</param>
+public sealed record LiveFrame([property: System.Text.Json.Serialization.JsonPropertyName("tS")] double TS, StandInRequest Settings, CaptureAnswer Capture);
+
+/// <summary>
+/// Live signals. A caller streams <c>StandIn</c> to start a stand-in sensor and receive a frame every 50 ms, changes it with
+/// <c>Change</c> while it runs, and ends the stream to stop it.
+/// </summary>
+internal sealed class LiveHub(TimeProvider clock) : Hub
+{
+    private const int MostAtOnce = 8;
+    private const string Running = "stand-in";
+    private static readonly TimeSpan Frame = TimeSpan.FromMilliseconds(50);
+    private static int _running;
+
+    /// <summary>Starts a stand-in sensor and watches its wire.</summary>
+    public async IAsyncEnumerable<LiveFrame> StandIn(StandInRequest request, [EnumeratorCancellation] CancellationToken cancellation)
+    {
+        var standIn = InWords(() => new LiveStandIn(request.Settings, request.Seed));
+        if (Interlocked.Increment(ref _running) > MostAtOnce)
+        {
+            Interlocked.Decrement(ref _running);
+            throw new HubException($"{MostAtOnce} stand-ins are running already. Stop one of them first.");
+        }
+
+        try
+        {
+            Context.Items[Running] = standIn;
+            var began = clock.GetTimestamp();
+            using var timer = new PeriodicTimer(Frame, clock);
+            do
+            {
+                var nowS = clock.GetElapsedTime(began).TotalSeconds;
+                LiveFrame frame;
+                lock (standIn)
+                {
+                    var read = standIn.RunTo(nowS, SensorLaw.UsualToleranceEthanolPct);
+                    var s = standIn.Settings;
+                    frame = new LiveFrame(
+                        nowS, new StandInRequest(s.EthanolPct, s.FuelTempC, s.Fault, s.NoiseUs, request.Seed), CaptureAnswer.From("live", "stand-in", read) with { Timeline = [] });
+                }
+
+                yield return frame;
+            }
+            while (await timer.WaitForNextTickAsync(cancellation));
+        }
+        finally
+        {
+            Context.Items.Remove(Running);
+            Interlocked.Decrement(ref _running);
+        }
+    }
+
+    /// <summary>Changes the stand-in that runs on this connection, from its next period on.</summary>
+    public void Change(StandInRequest request)
+    {
+        if (Context.Items[Running] is not LiveStandIn standIn)
+        {
+            throw new HubException("No stand-in is running here. Start one first.");
+        }
+
+        InWords(() =>
+        {
+            lock (standIn)
+            {
+                return standIn.Settings = request.Settings;
+            }
+        });
+    }
+
+    private static T InWords<T>(Func<T> act)
+    {
+        try
+        {
+            return act();
+        }
+        catch (RefusedInputException refused)
+        {
+            throw new HubException(refused.Message, refused);
+        }
+    }
+}

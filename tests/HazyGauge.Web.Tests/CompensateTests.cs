@@ -1,0 +1,125 @@
+using System.Text.Json.Nodes;
+
+namespace HazyGauge.Web.Tests;
+
+/// <summary>From a meter reading to the numbers in the controller, and what holds them back.</summary>
+public class CompensateTests(App app) : IClassFixture<App>
+{
+    private const string Spark = """ "spark": { "gasolineMapEthanolPct": 10, "ethanolMapEthanolPct": 85, "fullAdditionDeg": 6, "weighting": "mole" } """;
+
+    private async Task<string> JobWithMeterAsync(string meter = """{ "frequencyHz": 123.4, "lowPulseMs": 2.718 }""")
+    {
+        var job = await app.NewJobAsync();
+        await app.SaveAsync(job, $$"""{ "meter": {{meter}} }""", "\"0\"");
+        return job;
+    }
+
+    private async Task<JsonNode> PreviewAsync(string job, string document, int status = 200) =>
+        await app.PostAsync($"/api/jobs/{job}/stations/compensate/preview", $$"""{ "document": {{document}} }""", status);
+
+    [Fact]
+    public async Task A_meter_reading_alone_leads_to_the_numbers_that_go_in()
+    {
+        var job = await JobWithMeterAsync();
+        var signal = (await app.GetAsync($"/api/jobs/{job}/stations/signal"))["document"]!["results"]!;
+        ((double)signal["reading"]!["ethanolPct"]!["value"]!).ShouldBe(73.4, 1e-9);
+        ((double)signal["reading"]!["ethanolPct"]!["u"]!).ShouldBe(Math.Sqrt((25.0 / 3) + (0.25 * 0.25)), 1e-9);
+        ((string)(await app.GetAsync($"/api/jobs/{job}"))["nextAction"]!["slug"]!).ShouldBe("compensate");
+
+        var document = $$"""{ "baseEthanolPct": 10, "pulse": { "pulseMs": 2.8, "deadTimeMs": 0.9 }, {{Spark}} }""";
+        var (saved, _) = await app.SaveAsync(job, document, "\"0\"", slug: "compensate");
+        var results = saved["document"]!["results"]!;
+        ((double)results["fuelFactor"]!["factor"]!["value"]!).ShouldBe(1.3225, 0.0005);
+        results["row"]!["ethanolPcts"]!.AsArray().Count.ShouldBe(6);
+        ((double)results["row"]!["worstErrorPct"]!).ShouldBeInRange(0.01, 0.4);
+        ((double)results["pulse"]!["newPulseMs"]!["value"]!).ShouldBe(0.9 + (1.9 * (double)results["fuelFactor"]!["factor"]!["value"]!), 1e-9);
+        ((string)saved["document"]!["results"]!["state"]!).ShouldBe("inWork");
+        (await PreviewAsync(job, document))["results"]!.ToJsonString().ShouldBe(results.ToJsonString());
+
+        // Another reading, and the saved numbers are not today's any more.
+        await app.SaveAsync(job, """{ "meter": { "frequencyHz": 95, "lowPulseMs": 2.718 } }""", "\"1\"");
+        var recheck = await app.GetAsync($"/api/jobs/{job}/stations/compensate/recheck");
+        recheck["differences"]!.AsArray().Select(d => (string)d!["field"]!).ShouldBe(["ethanolPct", "factor"]);
+        (await app.GetAsync("/api/jobs"))["items"]!.AsArray().Single(j => (string)j!["id"]! == job)!["reading"]!["ethanolPct"]!.GetValue<double>().ShouldBe(45);
+    }
+
+    [Fact]
+    public async Task Spark_is_held_until_the_fuelling_is_proven_for_this_very_map_but_what_comes_out_comes_out()
+    {
+        var job = await JobWithMeterAsync();
+        var held = (await PreviewAsync(job, $$"""{ "baseEthanolPct": 10, {{Spark}} }"""))["results"]!;
+        ((bool)held["spark"]!["isHeld"]!, (double)held["spark"]!["toSetDeg"]!["value"]!).ShouldBe((true, 0));
+        var cautious = (double)held["spark"]!["addition"]!["cautiousAdditionDeg"]!["value"]!;
+        cautious.ShouldBeGreaterThan(4);
+
+        const string Proof = """ "fuellingProof": { "evidence": "log 14: lambda within 2 % from E10 to E73", "baseEthanolPct": 10, "metering": "orifice" } """;
+        var proven = (await PreviewAsync(job, $$"""{ "baseEthanolPct": 10, {{Spark}}, {{Proof}} }"""))["results"]!;
+        ((bool)proven["spark"]!["isHeld"]!, (string)proven["state"]!).ShouldBe((false, "proven"));
+        ((double)proven["spark"]!["toSetDeg"]!["value"]!).ShouldBe(cautious, 1e-9);
+
+        var lapsed = (await PreviewAsync(job, $$"""{ "baseEthanolPct": 10, "metering": "mass", {{Spark}}, {{Proof}} }"""))["results"]!;
+        ((bool)lapsed["spark"]!["isHeld"]!, (string)lapsed["findings"]![0]!["code"]!).ShouldBe((true, "proofLapsed"));
+        await PreviewAsync(job, """{ "baseEthanolPct": 10, "fuellingProof": { "evidence": " " } }""", 422);
+        await PreviewAsync(job, """{ "fuellingProof": { "evidence": "a log", "baseEthanolPct": 10, "metering": "mass" } }""", 422);
+
+        var plain = await JobWithMeterAsync("""{ "frequencyHz": 52, "lowPulseMs": 2.5 }""");
+        var spark = (await PreviewAsync(plain, $$"""{ "baseEthanolPct": 10, {{Spark}} }"""))["results"]!["spark"]!;
+        ((bool)spark["isHeld"]!).ShouldBeFalse();
+        ((double)spark["toSetDeg"]!["value"]!).ShouldBeLessThan(-0.5);
+    }
+
+    /// <summary>
+    /// Source: common practice, no source: a 100 to 163 curve switched on over a base made on E85 gives lambda 0.64 at E75,
+    /// 1 / (1.475 / 0.950).
+    /// </summary>
+    [Fact]
+    [Trait("Category", "Outside")]
+    public async Task A_gasoline_multiplier_over_an_e85_map_is_refused_with_the_lambda_it_would_give()
+    {
+        var job = await JobWithMeterAsync("""{ "frequencyHz": 125, "lowPulseMs": 2.7 }""");
+        const string Multiplier = """ "multiplier": { "at0Pct": 100, "at100Pct": 163.3 } """;
+        var refused = await PreviewAsync(job, $$"""{ "baseEthanolPct": 85, "metering": "mass", {{Multiplier}} }""", 422);
+        ((string)refused["errors"]!["multiplier"]![0]!).ShouldContain("lambda 0.64 on E75");
+        await app.SaveAsync(job, $$"""{ "baseEthanolPct": 85, "metering": "mass", {{Multiplier}} }""", "\"0\"", 422, slug: "compensate");
+
+        var right = (await PreviewAsync(job, $$"""{ "baseEthanolPct": 0, "metering": "mass", {{Multiplier}} }"""))["results"]!;
+        ((double)right["multiplier"]!["atBase"]!).ShouldBe(1);
+        ((double)right["multiplier"]!["lambda"]!).ShouldBe(0.962, 0.005);
+        var onE10 = (await PreviewAsync(job, $$"""{ "baseEthanolPct": 10, {{Multiplier}} }"""))["results"]!;
+        onE10["findings"]!.AsArray().Select(f => (string)f!["code"]!).ShouldContain("multiplierOffAtBase");
+        await PreviewAsync(job, """{ "baseEthanolPct": 10, "multiplier": { "at0Pct": 100 } }""", 422);
+        await PreviewAsync(job, """{ "baseEthanolPct": 10, "multiplier": { "at0Pct": 1, "at100Pct": 1.63 } }""", 422);
+    }
+
+    [Fact]
+    public async Task Capture_and_meter_on_one_wire_are_compared()
+    {
+        var job = await app.NewJobAsync();
+        var file = await Api.UploadAsync(app.Http, $"/api/jobs/{job}/files", await app.StandInAsync("ethanolPct=62&fuelTempC=25&durationS=1"), "wave.vcd");
+        async Task<JsonNode> ReadAsync(string meter) => (await app.PostAsync(
+            $"/api/jobs/{job}/stations/signal/preview", $$"""{ "capture": { "sha256": "{{file["sha256"]}}" }, "meter": {{meter}} }"""))["results"]!;
+
+        var fits = await ReadAsync("""{ "frequencyHz": 112.6, "highV": 5, "averageV": 3.55 }""");
+        fits["meter"]!.AsArray().Select(r => (string)r!["quantity"]!).ShouldBe(["frequencyHz", "lowPulseMs", "averageV"]);
+        fits["meter"]!.AsArray().Select(r => (bool?)r!["agrees"]).ShouldBe([true, null, true]);
+        ((string)fits["state"]!).ShouldBe("proven");
+        var misses = await ReadAsync("""{ "frequencyHz": 118, "highV": 5, "averageV": 4.9 }""");
+        misses["reading"]!["findings"]!.AsArray().Select(f => (string)f!["code"]!).ShouldBe(["meterDisagreesFrequencyHz", "averageDisagrees"], ignoreOrder: true);
+        ((string)misses["state"]!).ShouldBe("inWork");
+        await app.PostAsync($"/api/jobs/{job}/stations/signal/preview", """{ "meter": { "lowPulseMs": 2 } }""", 422);
+    }
+
+    [Fact]
+    public async Task Two_revisions_side_by_side_say_what_changed()
+    {
+        var job = await JobWithMeterAsync("""{ "frequencyHz": 112, "lowPulseMs": 2.5 }""");
+        await app.SaveAsync(job, """{ "meter": { "frequencyHz": 123, "lowPulseMs": 2.5 } }""", "\"1\"");
+        await app.SaveAsync(job, """{ "baseEthanolPct": 10 }""", "\"0\"", slug: "compensate");
+        var compared = await app.GetAsync($"/api/jobs/{job}/record/compare?from=1&to=2");
+        var change = compared["changes"]!.AsArray().Single()!;
+        ((string)change["field"]!, (double)change["from"]!["number"]!["value"]!, (double)change["to"]!["number"]!["value"]!).ShouldBe(("ethanolPct", 62, 73));
+        compared["figuresTo"]!.AsArray().Count.ShouldBeGreaterThan(5);
+        await app.GetAsync($"/api/jobs/{job}/record/compare?from=1&to=3", 422);
+        await app.GetAsync($"/api/jobs/{job}/record/compare?from=1&to=9", 404);
+    }
+}

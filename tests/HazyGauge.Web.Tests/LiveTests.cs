@@ -1,0 +1,67 @@
+using Microsoft.AspNetCore.SignalR;
+using Microsoft.AspNetCore.SignalR.Client;
+using System.Text.Json.Nodes;
+
+namespace HazyGauge.Web.Tests;
+
+/// <summary>The live hub, driven as a program would.</summary>
+public class LiveTests(App app) : IClassFixture<App>
+{
+    private HubConnection Connect() => new HubConnectionBuilder()
+        .WithUrl(new Uri(app.Server.BaseAddress, "/hubs/live"), o => o.HttpMessageHandlerFactory = _ => app.Server.CreateHandler())
+        .Build();
+
+    [Fact]
+    public async Task A_stand_in_runs_changes_while_it_runs_and_stops()
+    {
+        await using var connection = Connect();
+        await connection.StartAsync();
+        using var stop = new CancellationTokenSource();
+        var (frames, changed) = (0, false);
+        var contaminated = false;
+        await foreach (var frame in connection.StreamAsync<JsonObject>("StandIn", new { ethanolPct = 10 }, stop.Token))
+        {
+            frames++;
+            var reading = frame["capture"]!["reading"]!;
+            if (!changed && (double?)reading["ethanolPct"]?["value"] is > 9 and < 11)
+            {
+                await connection.InvokeAsync("Change", new { ethanolPct = 85, fault = "contaminated" });
+                changed = true;
+            }
+
+            contaminated |= (string)reading["signalStatus"]! == "contaminated";
+            if (contaminated || frames > 400)
+            {
+                break;
+            }
+        }
+
+        await stop.CancelAsync();
+        (changed, contaminated).ShouldBe((true, true));
+    }
+
+    [Fact]
+    public async Task What_cannot_be_is_refused_in_words()
+    {
+        await using var connection = Connect();
+        await connection.StartAsync();
+        (await Should.ThrowAsync<HubException>(() => connection.InvokeAsync("Change", new { ethanolPct = 50 }))).Message.ShouldContain("Start one first");
+        var stream = connection.StreamAsync<JsonObject>("StandIn", new { ethanolPct = 140 });
+        (await Should.ThrowAsync<HubException>(async () =>
+        {
+            await foreach (var _ in stream)
+            {
+                break;
+            }
+        })).Message.ShouldContain("between 0 and 100 %");
+    }
+
+    [Fact]
+    public async Task Another_page_may_not_listen()
+    {
+        using var request = new HttpRequestMessage(HttpMethod.Get, "/hubs/live?id=x");
+        request.Headers.Add("Origin", "http://elsewhere.example");
+        using var response = await app.Http.SendAsync(request);
+        ((int)response.StatusCode).ShouldBe(403);
+    }
+}

@@ -1,0 +1,97 @@
+import { expect, expectAccessible, open, test } from "./app.ts";
+
+const glass = /^Sight glass: (\d+) percent/;
+
+test("with a meter reading only, a newcomer gets the fuel factor for the own vehicle", async ({ page }) => {
+  await page.goto("/");
+  await page.getByRole("button", { name: "New job" }).click();
+  await page.getByLabel(/What do you call it/).fill("Loden 5");
+  await page.getByRole("button", { name: "Begin" }).click();
+  await page.getByRole("button", { name: "Type in a meter reading" }).click();
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("What does the meter show?");
+  await page.getByLabel("Frequency", { exact: true }).fill("128,5");
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("The signal is real: E79 ± 5.");
+
+  // Volts alone, and levels that cannot be, are refused beside their field.
+  await page.getByLabel("DC volts (an average)", { exact: true }).fill("3.6");
+  await expect(page.getByLabel("Released level, sensor unplugged")).toHaveAccessibleDescription(/says nothing without the released level/);
+  await page.getByLabel("Released level, sensor unplugged").fill("5");
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^The signal is real: E79 ± 5, fuel at \d+ °C\.$/);
+  await page.getByRole("button", { name: "US" }).click();
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/fuel at \d+ °F\.$/);
+  await expectAccessible(page);
+
+  await page.getByRole("link", { name: "To Compensate" }).click();
+  await page.getByRole("textbox", { name: "Made on", exact: true }).fill("10");
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^At E79, open 1\.36 ± 0\.0\d times as long as on E10\./);
+  await page.getByLabel("Fuel temperature it was made at").fill("68");
+  await page.keyboard.press("Escape");
+  await page.getByRole("button", { name: "Metric" }).click();
+  await expect(page.getByLabel("Fuel temperature it was made at")).toHaveValue("20");
+  await page.getByLabel("Your initials").fill("NN");
+  await page.getByRole("button", { name: "Save to the record" }).click();
+  await expect(page.getByText(/Saved today .* by NN/)).toBeVisible();
+  await page.getByRole("link", { name: "Hazy Gauge, to the bay" }).click();
+  await expect(page.getByRole("listitem").filter({ hasText: "Loden 5" })).toContainText("E79");
+});
+
+test("spark is held until the fuelling is proven, and a gasoline multiplier over an E85 map is refused", async ({ page }) => {
+  await open(page, "Tarnock 30", "Compensate");
+  await expect(page.getByText("Held at zero.")).toBeVisible();
+  await page.getByLabel(/What proves the fuelling/).fill("log 7: lambda within 2 % from E10 to E62");
+  await page.getByRole("button", { name: "Mark the fuelling proven" }).click();
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/Spark: 3\.7° more\.$/);
+  await expect(page.getByText("Held at zero.")).toBeHidden();
+
+  // Another way of metering is another fuelling.
+  await page.getByRole("radio", { name: /^Mass/ }).check();
+  await expect(page.getByText("the proof does not hold any more")).toBeVisible();
+  await expect(page.getByText("Held at zero.")).toBeVisible();
+
+  await page.getByRole("textbox", { name: "Made on", exact: true }).fill("85");
+  await page.getByLabel("at E0").fill("100");
+  await page.getByLabel("at E100").fill("163");
+  await expect(page.getByRole("alert")).toContainText("the engine would run at lambda 0.6");
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("These numbers cannot go in.");
+  await expectAccessible(page);
+  await page.getByRole("button", { name: "Drop changes" }).click();
+
+  // The row follows the number of breakpoints, or those the controller has.
+  await expect(page.getByRole("cell", { name: "1.523" })).toBeVisible();
+  await page.getByRole("button", { name: "One breakpoint more" }).click();
+  await expect(page.getByText(/Straight lines between these 7 stay within 0\.1\d? %/)).toBeVisible();
+  await page.getByLabel("Breakpoints the controller has").fill("0 20 85");
+  await expect(page.getByText("The row ends at E85.")).toBeVisible();
+  const download = page.waitForEvent("download");
+  await page.getByRole("link", { name: "As CSV" }).click();
+  expect((await download).suggestedFilename()).toBe("breakpoints.csv");
+  await page.getByRole("button", { name: "Drop changes" }).click();
+});
+
+test("the stand-in runs live: the glass follows the blend, faults are named, a lost program is said and taken up again", async ({ page, context }) => {
+  await open(page, "Vantle T20", "Signal");
+  await page.getByRole("button", { name: "Run the stand-in" }).click();
+  await expect(page.getByRole("img", { name: /^Sight glass: 10 percent/ })).toBeVisible();
+  await page.getByRole("button", { name: "E85" }).click();
+  await expect(page.getByRole("img", { name: /^Sight glass: 85 percent/ })).toBeVisible();
+  await expect(page.getByText("the stand-in, live; not this vehicle")).toBeVisible();
+  for (const [fault, sentence] of [
+    ["contaminated", /cannot judge this fuel/],
+    ["noPullUp", /There is no signal/],
+    ["dropouts", /breaks off/],
+    ["none", /The signal is real: E85/],
+  ] as const) {
+    await page.getByLabel("What is wrong with it").selectOption(fault);
+    await expect(page.getByRole("heading", { level: 1 })).toHaveText(sentence);
+  }
+  await page.getByLabel("Noise of the edges").fill("900");
+  await expect(page.getByRole("alert")).toContainText("between 0 and 200");
+  await page.getByLabel("Noise of the edges").fill("");
+
+  await context.setOffline(true);
+  await page.evaluate(() => (window as unknown as { hazyLive?: { drop(): void } }).hazyLive?.drop());
+  await context.setOffline(false);
+  await page.getByRole("button", { name: "Stop the stand-in" }).click();
+  await expect(page.getByRole("heading", { level: 1 })).not.toHaveText(glass);
+  await expect(page.getByText("single pulses are missing")).toBeVisible();
+});

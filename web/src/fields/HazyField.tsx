@@ -1,0 +1,45 @@
+import type { Stored } from "../api/client";
+import { NumberField } from "./NumberField";
+import { numberOf, plusMinusOf, stored } from "./stored";
+
+interface Props {
+  label: string;
+  prefix?: string;
+  unit?: string;
+  placeholder?: string;
+  value: Stored;
+  onChange: (value: number | { value: number; plusMinus: number } | undefined) => void;
+  error?: string;
+  hint?: string;
+  /** How the doubt is asked for. */
+  within?: string;
+}
+
+/** A number and how well it is known. */
+export function HazyField({ label, prefix, unit, placeholder, value, onChange, error, hint, within = "Known to within" }: Props) {
+  const number = numberOf(value);
+  const plusMinus = plusMinusOf(value);
+  return (
+    <div className="flex flex-wrap gap-x-6 gap-y-3">
+      <NumberField
+        label={label}
+        prefix={prefix}
+        unit={unit}
+        placeholder={placeholder}
+        value={number}
+        error={error}
+        hint={hint}
+        onChange={(next) => onChange(stored(next, plusMinus))}
+      />
+      <NumberField
+        label={within}
+        prefix="±"
+        placeholder="exact"
+        unit={unit ?? "points"}
+        value={plusMinus}
+        onChange={(next) => onChange(stored(number, next))}
+        error={number === null && plusMinus !== null ? "Give the number first." : undefined}
+      />
+    </div>
+  );
+}

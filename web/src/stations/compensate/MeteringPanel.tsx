@@ -1,0 +1,55 @@
+import type { CompensateDocument, FuelFactor, Metering } from "../../api/client";
+
+const schools: readonly { metering: Metering; name: string; how: string }[] = [
+  {
+    metering: "orifice",
+    name: "Orifice at constant pressure",
+    how: "flow follows the square root of density; the usual solenoid injector",
+  },
+  { metering: "mass", name: "Mass", how: "the controller corrects density by itself" },
+  { metering: "volume", name: "Volume", how: "positive displacement" },
+];
+
+interface Props {
+  document: CompensateDocument;
+  onChange: (document: CompensateDocument) => void;
+  factor: FuelFactor | null;
+}
+
+/** The three schools of metering, what each makes of the reading, and which way a wrong guess errs. */
+export function MeteringPanel({ document, onChange, factor }: Props) {
+  const metering = document.metering ?? "orifice";
+  return (
+    <fieldset className="panel grid content-start gap-1">
+      <legend className="panel-title float-left mb-1">How this controller meters</legend>
+      {schools.map((school) => (
+        <label key={school.metering} className="flex min-h-[44px] cursor-pointer items-start gap-3 py-1">
+          <input
+            type="radio"
+            name="metering"
+            className="radio radio-sm mt-1 border-edge"
+            checked={metering === school.metering}
+            onChange={() => onChange({ ...document, metering: school.metering })}
+          />
+          <span className="min-w-0 grow">
+            <span className={metering === school.metering ? "font-bold" : "font-medium"}>{school.name}</span>
+            <span className="block text-[0.88rem] text-ink-3">{school.how}</span>
+          </span>
+          <span className="reading pt-0.5 text-[1.05rem] whitespace-nowrap">
+            {factor ? `× ${factor.schools[school.metering].value.toFixed(3)}` : ""}
+          </span>
+        </label>
+      ))}
+      {factor && (
+        <ul className="mt-1 grid gap-1 border-t border-rule pt-2 text-[0.9rem] text-ink-2">
+          {factor.findings
+            .filter((f) => f.code.startsWith("wrongSchool"))
+            .map((f) => (
+              <li key={f.code}>{f.text}</li>
+            ))}
+          <li>Two logged fills settle it.</li>
+        </ul>
+      )}
+    </fieldset>
+  );
+}

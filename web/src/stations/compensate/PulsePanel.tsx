@@ -1,0 +1,136 @@
+import type { ApiError, CompensateDocument, CompensateResults, FuelFactor } from "../../api/client";
+import { NumberField } from "../../fields/NumberField";
+import { numberOf } from "../../fields/stored";
+import { useWidth } from "../../shell/useWidth";
+
+interface Props {
+  document: CompensateDocument;
+  onChange: (document: CompensateDocument) => void;
+  pulse: CompensateResults["pulse"] | null;
+  factor: FuelFactor | null;
+  refused: ApiError | null;
+}
+
+type Pulse = NonNullable<CompensateResults["pulse"]>;
+
+/** The arithmetic of dead time, shown on one pulse. */
+export function PulsePanel({ document, onChange, pulse, factor, refused }: Props) {
+  const choice = document.pulse ?? {};
+  const set = (part: Partial<typeof choice>) => onChange({ ...document, pulse: { ...choice, ...part } });
+  return (
+    <section className="panel grid content-start gap-3" aria-labelledby="pulse-title">
+      <h2 id="pulse-title" className="panel-title">
+        Dead time is not multiplied
+      </h2>
+      <div className="flex flex-wrap gap-x-6 gap-y-3">
+        <NumberField
+          label="A pulse on the base blend"
+          unit="ms"
+          placeholder="2.8"
+          value={numberOf(choice.pulseMs)}
+          error={refused?.for("pulseMs")}
+          onChange={(value) => set({ pulseMs: value ?? undefined })}
+        />
+        <NumberField
+          label="Dead time of the injector"
+          unit="ms"
+          placeholder="0.9"
+          value={numberOf(choice.deadTimeMs)}
+          error={refused?.for("deadTimeMs")}
+          onChange={(value) => set({ deadTimeMs: value ?? undefined })}
+        />
+      </div>
+      {pulse && factor ? (
+        <>
+          <Drawing pulse={pulse} deadMs={numberOf(choice.deadTimeMs) ?? 0} />
+          <p>
+            Send <b className="reading">{pulse.newPulseMs.value.toFixed(2)} ms</b>:{" "}
+            <span className="reading whitespace-nowrap">
+              {pulse.effectiveMs.value.toFixed(2)} × {factor.factor.value.toFixed(3)} = {pulse.newEffectiveMs.value.toFixed(2)}
+            </span>{" "}
+            open, and the dead time added back.
+          </p>
+          <p className="text-ink-2">
+            Multiplied as a whole it would be <span className="reading">{pulse.wholePulseMs.value.toFixed(2)} ms</span>,{" "}
+            <b className="reading">{Math.abs(pulse.wholePulseErrorPct.value).toFixed(0)} %</b>{" "}
+            {pulse.wholePulseErrorPct.value >= 0 ? "rich" : "lean"}. An extender that stretches whole pulses does just that.
+          </p>
+        </>
+      ) : (
+        <p className="text-ink-2">
+          Fuel flows only while the injector is open: pulse minus dead time. Give both to see it on one pulse.
+        </p>
+      )}
+    </section>
+  );
+}
+
+const height = 118;
+
+function Drawing({ pulse, deadMs }: { pulse: Pulse; deadMs: number }) {
+  const [frame, width] = useWidth<HTMLDivElement>();
+  const longest = Math.max(pulse.wholePulseMs.value, pulse.newPulseMs.value, deadMs + pulse.effectiveMs.value);
+  const left = 62;
+  const x = (ms: number) => left + ((width - left - 4) * ms) / longest;
+  const rows = [
+    { name: "base", y: 8, open: pulse.effectiveMs.value },
+    { name: "right", y: 46, open: pulse.newEffectiveMs.value },
+    { name: "wrong", y: 84, open: pulse.wholePulseMs.value - deadMs },
+  ];
+  return (
+    <div ref={frame}>
+      {width > 0 && (
+        <svg
+          width={width}
+          height={height}
+          role="img"
+          aria-label={`Dead time ${deadMs} ms, then open for ${pulse.effectiveMs.value.toFixed(2)} ms on the base blend and ${pulse.newEffectiveMs.value.toFixed(2)} ms now.`}
+        >
+          {rows.map((row) => (
+            <g key={row.name}>
+              <text x="0" y={row.y + 17} fontSize="13" style={{ fill: "var(--ink-2)" }}>
+                {row.name}
+              </text>
+              <rect
+                x={left}
+                y={row.y}
+                width={Math.max(0, x(deadMs) - left)}
+                height="26"
+                fill="none"
+                strokeDasharray="3 3"
+                style={{ stroke: "var(--ink-3)" }}
+              />
+              <rect
+                x={x(deadMs)}
+                y={row.y}
+                width={Math.max(0, x(deadMs + row.open) - x(deadMs))}
+                height="26"
+                style={{ fill: "var(--color-base-content)", opacity: row.name === "wrong" ? 0.35 : 0.85 }}
+              />
+              {row.name === "base" && x(deadMs) - left > 46 && (
+                <text
+                  x={(left + x(deadMs)) / 2}
+                  y={row.y + 17}
+                  textAnchor="middle"
+                  fontSize="12"
+                  style={{ fill: "var(--ink-3)" }}
+                >
+                  dead
+                </text>
+              )}
+              <text
+                x={x(deadMs) + 8}
+                y={row.y + 18}
+                fontSize="13"
+                className="reading"
+                style={{ fill: row.name === "wrong" ? "var(--color-base-content)" : "var(--color-base-200)" }}
+              >
+                {row.open.toFixed(2)} ms open
+              </text>
+            </g>
+          ))}
+        </svg>
+      )}
+    </div>
+  );
+}

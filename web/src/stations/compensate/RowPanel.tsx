@@ -1,0 +1,169 @@
+import { Minus, Plus } from "lucide-react";
+import { useEffect, useId, useState } from "react";
+import type { CompensateDocument, CompensateResults } from "../../api/client";
+import { numberOf } from "../../fields/stored";
+import { Scrollable } from "../../shell/Scrollable";
+
+interface Props {
+  document: CompensateDocument;
+  onChange: (document: CompensateDocument) => void;
+  row: CompensateResults["row"] | null;
+  error?: string;
+}
+
+const usualCount = 6;
+
+/** The row to type into the controller, and how far its straight lines stray from the curve. */
+export function RowPanel({ document, onChange, row, error }: Props) {
+  const id = useId();
+  const chosen = document.row?.ethanolPcts ?? null;
+  const count = chosen?.length ?? document.row?.count ?? usualCount;
+  const [text, setText] = useState(chosen?.join(" ") ?? "");
+  const parsed =
+    text.trim() === ""
+      ? []
+      : text
+          .trim()
+          .split(/[\s;]+/)
+          .map((t) => Number(t.replace(",", ".").replace(/^E/i, "")));
+  const unreadable = parsed.some(Number.isNaN);
+  const chosenText = chosen?.join(" ") ?? "";
+  useEffect(() => {
+    setText((current) => (normal(current) === chosenText ? current : chosenText));
+  }, [chosenText]);
+  const setCount = (next: number) => onChange({ ...document, row: { count: next } });
+  const take = (next: string) => {
+    setText(next);
+    const numbers =
+      next.trim() === ""
+        ? null
+        : next
+            .trim()
+            .split(/[\s;]+/)
+            .map((t) => Number(t.replace(",", ".").replace(/^E/i, "")));
+    if (numbers === null) {
+      onChange({ ...document, row: undefined });
+    } else if (!numbers.some(Number.isNaN)) {
+      onChange({ ...document, row: { ethanolPcts: numbers } });
+    }
+  };
+  const trouble = unreadable ? "Numbers only, with blanks between them, like 0 10 30 50 75 100." : error;
+  return (
+    <section className="panel" aria-labelledby={`${id}-title`}>
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
+        <h2 id={`${id}-title`} className="panel-title grow">
+          Type these in
+        </h2>
+        <div className="no-print flex items-center gap-1">
+          <button
+            type="button"
+            className="btn btn-ghost min-w-[44px] px-2"
+            aria-label="One breakpoint less"
+            disabled={count <= 2}
+            onClick={() => setCount(count - 1)}
+          >
+            <Minus aria-hidden="true" size={18} />
+          </button>
+          <span className="text-[0.9rem] text-ink-2" role="status">
+            <span className="reading">{count}</span> breakpoints
+          </span>
+          <button
+            type="button"
+            className="btn btn-ghost min-w-[44px] px-2"
+            aria-label="One breakpoint more"
+            disabled={count >= 64}
+            onClick={() => setCount(count + 1)}
+          >
+            <Plus aria-hidden="true" size={18} />
+          </button>
+        </div>
+      </div>
+      {row && !unreadable && (
+        <>
+          <Scrollable label="The row of breakpoints">
+            <table className="w-full">
+              <tbody>
+                <tr className="border-b border-rule">
+                  <th scope="row" className="py-2 pr-3 text-left font-semibold whitespace-nowrap">
+                    E %
+                  </th>
+                  {row.ethanolPcts.map((pct) => (
+                    <td key={pct} className="reading px-2 py-2 text-right">
+                      {Number(pct.toFixed(1))}
+                    </td>
+                  ))}
+                </tr>
+                <tr className="border-b border-rule">
+                  <th scope="row" className="py-2 pr-3 text-left font-semibold">
+                    ×
+                  </th>
+                  {row.factors.map((factor, i) => (
+                    <td key={row.ethanolPcts[i]} className="reading px-2 py-2 text-right text-[1.08rem]">
+                      {factor.value.toFixed(3)}
+                    </td>
+                  ))}
+                </tr>
+              </tbody>
+            </table>
+          </Scrollable>
+          <p className="mt-2 text-[0.93rem] text-ink-2">
+            Straight lines between these {row.ethanolPcts.length} stay within{" "}
+            <span className="reading">{Math.abs(row.worstErrorPct).toFixed(Math.abs(row.worstErrorPct) < 0.095 ? 2 : 1)} %</span>{" "}
+            of the curve; furthest at <span className="reading">E{row.atEthanolPct.toFixed(0)}</span>,{" "}
+            {row.worstErrorPct > 0 ? "rich" : "lean"}.
+          </p>
+          {row.findings.map((f) => (
+            <p key={f.code} className="mt-2 border-l-4 border-base-content pl-3 text-[0.93rem]">
+              {f.text}
+            </p>
+          ))}
+        </>
+      )}
+      <div className="no-print mt-3 flex flex-wrap items-end gap-x-4 gap-y-2">
+        <div className="grid min-w-0 grow gap-1">
+          <label htmlFor={id} className="label-text">
+            Breakpoints the controller has, where they are fixed
+          </label>
+          <input
+            id={id}
+            className="field w-full"
+            inputMode="text"
+            autoComplete="off"
+            placeholder="placed for least error"
+            value={text}
+            aria-invalid={Boolean(trouble)}
+            aria-describedby={trouble ? `${id}-trouble` : undefined}
+            onChange={(e) => take(e.target.value)}
+          />
+        </div>
+        {row && (
+          <a className="btn btn-outline" download href={csvAddress(document, row.ethanolPcts)}>
+            As CSV
+          </a>
+        )}
+        {trouble && (
+          <p id={`${id}-trouble`} className="w-full text-[0.9rem] text-stop">
+            {trouble}
+          </p>
+        )}
+      </div>
+    </section>
+  );
+}
+
+function normal(text: string): string {
+  return text
+    .trim()
+    .split(/[\s;]+/)
+    .map((t) => t.replace(",", ".").replace(/^E/i, ""))
+    .join(" ");
+}
+
+function csvAddress(document: CompensateDocument, ethanolPcts: readonly number[]): string {
+  const query = new URLSearchParams({
+    baseEthanolPct: String(numberOf(document.baseEthanolPct) ?? ""),
+    metering: document.metering ?? "orifice",
+    ethanolPcts: ethanolPcts.join(" "),
+  });
+  return `/api/calc/breakpoints.csv?${query}`;
+}

@@ -1,0 +1,108 @@
+import type { ApiError, CompensateDocument, CompensateResults, HazyNumber, SparkWeighting } from "../../api/client";
+import { NumberField } from "../../fields/NumberField";
+import { numberOf } from "../../fields/stored";
+import { FuellingProof } from "./FuellingProof";
+import { SparkLine } from "./SparkLine";
+
+interface Props {
+  document: CompensateDocument;
+  onChange: (document: CompensateDocument) => void;
+  results: CompensateResults | null;
+  refused: ApiError | null;
+  ethanol: HazyNumber | null;
+}
+
+const weightings: readonly { weighting: SparkWeighting; name: string; how: string }[] = [
+  { weighting: "linear", name: "Straight", how: "evenly by volume; adds latest" },
+  { weighting: "mole", name: "By mole", how: "as octane rises; most of it by E50" },
+  { weighting: "saturating", name: "Saturating", how: "all of it from a chosen blend on" },
+];
+
+/** The spark between two maps, each on its own blend, and why none of it goes in yet. */
+export function SparkPanel({ document, onChange, results, refused, ethanol }: Props) {
+  const choice = document.spark ?? {};
+  const spark = results?.spark ?? null;
+  const weighting = choice.weighting ?? "linear";
+  const set = (part: Partial<typeof choice>) => onChange({ ...document, spark: { ...choice, ...part } });
+  const field = (
+    name: "gasolineMapEthanolPct" | "ethanolMapEthanolPct" | "fullAdditionDeg" | "saturatesAtPct",
+    label: string,
+    prefix?: string,
+    unit?: string,
+  ) => (
+    <NumberField
+      label={label}
+      prefix={prefix}
+      unit={unit}
+      placeholder={name === "saturatesAtPct" ? "60" : "ask"}
+      value={numberOf(choice[name])}
+      error={refused?.for(name)}
+      onChange={(value) => set({ [name]: value ?? undefined })}
+    />
+  );
+  return (
+    <section className="panel grid content-start gap-3" aria-labelledby="spark-title">
+      <h2 id="spark-title" className="panel-title">
+        Spark between two maps
+      </h2>
+      {spark?.isHeld && (
+        <div className="hatched">
+          <p className="px-4 py-3">
+            <b className="text-stop">Held at zero.</b> Spark goes in only after the fuelling is proven: a lean engine with more
+            spark knocks, and knock breaks pistons. Reckoned for then:{" "}
+            <span className="reading">{spark.addition.cautiousAdditionDeg.value.toFixed(1)}°</span>.
+          </p>
+        </div>
+      )}
+      <div className="flex flex-wrap gap-x-6 gap-y-3">
+        {field("gasolineMapEthanolPct", "Gasoline map made on", "E")}
+        {field("ethanolMapEthanolPct", "Ethanol map made on", "E")}
+        {field("fullAdditionDeg", "Spark between them", undefined, "°")}
+        {weighting === "saturating" && field("saturatesAtPct", "All of it from", "E")}
+      </div>
+      <fieldset className="flex flex-wrap gap-x-5 gap-y-1">
+        <legend className="sr-only">How the addition grows</legend>
+        {weightings.map((w) => (
+          <label key={w.weighting} className="flex min-h-[44px] cursor-pointer items-start gap-2 py-1">
+            <input
+              type="radio"
+              name="weighting"
+              className="radio radio-sm mt-1 border-edge"
+              checked={weighting === w.weighting}
+              onChange={() => set({ weighting: w.weighting })}
+            />
+            <span>
+              <span className={weighting === w.weighting ? "font-bold" : "font-medium"}>{w.name}</span>
+              <span className="block text-[0.88rem] text-ink-3">{w.how}</span>
+            </span>
+          </label>
+        ))}
+      </fieldset>
+      {spark ? (
+        <>
+          <SparkLine spark={spark} ethanol={ethanol} />
+          <ul className="grid gap-1.5 text-[0.93rem] text-ink-2">
+            {spark.addition.findings.map((f) => (
+              <li
+                key={f.code}
+                className={f.severity === "caution" ? "border-l-4 border-base-content pl-3 text-base-content" : undefined}
+              >
+                {f.text}
+              </li>
+            ))}
+          </ul>
+        </>
+      ) : (
+        <p className="text-ink-2">
+          Name the blend each map was made on and the spark between them; a map copied from an E85 tune knocks on gasoline.
+        </p>
+      )}
+      <FuellingProof
+        document={document}
+        onChange={onChange}
+        isProven={results?.isFuellingProven ?? false}
+        error={refused?.for("fuellingProof")}
+      />
+    </section>
+  );
+}

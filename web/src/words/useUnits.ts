@@ -1,0 +1,19 @@
+import type { HazyNumber } from "../api/client";
+import { units } from "../shell/settings";
+import { hazyText } from "./numbers";
+import { hazyToShown, type QuantityName, toShown, unitOf } from "./units";
+
+/** Numbers in words, in the units this browser shows. */
+export function useUnits() {
+  const [current] = units.use();
+  return {
+    current,
+    unit: (name: QuantityName) => unitOf(name, current),
+    hazy: (number: HazyNumber, name: QuantityName, most = 0) =>
+      hazyText(hazyToShown(number, name, current), ` ${unitOf(name, current)}`, most),
+    plain: (metric: number, name: QuantityName, digits: number) =>
+      `${toShown(metric, name, current).toFixed(digits)} ${unitOf(name, current)}`,
+  };
+}
+
+export type UnitWords = ReturnType<typeof useUnits>;
