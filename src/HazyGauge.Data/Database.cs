@@ -24,7 +24,7 @@ public static class Database
     public static async Task PrepareAsync(HazyGaugeDb db, string folder, TimeProvider clock)
     {
         Directory.CreateDirectory(folder);
-        var path = Path.Combine(folder, FileName);
+        var path = PathIn(folder);
         var pending = (await db.Database.GetPendingMigrationsAsync()).ToList();
         if (pending.Count > 0 && File.Exists(path))
         {
@@ -40,8 +40,11 @@ public static class Database
         await db.Database.ExecuteSqlRawAsync("PRAGMA journal_mode=WAL");
     }
 
+    /// <summary>Where the database lies in its folder.</summary>
+    internal static string PathIn(string folder) => Path.Combine(folder, FileName);
+
     internal static void Configure(DbContextOptionsBuilder options, string folder) => options
-        .UseSqlite($"Data Source={Path.Combine(folder, FileName)};Foreign Keys=True;Default Timeout=30")
+        .UseSqlite($"Data Source={PathIn(folder)};Foreign Keys=True;Default Timeout=30")
         .AddInterceptors(new FullSync());
 
     /// <summary>An acknowledged save must outlive a power cut: every commit reaches the disk.</summary>

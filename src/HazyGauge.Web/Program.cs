@@ -30,6 +30,11 @@ catch (CannotStartException why)
     return await CannotStartAsync(why.Message);
 }
 
+if (Maintenance.Asked(args))
+{
+    return Maintenance.Run(args, settings.DataFolder, TimeProvider.System, Console.Out, Console.Error);
+}
+
 builder.WebHost.ConfigureKestrel(kestrel =>
 {
     kestrel.AddServerHeader = false;

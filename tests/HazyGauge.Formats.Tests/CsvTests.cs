@@ -206,6 +206,7 @@ public class CsvTests
     [InlineData("0.1;4\n", "fewer than two rows")]
     [InlineData("1;4\n1;0\n", "Time stands still")]
     [InlineData("hello\nworld\n", "no row of numbers")]
+    [InlineData("time;volts\n0,1;5.0\n", "Line 2: '5.0' uses a decimal point")]
     public void A_file_without_a_recording_is_refused(string text, string message) =>
         Should.Throw<RefusedInputException>(() => Read(text)).Errors["file"][0].ShouldContain(message);
 

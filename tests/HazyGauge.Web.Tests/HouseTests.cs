@@ -94,7 +94,7 @@ public class HouseTests(App app) : IClassFixture<App>
         var folder = Directory.CreateTempSubdirectory("hazy-gauge-kill-");
         using var first = await RunningProgram.StartAsync(folder.FullName, demo: true);
         var jobs = (await Api.ReadAsync(await first.Http.GetAsync("/api/jobs"), 200))["items"]!.AsArray();
-        jobs.Count.ShouldBe(1);
+        jobs.Count.ShouldBe(3);
         var job = (string)jobs[0]!["id"]!;
 
         // Four mechanics save at once, each with the revision it last saw; whoever is told "stale" reads again.
@@ -126,7 +126,7 @@ public class HouseTests(App app) : IClassFixture<App>
         await saving;
 
         using var second = await RunningProgram.StartAsync(folder.FullName, demo: true);
-        (await Api.ReadAsync(await second.Http.GetAsync("/api/jobs"), 200))["items"]!.AsArray().Count.ShouldBe(1);
+        (await Api.ReadAsync(await second.Http.GetAsync("/api/jobs"), 200))["items"]!.AsArray().Count.ShouldBe(3);
         foreach (var revision in acknowledged)
         {
             await Api.ReadAsync(await second.Http.GetAsync($"/api/jobs/{job}/record/{revision}"), 200);
@@ -137,6 +137,42 @@ public class HouseTests(App app) : IClassFixture<App>
         await Api.ReadAsync(large, 413);
         (await second.TerminateAsync()).ShouldBe(0);
         folder.Delete(recursive: true);
+    }
+
+    [Fact]
+    public async Task A_backup_of_a_running_program_comes_back_whole_and_overwrites_nothing_unasked()
+    {
+        var (shop, other) = (Directory.CreateTempSubdirectory("hazy-gauge-backup-"), Directory.CreateTempSubdirectory("hazy-gauge-restore-"));
+        using var running = await RunningProgram.StartAsync(shop.FullName, demo: true);
+        var copy = Path.Combine(shop.FullName, "copies", "monday.db");
+        (await RunningProgram.MaintainAsync(shop.FullName, "backup", copy)).Code.ShouldBe(0);
+        (await RunningProgram.MaintainAsync(shop.FullName, "backup", copy)).Errors.ShouldContain("never overwrites");
+
+        // Into an empty folder; then over a database that is there, only when forced, and what was there is kept.
+        (await RunningProgram.MaintainAsync(other.FullName, "restore", copy)).Code.ShouldBe(0);
+        (await RunningProgram.MaintainAsync(other.FullName, "restore", copy)).Errors.ShouldContain("--force");
+        using (var restored = await RunningProgram.StartAsync(other.FullName, demo: false))
+        {
+            var job = (await Api.ReadAsync(await restored.Http.GetAsync("/api/jobs"), 200))["items"]!.AsArray().Single(j => (string)j!["name"]! == "Vantle T20")!;
+            var files = (await Api.ReadAsync(await restored.Http.GetAsync($"/api/jobs/{job["id"]}/files"), 200))["items"]!;
+            (await restored.Http.GetByteArrayAsync($"/api/jobs/{job["id"]}/files/{files[0]!["sha256"]}")).Length.ShouldBe((int)files[0]!["bytes"]!);
+            await Api.ReadAsync(await restored.Http.PostAsync("/api/jobs", new StringContent("""{ "name": "Later" }""", Encoding.UTF8, "application/json")), 201);
+
+            // Even under a running program.
+            var forced = await RunningProgram.MaintainAsync(other.FullName, "restore", copy, "--force");
+            forced.Code.ShouldBe(0, forced.Errors);
+            (await Api.ReadAsync(await restored.Http.GetAsync("/api/jobs"), 200))["items"]!.AsArray().Count.ShouldBe(3);
+        }
+
+        Directory.GetFiles(other.FullName, "before-restore-*.db").Length.ShouldBe(1);
+        var noBackup = Path.Combine(shop.FullName, "letter.db");
+        await File.WriteAllTextAsync(noBackup, new string('x', 5000));
+        (await RunningProgram.MaintainAsync(other.FullName, "restore", noBackup, "--force")).Errors.ShouldContain("is not a database");
+        (await RunningProgram.MaintainAsync(other.FullName, "restore")).Code.ShouldBe(2);
+        (await RunningProgram.MaintainAsync(Path.Combine(other.FullName, "nothing"), "backup", copy + "2")).Errors.ShouldContain("There is no database");
+        running.Kill();
+        shop.Delete(recursive: true);
+        other.Delete(recursive: true);
     }
 
     [Fact]

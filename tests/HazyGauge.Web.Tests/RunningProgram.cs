@@ -37,6 +37,19 @@ internal sealed class RunningProgram : IDisposable
         throw new InvalidOperationException($"The program ended with {process.ExitCode} before it was up.");
     }
 
+    /// <summary>Runs backup or restore to its end.</summary>
+    public static async Task<(int Code, string Errors)> MaintainAsync(string folder, params string[] args)
+    {
+        var start = new ProcessStartInfo("dotnet", [Path.Combine(AppContext.BaseDirectory, "HazyGauge.Web.dll"), .. args]) { RedirectStandardError = true, RedirectStandardOutput = true, UseShellExecute = false };
+        start.Environment["HAZY_DATA"] = folder;
+        using var process = Process.Start(start)!;
+        var output = process.StandardOutput.ReadToEndAsync();
+        var errors = await process.StandardError.ReadToEndAsync();
+        await output;
+        await process.WaitForExitAsync();
+        return (process.ExitCode, errors);
+    }
+
     /// <summary>SIGKILL: no chance to finish anything.</summary>
     public void Kill()
     {

@@ -17,9 +17,11 @@ export class App {
     this.folder = folder;
   }
 
+  /** Starts, at the address it had before where it ran before. */
   async start(): Promise<void> {
+    const port = this.address ? new URL(this.address).port : "0";
     const child = spawn("dotnet", [join(root, "artifacts/app/HazyGauge.Web.dll")], {
-      env: { ...process.env, HAZY_PORT: "0", HAZY_DATA: this.folder, HAZY_DEMO: "1" },
+      env: { ...process.env, HAZY_PORT: port, HAZY_DATA: this.folder, HAZY_DEMO: "1" },
       stdio: ["ignore", "pipe", "inherit"],
     });
     this.process = child;

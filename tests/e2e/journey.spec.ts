@@ -99,7 +99,7 @@ test("a new job at the phone: refused captures say why, faults stop the work, in
   for (const [name, content, sentence] of [
     ["wave.vcd", Buffer.from("$timescale 1 us $end $var"), "It was cut off"],
     ["wave.vcd", Buffer.from([0, 1, 2, 3]), "this is not text"],
-    ["wave.csv", Buffer.from("time;volts\n0,1;5.0\n"), "fewer than two rows"],
+    ["wave.csv", Buffer.from("time;volts\n0,1;5,0\n"), "fewer than two rows"],
     ["wave.png", Buffer.from("a,b"), "is neither a VCD nor a CSV recording"],
   ] as const) {
     await drop(page, name, content);

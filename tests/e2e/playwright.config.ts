@@ -12,6 +12,7 @@ export default defineConfig({
   use: {
     browserName: "chromium",
     viewport: { width: 1280, height: 800 },
+    locale: "en-GB",
     launchOptions: {
       executablePath: "/usr/bin/chromium",
       args: [

@@ -32,10 +32,11 @@ internal sealed class CsvRows(CsvLayout layout, Func<Stream> open, CancellationT
         }
 
         var numbers = new double[layout.Columns.Count];
+        long line = layout.LinesBefore;
         using var reader = Sep.New(layout.Delimiter).Reader(o => o with { HasHeader = false, DisableColCountCheck = true, Unescape = true }).From(text);
         foreach (var row in reader)
         {
-            var line = row.LineNumberFrom + layout.LinesBefore;
+            line++;
             if (IsBlank(row))
             {
                 continue;

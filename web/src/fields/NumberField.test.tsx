@@ -1,6 +1,7 @@
-import { cleanup, fireEvent, render, screen } from "@testing-library/react";
+import { act, cleanup, fireEvent, render, screen } from "@testing-library/react";
 import { useState } from "react";
 import { afterEach, expect, test, vi } from "vitest";
+import { units } from "../shell/settings";
 import { NumberField } from "./NumberField";
 
 afterEach(cleanup);
@@ -51,4 +52,16 @@ test("what the program has against a value stands beside it, a number half typed
   expect((screen.getByRole("textbox") as HTMLInputElement).value).toBe("3.");
   fireEvent.click(screen.getByRole("button"));
   expect((screen.getByRole("textbox") as HTMLInputElement).value).toBe("7");
+});
+
+test("a temperature is typed and shown in the units of this browser, and kept in metric", () => {
+  const onChange = vi.fn();
+  units.set("us");
+  const { rerender } = render(<NumberField label="Fuel" quantity="celsius" value={20} onChange={onChange} />);
+  expect((screen.getByLabelText("Fuel") as HTMLInputElement).value).toBe("68");
+  fireEvent.change(screen.getByLabelText("Fuel"), { target: { value: "77" } });
+  expect(onChange).toHaveBeenLastCalledWith(25);
+  act(() => units.set("metric"));
+  rerender(<NumberField label="Fuel" quantity="celsius" value={25} onChange={onChange} />);
+  expect((screen.getByLabelText("Fuel") as HTMLInputElement).value).toBe("25");
 });

@@ -51,8 +51,8 @@ export function useLive() {
       },
       complete: () => {},
       error: (error: Error) => {
-        // While the connection is being taken up again the stream ends too; that is no refusal.
-        if (hub.state === "Connected") {
+        // A dropped connection ends the stream too; only what the program itself says is a refusal.
+        if (isRefusal(error)) {
           setRefusal(wordsOf(error));
           setState("refused");
         }
@@ -111,13 +111,17 @@ export function useLive() {
     if (hub?.state === "Connected") {
       hub.invoke("Change", wanted.current).then(
         () => setRefusal(null),
-        (error: Error) => setRefusal(wordsOf(error)),
+        (error: Error) => isRefusal(error) && setRefusal(wordsOf(error)),
       );
     }
   }, []);
 
   useEffect(() => stop, [stop]);
   return { state, frame, refusal, settings, start, stop, change };
+}
+
+function isRefusal(error: Error): boolean {
+  return error.message.includes("HubException: ");
 }
 
 /** The program's own sentence, without what the connection puts before it. */

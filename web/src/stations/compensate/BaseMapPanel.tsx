@@ -15,7 +15,7 @@ export function BaseMapPanel({ document, onChange, refused, hasTemperature }: Pr
   const multiplier = document.multiplier ?? {};
   const setMultiplier = (part: Partial<typeof multiplier>) => onChange({ ...document, multiplier: { ...multiplier, ...part } });
   return (
-    <section className="panel grid content-start gap-4" aria-labelledby="base-title">
+    <section className="panel grid grid-cols-1 content-start gap-4" aria-labelledby="base-title">
       <h2 id="base-title" className="panel-title">
         The base map
       </h2>

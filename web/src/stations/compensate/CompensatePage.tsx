@@ -67,8 +67,8 @@ export function CompensatePage() {
           <span className="text-ink-2">The row below stands without a reading; the factor for today's fuel does not.</span>
         </p>
       )}
-      <div className="mt-5 grid items-start gap-4 md:grid-cols-[3fr_2fr]">
-        <div className="grid gap-4">
+      <div className="mt-5 grid items-start gap-4 grid-cols-1 md:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
+        <div className="grid grid-cols-1 gap-4">
           {hasBase && curve.data && (
             <FuelCurve
               points={curve.data}
@@ -86,13 +86,13 @@ export function CompensatePage() {
             />
           )}
         </div>
-        <div className="grid gap-4">
+        <div className="grid grid-cols-1 gap-4">
           <BaseMapPanel document={document} onChange={setDraft} refused={refused} hasTemperature={Boolean(reading?.fuelTempC)} />
           {hasBase && <MeteringPanel document={document} onChange={setDraft} factor={results?.fuelFactor ?? null} />}
         </div>
       </div>
       {hasBase && (
-        <div className="mt-4 grid items-start gap-4 md:grid-cols-2">
+        <div className="mt-4 grid grid-cols-1 items-start gap-4 md:grid-cols-2">
           <PulsePanel
             document={document}
             onChange={setDraft}

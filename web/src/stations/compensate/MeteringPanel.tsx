@@ -20,7 +20,7 @@ interface Props {
 export function MeteringPanel({ document, onChange, factor }: Props) {
   const metering = document.metering ?? "orifice";
   return (
-    <fieldset className="panel grid content-start gap-1">
+    <fieldset className="panel grid grid-cols-1 content-start gap-1">
       <legend className="panel-title float-left mb-1">How this controller meters</legend>
       {schools.map((school) => (
         <label key={school.metering} className="flex min-h-[44px] cursor-pointer items-start gap-3 py-1">

@@ -18,7 +18,7 @@ export function PulsePanel({ document, onChange, pulse, factor, refused }: Props
   const choice = document.pulse ?? {};
   const set = (part: Partial<typeof choice>) => onChange({ ...document, pulse: { ...choice, ...part } });
   return (
-    <section className="panel grid content-start gap-3" aria-labelledby="pulse-title">
+    <section className="panel grid grid-cols-1 content-start gap-3" aria-labelledby="pulse-title">
       <h2 id="pulse-title" className="panel-title">
         Dead time is not multiplied
       </h2>

@@ -41,7 +41,7 @@ export function SparkPanel({ document, onChange, results, refused, ethanol }: Pr
     />
   );
   return (
-    <section className="panel grid content-start gap-3" aria-labelledby="spark-title">
+    <section className="panel grid grid-cols-1 content-start gap-3" aria-labelledby="spark-title">
       <h2 id="spark-title" className="panel-title">
         Spark between two maps
       </h2>

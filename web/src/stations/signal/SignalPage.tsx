@@ -30,6 +30,9 @@ export function SignalPage() {
   const previewRefused = signal.preview.error instanceof ApiError ? signal.preview.error : null;
   const onMeter = !document.capture && (typing || Boolean(document.meter));
 
+  // A refused change must not take away the field it is made in.
+  const drawn = reading ?? (stale ? (shown?.reading ?? null) : null);
+
   if (signal.query.isPending) {
     return <Loading what="Fetching what was saved" />;
   }
@@ -90,8 +93,8 @@ export function SignalPage() {
         </div>
       )}
       {(rests || onMeter) && (
-        <div className="mt-4 grid items-start gap-4 md:grid-cols-2">
-          <div className="grid gap-4">
+        <div className="mt-4 grid grid-cols-1 items-start gap-4 md:grid-cols-2">
+          <div className="grid grid-cols-1 gap-4">
             <MeterPanel
               document={document}
               onChange={setDraft}
@@ -99,10 +102,10 @@ export function SignalPage() {
               refused={previewRefused}
             />
           </div>
-          <div className="grid gap-4">
-            {reading && (
+          <div className="grid grid-cols-1 gap-4">
+            {drawn && (
               <HazePanel
-                reading={reading}
+                reading={drawn}
                 document={document}
                 onChange={setDraft}
                 toleranceError={toleranceError(refused, previewRefused)}

@@ -1,0 +1,34 @@
+using System.Runtime.CompilerServices;
+using System.Text.Json;
+using UnitsNet;
+
+namespace HazyGauge.Web.Tests;
+
+/// <summary>The only arithmetic of the front end is unit display; its own tests rest on a table, and the table rests on UnitsNet.</summary>
+public class UnitsTests
+{
+    private static readonly Dictionary<string, Func<double, double>> ToUs = new(StringComparer.Ordinal)
+    {
+        ["celsius"] = c => Temperature.FromDegreesCelsius(c).DegreesFahrenheit,
+        ["kelvinStep"] = k => TemperatureDelta.FromKelvins(k).DegreesFahrenheit,
+        ["kgPerM3"] = d => Density.FromKilogramsPerCubicMeter(d).PoundsPerUSGallon,
+    };
+
+    /// <summary>Source: UnitsNet 5.</summary>
+    [Fact]
+    [Trait("Category", "Outside")]
+    public void The_table_the_front_end_is_tested_with_is_right()
+    {
+        var table = JsonSerializer.Deserialize<Dictionary<string, double[][]>>(File.ReadAllText(Path.Combine(Root(), "web/src/words/units.unitsnet.json")))!;
+        table.Keys.ShouldBe(ToUs.Keys, ignoreOrder: true);
+        foreach (var (quantity, pairs) in table)
+        {
+            foreach (var pair in pairs)
+            {
+                pair[1].ShouldBe(ToUs[quantity](pair[0]), 1e-6, quantity);
+            }
+        }
+    }
+
+    private static string Root([CallerFilePath] string path = "") => Path.GetFullPath(Path.Combine(Path.GetDirectoryName(path)!, "../.."));
+}
