@@ -125,7 +125,7 @@ try {
   const big = join(folder, "big.vcd");
   const small = join(folder, "small.vcd");
   await writeVcd(big, 10_000_000);
-  await writeVcd(small, 20_000);
+  await writeVcd(small, 2_000);
   const wcMs = best(5, () => execFileSync("wc", ["-l", big]));
   report(`wc -l on ${(statSync(big).size / 1e6).toFixed(0)} MB`, ms(wcMs));
 
@@ -145,8 +145,8 @@ try {
 
     const ours = [];
     for (let i = 0; i < 5; i++) ours.push((await read(address, small)).readMs);
-    const theirs = best(3, () => execFileSync("sigrok-cli", ["-I", "vcd", "-i", small, "-O", "binary", "-o", join(folder, "small.bin")], { stdio: "ignore" }));
-    report("20,000 edges against sigrok-cli decoding the same file", `${ms(Math.min(...ours))} against ${ms(theirs)}: ${(Math.min(...ours) / theirs).toFixed(3)} of its time`);
+    const theirs = best(3, () => execFileSync("sigrok-cli", ["-I", "vcd:downsample=10", "-i", small, "-O", "binary", "-o", join(folder, "small.bin")], { stdio: "ignore" }));
+    report("2,000 edges against sigrok-cli decoding the same file", `${ms(Math.min(...ours))} against ${ms(theirs)}: ${(Math.min(...ours) / theirs).toFixed(3)} of its time`);
 
     const seen = await live(address);
     report("Live view", `${seen.hz.toFixed(1)} frames a second, longest wait ${ms(seen.slowestMs)}`, "20 a second");

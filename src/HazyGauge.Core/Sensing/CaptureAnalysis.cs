@@ -68,9 +68,15 @@ public static class CaptureAnalysis
 
     private static CaptureResult WithPeriods(PulseTrain train, Periods periods, double toleranceEthanolPct, HazeLedger ledger)
     {
-        var length = RobustMean.Of(periods.LengthS, train.ResolutionS);
-        var low = RobustMean.Of(periods.LowS, train.ResolutionS);
-        var wanderHz = Wander.Of(periods, train.ResolutionS);
+        // Four looks at the same periods, none of which needs another: a night's recording keeps every processor busy.
+        RobustMean length = default, low = default;
+        double? wanderHz = null;
+        List<TimelinePoint> timeline = [];
+        Parallel.Invoke(
+            () => wanderHz = Wander.Of(periods, train.ResolutionS),
+            () => length = RobustMean.Of(periods.LengthS, train.ResolutionS),
+            () => low = RobustMean.Of(periods.LowS, train.ResolutionS),
+            () => timeline = Timeline(periods));
 
         var frequencyHz = FrequencyHz(length, wanderHz, train, ledger);
         var lowPulseMs = LowPulseMs(low, train, ledger);
@@ -89,7 +95,7 @@ public static class CaptureAnalysis
             frequencyHz,
             lowPulseMs,
             reading.With(overTime, findings),
-            Timeline(periods),
+            timeline,
             Excerpt(train, periods));
     }
 

@@ -20,14 +20,26 @@ internal static class VcdBody
 
     /// <summary>Reads to the end and returns the last time stamp.</summary>
     public static long Read<TChanges>(VcdTokens tokens, VcdHeader header, TChanges changes)
-        where TChanges : IVcdChanges
+        where TChanges : struct, IVcdChanges
     {
         var codes = header.Variables.Select(v => v.Code).ToHashSet();
         var declared = ulong.MaxValue;
         long tick = -1;
         var inDump = false;
-        while (tokens.Next(out var word))
+        while (true)
         {
+            while (tokens.NextTimeAndValue(out var time, out var bit, out var letter))
+            {
+                tick = time >= tick && tick >= 0 ? time : Advance(tokens, tick, time, changes);
+                declared = Declared(tokens, codes, declared, letter - 0x20UL);
+                changes.Change(tick, declared, bit == '0' ? LogicLevel.Low : LogicLevel.Released);
+            }
+
+            if (!tokens.Next(out var word))
+            {
+                break;
+            }
+
             if (word[0] == '#')
             {
                 tick = Advance(tokens, tick, Time(tokens, word), changes);
@@ -45,16 +57,10 @@ internal static class VcdBody
                 tick = Advance(tokens, tick, 0, changes);
             }
 
-            var code = Value(tokens, word, out var level);
-            if (code != declared && !codes.Contains(code))
-            {
-                throw tokens.Refuse("a value of a signal that the header does not declare.");
-            }
-
-            declared = code;
+            declared = Declared(tokens, codes, declared, Value(tokens, word, out var level));
             if (level != NoLevel)
             {
-                changes.Change(tick, code, level);
+                changes.Change(tick, declared, level);
             }
         }
 
@@ -66,8 +72,12 @@ internal static class VcdBody
         return tick < 0 ? Advance(tokens, tick, 0, changes) : tick;
     }
 
+    /// <summary>The code, known to be declared; most often it is the one before.</summary>
+    private static ulong Declared(VcdTokens tokens, HashSet<ulong> codes, ulong before, ulong code) =>
+        code == before || codes.Contains(code) ? code : throw tokens.Refuse("a value of a signal that the header does not declare.");
+
     private static long Advance<TChanges>(VcdTokens tokens, long from, long to, TChanges changes)
-        where TChanges : IVcdChanges
+        where TChanges : struct, IVcdChanges
     {
         if (from < 0)
         {

@@ -22,8 +22,8 @@ public sealed record VcdCapture(string Channel, PulseTrain Train)
         var tokens = new VcdTokens(stream, cancellation);
         var header = VcdHeader.Read(tokens);
         variable ??= Named(header, channel);
-        var recording = new OneSignal(variable.Code, header.TickS);
-        var end = VcdBody.Read(tokens, header, recording);
+        var recording = new Recording();
+        var end = VcdBody.Read(tokens, header, new OneSignal(variable.Code, header.TickS, recording));
         return new VcdCapture(variable.Name, recording.Recorder!.Finish(end));
     }
 
@@ -86,28 +86,39 @@ public sealed record VcdCapture(string Channel, PulseTrain Train)
         }
 
         var probes = new Probes(wires.Select(v => v.Code));
-        VcdBody.Read(tokens, header, probes);
+        VcdBody.Read(tokens, header, new Probing(probes));
         var candidates = wires.Where(v => probes.IsSensorLike(v.Code, header.TickS)).Take(2).ToList();
         return candidates.Count == 1 ? candidates[0] : null;
     }
 
-    private sealed class OneSignal(ulong code, double tickS) : IVcdChanges
+    private sealed class Recording
     {
-        public PulseRecorder? Recorder { get; private set; }
+        public PulseRecorder? Recorder { get; set; }
+    }
 
-        public void Begin(long tick) => Recorder = new PulseRecorder(tick, tickS);
+    // Structures, so that the loop over millions of lines is compiled for each of them.
+    private readonly struct OneSignal(ulong code, double tickS, Recording recording) : IVcdChanges
+    {
+        public void Begin(long tick) => recording.Recorder = new PulseRecorder(tick, tickS);
 
         public void Change(long tick, ulong changed, LogicLevel level)
         {
             if (changed == code)
             {
-                Recorder!.Record(tick, level);
+                recording.Recorder!.Record(tick, level);
             }
         }
     }
 
+    private readonly struct Probing(Probes probes) : IVcdChanges
+    {
+        public void Begin(long tick) => probes.Begin(tick);
+
+        public void Change(long tick, ulong code, LogicLevel level) => probes.Change(tick, code, level);
+    }
+
     /// <summary>The first changes of every wire: enough to tell its frequency, little enough for ten thousand wires.</summary>
-    private sealed class Probes : IVcdChanges
+    private sealed class Probes
     {
         private const int ChangesKept = 256;
         private readonly Dictionary<ulong, List<(long Tick, LogicLevel Level)>> _changes;

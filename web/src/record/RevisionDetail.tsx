@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useId, useState } from "react";
 import { useNavigate } from "react-router";
-import { api, type Compared, type Envelope, type RecordItem, unwrap } from "../api/client";
+import { api, type Compared, type Envelope, type Figure, type RecordItem, unwrap } from "../api/client";
 import { useCompared } from "../api/queries";
 import { useJobContext } from "../job/jobContext";
 import { Loading } from "../shell/Loading";
@@ -59,6 +59,8 @@ function SideBySide({ compared, alone }: { compared: Compared; alone: boolean })
     const figure = figures.find((f) => f.field === field);
     return figure ? figureText(figure, units) : "nothing";
   };
+  // A line that says nothing in either of the two is left out.
+  const isTold = ({ field }: Figure) => [figuresFrom, figuresTo].some((figures) => words(field, figures) !== "none");
   return (
     <>
       {!alone && (
@@ -85,7 +87,7 @@ function SideBySide({ compared, alone }: { compared: Compared; alone: boolean })
             </thead>
           )}
           <tbody>
-            {figuresTo.map(({ field, label }) => (
+            {figuresTo.filter(isTold).map(({ field, label }) => (
               <tr key={field} className="border-b border-rule align-top">
                 <th scope="row" className="py-1.5 pr-4 text-left font-normal text-ink-2">
                   {label}

@@ -111,11 +111,12 @@ export function FuelCurve({ points, metering, ethanol, basePct }: Props) {
         {others.map((m) => {
           // Where the words end they must be clear of the line, which is lower (or higher) where they begin.
           const above = last.schools[m].value > last.factor.value;
-          const begin = points[Math.round((points.length - 1) * 0.76)] as Point;
+          const wordsWidth = 118;
+          const begin = points[Math.max(0, Math.round((points.length - 1) * (1 - wordsWidth / (x(100) - x(0)))))] as Point;
           return (
             <text
               key={m}
-              x={above ? x(76) : x(100)}
+              x={above ? x(100) - wordsWidth : x(100)}
               y={above ? y(last.schools[m].value) + 4 : y(begin.factor.value - begin.factor.plusMinus) + 26}
               textAnchor="end"
               fontSize="13"

@@ -22,7 +22,7 @@ import { Waveform } from "./Waveform";
 export function SignalPage() {
   const { job, signal, live } = useJobContext();
   const units = useUnits();
-  const { document, setDraft, shown, stale, reading, rests } = signal;
+  const { document, setDraft, shown, stale, reading } = signal;
   const recheck = useRecheck(job.id, "signal", Boolean(signal.saved?.envelope.document?.coreVersion));
   const upload = useCaptureUpload(job.id, (file) => setDraft({ ...document, capture: { sha256: file.sha256, name: file.name } }));
   const [typing, setTyping] = useState(false);
@@ -92,7 +92,7 @@ export function SignalPage() {
           </Waveform>
         </div>
       )}
-      {(rests || onMeter) && (
+      {(shown || onMeter) && (
         <div className="mt-4 grid grid-cols-1 items-start gap-4 md:grid-cols-2">
           <div className="grid grid-cols-1 gap-4">
             <MeterPanel
