@@ -114,7 +114,9 @@ public class RecorderTests
                 var result = CaptureAnalysis.Analyse(recorder.Finish((long)(((200 / hz) + 0.005) * 1e6)), 5, new HazeLedger());
                 result.Reading.SignalStatus.ShouldBe(SignalStatus.Ok);
                 result.FrequencyHz!.Value.Value.ShouldBe(hz, 0.05);
-                result.LowPulseMs!.Value.Value.ShouldBe(2.5, 0.006);
+
+                // Five standard errors of the mean of two hundred widths, each of two edges, and the rounding to a tick.
+                result.LowPulseMs!.Value.Value.ShouldBe(2.5, (5 * 1000 * sigmaS * Math.Sqrt(2.0 / 200)) + 0.001);
             },
             iter: 60);
 }

@@ -166,6 +166,32 @@ public class CsvTests
         Should.Throw<RefusedInputException>(() => Read(text.ToString(), "D7")).Errors["channel"][0].ShouldContain("crank, sensor");
     }
 
+    [Theory]
+    [InlineData("time (ms)", 1e3)]
+    [InlineData("Time[us]", 1e6)]
+    [InlineData("t_ns", 1e9)]
+    [InlineData("timeMs", 1e3)]
+    [InlineData("milliseconds", 1e3)]
+    [InlineData("Time microsec", 1e6)]
+    [InlineData("elapsed minutes", 1 / 60.0)]
+    [InlineData("X / s", 1)]
+    [InlineData("Time", 1)]
+    [InlineData("axis", 1)]
+    public void Time_is_in_the_unit_its_heading_names(string heading, double perSecond)
+    {
+        var text = heading + ";level\n" + Sampled(6000, i => string.Create(CultureInfo.InvariantCulture, $"{i * 1e-4 * perSecond:0.#########};{(i % 100 < 30 ? 0 : 1)}"));
+        Analyse(text).FrequencyHz!.Value.Value.ShouldBe(100, 0.05);
+    }
+
+    [Fact]
+    public void Milliseconds_that_nobody_named_are_guessed_at_in_words_only()
+    {
+        var capture = Read(Sampled(6000, i => string.Create(CultureInfo.InvariantCulture, $"{i * 0.1:0.0};{(i % 100 < 30 ? 0 : 1)}")));
+        var reading = Analyse(capture).Reading;
+        reading.SignalStatus.ShouldBe(SignalStatus.OutOfRange);
+        capture.Findings(reading).Single().Text.ShouldContain("time (ms)");
+    }
+
     private static string Sampled(int rows, Func<int, string> row) => string.Concat(Enumerable.Range(0, rows).Select(i => row(i) + "\n"));
 
     private static string Point(int i) => string.Create(CultureInfo.InvariantCulture, $"{i * 1e-4:0.0000};{(i % 100 < 30 ? 0.1 : 4.9):0.0}");

@@ -163,5 +163,6 @@ public class CalcTests(App app) : IClassFixture<App>
     [InlineData("ethanolPct=50&seed=x")]
     [InlineData("ethanolPct=50&fault=rust")]
     [InlineData("ethanolPct=50&noiseUs=-1")]
+    [InlineData("ethanolPct=50&fualt=dropouts")]
     public async Task A_stand_in_that_cannot_be_is_refused(string query) => await app.GetAsync($"/api/stand-in/sensor.vcd?{query}", 422);
 }

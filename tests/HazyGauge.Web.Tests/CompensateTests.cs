@@ -110,6 +110,28 @@ public class CompensateTests(App app) : IClassFixture<App>
     }
 
     [Fact]
+    public async Task Results_of_another_version_that_cannot_be_read_lose_nothing_of_the_inputs()
+    {
+        var job = await JobWithMeterAsync();
+        await app.SaveAsync(job, $$"""{ "baseEthanolPct": 10, {{Spark}} }""", "\"0\"", slug: "compensate");
+        var export = await app.GetAsync($"/api/jobs/{job}/export");
+        foreach (var revision in export["revisions"]!.AsArray())
+        {
+            revision!["document"]!["coreVersion"] = "9.9.9";
+            revision["document"]!["results"] = new JsonObject { ["shape"] = "of another day" };
+        }
+
+        var copy = (string)(await app.PostAsync("/api/jobs/import", export.ToJsonString(), 201))["id"]!;
+        ((string)(await app.GetAsync($"/api/jobs/{copy}"))["nextAction"]!["command"]!).ShouldBe("Save the signal again.");
+        (await app.GetAsync($"/api/jobs/{copy}/record/compare?from=1&to=1"))["figuresTo"]!.AsArray().Count.ShouldBeGreaterThan(5);
+        ((string)(await app.GetAsync($"/api/jobs/{copy}/record/1"))["document"]!["results"]!["shape"]!).ShouldBe("of another day");
+        var preview = await PreviewAsync(copy, """{ "baseEthanolPct": 10 }""");
+        ((double)preview["results"]!["ethanolPct"]!["value"]!).ShouldBe(73.4, 1e-9);
+        await app.SaveAsync(copy, export["revisions"]![0]!["document"]!.ToJsonString(), "\"1\"");
+        ((string)(await app.GetAsync($"/api/jobs/{copy}"))["stations"]![5]!["state"]!).ShouldBe("proven");
+    }
+
+    [Fact]
     public async Task Two_revisions_side_by_side_say_what_changed()
     {
         var job = await JobWithMeterAsync("""{ "frequencyHz": 112, "lowPulseMs": 2.5 }""");

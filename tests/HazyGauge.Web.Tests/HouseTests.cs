@@ -5,6 +5,7 @@ using HazyGauge.Data;
 using HazyGauge.Formats.Vcd;
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Infrastructure;
 using NetArchTest.Rules;
 
 namespace HazyGauge.Web.Tests;
@@ -85,6 +86,26 @@ public class HouseTests(App app) : IClassFixture<App>
         }
 
         SqliteConnection.ClearAllPools();
+        folder.Delete(recursive: true);
+    }
+
+    [Fact]
+    public async Task A_job_from_before_the_second_station_comes_up_with_it_open()
+    {
+        var folder = Directory.CreateTempSubdirectory("hazy-gauge-older-");
+        var options = new DbContextOptionsBuilder<HazyGaugeDb>().UseSqlite($"Data Source={Path.Combine(folder.FullName, "hazy-gauge.db")}").Options;
+        await using (var db = new HazyGaugeDb(options))
+        {
+            await db.GetService<Microsoft.EntityFrameworkCore.Migrations.IMigrator>().MigrateAsync("20261125004244_Initial");
+            await db.Database.ExecuteSqlRawAsync(
+                "INSERT INTO Jobs (Id, Name, Vehicle, CreatedAt, LastRevision, Bay_SignalState, Bay_NextCommand, Bay_NextWhy) VALUES ('01A2106A-0919-7015-A0B2-D19D31BBB098', 'Old', '', '2026-11-23T08:05:00.000Z', 0, 'Proven', 'a', 'b')");
+        }
+
+        SqliteConnection.ClearAllPools();
+        using var program = await RunningProgram.StartAsync(folder.FullName, demo: false);
+        var job = (await Api.ReadAsync(await program.Http.GetAsync("/api/jobs"), 200))["items"]![0]!;
+        ((string)job["stations"]!.AsArray().Single(s => (string)s!["slug"]! == "compensate")!["state"]!, (string)job["nextAction"]!["slug"]!).ShouldBe(("empty", "compensate"));
+        program.Kill();
         folder.Delete(recursive: true);
     }
 

@@ -32,8 +32,8 @@ for (const theme of ["bay", "forecourt"] as const) {
     }
     await page.getByRole("button", { name: "Save to the record" }).click();
     await page.getByRole("link", { name: "Record" }).click();
-    await page.getByRole("button", { name: /E73/ }).click();
-    await page.getByText("Rules").waitFor();
+    await page.getByRole("button", { name: /E73 ± 5 from/ }).click();
+    await page.getByText("→").first().waitFor();
     await page.screenshot({ path: picture("record") });
     await open(page, "Vantle T20", "Signal");
     await page.getByRole("button", { name: "Run the stand-in" }).click();

@@ -50,8 +50,9 @@ public sealed record SparkAdditionInput(
 /// <param name="Weight">Share of the full addition: 0 at the gasoline map's blend, 1 at the ethanol map's, negative below the first.</param>
 /// <param name="AdditionDeg">Spark to add, degrees of crank; negative takes spark out.</param>
 /// <param name="CautiousAdditionDeg">The same at the low end of the ethanol haze, ethanol - 2u, at least E0: the one to use.</param>
+/// <param name="CautiousEthanolPct">The blend that is reckoned with, %.</param>
 /// <param name="Findings">What it means, the gravest first.</param>
-public sealed record SparkAdditionResult(Hazy Weight, Hazy AdditionDeg, Hazy CautiousAdditionDeg, IReadOnlyList<Finding> Findings);
+public sealed record SparkAdditionResult(Hazy Weight, Hazy AdditionDeg, Hazy CautiousAdditionDeg, double CautiousEthanolPct, IReadOnlyList<Finding> Findings);
 
 /// <summary>
 /// How much of the spark between a gasoline map and an ethanol map belongs to the blend in the line. Less ethanol than believed
@@ -69,7 +70,7 @@ public static class SparkAddition
         var lowEnd = RealNumber.Clamp(input.EthanolPct - (2 * input.EthanolPct.StandardU), 0, 100);
         var addition = weight * input.FullAdditionDeg;
         var cautious = Weight(input, lowEnd) * input.FullAdditionDeg;
-        return new SparkAdditionResult(weight, addition, cautious, SparkFindings.Of(input, weight, cautious));
+        return new SparkAdditionResult(weight, addition, cautious, lowEnd.Value, SparkFindings.Of(input, weight, cautious));
     }
 
     /// <summary>The addition over all blends, for drawing: every five percent and wherever the line bends.</summary>

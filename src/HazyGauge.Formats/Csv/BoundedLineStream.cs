@@ -3,7 +3,7 @@ using HazyGauge.Core.Findings;
 namespace HazyGauge.Formats.Csv;
 
 /// <summary>Passes text on as long as its lines have a sensible length: a line without end must not fill the memory.</summary>
-internal sealed class BoundedLineStream(Stream inner, CancellationToken cancellation) : Stream
+internal sealed class BoundedLineStream(Stream inner, CancellationToken cancellation) : ReadThroughStream(inner)
 {
     /// <summary>Longest line, bytes.</summary>
     public const int LongestLine = 64 * 1024;
@@ -11,64 +11,25 @@ internal sealed class BoundedLineStream(Stream inner, CancellationToken cancella
     private long _line = 1;
     private long _lineBytes;
 
-    public override bool CanRead => true;
-
-    public override bool CanSeek => false;
-
-    public override bool CanWrite => false;
-
-    public override long Length => throw new NotSupportedException();
-
-    public override long Position
-    {
-        get => throw new NotSupportedException();
-        set => throw new NotSupportedException();
-    }
-
-    public override int Read(byte[] buffer, int offset, int count) => Read(buffer.AsSpan(offset, count));
-
-    public override int Read(Span<byte> buffer)
-    {
-        cancellation.ThrowIfCancellationRequested();
-        var read = inner.Read(buffer);
-        var rest = buffer[..read];
-        if (rest.IndexOf((byte)0) is >= 0 and var nul)
-        {
-            throw Refuse(_line + rest[..nul].Count((byte)'\n'), "this is not plain text. Export the recording as CSV in UTF-8.");
-        }
-
-        for (var end = rest.IndexOf((byte)'\n'); end >= 0; end = rest.IndexOf((byte)'\n'))
-        {
-            Count(end);
-            (_line, _lineBytes) = (_line + 1, 0);
-            rest = rest[(end + 1)..];
-        }
-
-        Count(rest.Length);
-        return read;
-    }
-
-    public override void Flush()
-    {
-    }
-
-    public override long Seek(long offset, SeekOrigin origin) => throw new NotSupportedException();
-
-    public override void SetLength(long value) => throw new NotSupportedException();
-
-    public override void Write(byte[] buffer, int offset, int count) => throw new NotSupportedException();
-
     /// <summary>A refusal that names its line.</summary>
     public static RefusedInputException Refuse(long line, string text) => new("file", $"Line {line}: {text}");
 
-    protected override void Dispose(bool disposing)
+    protected override void Look(ReadOnlySpan<byte> read)
     {
-        if (disposing)
+        cancellation.ThrowIfCancellationRequested();
+        if (read.IndexOf((byte)0) is >= 0 and var nul)
         {
-            inner.Dispose();
+            throw Refuse(_line + read[..nul].Count((byte)'\n'), "this is not plain text. Export the recording as CSV in UTF-8.");
         }
 
-        base.Dispose(disposing);
+        for (var end = read.IndexOf((byte)'\n'); end >= 0; end = read.IndexOf((byte)'\n'))
+        {
+            Count(end);
+            (_line, _lineBytes) = (_line + 1, 0);
+            read = read[(end + 1)..];
+        }
+
+        Count(read.Length);
     }
 
     private void Count(int bytes)

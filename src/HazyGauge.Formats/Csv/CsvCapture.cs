@@ -7,8 +7,27 @@ namespace HazyGauge.Formats.Csv;
 /// <param name="Channel">Name of its column.</param>
 /// <param name="Train">Its pulses.</param>
 /// <param name="Threshold">Where volts were switched; null where the file holds levels.</param>
-public sealed record CsvCapture(string Channel, PulseTrain Train, VoltsThreshold? Threshold)
+/// <param name="TimeUnitStated">False where the heading does not say what time is measured in, and it was taken as seconds.</param>
+public sealed record CsvCapture(string Channel, PulseTrain Train, VoltsThreshold? Threshold, bool TimeUnitStated)
 {
+    private static readonly Finding UnitAssumed = new(
+        "timeTakenAsSeconds", Severity.Caution, "The heading does not say what time is measured in, and it was taken as seconds. If it is something else, name the column, like \"time (ms)\", and read it again.");
+
+    /// <summary>What the reading of the file adds: where volts were switched, and what time was taken for where the result looks wrong.</summary>
+    /// <param name="reading">The reading it came to.</param>
+    public IEnumerable<Finding> Findings(SensorReading reading)
+    {
+        if (Threshold is not null)
+        {
+            yield return Threshold.Finding;
+        }
+
+        if (!TimeUnitStated && reading.SignalStatus is SignalStatus.OutOfRange or SignalStatus.NoSignal && Train.Edges > 0)
+        {
+            yield return UnitAssumed;
+        }
+    }
+
     private const double TickS = 1e-9;
 
     /// <summary>Reads one signal.</summary>
@@ -38,7 +57,7 @@ public sealed record CsvCapture(string Channel, PulseTrain Train, VoltsThreshold
             }
         });
         var end = (long)Math.Round((survey.EndS - survey.FirstS) / TickS);
-        var captures = signals.Select(s => new CsvCapture(s.Name, s.Recorder.Finish(end), s.Threshold)).ToList();
+        var captures = signals.Select(s => new CsvCapture(s.Name, s.Recorder.Finish(end), s.Threshold, layout.StatedTimeUnitS is not null)).ToList();
         var candidates = captures.Where(c => c.Train.IsSensorLike).Take(2).ToList();
         return candidates.Count == 1 ? candidates[0] : captures[0];
     }

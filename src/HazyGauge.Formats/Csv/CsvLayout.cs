@@ -9,11 +9,14 @@ namespace HazyGauge.Formats.Csv;
 /// <param name="LinesBefore">Lines of heading before the first row of numbers.</param>
 /// <param name="Columns">Names of the columns, made up where there is no heading.</param>
 /// <param name="TimeColumn">Which column is time.</param>
-/// <param name="TimeUnitS">What one of its units is in seconds; seconds where the heading does not say.</param>
+/// <param name="StatedTimeUnitS">What one of its units is in seconds; null where the heading does not say.</param>
 /// <param name="VoltsPerUnit">What one unit of each column is in volts; 1 where the heading does not say.</param>
 internal sealed partial record CsvLayout(
-    char Delimiter, int LinesBefore, IReadOnlyList<string> Columns, int TimeColumn, double TimeUnitS, IReadOnlyList<double> VoltsPerUnit)
+    char Delimiter, int LinesBefore, IReadOnlyList<string> Columns, int TimeColumn, double? StatedTimeUnitS, IReadOnlyList<double> VoltsPerUnit)
 {
+    /// <summary>What one unit of time is in seconds; a second where the heading does not say.</summary>
+    public double TimeUnitS => StatedTimeUnitS ?? 1;
+
     /// <summary>Most columns a recording may have.</summary>
     public const int MostColumns = 65;
 
@@ -77,24 +80,31 @@ internal sealed partial record CsvLayout(
         var columns = hasNames ? names : [.. Enumerable.Range(1, count).Select(n => $"column {n}")];
         var time = hasNames ? Math.Max(0, columns.FindIndex(n => TimeName().IsMatch(n))) : 0;
         return new CsvLayout(
-            delimiter, linesBefore, columns, time, hasNames ? TimeUnit(columns[time]) : 1, [.. columns.Select(c => hasNames && Millivolts().IsMatch(c) ? 1e-3 : 1.0)]);
+            delimiter, linesBefore, columns, time, hasNames ? TimeUnit(columns[time]) : null, [.. columns.Select(c => hasNames && Millivolts().IsMatch(c) ? 1e-3 : 1.0)]);
     }
 
-    private static double TimeUnit(string heading) => TimeUnitName().Match(heading) is { Success: true } match
-        ? match.Groups["unit"].Value.ToUpperInvariant() switch
+    /// <summary>The unit a heading ends with, like "time (ms)", "t_us", "TimeMs" or "milliseconds"; null where it names none.</summary>
+    private static double? TimeUnit(string heading)
+    {
+        var match = TimeUnitName().Match(heading);
+        return !match.Success ? null : match.Groups["unit"].Value.ToUpperInvariant() switch
         {
-            "NS" => 1e-9,
-            "US" or "ΜS" or "µS" => 1e-6,
-            "MS" => 1e-3,
-            "MIN" => 60,
+            ['N', ..] => 1e-9,
+            ['U' or 'Μ' or 'µ', ..] => 1e-6,
+            ['M', 'I', 'C', ..] => 1e-6,
+            ['M', 'I', 'N', ..] => 60,
+            ['M', ..] => 1e-3,
             _ => 1,
-        }
-        : 1;
+        };
+    }
 
     [GeneratedRegex("time|zeit|temps|tiempo", RegexOptions.IgnoreCase, matchTimeoutMilliseconds: 100)]
     private static partial Regex TimeName();
 
-    [GeneratedRegex(@"(?:^|[\s\[\(_/,.-])(?<unit>ns|us|µs|μs|ms|s|sec|min)\s*[\]\)]?\s*$", RegexOptions.IgnoreCase | RegexOptions.ExplicitCapture, matchTimeoutMilliseconds: 100)]
+    [GeneratedRegex(
+        @"(?:^|[^\p{L}]|(?<=time))(?<unit>n(?:ano)?s(?:ec(?:onds?)?)?|[uµμ]s(?:ec(?:onds?)?)?|micros(?:ec(?:onds?)?)?|m(?:illi)?s(?:ec(?:onds?)?)?|s(?:ec(?:onds?)?)?|min(?:utes?)?)\s*[\]\)]?\s*$",
+        RegexOptions.IgnoreCase | RegexOptions.ExplicitCapture,
+        matchTimeoutMilliseconds: 100)]
     private static partial Regex TimeUnitName();
 
     [GeneratedRegex(@"(?:[\s\[\(_/,.-])mV\s*[\]\)]?\s*$", RegexOptions.ExplicitCapture, matchTimeoutMilliseconds: 100)]

@@ -7,6 +7,16 @@ namespace HazyGauge.Web.Queries;
 /// <summary>Reads values out of an address, and says in words what does not belong there.</summary>
 internal static class QueryValue
 {
+    /// <summary>Refuses what an address asks for beside the names that are known: a misspelt one must not be passed over.</summary>
+    /// <exception cref="RefusedInputException">There is another name.</exception>
+    public static void OnlyKnown(HttpRequest request, params string[] names)
+    {
+        if (request.Query.Keys.FirstOrDefault(k => !names.Contains(k, StringComparer.OrdinalIgnoreCase)) is { } unknown)
+        {
+            throw new RefusedInputException(unknown, $"There is no such choice. Allowed are {string.Join(", ", names)}.");
+        }
+    }
+
     /// <summary>A finite number; null where it was left out.</summary>
     /// <exception cref="RefusedInputException">It is no number.</exception>
     public static double? Number(string? text, string field) => text switch

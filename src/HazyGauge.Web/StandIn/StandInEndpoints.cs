@@ -14,8 +14,9 @@ internal static class StandInEndpoints
     {
         api.MapGet("/stand-in/sensor.vcd", (
             [FromQuery] string? ethanolPct, [FromQuery] string? fuelTempC, [FromQuery] string? durationS, [FromQuery] string? seed,
-            [FromQuery] string? fault, [FromQuery] string? noiseUs, CancellationToken cancellation) =>
+            [FromQuery] string? fault, [FromQuery] string? noiseUs, HttpRequest request, CancellationToken cancellation) =>
         {
+            QueryValue.OnlyKnown(request, Wave);
             var sensor = new StandInSensor(Settings(ethanolPct, fuelTempC, fault, noiseUs), QueryValue.Number(durationS, "durationS") ?? UsualDurationS, Seed(seed));
             return TypedResults.Stream(to => VcdWriter.WriteAsync(sensor, to, cancellation), "text/plain; charset=utf-8", "stand-in-sensor.vcd");
         })
@@ -23,8 +24,9 @@ internal static class StandInEndpoints
             .Produces(StatusCodes.Status200OK, contentType: "text/plain");
         api.MapGet("/stand-in/sensor.csv", (
             [FromQuery] string? ethanolPct, [FromQuery] string? fuelTempC, [FromQuery] string? durationS, [FromQuery] string? seed,
-            [FromQuery] string? fault, [FromQuery] string? noiseUs, [FromQuery] string? stepUs, [FromQuery] string? highV, [FromQuery] string? noiseV, CancellationToken cancellation) =>
+            [FromQuery] string? fault, [FromQuery] string? noiseUs, [FromQuery] string? stepUs, [FromQuery] string? highV, [FromQuery] string? noiseV, HttpRequest request, CancellationToken cancellation) =>
         {
+            QueryValue.OnlyKnown(request, [.. Wave, "stepUs", "highV", "noiseV"]);
             var usual = new CsvWaveWriter();
             var sensor = new StandInSensor(Settings(ethanolPct, fuelTempC, fault, noiseUs), QueryValue.Number(durationS, "durationS") ?? UsualDurationS, Seed(seed));
             var writer = new CsvWaveWriter(
@@ -37,6 +39,8 @@ internal static class StandInEndpoints
     }
 
     private const double UsualDurationS = 2;
+
+    private static readonly string[] Wave = ["ethanolPct", "fuelTempC", "durationS", "seed", "fault", "noiseUs"];
 
     private static StandInSettings Settings(string? ethanolPct, string? fuelTempC, string? fault, string? noiseUs) => new(
         QueryValue.Number(ethanolPct, "ethanolPct") ?? throw new RefusedInputException("ethanolPct", "Ethanol is missing."),

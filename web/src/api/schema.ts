@@ -2548,6 +2548,11 @@ export interface components {
             toSetDeg: components["schemas"]["HazyNumber"];
             /** @description True where spark is held back. */
             isHeld: boolean;
+            /**
+             * Format: double
+             * @description The blend it is reckoned with: the low end of the haze.
+             */
+            cautiousEthanolPct: number;
             /** @description The addition over all blends, for drawing. */
             curve: components["schemas"]["SparkPoint"][];
         };

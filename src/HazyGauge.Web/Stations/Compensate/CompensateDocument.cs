@@ -99,8 +99,9 @@ public sealed record MultiplierAnswer(double AtBase, double Lambda, double AtEth
 /// <param name="Addition">The addition as reckoned.</param>
 /// <param name="ToSetDeg">What may be set now: the cautious addition, none of it while the fuelling is not proven; what comes out always comes out.</param>
 /// <param name="IsHeld">True where spark is held back.</param>
+/// <param name="CautiousEthanolPct">The blend it is reckoned with: the low end of the haze.</param>
 /// <param name="Curve">The addition over all blends, for drawing.</param>
-public sealed record SparkToSet(SparkAdditionAnswer Addition, HazyNumber ToSetDeg, bool IsHeld, IReadOnlyList<SparkPoint> Curve);
+public sealed record SparkToSet(SparkAdditionAnswer Addition, HazyNumber ToSetDeg, bool IsHeld, double CautiousEthanolPct, IReadOnlyList<SparkPoint> Curve);
 
 /// <summary>A point of the spark line.</summary>
 /// <param name="EthanolPct">Ethanol, % by volume.</param>

@@ -18,7 +18,7 @@ namespace HazyGauge.Web.Stations.Compensate;
 public sealed record ReadingForCompensation(HazyInput? EthanolPct = null, HazyInput? FuelTempC = null);
 
 /// <summary>Evaluates Compensate documents: one path for looking and for saving, so that what is saved is what was shown.</summary>
-internal sealed class CompensateStation(JobStore jobs, DocumentJson json) : IStationDocuments
+internal sealed class CompensateStation(JobStore jobs, SignalStation signal, DocumentJson json) : IStationDocuments
 {
     private const string Name = "Compensate";
     private const int UsualBreakpoints = 6;
@@ -29,12 +29,17 @@ internal sealed class CompensateStation(JobStore jobs, DocumentJson json) : ISta
     /// <inheritdoc/>
     public ShowInBay ShowEmpty => (before, _) => before with { CompensateState = StationState.Empty, CompensateCommand = null, CompensateWhy = null, CompensateSlug = null };
 
-    /// <summary>The reading that is saved at the Signal station.</summary>
+    /// <summary>The reading that is saved at the Signal station; computed again where another version saved it.</summary>
     public async Task<ReadingForCompensation> SavedReadingAsync(Guid jobId, CancellationToken cancellation)
     {
-        var latest = await jobs.LatestAsync(jobId, Station.SignalSlug, cancellation);
-        var read = latest is null ? null : json.Read<SignalDocument>(JsonSerializer.Deserialize<JsonElement>(latest.Document), "Signal").Results?.Read;
-        return new ReadingForCompensation(read?.EthanolPct?.AsInput(), read?.FuelTempC?.AsInput());
+        if (await jobs.LatestAsync(jobId, Station.SignalSlug, cancellation) is not { } latest)
+        {
+            return new ReadingForCompensation();
+        }
+
+        var saved = signal.Read(JsonSerializer.Deserialize<JsonElement>(latest.Document));
+        var results = saved.Results ?? (await signal.EvaluateAsync(jobId, saved, cancellation)).Results;
+        return new ReadingForCompensation(results?.Read?.EthanolPct?.AsInput(), results?.Read?.FuelTempC?.AsInput());
     }
 
     /// <summary>The document with its results, as today's rules have them.</summary>
@@ -89,7 +94,13 @@ internal sealed class CompensateStation(JobStore jobs, DocumentJson json) : ISta
         : string.Create(CultureInfo.InvariantCulture, $"; spark {spark.ToSetDeg.Value:+0.0;-0.0;0.0}°");
 
     private static ShowInBay Show(CompensateDocument document) => (before, _) => document.Results is not { } results
-        ? before
+        ? before with
+        {
+            CompensateState = StationState.InWork,
+            CompensateCommand = "Save Compensate again.",
+            CompensateWhy = "Another version saved it, and its results cannot be read any more.",
+            CompensateSlug = Station.CompensateSlug,
+        }
         : before with
         {
             CompensateState = results.State,
@@ -165,7 +176,12 @@ internal sealed class CompensateStation(JobStore jobs, DocumentJson json) : ISta
                 haze);
             var result = SparkAddition.Compute(input);
             var toSet = proven ? result.CautiousAdditionDeg : SparkAddition.HeldUntilProven(result.CautiousAdditionDeg);
-            return new SparkToSet(SparkAdditionAnswer.From(result), HazyNumber.From(toSet), !proven && result.CautiousAdditionDeg.Value > 0, [.. SparkAddition.Curve(input).Select(p => new SparkPoint(p.EthanolPct, p.AdditionDeg))]);
+            return new SparkToSet(
+                SparkAdditionAnswer.From(result),
+                HazyNumber.From(toSet),
+                !proven && result.CautiousAdditionDeg.Value > 0,
+                result.CautiousEthanolPct,
+                [.. SparkAddition.Curve(input).Select(p => new SparkPoint(p.EthanolPct, p.AdditionDeg))]);
         }
     }
 }

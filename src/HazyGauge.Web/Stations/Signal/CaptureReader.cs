@@ -69,7 +69,7 @@ internal sealed class CaptureReader : IDisposable
             "csv",
             capture.Channel,
             capture.Threshold,
-            capture.Threshold is { } threshold ? result with { Reading = result.Reading.With(null, [threshold.Finding]) } : result,
+            result with { Reading = result.Reading.With(null, capture.Findings(result.Reading)) },
             ledger);
     }
 }

@@ -105,7 +105,7 @@ internal sealed class SignalStation(FileStore files, CaptureReader captures, Doc
     }
 
     private static ShowInBay Show(SignalDocument document) => (before, savedAt) => document.Results is not { } results
-        ? before
+        ? before with { SignalState = StationState.InWork, NextCommand = "Save the signal again.", NextWhy = "Another version saved it, and its results cannot be read any more." }
         : before with
         {
             SignalState = results.State,

@@ -25,6 +25,8 @@ export function CompensatePage() {
   const curve = useFuelCurve(document, reading?.ethanolPct);
   const recheck = useRecheck(job.id, "compensate", Boolean(compensate.saved?.envelope.document?.coreVersion));
   const refused = preview.error instanceof ApiError ? preview.error : null;
+  // A reading that is still being taken is not a missing one.
+  const isReading = signal.rests !== null && !reading && !signal.capture.error && !signal.preview.error;
   const hasBase = numberOf(document.baseEthanolPct) !== null;
   if (compensate.query.isPending || signal.query.isPending) {
     return <Loading what="Fetching what was saved" />;
@@ -35,7 +37,7 @@ export function CompensatePage() {
   const state = {
     results,
     hasBase,
-    hasReading: Boolean(reading?.ethanolPct),
+    hasReading: isReading || Boolean(reading?.ethanolPct),
     basePct: numberOf(document.baseEthanolPct),
     error: preview.error,
   };
@@ -58,6 +60,7 @@ export function CompensatePage() {
           <Trouble error={preview.error} onRetry={() => preview.refetch()} />
         </div>
       )}
+      {reading && <Findings findings={reading.findings.filter((f) => f.severity === "stop")} />}
       {results && <Findings findings={results.findings} />}
       {!state.hasReading && (
         <p className="mt-4 flex flex-wrap items-center gap-x-4 gap-y-2">
@@ -100,13 +103,7 @@ export function CompensatePage() {
             factor={results?.fuelFactor ?? null}
             refused={refused}
           />
-          <SparkPanel
-            document={document}
-            onChange={setDraft}
-            results={results}
-            refused={refused}
-            ethanol={reading?.ethanolPct ?? null}
-          />
+          <SparkPanel document={document} onChange={setDraft} results={results} refused={refused} />
         </div>
       )}
       {hasBase && <Assumptions />}

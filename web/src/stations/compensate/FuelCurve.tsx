@@ -1,9 +1,7 @@
-import { useId } from "react";
 import type { FuelFactor, HazyNumber, Metering } from "../../api/client";
-import { ethanolColour } from "../../glass/ethanolColour";
-import { useWidth } from "../../shell/useWidth";
 import { hazyText } from "../../words/numbers";
-import { extent, niceTicks, pathOf } from "./plot";
+import { EthanolPlot, type PlotScale } from "./EthanolPlot";
+import { extent, pathOf } from "./plot";
 
 interface Point {
   ethanolPct: number;
@@ -18,135 +16,110 @@ interface Props {
   basePct: number;
 }
 
-const height = 372;
-const margin = { left: 46, right: 18, top: 22, bottom: 46 };
 const dashes: Record<Metering, string> = { mass: "7 5", orifice: "11 4 2 4", volume: "2 5" };
 const names: Record<Metering, string> = { mass: "by mass", orifice: "orifice", volume: "by volume" };
+const wordsWidth = 118;
 
 /** The factor over all blends with its haze, the two other schools beside it, and where today's fuel stands. */
 export function FuelCurve({ points, metering, ethanol, basePct }: Props) {
-  const [frame, width] = useWidth<HTMLDivElement>();
-  const id = useId();
-  const here = ethanol ? nearest(points, ethanol.value) : null;
+  const here = ethanol ? onCurve(points, ethanol.value) : null;
+  const others = (["mass", "orifice", "volume"] as const).filter((m) => m !== metering);
+  const range = extent(points.flatMap((p) => [low(p), high(p), ...others.map((m) => p.schools[m].value)]));
   return (
     <figure className="panel">
       <figcaption className="panel-title">Fuel factor on an E{basePct} base</figcaption>
-      <div ref={frame}>{width > 0 && draw()}</div>
+      <EthanolPlot
+        label={describe(points, here)}
+        height={372}
+        left={46}
+        range={range}
+        ticks={5}
+        tickText={(tick) => tick.toFixed(1)}
+        axis="ethanol in the line, % by volume"
+      >
+        {(scale) => (
+          <>
+            <Band points={points} scale={scale} />
+            {others.map((m) => (
+              <School key={m} metering={m} points={points} scale={scale} />
+            ))}
+            <path
+              d={pathOf(points.map((p) => [scale.x(p.ethanolPct), scale.y(p.factor.value)]))}
+              fill="none"
+              strokeWidth="4"
+              stroke={scale.paint}
+            />
+            {here && (
+              <g style={{ stroke: "var(--color-base-content)" }}>
+                <path
+                  d={`M${scale.x(0)} ${scale.y(here.factor)}H${scale.x(here.pct)}V${scale.y(range[0])}`}
+                  fill="none"
+                  strokeDasharray="2 3"
+                  strokeWidth="1.3"
+                />
+                <circle
+                  cx={scale.x(here.pct)}
+                  cy={scale.y(here.factor)}
+                  r="7"
+                  strokeWidth="3"
+                  style={{ fill: "var(--color-base-200)" }}
+                />
+              </g>
+            )}
+          </>
+        )}
+      </EthanolPlot>
     </figure>
   );
+}
 
-  function draw() {
-    const others = (["mass", "orifice", "volume"] as const).filter((m) => m !== metering);
-    const [low, high] = extent(
-      points.flatMap((p) => [
-        p.factor.value - p.factor.plusMinus,
-        p.factor.value + p.factor.plusMinus,
-        ...others.map((m) => p.schools[m].value),
-      ]),
-    );
-    const x = (pct: number) => margin.left + ((width - margin.left - margin.right) * pct) / 100;
-    const y = (factor: number) => margin.top + ((height - margin.top - margin.bottom) * (high - factor)) / (high - low);
-    const band = [
-      ...points.map((p) => [x(p.ethanolPct), y(p.factor.value + p.factor.plusMinus)] as const),
-      ...[...points].reverse().map((p) => [x(p.ethanolPct), y(p.factor.value - p.factor.plusMinus)] as const),
-    ];
-    const last = points[points.length - 1] as Point;
-    return (
-      <svg width={width} height={height} role="img" aria-label={describe()} className="block">
-        <defs>
-          <linearGradient id={`${id}e`} x1={x(0)} x2={x(100)} y1="0" y2="0" gradientUnits="userSpaceOnUse">
-            {[0, 25, 50, 75, 100].map((e) => (
-              <stop key={e} offset={`${e}%`} style={{ stopColor: ethanolColour(e) }} />
-            ))}
-          </linearGradient>
-        </defs>
-        {niceTicks(low, high, 5).map((tick) => (
-          <g key={tick}>
-            <line x1={x(0)} x2={x(100)} y1={y(tick)} y2={y(tick)} style={{ stroke: "var(--rule)" }} />
-            <text
-              x={margin.left - 9}
-              y={y(tick) + 4.5}
-              textAnchor="end"
-              fontSize="12.5"
-              className="reading"
-              style={{ fill: "var(--ink-2)" }}
-            >
-              {tick.toFixed(1)}
-            </text>
-          </g>
-        ))}
-        {[0, 25, 50, 75, 100].map((pct) => (
-          <text
-            key={pct}
-            x={x(pct)}
-            y={height - 24}
-            textAnchor="middle"
-            fontSize="12.5"
-            className="reading"
-            style={{ fill: "var(--ink-2)" }}
-          >
-            {pct}
-          </text>
-        ))}
-        <text x={(x(0) + x(100)) / 2} y={height - 5} textAnchor="middle" fontSize="12.5" style={{ fill: "var(--ink-3)" }}>
-          ethanol in the line, % by volume
-        </text>
-        <path d={`${pathOf(band)}Z`} fill={`url(#${id}e)`} opacity="0.28" />
-        {others.map((m) => (
-          <path
-            key={m}
-            d={pathOf(points.map((p) => [x(p.ethanolPct), y(p.schools[m].value)]))}
-            fill="none"
-            strokeWidth="1.6"
-            strokeDasharray={dashes[m]}
-            style={{ stroke: "var(--ink-2)" }}
-          />
-        ))}
-        <path
-          d={pathOf(points.map((p) => [x(p.ethanolPct), y(p.factor.value)]))}
-          fill="none"
-          strokeWidth="4"
-          stroke={`url(#${id}e)`}
-        />
-        {others.map((m) => {
-          // Where the words end they must be clear of the line, which is lower (or higher) where they begin.
-          const above = last.schools[m].value > last.factor.value;
-          const wordsWidth = 118;
-          const begin = points[Math.max(0, Math.round((points.length - 1) * (1 - wordsWidth / (x(100) - x(0)))))] as Point;
-          return (
-            <text
-              key={m}
-              x={above ? x(100) - wordsWidth : x(100)}
-              y={above ? y(last.schools[m].value) + 4 : y(begin.factor.value - begin.factor.plusMinus) + 26}
-              textAnchor="end"
-              fontSize="13"
-              style={{ fill: "var(--ink-2)" }}
-            >
-              {names[m]} <tspan className="reading">{last.schools[m].value.toFixed(2)}</tspan>
-            </text>
-          );
-        })}
-        {here && (
-          <g style={{ stroke: "var(--color-base-content)" }}>
-            <path d={`M${x(0)} ${y(here.factor)}H${x(here.pct)}V${y(low)}`} fill="none" strokeDasharray="2 3" strokeWidth="1.3" />
-            <circle cx={x(here.pct)} cy={y(here.factor)} r="7" strokeWidth="3" style={{ fill: "var(--color-base-200)" }} />
-          </g>
-        )}
-      </svg>
-    );
-  }
+const low = (p: Point) => p.factor.value - p.factor.plusMinus;
+const high = (p: Point) => p.factor.value + p.factor.plusMinus;
 
-  function describe(): string {
-    const first = points[0] as Point;
-    const last = points[points.length - 1] as Point;
-    const now = here ? ` At E${here.pct.toFixed(0)} it is ${here.factor.toFixed(2)}.` : "";
-    return `The fuel factor rises from ${hazyText(first.factor, "", 2)} at E0 to ${hazyText(last.factor, "", 2)} at E100.${now}`;
-  }
+function Band({ points, scale: { x, y, paint } }: { points: readonly Point[]; scale: PlotScale }) {
+  const upper = points.map((p) => [x(p.ethanolPct), y(high(p))] as const);
+  const lower = [...points].reverse().map((p) => [x(p.ethanolPct), y(low(p))] as const);
+  return <path d={`${pathOf([...upper, ...lower])}Z`} fill={paint} opacity="0.28" />;
+}
+
+/** Another school's line, and its words clear of the curve: where they end they must not touch what rises (or falls) under them. */
+function School({ metering, points, scale: { x, y } }: { metering: Metering; points: readonly Point[]; scale: PlotScale }) {
+  const last = points[points.length - 1] as Point;
+  const above = last.schools[metering].value > last.factor.value;
+  const begin = points[Math.max(0, Math.round((points.length - 1) * (1 - wordsWidth / (x(100) - x(0)))))] as Point;
+  return (
+    <>
+      <path
+        d={pathOf(points.map((p) => [x(p.ethanolPct), y(p.schools[metering].value)]))}
+        fill="none"
+        strokeWidth="1.6"
+        strokeDasharray={dashes[metering]}
+        style={{ stroke: "var(--ink-2)" }}
+      />
+      <text
+        x={above ? x(100) - wordsWidth : x(100)}
+        y={above ? y(last.schools[metering].value) + 4 : y(low(begin)) + 26}
+        textAnchor="end"
+        fontSize="13"
+        style={{ fill: "var(--ink-2)" }}
+      >
+        {names[metering]} <tspan className="reading">{last.schools[metering].value.toFixed(2)}</tspan>
+      </text>
+    </>
+  );
+}
+
+function describe(points: readonly Point[], here: { pct: number; factor: number } | null): string {
+  const first = points[0] as Point;
+  const last = points[points.length - 1] as Point;
+  const now = here ? ` At E${here.pct.toFixed(0)} it is ${here.factor.toFixed(2)}.` : "";
+  return `The fuel factor rises from ${hazyText(first.factor, "", 2)} at E0 to ${hazyText(last.factor, "", 2)} at E100.${now}`;
 }
 
 /** Where the curve is at a blend: for the mark on the drawing only. */
-function nearest(points: readonly Point[], pct: number): { pct: number; factor: number } {
-  const i = Math.min(points.length - 2, Math.max(0, points.findIndex((p) => p.ethanolPct > pct) - 1));
+function onCurve(points: readonly Point[], pct: number): { pct: number; factor: number } {
+  const after = points.findIndex((p) => p.ethanolPct > pct);
+  const i = after < 0 ? points.length - 2 : Math.max(0, after - 1);
   const [a, b] = [points[i] as Point, points[i + 1] as Point];
   const share = (pct - a.ethanolPct) / (b.ethanolPct - a.ethanolPct);
   return { pct, factor: a.factor.value + share * (b.factor.value - a.factor.value) };

@@ -1,4 +1,5 @@
 import type { CompensateDocument, FuelFactor, Metering } from "../../api/client";
+import { Choice } from "../../fields/Choice";
 
 const schools: readonly { metering: Metering; name: string; how: string }[] = [
   {
@@ -23,22 +24,18 @@ export function MeteringPanel({ document, onChange, factor }: Props) {
     <fieldset className="panel grid grid-cols-1 content-start gap-1">
       <legend className="panel-title float-left mb-1">How this controller meters</legend>
       {schools.map((school) => (
-        <label key={school.metering} className="flex min-h-[44px] cursor-pointer items-start gap-3 py-1">
-          <input
-            type="radio"
-            name="metering"
-            className="radio radio-sm mt-1 border-edge"
-            checked={metering === school.metering}
-            onChange={() => onChange({ ...document, metering: school.metering })}
-          />
-          <span className="min-w-0 grow">
-            <span className={metering === school.metering ? "font-bold" : "font-medium"}>{school.name}</span>
-            <span className="block text-[0.88rem] text-ink-3">{school.how}</span>
-          </span>
+        <Choice
+          key={school.metering}
+          group="metering"
+          name={school.name}
+          how={school.how}
+          checked={metering === school.metering}
+          onChoose={() => onChange({ ...document, metering: school.metering })}
+        >
           <span className="reading pt-0.5 text-[1.05rem] whitespace-nowrap">
             {factor ? `× ${factor.schools[school.metering].value.toFixed(3)}` : ""}
           </span>
-        </label>
+        </Choice>
       ))}
       {factor && (
         <ul className="mt-1 grid gap-1 border-t border-rule pt-2 text-[0.9rem] text-ink-2">

@@ -80,32 +80,7 @@ export function RowPanel({ document, onChange, row, error }: Props) {
       </div>
       {row && !unreadable && (
         <>
-          <Scrollable label="The row of breakpoints">
-            <table className="w-full">
-              <tbody>
-                <tr className="border-b border-rule">
-                  <th scope="row" className="py-2 pr-3 text-left font-semibold whitespace-nowrap">
-                    E %
-                  </th>
-                  {row.ethanolPcts.map((pct) => (
-                    <td key={pct} className="reading px-2 py-2 text-right">
-                      {Number(pct.toFixed(1))}
-                    </td>
-                  ))}
-                </tr>
-                <tr className="border-b border-rule">
-                  <th scope="row" className="py-2 pr-3 text-left font-semibold">
-                    ×
-                  </th>
-                  {row.factors.map((factor, i) => (
-                    <td key={row.ethanolPcts[i]} className="reading px-2 py-2 text-right text-[1.08rem]">
-                      {factor.value.toFixed(3)}
-                    </td>
-                  ))}
-                </tr>
-              </tbody>
-            </table>
-          </Scrollable>
+          <Row row={row} />
           <p className="mt-2 text-[0.93rem] text-ink-2">
             Straight lines between these {row.ethanolPcts.length} stay within{" "}
             <span className="reading">{Math.abs(row.worstErrorPct).toFixed(Math.abs(row.worstErrorPct) < 0.095 ? 2 : 1)} %</span>{" "}
@@ -148,6 +123,67 @@ export function RowPanel({ document, onChange, row, error }: Props) {
         )}
       </div>
     </section>
+  );
+}
+
+/** Along the screen where there is room, down it at the phone. */
+function Row({ row }: { row: NonNullable<CompensateResults["row"]> }) {
+  const cells = row.ethanolPcts.map((pct, i) => ({
+    pct,
+    text: String(Number(pct.toFixed(1))),
+    factor: (row.factors[i]?.value ?? 0).toFixed(3),
+  }));
+  return (
+    <>
+      <table className="mt-1 w-full sm:hidden">
+        <thead>
+          <tr className="border-b border-rule text-right">
+            <th scope="col" className="py-1.5 font-semibold">
+              E %
+            </th>
+            <th scope="col" className="py-1.5 font-semibold">
+              ×
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {cells.map(({ pct, text, factor }) => (
+            <tr key={pct} className="reading border-b border-rule text-right">
+              <td className="py-1.5">{text}</td>
+              <td className="py-1.5 text-[1.08rem]">{factor}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <div className="hidden sm:block">
+        <Scrollable label="The row of breakpoints">
+          <table className="w-full">
+            <tbody>
+              <tr className="border-b border-rule">
+                <th scope="row" className="py-2 pr-3 text-left font-semibold whitespace-nowrap">
+                  E %
+                </th>
+                {cells.map(({ pct, text }) => (
+                  <td key={pct} className="reading px-2 py-2 text-right">
+                    {text}
+                  </td>
+                ))}
+              </tr>
+              <tr className="border-b border-rule">
+                <th scope="row" className="py-2 pr-3 text-left font-semibold">
+                  ×
+                </th>
+                {cells.map(({ pct, factor }) => (
+                  <td key={pct} className="reading px-2 py-2 text-right text-[1.08rem]">
+                    {factor}
+                  </td>
+                ))}
+              </tr>
+            </tbody>
+          </table>
+        </Scrollable>
+      </div>
+    </>
   );
 }
 

@@ -1,4 +1,5 @@
-import type { ApiError, CompensateDocument, CompensateResults, HazyNumber, SparkWeighting } from "../../api/client";
+import type { ApiError, CompensateDocument, CompensateResults, SparkWeighting } from "../../api/client";
+import { Choice } from "../../fields/Choice";
 import { NumberField } from "../../fields/NumberField";
 import { numberOf } from "../../fields/stored";
 import { FuellingProof } from "./FuellingProof";
@@ -9,7 +10,6 @@ interface Props {
   onChange: (document: CompensateDocument) => void;
   results: CompensateResults | null;
   refused: ApiError | null;
-  ethanol: HazyNumber | null;
 }
 
 const weightings: readonly { weighting: SparkWeighting; name: string; how: string }[] = [
@@ -19,7 +19,7 @@ const weightings: readonly { weighting: SparkWeighting; name: string; how: strin
 ];
 
 /** The spark between two maps, each on its own blend, and why none of it goes in yet. */
-export function SparkPanel({ document, onChange, results, refused, ethanol }: Props) {
+export function SparkPanel({ document, onChange, results, refused }: Props) {
   const choice = document.spark ?? {};
   const spark = results?.spark ?? null;
   const weighting = choice.weighting ?? "linear";
@@ -63,24 +63,19 @@ export function SparkPanel({ document, onChange, results, refused, ethanol }: Pr
       <fieldset className="flex flex-wrap gap-x-5 gap-y-1">
         <legend className="sr-only">How the addition grows</legend>
         {weightings.map((w) => (
-          <label key={w.weighting} className="flex min-h-[44px] cursor-pointer items-start gap-2 py-1">
-            <input
-              type="radio"
-              name="weighting"
-              className="radio radio-sm mt-1 border-edge"
-              checked={weighting === w.weighting}
-              onChange={() => set({ weighting: w.weighting })}
-            />
-            <span>
-              <span className={weighting === w.weighting ? "font-bold" : "font-medium"}>{w.name}</span>
-              <span className="block text-[0.88rem] text-ink-3">{w.how}</span>
-            </span>
-          </label>
+          <Choice
+            key={w.weighting}
+            group="weighting"
+            name={w.name}
+            how={w.how}
+            checked={weighting === w.weighting}
+            onChoose={() => set({ weighting: w.weighting })}
+          />
         ))}
       </fieldset>
       {spark ? (
         <>
-          <SparkLine spark={spark} ethanol={ethanol} />
+          <SparkLine spark={spark} />
           <ul className="grid gap-1.5 text-[0.93rem] text-ink-2">
             {spark.addition.findings.map((f) => (
               <li
