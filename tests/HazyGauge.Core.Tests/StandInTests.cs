@@ -89,6 +89,7 @@ public class StandInTests
         }
 
         To(t).Reading.EthanolPct!.Value.Value.ShouldBe(10, 0.2);
+        To(t).Excerpt.Count(c => c.TimeS == 0).ShouldBe(1);
         sensor.Settings = sensor.Settings with { EthanolPct = 85 };
         To(t += FrameS);
         To(t += FrameS).Reading.EthanolPct.ShouldNotBeNull().Value.ShouldBeGreaterThan(20);

@@ -45,9 +45,11 @@ public sealed class LiveSignal
     {
         var from = Math.Max(_changes.First?.Value.Tick ?? nowTick, nowTick - (long)(lengthS / _tickS));
         var recorder = new PulseRecorder(from, _tickS);
-        foreach (var (tick, level) in _changes)
+        var before = _changes.LastOrDefault(c => c.Tick <= from);
+        recorder.Record(from, before.Level);
+        foreach (var (tick, level) in _changes.Where(c => c.Tick > from))
         {
-            recorder.Record(Math.Max(tick, from), level);
+            recorder.Record(tick, level);
         }
 
         return CaptureAnalysis.Analyse(recorder.Finish(nowTick), toleranceEthanolPct, ledger);

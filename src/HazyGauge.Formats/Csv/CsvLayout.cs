@@ -107,7 +107,7 @@ internal sealed partial record CsvLayout(
         matchTimeoutMilliseconds: 100)]
     private static partial Regex TimeUnitName();
 
-    [GeneratedRegex(@"(?:[\s\[\(_/,.-])mV\s*[\]\)]?\s*$", RegexOptions.ExplicitCapture, matchTimeoutMilliseconds: 100)]
+    [GeneratedRegex(@"(?:^|[\s\[\(_/,.-])mV\s*[\]\)]?\s*$", RegexOptions.ExplicitCapture, matchTimeoutMilliseconds: 100)]
     private static partial Regex Millivolts();
 
     [GeneratedRegex("(?:^|,)\\s*(?:\"(?<cell>[^\"]*)\"|(?<cell>[^,\"]+))", RegexOptions.ExplicitCapture, matchTimeoutMilliseconds: 100)]

@@ -22,9 +22,9 @@ public sealed record VcdCapture(string Channel, PulseTrain Train)
         var tokens = new VcdTokens(stream, cancellation);
         var header = VcdHeader.Read(tokens);
         variable ??= Named(header, channel);
-        var recording = new Recording();
-        var end = VcdBody.Read(tokens, header, new OneSignal(variable.Code, header.TickS, recording));
-        return new VcdCapture(variable.Name, recording.Recorder!.Finish(end));
+        using var recording = new Recording(header.TickS);
+        var end = VcdBody.Read(tokens, header, new OneSignal(variable.Code, recording));
+        return new VcdCapture(variable.Name, recording.Finish(end));
     }
 
     private static VcdVariable Named(VcdHeader header, string? channel)
@@ -91,21 +91,29 @@ public sealed record VcdCapture(string Channel, PulseTrain Train)
         return candidates.Count == 1 ? candidates[0] : null;
     }
 
-    private sealed class Recording
+    private sealed class Recording(double tickS) : IDisposable
     {
-        public PulseRecorder? Recorder { get; set; }
+        private RecordingRelay? _relay;
+
+        public void Begin(long tick) => _relay = new RecordingRelay(new PulseRecorder(tick, tickS));
+
+        public void Add(long tick, LogicLevel level) => _relay!.Add(tick, level);
+
+        public PulseTrain Finish(long endTick) => _relay!.Finish(endTick);
+
+        public void Dispose() => _relay?.Dispose();
     }
 
     // Structures, so that the loop over millions of lines is compiled for each of them.
-    private readonly struct OneSignal(ulong code, double tickS, Recording recording) : IVcdChanges
+    private readonly struct OneSignal(ulong code, Recording recording) : IVcdChanges
     {
-        public void Begin(long tick) => recording.Recorder = new PulseRecorder(tick, tickS);
+        public void Begin(long tick) => recording.Begin(tick);
 
         public void Change(long tick, ulong changed, LogicLevel level)
         {
             if (changed == code)
             {
-                recording.Recorder!.Record(tick, level);
+                recording.Add(tick, level);
             }
         }
     }

@@ -1,5 +1,5 @@
-import { useCallback } from "react";
-import { NavLink, Outlet, useNavigate, useParams } from "react-router";
+import { useCallback, useEffect } from "react";
+import { NavLink, Outlet, useLocation, useNavigate, useParams } from "react-router";
 import type { Job } from "../api/client";
 import { useJob } from "../api/queries";
 import { Line } from "../line/Line";
@@ -23,6 +23,10 @@ export function JobPage() {
   const compensate = useCompensateWork(id, signal.reading, signal.document.fuel);
   const live = useLive();
   const navigate = useNavigate();
+  const { pathname } = useLocation();
+  // A station begins at its verdict, wherever the one before was scrolled to.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the address is what it waits for.
+  useEffect(() => window.scrollTo(0, 0), [pathname]);
   useShortcut(
     "b",
     useCallback(() => navigate("/"), [navigate]),
