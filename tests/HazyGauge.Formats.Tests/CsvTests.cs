@@ -142,13 +142,34 @@ public class CsvTests
         await new CsvWaveWriter(StepUs: 20, HighV: 5, NoiseV: 0).WriteAsync(new StandInSensor(73.4, 25, 1, 1), 1, csv, CancellationToken.None);
         var text = Encoding.UTF8.GetString(csv.ToArray());
         var found = Read(text).Threshold.ShouldNotBeNull();
-        (found.LowV, found.HighV, found.IsAutomatic).ShouldBe((0.12, 5, true));
+        (found.Levels.LowV, found.Levels.HighV, found.IsAutomatic).ShouldBe((0.12, 5, true));
         found.Volts.ShouldBe(2.56, 0.001);
         Analyse(text, thresholdV: 1.2).FrequencyHz.ShouldNotBeNull().Value.ShouldBe(123.4, 0.02);
         Read(text, thresholdV: 1.2).Threshold!.Finding.Text.ShouldContain("1.20 V (as given");
         Analyse(text, thresholdV: 6).Reading.SignalStatus.ShouldBe(SignalStatus.NoSignal);
         Should.Throw<RefusedInputException>(() => Read("0,1\n1,0\n2,1\n", thresholdV: 1)).Errors.ShouldContainKey("thresholdV");
     }
+
+    [Fact]
+    public void Noise_about_one_level_is_no_signal_and_a_wave_rounded_by_a_weak_pull_up_is_one() =>
+        Gen.Select(Gen.Double[0, 14], Gen.Double[0.01, 1.5], Gen.Double[0, 100], Gen.Double[0.05, 2], Gen.Int[0, 1000]).Sample(
+            (levelV, noiseV, ethanol, riseMs, seed) =>
+            {
+                const double StepS = 1e-4;
+                var random = new Random(seed);
+                double Noise() => noiseV * MathNet.Numerics.Distributions.Normal.Sample(random, 0, 1);
+                string Volts(int i, double volts) => string.Create(CultureInfo.InvariantCulture, $"{i * StepS:0.0000};{volts:0.000}");
+
+                var flat = Read(Sampled(8000, i => Volts(i, levelV + Noise())));
+                var reading = Analyse(flat).Reading;
+                reading.SignalStatus.ShouldBe(SignalStatus.NoSignal);
+                flat.Findings(reading).First().Text.ShouldContain("stay between");
+
+                var (volts, frequency) = (0.0, 50 + ethanol);
+                var rounded = Sampled(8000, i => Volts(i, volts = i * StepS * frequency % 1 < 0.3 ? 0.1 : volts + ((12 - volts) * (1 - Math.Exp(-StepS * 1000 / riseMs)))));
+                Analyse(rounded).FrequencyHz.ShouldNotBeNull($"{ethanol} {riseMs}").Value.ShouldBe(frequency, 0.2);
+            },
+            iter: 100);
 
     [Fact]
     public void The_column_that_lies_within_the_sensors_frequencies_is_taken_unless_one_is_named()

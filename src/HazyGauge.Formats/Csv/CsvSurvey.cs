@@ -1,5 +1,4 @@
 using HazyGauge.Core.Findings;
-using MathNet.Numerics.Statistics;
 
 namespace HazyGauge.Formats.Csv;
 
@@ -200,11 +199,6 @@ internal sealed class ColumnSurvey
         return changed;
     }
 
-    /// <summary>The two levels: what all but a few in a thousand values lie between.</summary>
-    public (double Low, double High) Levels()
-    {
-        var sorted = _sample.ToArray();
-        Array.Sort(sorted);
-        return (SortedArrayStatistics.Quantile(sorted, 0.005), SortedArrayStatistics.Quantile(sorted, 0.995));
-    }
+    /// <summary>The levels it moves between.</summary>
+    public VoltsLevels Levels() => VoltsLevels.Of([.. _sample]);
 }

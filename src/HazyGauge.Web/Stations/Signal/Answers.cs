@@ -118,5 +118,5 @@ public sealed record CaptureAnswer(
 public sealed record ThresholdAnswer(double ThresholdV, double HysteresisV, double LowV, double HighV, bool Automatic)
 {
     /// <summary>The answer for a threshold.</summary>
-    public static ThresholdAnswer? From(VoltsThreshold? t) => t is null ? null : new(t.Volts, t.HysteresisV, t.LowV, t.HighV, t.IsAutomatic);
+    public static ThresholdAnswer? From(VoltsThreshold? t) => t is null ? null : new(t.Volts, t.HysteresisV, t.Levels.LowV, t.Levels.HighV, t.IsAutomatic);
 }

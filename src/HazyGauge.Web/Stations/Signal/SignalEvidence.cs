@@ -36,7 +36,7 @@ internal sealed record SignalEvidence(SensorReading? Reading, AverageVoltsCheck?
     }
 
     // A recording of volts has measured the levels itself.
-    private static AverageVolts? Levels(ReadCapture capture) => capture.Threshold is { } volts ? new AverageVolts(volts.HighV, volts.LowV) : null;
+    private static AverageVolts? Levels(ReadCapture capture) => capture.Threshold?.Levels is { AreTwo: true } levels ? new AverageVolts(levels.HighV, levels.LowV) : null;
 
     private static SignalEvidence CheckedEmpty(MeterValues? meter) =>
         meter is null or { LowPulseMs: null, AverageV: null }
