@@ -26,7 +26,10 @@ export function JobPage() {
   const { pathname } = useLocation();
   // A station begins at its verdict, wherever the one before was scrolled to.
   // biome-ignore lint/correctness/useExhaustiveDependencies: the address is what it waits for.
-  useEffect(() => window.scrollTo(0, 0), [pathname]);
+  useEffect(() => {
+    // Newer browsers answer with a promise, which is no way to end an effect: nothing is returned.
+    window.scrollTo(0, 0);
+  }, [pathname]);
   useShortcut(
     "b",
     useCallback(() => navigate("/"), [navigate]),
