@@ -43,6 +43,7 @@ public static class Backup
         var partial = file + ".partial";
         File.Delete(partial);
         Copy(path, partial);
+        MakeSingleFile(partial);
         Check(partial);
         File.Move(partial, file);
     }
@@ -88,6 +89,13 @@ public static class Backup
         {
             source.BackupDatabase(target);
         }
+    }
+
+    // In write-ahead mode, which is copied along, merely looking into a backup would put two more files beside it.
+    private static void MakeSingleFile(string file)
+    {
+        using var connection = Open(file, SqliteOpenMode.ReadWrite);
+        Ask(connection, "PRAGMA journal_mode = DELETE");
     }
 
     /// <summary>Refuses a file that is not a whole database of this program.</summary>

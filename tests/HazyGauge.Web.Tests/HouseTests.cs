@@ -185,7 +185,9 @@ public class HouseTests(App app) : IClassFixture<App>
             (await Api.ReadAsync(await restored.Http.GetAsync("/api/jobs"), 200))["items"]!.AsArray().Count.ShouldBe(3);
         }
 
-        Directory.GetFiles(other.FullName, "before-restore-*.db").Length.ShouldBe(1);
+        // A backup is one file, to be carried off as it is.
+        Directory.GetFiles(Path.GetDirectoryName(copy)!).ShouldBe([copy]);
+        Directory.GetFiles(other.FullName, "before-restore-*").Length.ShouldBe(1);
         var noBackup = Path.Combine(shop.FullName, "letter.db");
         await File.WriteAllTextAsync(noBackup, new string('x', 5000));
         (await RunningProgram.MaintainAsync(other.FullName, "restore", noBackup, "--force")).Errors.ShouldContain("is not a database");
