@@ -1,5 +1,10 @@
+using System.Collections.Immutable;
 using System.Globalization;
+using System.Text.Json;
+using System.Text.Json.Serialization;
+using HazyGauge.Core.Line;
 using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.ChangeTracking;
 using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
 
 namespace HazyGauge.Data;
@@ -12,6 +17,9 @@ public sealed class HazyGaugeDb(DbContextOptions<HazyGaugeDb> options) : DbConte
 
     /// <summary>The record of every job.</summary>
     public DbSet<RevisionRow> Revisions => Set<RevisionRow>();
+
+    /// <summary>What happened on every job.</summary>
+    public DbSet<EntryRow> Entries => Set<EntryRow>();
 
     /// <summary>Files on jobs.</summary>
     public DbSet<JobFileRow> JobFiles => Set<JobFileRow>();
@@ -34,8 +42,8 @@ public sealed class HazyGaugeDb(DbContextOptions<HazyGaugeDb> options) : DbConte
             job.HasKey(j => j.Id);
             job.ComplexProperty(j => j.Bay, bay =>
             {
-                bay.Property(b => b.SignalState).HasConversion<string>();
-                bay.Property(b => b.CompensateState).HasConversion<string>();
+                bay.Property(b => b.Stations).HasConversion<StationsAsJson>(new ValueComparer<ImmutableSortedDictionary<string, StationProgress>>(
+                    (a, b) => a!.SequenceEqual(b!), stations => stations.Count, stations => stations));
             });
             job.HasIndex(j => j.CreatedAt);
         });
@@ -44,6 +52,14 @@ public sealed class HazyGaugeDb(DbContextOptions<HazyGaugeDb> options) : DbConte
             revision.HasKey(r => new { r.JobId, r.Number });
             revision.HasIndex(r => new { r.JobId, r.Slug, r.Number });
             revision.HasOne<JobRow>().WithMany().HasForeignKey(r => r.JobId).OnDelete(DeleteBehavior.Restrict);
+        });
+        modelBuilder.Entity<EntryRow>(entry =>
+        {
+            entry.HasKey(e => new { e.JobId, e.Number });
+            entry.HasIndex(e => new { e.JobId, e.IdempotencyKey }).IsUnique();
+            entry.HasIndex(e => new { e.JobId, e.Closes }).IsUnique();
+            entry.Property(e => e.Kind).HasConversion<string>();
+            entry.HasOne<JobRow>().WithMany().HasForeignKey(e => e.JobId).OnDelete(DeleteBehavior.Restrict);
         });
         modelBuilder.Entity<JobFileRow>(file =>
         {
@@ -67,4 +83,12 @@ public sealed class HazyGaugeDb(DbContextOptions<HazyGaugeDb> options) : DbConte
     private sealed class SortableTime() : ValueConverter<DateTimeOffset, string>(
         time => time.UtcDateTime.ToString("yyyy-MM-dd'T'HH:mm:ss.fff'Z'", CultureInfo.InvariantCulture),
         text => DateTimeOffset.Parse(text, CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal));
+
+    /// <summary>Progress by station as one JSON text: it is read with its job and never searched.</summary>
+    private sealed class StationsAsJson() : ValueConverter<ImmutableSortedDictionary<string, StationProgress>, string>(
+        stations => JsonSerializer.Serialize(stations, Json),
+        text => JsonSerializer.Deserialize<ImmutableSortedDictionary<string, StationProgress>>(text, Json)!)
+    {
+        private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web) { Converters = { new JsonStringEnumConverter() } };
+    }
 }

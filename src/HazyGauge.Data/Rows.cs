@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using HazyGauge.Core.Line;
 
 namespace HazyGauge.Data;
@@ -20,6 +21,12 @@ public sealed class JobRow
     /// <summary>Number of the latest revision; revisions count per job.</summary>
     public int LastRevision { get; set; }
 
+    /// <summary>When it was put aside; null while it stands in the bay.</summary>
+    public DateTimeOffset? ArchivedAt { get; set; }
+
+    /// <summary>Number of the latest entry; entries count per job.</summary>
+    public int LastEntry { get; set; }
+
     /// <summary>What was found out last, for the bay.</summary>
     public BayProjection Bay { get; set; } = BayProjection.Empty;
 }
@@ -28,15 +35,7 @@ public sealed class JobRow
 public sealed record BayProjection
 {
     /// <summary>A job nobody has worked on.</summary>
-    public static readonly BayProjection Empty = new()
-    {
-        SignalState = StationState.Empty,
-        NextCommand = SignalProgress.NotStarted.NextAction.Command,
-        NextWhy = SignalProgress.NotStarted.NextAction.Why,
-    };
-
-    /// <summary>State of the Signal station.</summary>
-    public required StationState SignalState { get; init; }
+    public static readonly BayProjection Empty = new();
 
     /// <summary>Ethanol of the latest saved reading, % by volume.</summary>
     public double? EthanolPct { get; init; }
@@ -47,23 +46,15 @@ public sealed record BayProjection
     /// <summary>When that reading was saved.</summary>
     public DateTimeOffset? ReadingSavedAt { get; init; }
 
-    /// <summary>Next at the Signal station, the command.</summary>
-    public required string NextCommand { get; init; }
+    /// <summary>How far the stations have come that something was saved at, by slug.</summary>
+    public ImmutableSortedDictionary<string, StationProgress> Stations { get; init; } = ImmutableSortedDictionary<string, StationProgress>.Empty;
 
-    /// <summary>Next at the Signal station, the reason.</summary>
-    public required string NextWhy { get; init; }
+    /// <summary>How far a station has come; null where nothing was saved there.</summary>
+    public StationProgress? ProgressOf(string slug) => Stations.GetValueOrDefault(slug);
 
-    /// <summary>State of the Compensate station.</summary>
-    public StationState CompensateState { get; init; }
-
-    /// <summary>Next at the Compensate station, the command; null where nothing was saved there.</summary>
-    public string? CompensateCommand { get; init; }
-
-    /// <summary>Next at the Compensate station, the reason.</summary>
-    public string? CompensateWhy { get; init; }
-
-    /// <summary>Which station the next action at Compensate leads to.</summary>
-    public string? CompensateSlug { get; init; }
+    /// <summary>The same with a station's progress, or without it.</summary>
+    public BayProjection With(string slug, StationProgress? progress) =>
+        this with { Stations = progress is null ? Stations.Remove(slug) : Stations.SetItem(slug, progress) };
 }
 
 /// <summary>A saved document. Never changed, never deleted.</summary>
@@ -89,6 +80,43 @@ public sealed class RevisionRow
 
     /// <summary>The document, JSON.</summary>
     public required string Document { get; init; }
+}
+
+/// <summary>What happened on a job: a note, something waited for, a date. Never changed, never deleted; another entry closes it.</summary>
+public sealed class EntryRow
+{
+    /// <summary>The job.</summary>
+    public required Guid JobId { get; init; }
+
+    /// <summary>1, 2, 3 ... per job.</summary>
+    public required int Number { get; init; }
+
+    /// <summary>What kind of entry it is.</summary>
+    public required EntryKind Kind { get; init; }
+
+    /// <summary>What it says.</summary>
+    public required string Text { get; init; }
+
+    /// <summary>When it falls due.</summary>
+    public DateOnly? Due { get; init; }
+
+    /// <summary>Stations that cannot go on until it is closed, slugs parted by blanks.</summary>
+    public required string Blocks { get; init; }
+
+    /// <summary>The station it belongs to.</summary>
+    public string? Station { get; init; }
+
+    /// <summary>Number of the entry it closes.</summary>
+    public int? Closes { get; init; }
+
+    /// <summary>Who wrote it.</summary>
+    public required string Author { get; init; }
+
+    /// <summary>When.</summary>
+    public required DateTimeOffset At { get; init; }
+
+    /// <summary>What the writer's browser called it: the same key again is the same entry.</summary>
+    public required string IdempotencyKey { get; init; }
 }
 
 /// <summary>A file on a job.</summary>

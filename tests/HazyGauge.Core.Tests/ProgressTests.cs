@@ -14,7 +14,7 @@ public class ProgressTests
     public void The_line_has_ten_stations_in_the_order_of_the_work()
     {
         Station.All.Select(s => s.Slug).ShouldBe(["survey", "capacity", "route", "harness", "fit", "signal", "blend", "compensate", "prove", "handover"]);
-        Station.All.Where(s => s.Built).Select(s => s.Slug).ShouldBe([Station.SignalSlug, Station.CompensateSlug]);
+        Station.All.Where(s => s.Built).Select(s => s.Slug).ShouldBe([Station.SurveySlug, Station.SignalSlug, Station.CompensateSlug]);
         Station.Find("signal")!.Question.ShouldEndWith("?");
         Station.Find("Signal").ShouldBeNull();
     }
@@ -39,15 +39,27 @@ public class ProgressTests
     }
 
     [Fact]
-    public void Next_comes_the_capture_then_the_base_blend_then_the_check_that_clears_most()
+    public void Next_comes_the_survey_then_the_capture_then_the_base_blend_then_the_check_that_clears_most()
     {
+        NextAction Next(StationProgress? survey = null, StationProgress? signal = null, StationProgress? compensate = null) => JobProgress.Next(slug => slug switch
+        {
+            Station.SurveySlug => survey,
+            Station.SignalSlug => signal,
+            Station.CompensateSlug => compensate,
+            _ => null,
+        });
         var (unread, read) = (SignalProgress.Of(null), SignalProgress.Of(Read(100, 2.5)));
-        CompensateProgress.Next(unread, CompensateProgress.NotStarted).Command.ShouldContain("Record the sensor's signal");
-        var ask = CompensateProgress.Next(read, CompensateProgress.NotStarted);
+        Next().Slug.ShouldBe(Station.SurveySlug);
+        Next(new StationProgress(StationState.Proven, SurveyProgress.NotStarted.NextAction)).Command.ShouldContain("Record the sensor's signal");
+
+        // A job that began further on is not sent back for the survey, but a vehicle that was ruled out holds up everything.
+        Next(signal: unread).Command.ShouldContain("Record the sensor's signal");
+        Next(new StationProgress(StationState.Hold, SurveyProgress.NotStarted.NextAction), read).Slug.ShouldBe(Station.SurveySlug);
+        var ask = Next(signal: read);
         (ask.Command.Contains("base map"), ask.Slug).ShouldBe((true, Station.CompensateSlug));
-        CompensateProgress.Next(read, CompensateProgress.Of(true, true, false)).Command.ShouldContain("log lambda");
-        CompensateProgress.Next(unread, CompensateProgress.Of(false, true, false)).Slug.ShouldBe(Station.SignalSlug);
-        var check = CompensateProgress.Next(read, CompensateProgress.Of(true, true, true));
+        Next(signal: read, compensate: CompensateProgress.Of(true, true, false)).Command.ShouldContain("log lambda");
+        Next(signal: unread, compensate: CompensateProgress.Of(false, true, false)).Slug.ShouldBe(Station.SignalSlug);
+        var check = Next(signal: read, compensate: CompensateProgress.Of(true, true, true));
         check.Command.ShouldContain("water");
         check.Why.ShouldContain("from ±5 to ±3");
         SignalProgress.Of(SensorReading.From(100.0, 2.5, 0, new HazeLedger())).NextAction.Command.ShouldContain("on record");

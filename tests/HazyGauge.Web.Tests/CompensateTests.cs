@@ -122,7 +122,7 @@ public class CompensateTests(App app) : IClassFixture<App>
         }
 
         var copy = (string)(await app.PostAsync("/api/jobs/import", export.ToJsonString(), 201))["id"]!;
-        ((string)(await app.GetAsync($"/api/jobs/{copy}"))["nextAction"]!["command"]!).ShouldBe("Save the signal again.");
+        ((string)(await app.GetAsync($"/api/jobs/{copy}"))["nextAction"]!["command"]!).ShouldBe("Save Signal again.");
         (await app.GetAsync($"/api/jobs/{copy}/record/compare?from=1&to=1"))["figuresTo"]!.AsArray().Count.ShouldBeGreaterThan(5);
         ((string)(await app.GetAsync($"/api/jobs/{copy}/record/1"))["document"]!["results"]!["shape"]!).ShouldBe("of another day");
         var preview = await PreviewAsync(copy, """{ "baseEthanolPct": 10 }""");

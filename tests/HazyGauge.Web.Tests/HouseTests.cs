@@ -104,7 +104,8 @@ public class HouseTests(App app) : IClassFixture<App>
         SqliteConnection.ClearAllPools();
         using var program = await RunningProgram.StartAsync(folder.FullName, demo: false);
         var job = (await Api.ReadAsync(await program.Http.GetAsync("/api/jobs"), 200))["items"]![0]!;
-        ((string)job["stations"]!.AsArray().Single(s => (string)s!["slug"]! == "compensate")!["state"]!, (string)job["nextAction"]!["slug"]!).ShouldBe(("empty", "compensate"));
+        string State(string slug) => (string)job["stations"]!.AsArray().Single(s => (string)s!["slug"]! == slug)!["state"]!;
+        (State("signal"), State("compensate"), (string)job["nextAction"]!["slug"]!).ShouldBe(("proven", "empty", "compensate"));
         program.Kill();
         folder.Delete(recursive: true);
     }

@@ -1,6 +1,6 @@
 namespace HazyGauge.Core.Line;
 
-/// <summary>Judges the Compensate station, and what is next on a job altogether.</summary>
+/// <summary>Judges the Compensate station.</summary>
 public static class CompensateProgress
 {
     /// <summary>A job on which nobody said yet what the controller holds.</summary>
@@ -30,10 +30,4 @@ public static class CompensateProgress
             : new StationProgress(StationState.InWork, new NextAction(
                 "Type in the row, drive gently and log lambda.", "Spark stays out until the log shows that the fuelling is right.", Station.CompensateSlug));
     }
-
-    /// <summary>What is next on a job: an open signal first, then an open compensation, then what would sharpen the reading.</summary>
-    public static NextAction Next(StationProgress signal, StationProgress compensate) =>
-        signal.State != StationState.Proven ? signal.NextAction
-        : compensate.State != StationState.Proven ? compensate.NextAction
-        : signal.NextAction;
 }

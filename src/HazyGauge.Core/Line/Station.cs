@@ -7,6 +7,9 @@ namespace HazyGauge.Core.Line;
 /// <param name="Built">False where the station cannot be worked at yet.</param>
 public sealed record Station(string Slug, string Name, string Question, bool Built)
 {
+    /// <summary>Slug of the Survey station.</summary>
+    public const string SurveySlug = "survey";
+
     /// <summary>Slug of the Signal station.</summary>
     public const string SignalSlug = "signal";
 
@@ -16,7 +19,7 @@ public sealed record Station(string Slug, string Name, string Question, bool Bui
     /// <summary>The ten stations in the order of the work.</summary>
     public static readonly IReadOnlyList<Station> All =
     [
-        new("survey", "Survey", "What is on the vehicle, and can it be converted?", false),
+        new(SurveySlug, "Survey", "What is on the vehicle, and can it be converted?", true),
         new("capacity", "Capacity", "Can pump, lines and injectors carry it?", false),
         new("route", "Route", "Where does the sensor go, and with which fittings?", false),
         new("harness", "Harness", "Which wire goes where, and what should the meter read?", false),

@@ -18,6 +18,58 @@ namespace HazyGauge.Data.Migrations
 #pragma warning disable 612, 618
             modelBuilder.HasAnnotation("ProductVersion", "10.0.12");
 
+            modelBuilder.Entity("HazyGauge.Data.EntryRow", b =>
+                {
+                    b.Property<Guid>("JobId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Number")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("At")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Author")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Blocks")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("Closes")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<DateOnly?>("Due")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("IdempotencyKey")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Station")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Text")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("JobId", "Number");
+
+                    b.HasIndex("JobId", "Closes")
+                        .IsUnique();
+
+                    b.HasIndex("JobId", "IdempotencyKey")
+                        .IsUnique();
+
+                    b.ToTable("Entries");
+                });
+
             modelBuilder.Entity("HazyGauge.Data.FileChunkRow", b =>
                 {
                     b.Property<long>("ContentId")
@@ -91,9 +143,15 @@ namespace HazyGauge.Data.Migrations
                         .ValueGeneratedOnAdd()
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("ArchivedAt")
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("CreatedAt")
                         .IsRequired()
                         .HasColumnType("TEXT");
+
+                    b.Property<int>("LastEntry")
+                        .HasColumnType("INTEGER");
 
                     b.Property<int>("LastRevision")
                         .HasColumnType("INTEGER");
@@ -110,37 +168,16 @@ namespace HazyGauge.Data.Migrations
                         {
                             b1.IsRequired();
 
-                            b1.Property<string>("CompensateCommand")
-                                .HasColumnType("TEXT");
-
-                            b1.Property<string>("CompensateSlug")
-                                .HasColumnType("TEXT");
-
-                            b1.Property<string>("CompensateState")
-                                .IsRequired()
-                                .HasColumnType("TEXT");
-
-                            b1.Property<string>("CompensateWhy")
-                                .HasColumnType("TEXT");
-
                             b1.Property<double?>("EthanolPct")
                                 .HasColumnType("REAL");
 
                             b1.Property<double?>("EthanolPlusMinus")
                                 .HasColumnType("REAL");
 
-                            b1.Property<string>("NextCommand")
-                                .IsRequired()
-                                .HasColumnType("TEXT");
-
-                            b1.Property<string>("NextWhy")
-                                .IsRequired()
-                                .HasColumnType("TEXT");
-
                             b1.Property<string>("ReadingSavedAt")
                                 .HasColumnType("TEXT");
 
-                            b1.Property<string>("SignalState")
+                            b1.Property<string>("Stations")
                                 .IsRequired()
                                 .HasColumnType("TEXT");
                         });
@@ -185,6 +222,15 @@ namespace HazyGauge.Data.Migrations
                     b.HasIndex("JobId", "Slug", "Number");
 
                     b.ToTable("Revisions");
+                });
+
+            modelBuilder.Entity("HazyGauge.Data.EntryRow", b =>
+                {
+                    b.HasOne("HazyGauge.Data.JobRow", null)
+                        .WithMany()
+                        .HasForeignKey("JobId")
+                        .OnDelete(DeleteBehavior.Restrict)
+                        .IsRequired();
                 });
 
             modelBuilder.Entity("HazyGauge.Data.FileChunkRow", b =>

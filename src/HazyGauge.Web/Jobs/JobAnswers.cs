@@ -40,20 +40,9 @@ public sealed record JobAnswer(
         job.Vehicle,
         job.CreatedAt,
         job.LastRevision,
-        [.. Station.All.Select(s => new LineStation(s.Slug, s.Name, s.Question, s.Built, StateOf(s, job.Bay)))],
+        [.. Station.All.Select(s => new LineStation(s.Slug, s.Name, s.Question, s.Built, job.Bay.ProgressOf(s.Slug)?.State ?? StationState.Empty))],
         job.Bay is { EthanolPct: { } pct, EthanolPlusMinus: { } plusMinus, ReadingSavedAt: { } savedAt } ? new LatestReading(pct, plusMinus, savedAt) : null,
-        CompensateProgress.Next(
-            new StationProgress(job.Bay.SignalState, new NextAction(job.Bay.NextCommand, job.Bay.NextWhy, Station.SignalSlug)),
-            job.Bay is { CompensateCommand: { } command, CompensateWhy: { } why, CompensateSlug: { } slug }
-                ? new StationProgress(job.Bay.CompensateState, new NextAction(command, why, slug))
-                : CompensateProgress.NotStarted));
-
-    private static StationState StateOf(Station station, BayProjection bay) => station.Slug switch
-    {
-        Station.SignalSlug => bay.SignalState,
-        Station.CompensateSlug => bay.CompensateState,
-        _ => StationState.Empty,
-    };
+        JobProgress.Next(job.Bay.ProgressOf));
 }
 
 /// <summary>All jobs, the newest first.</summary>

@@ -30,6 +30,10 @@ internal sealed class StationDocuments(IEnumerable<IStationDocuments> stations)
         return IsEmpty(document) ? ShowEmpty(station) : Built(station).ShowSaved(document);
     }
 
+    /// <summary>What the bay shows of a document whose results this version cannot read.</summary>
+    public static StationProgress SavedByAnotherVersion(string slug) =>
+        new(StationState.InWork, new NextAction($"Save {Station.Find(slug)!.Name} again.", "Another version saved it, and its results cannot be read any more.", slug));
+
     private static bool IsEmpty(JsonElement document) => !document.EnumerateObject().Any();
 
     private static void CheckObject(JsonElement document)

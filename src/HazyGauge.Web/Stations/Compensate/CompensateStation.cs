@@ -27,7 +27,7 @@ internal sealed class CompensateStation(JobStore jobs, SignalStation signal, Doc
     public string Slug => Station.CompensateSlug;
 
     /// <inheritdoc/>
-    public ShowInBay ShowEmpty => (before, _) => before with { CompensateState = StationState.Empty, CompensateCommand = null, CompensateWhy = null, CompensateSlug = null };
+    public ShowInBay ShowEmpty => (before, _) => before.With(Slug, null);
 
     /// <summary>The reading that is saved at the Signal station; computed again where another version saved it.</summary>
     public async Task<ReadingForCompensation> SavedReadingAsync(Guid jobId, CancellationToken cancellation)
@@ -93,21 +93,9 @@ internal sealed class CompensateStation(JobStore jobs, SignalStation signal, Doc
         : spark.IsHeld ? "; spark held"
         : string.Create(CultureInfo.InvariantCulture, $"; spark {spark.ToSetDeg.Value:+0.0;-0.0;0.0}°");
 
-    private static ShowInBay Show(CompensateDocument document) => (before, _) => document.Results is not { } results
-        ? before with
-        {
-            CompensateState = StationState.InWork,
-            CompensateCommand = "Save Compensate again.",
-            CompensateWhy = "Another version saved it, and its results cannot be read any more.",
-            CompensateSlug = Station.CompensateSlug,
-        }
-        : before with
-        {
-            CompensateState = results.State,
-            CompensateCommand = results.NextAction.Command,
-            CompensateWhy = results.NextAction.Why,
-            CompensateSlug = results.NextAction.Slug,
-        };
+    private static ShowInBay Show(CompensateDocument document) => (before, _) => before.With(Station.CompensateSlug, document.Results is { } results
+        ? new StationProgress(results.State, results.NextAction)
+        : StationDocuments.SavedByAnotherVersion(Station.CompensateSlug));
 
     /// <summary>One evaluation, its numbers on one ledger.</summary>
     private sealed class Reckoning(CompensateDocument document, HazyInput basePct, ReadingForCompensation reading, Hazy? ethanol, HazeReader haze)

@@ -5,7 +5,6 @@ using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Line;
 using HazyGauge.Core.Sensing;
-using HazyGauge.Data;
 using HazyGauge.Data.Files;
 using HazyGauge.Web.Haze;
 using HazyGauge.Web.Stations.Compensate;
@@ -21,11 +20,8 @@ internal sealed class SignalStation(FileStore files, CaptureReader captures, Doc
     public string Slug => Station.SignalSlug;
 
     /// <inheritdoc/>
-    public ShowInBay ShowEmpty => (before, _) => before with
+    public ShowInBay ShowEmpty => (before, _) => before.With(Slug, null) with
     {
-        SignalState = BayProjection.Empty.SignalState,
-        NextCommand = BayProjection.Empty.NextCommand,
-        NextWhy = BayProjection.Empty.NextWhy,
         EthanolPct = null,
         EthanolPlusMinus = null,
         ReadingSavedAt = null,
@@ -105,15 +101,12 @@ internal sealed class SignalStation(FileStore files, CaptureReader captures, Doc
     }
 
     private static ShowInBay Show(SignalDocument document) => (before, savedAt) => document.Results is not { } results
-        ? before with { SignalState = StationState.InWork, NextCommand = "Save the signal again.", NextWhy = "Another version saved it, and its results cannot be read any more." }
-        : before with
+        ? before.With(Station.SignalSlug, StationDocuments.SavedByAnotherVersion(Station.SignalSlug))
+        : before.With(Station.SignalSlug, new StationProgress(results.State, results.NextAction)) with
         {
-            SignalState = results.State,
             EthanolPct = results.Read?.EthanolPct?.Value,
             EthanolPlusMinus = results.Read?.EthanolPct?.PlusMinus,
             ReadingSavedAt = results.Read?.EthanolPct is null ? null : savedAt,
-            NextCommand = results.NextAction.Command,
-            NextWhy = results.NextAction.Why,
         };
 
     private static string Reading(HazyNumber ethanol) => HazyText.Ethanol(ethanol.Value, ethanol.PlusMinus);

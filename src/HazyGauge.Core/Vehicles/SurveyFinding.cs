@@ -1,0 +1,30 @@
+using HazyGauge.Core.Findings;
+
+namespace HazyGauge.Core.Vehicles;
+
+/// <summary>Something a survey shows.</summary>
+/// <param name="Code">Stable name for programs.</param>
+/// <param name="Severity">How much it matters.</param>
+/// <param name="Text">One to three sentences for the mechanic.</param>
+/// <param name="Field">The answer it concerns, as a path into the survey.</param>
+public sealed record SurveyFinding(string Code, Severity Severity, string Text, string Field);
+
+/// <summary>Something to find out, and what it would do.</summary>
+/// <param name="Field">The answer that is missing, as a path into the survey.</param>
+/// <param name="Text">How to find it out.</param>
+/// <param name="Effect">What stands on it, in words.</param>
+/// <param name="UsedMeanwhile">What is reckoned with until then, like "100 L/h ± 20 %"; null where nothing is assumed.</param>
+public sealed record ToMeasure(string Field, string Text, string Effect, string? UsedMeanwhile);
+
+/// <summary>Whether the vehicle can be converted the way it is meant to be.</summary>
+public enum Eligibility
+{
+    /// <summary>Everything that decides is there.</summary>
+    Yes,
+
+    /// <summary>Something rules it out.</summary>
+    No,
+
+    /// <summary>Something that decides is not known yet.</summary>
+    Unknown,
+}

@@ -1,0 +1,191 @@
+using HazyGauge.Core.Haze;
+
+namespace HazyGauge.Core.Vehicles;
+
+/// <summary>
+/// What was found on a vehicle. Whatever is null was not found out; what is known is hazy where it was estimated. Pressures are gauge
+/// pressures.
+/// </summary>
+/// <param name="Engine">The engine.</param>
+/// <param name="FuelSystem">Lines and pressures.</param>
+/// <param name="Pump">The pump or pumps in the tank.</param>
+/// <param name="Injectors">The injectors in the ports; on direct injection alone there are none.</param>
+/// <param name="DirectInjection">The high-pressure side of direct injection.</param>
+/// <param name="Control">What controls the engine, and how the signal is to reach it.</param>
+/// <param name="Goals">What the owner wants, and what fuel there is.</param>
+public sealed record VehicleSurvey(
+    Engine Engine,
+    FuelSystem FuelSystem,
+    FuelPump Pump,
+    PortInjectors Injectors,
+    DirectInjection DirectInjection,
+    EngineControl Control,
+    Goals Goals)
+{
+    /// <summary>A vehicle nobody has looked at.</summary>
+    public static readonly VehicleSurvey Empty = new(new(), new(), new(), new(), new(), new(), new());
+}
+
+/// <summary>How the engine breathes.</summary>
+public enum Aspiration
+{
+    /// <summary>Naturally aspirated.</summary>
+    Natural,
+
+    /// <summary>By turbocharger or supercharger.</summary>
+    Boosted,
+}
+
+/// <summary>The engine.</summary>
+/// <param name="Cylinders">Cylinders, 1 to 16.</param>
+/// <param name="DisplacementCc">Displacement, cm3.</param>
+/// <param name="Aspiration">How it breathes.</param>
+/// <param name="BoostKpa">Manifold pressure above ambient at full load, kPa.</param>
+/// <param name="RedlineRpm">Highest engine speed, 1/min.</param>
+/// <param name="PowerKw">Power now, kW at the crank.</param>
+/// <param name="WantedPowerKw">Power wanted, kW at the crank.</param>
+/// <param name="FullLoadLambda">Lambda measured at full load.</param>
+public sealed record Engine(
+    int? Cylinders = null,
+    Hazy? DisplacementCc = null,
+    Aspiration? Aspiration = null,
+    Hazy? BoostKpa = null,
+    Hazy? RedlineRpm = null,
+    Hazy? PowerKw = null,
+    Hazy? WantedPowerKw = null,
+    Hazy? FullLoadLambda = null);
+
+/// <summary>How the fuel reaches the rail.</summary>
+public enum FuelLine
+{
+    /// <summary>What the engine does not take flows back to the tank.</summary>
+    Return,
+
+    /// <summary>One line only; pressure is kept in the tank.</summary>
+    Returnless,
+
+    /// <summary>One line only; a controller drives the pump so that pressure holds.</summary>
+    ControlledReturnless,
+}
+
+/// <summary>Where fuel is injected.</summary>
+public enum InjectionKind
+{
+    /// <summary>Into the ports.</summary>
+    Port,
+
+    /// <summary>Into the cylinders.</summary>
+    Direct,
+
+    /// <summary>Both.</summary>
+    Both,
+}
+
+/// <summary>A line a sensor may go into.</summary>
+public enum LineName
+{
+    /// <summary>From the tank to the engine.</summary>
+    Feed,
+
+    /// <summary>From the engine back to the tank.</summary>
+    Return,
+}
+
+/// <summary>Lines and pressures.</summary>
+/// <param name="Line">How the fuel reaches the rail.</param>
+/// <param name="Injection">Where it is injected.</param>
+/// <param name="BasePressureKpa">Pressure of the low side at idle with the manifold at ambient, kPa above ambient.</param>
+/// <param name="FollowsManifold">True where the pressure rises with the manifold's.</param>
+/// <param name="TankLitres">Tank volume, L.</param>
+/// <param name="Joints">Joints a sensor could go into.</param>
+public sealed record FuelSystem(
+    FuelLine? Line = null,
+    InjectionKind? Injection = null,
+    Hazy? BasePressureKpa = null,
+    bool? FollowsManifold = null,
+    Hazy? TankLitres = null,
+    IReadOnlyList<LineName>? Joints = null)
+{
+    /// <summary>True where some fuel goes straight into the cylinders.</summary>
+    public bool IsDirect => Injection is InjectionKind.Direct or InjectionKind.Both;
+}
+
+/// <summary>A point of a pump's curve.</summary>
+/// <param name="PressureKpa">Gauge pressure, kPa.</param>
+/// <param name="FlowLph">Flow of one pump there, L/h.</param>
+public sealed record PumpPoint(double PressureKpa, double FlowLph);
+
+/// <summary>The low-pressure pump or pumps.</summary>
+/// <param name="Count">Pumps side by side.</param>
+/// <param name="FlowLph">Flow of one pump at the pressure it works against, L/h; where there is a curve, the curve counts.</param>
+/// <param name="Curve">Flow of one pump over pressure, pressures rising.</param>
+public sealed record FuelPump(int? Count = null, Hazy? FlowLph = null, IReadOnlyList<PumpPoint>? Curve = null);
+
+/// <summary>Dead time at a battery voltage.</summary>
+/// <param name="BatteryV">Battery voltage, V.</param>
+/// <param name="DeadTimeMs">Dead time, ms.</param>
+public sealed record DeadTimePoint(double BatteryV, double DeadTimeMs);
+
+/// <summary>The injectors in the ports.</summary>
+/// <param name="Count">How many.</param>
+/// <param name="RatedFlowCcMin">Rated static flow of one, cm3/min.</param>
+/// <param name="RatedPressureKpa">Pressure drop it is rated at, kPa.</param>
+/// <param name="TestFluidDensityKgM3">Density of the fluid it is rated with, kg/m3.</param>
+/// <param name="DeadTimes">Dead time over battery voltage, voltages rising.</param>
+public sealed record PortInjectors(
+    int? Count = null, Hazy? RatedFlowCcMin = null, Hazy? RatedPressureKpa = null, Hazy? TestFluidDensityKgM3 = null, IReadOnlyList<DeadTimePoint>? DeadTimes = null);
+
+/// <summary>The high-pressure side of direct injection.</summary>
+/// <param name="PumpDisplacementCcPerCamRev">Displacement of the high-pressure pump per turn of the cam, cm3, all lobes together.</param>
+/// <param name="PumpLobes">Lobes that drive it.</param>
+/// <param name="RailPressureKpa">Rail pressure at full load, kPa.</param>
+/// <param name="WindowDeg">Injection window at full load, degrees of crank.</param>
+public sealed record DirectInjection(Hazy? PumpDisplacementCcPerCamRev = null, int? PumpLobes = null, Hazy? RailPressureKpa = null, Hazy? WindowDeg = null)
+{
+    /// <summary>True where nothing was found out.</summary>
+    public bool IsEmpty => this == new DirectInjection();
+}
+
+/// <summary>How the sensor's signal reaches what controls the engine.</summary>
+public enum SignalPath
+{
+    /// <summary>The frequency itself, on a digital input of the controller.</summary>
+    DirectFrequency,
+
+    /// <summary>Turned into a voltage by an analyser box, on an analog input.</summary>
+    AnalyserVoltage,
+
+    /// <summary>Turned into bus messages by a box.</summary>
+    Gateway,
+
+    /// <summary>Into a box between controller and injectors that lengthens each pulse.</summary>
+    InjectorExtender,
+
+    /// <summary>Onto a display only; nothing is controlled.</summary>
+    DisplayOnly,
+}
+
+/// <summary>What controls the engine, and how the signal is to reach it.</summary>
+/// <param name="SignalPath">How the signal reaches it.</param>
+/// <param name="RevisionListed">True where whoever makes the tune or the box lists this hardware and firmware revision.</param>
+/// <param name="PlugPresent">True where the plug or pin the kit needs is on this version of the vehicle.</param>
+/// <param name="FreeInput">True where an input that can take the signal is free.</param>
+/// <param name="Displaces">What gives way to the signal where no input is free.</param>
+/// <param name="FuelMapEthanolPct">Blend the fuel map was made on, % by volume.</param>
+/// <param name="SparkMapEthanolPct">Blend the spark map was made on, % by volume.</param>
+/// <param name="HasFailsafe">True where the controller offers a failsafe for a lost signal.</param>
+public sealed record EngineControl(
+    SignalPath? SignalPath = null,
+    bool? RevisionListed = null,
+    bool? PlugPresent = null,
+    bool? FreeInput = null,
+    string? Displaces = null,
+    Hazy? FuelMapEthanolPct = null,
+    Hazy? SparkMapEthanolPct = null,
+    bool? HasFailsafe = null);
+
+/// <summary>What the owner wants, and what fuel there is.</summary>
+/// <param name="HighestEthanolPct">Highest blend that must work, % by volume.</param>
+/// <param name="LocalEthanolPct">What the local pump delivers as high blend, % by volume.</param>
+/// <param name="RoadUse">True where the vehicle is used on public roads.</param>
+public sealed record Goals(Hazy? HighestEthanolPct = null, Hazy? LocalEthanolPct = null, bool? RoadUse = null);

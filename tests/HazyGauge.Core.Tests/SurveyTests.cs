@@ -1,0 +1,143 @@
+using HazyGauge.Core.Findings;
+using HazyGauge.Core.Haze;
+using HazyGauge.Core.Line;
+using HazyGauge.Core.Vehicles;
+
+namespace HazyGauge.Core.Tests;
+
+/// <summary>What a survey opens and rules out, and which figure is worth measuring.</summary>
+public class SurveyTests
+{
+    private static readonly VehicleSurvey Sound = new(
+        new Engine(6, 3000, Aspiration.Natural, null, 6500, 150, 160, 0.9),
+        new FuelSystem(FuelLine.Return, InjectionKind.Port, 300, null, 60, [LineName.Return]),
+        new FuelPump(1, 200),
+        new PortInjectors(6, 380, 300, 684, [new(12, 1.2), new(14, 0.9)]),
+        new DirectInjection(),
+        new EngineControl(SignalPath.DirectFrequency, true, true, true, null, 10, 10, true),
+        new Goals(85, 75, true));
+
+    private static SurveyVerdict Judge(VehicleSurvey survey) => SurveyCheck.Judge(survey, new HazeLedger());
+
+    [Fact]
+    [Trait("Category", "Outside")]
+    public void The_loads_are_what_a_hand_calculation_gives()
+    {
+        // 160 kW * 0.290 kg/kWh = 46.4 kg/h of gasoline; E85 is 85 * 793.5 / (85 * 793.5 + 15 * 745) = 0.8579 ethanol by mass, so
+        // AFR 9.81 and density 786.2: 46.4 * 14.7 / 9.81 = 69.5 kg/h = 88.4 L/h. Pump 200 L/h: 44 %.
+        // Injectors: 6 * 380 cc/min = 136.8 L/h, * sqrt(684 / 786.2) * 0.85 = 108.5 L/h: 82 %. (By hand; consumption from memory.)
+        var loads = Judge(Sound).Loads;
+        loads[0].Component.ShouldBe(FuelComponent.Injectors);
+        loads[0].UsePct.Value.ShouldBe(81.5, 0.3);
+        loads[1].UsePct.Value.ShouldBe(44.2, 0.2);
+
+        // More pressure across the injectors: flow with its square root.
+        var more = Judge(Sound with { FuelSystem = Sound.FuelSystem with { BasePressureKpa = 400 } });
+        (loads[0].UsePct.Value / more.Loads[0].UsePct.Value).ShouldBe(Math.Sqrt(4.0 / 3), 1e-9);
+
+        // Boost that the regulator does not follow takes pressure from the injectors; one that follows takes flow from the pump.
+        var boosted = Sound with { Engine = Sound.Engine with { Aspiration = Aspiration.Boosted, BoostKpa = 100 }, Pump = new FuelPump(2, null, [new(200, 220), new(300, 200), new(400, 170)]) };
+        SurveyVerdict Following(bool follows) => Judge(boosted with { FuelSystem = boosted.FuelSystem with { FollowsManifold = follows } });
+        double Use(SurveyVerdict v, FuelComponent c) => v.Loads.Single(l => l.Component == c).UsePct.Value;
+        (Use(Following(false), FuelComponent.Injectors) / Use(Following(true), FuelComponent.Injectors)).ShouldBe(Math.Sqrt(1.5), 1e-9);
+        (Use(Following(true), FuelComponent.Pump) / Use(Following(false), FuelComponent.Pump)).ShouldBe(200.0 / 170, 1e-9);
+    }
+
+    [Fact]
+    public void With_everything_there_nothing_is_left_and_with_nothing_there_all_of_it_is()
+    {
+        var sound = Judge(Sound);
+        (sound.Eligible, sound.ToMeasure.Count).ShouldBe((Eligibility.Yes, 0));
+        SurveyProgress.Of(sound).State.ShouldBe(StationState.Proven);
+
+        var empty = Judge(VehicleSurvey.Empty);
+        (empty.Eligible, empty.Loads.Count, empty.PowerKw).ShouldBe((Eligibility.Unknown, 0, null));
+        empty.ToMeasure.Select(m => m.Field).Take(3).ShouldBe(["control.signalPath", "control.revisionListed", "control.plugPresent"]);
+        SurveyProgress.Of(empty).NextAction.Command.ShouldBe(empty.ToMeasure[0].Text);
+        empty.ToMeasure.ShouldAllBe(m => m.Text.EndsWith('.') && m.Effect.EndsWith('.'));
+    }
+
+    [Fact]
+    public void The_first_thing_to_measure_is_the_one_that_narrows_the_load_most_and_its_effect_is_right()
+    {
+        var open = Judge(Sound with { Pump = new FuelPump(), Injectors = Sound.Injectors with { RatedFlowCcMin = null }, FuelSystem = Sound.FuelSystem with { BasePressureKpa = null, TankLitres = null } });
+        open.Eligible.ShouldBe(Eligibility.Yes);
+        open.ToMeasure.Select(m => m.Field).ShouldBe(["injectors.ratedFlowCcMin", "fuelSystem.basePressureKpa", "pump.flowLph", "fuelSystem.tankLitres"], ignoreOrder: true);
+        var now = open.Loads.ToDictionary(l => l.Component, l => Interval95.HalfWidth(l.UsePct));
+        var pump = open.ToMeasure.Single(m => m.Field == "pump.flowLph");
+        pump.UsedMeanwhile.ShouldBe("260 L/h ± 15 %");
+        pump.Effect.ShouldContain($"% ± {now[FuelComponent.Pump]:0} as far as is known");
+
+        // Measuring the first leaves less doubt about the heaviest load than measuring the second would.
+        open.ToMeasure[0].Field.ShouldBe("injectors.ratedFlowCcMin");
+        double Left(VehicleSurvey s) => Interval95.HalfWidth(Judge(s).Loads.Single(l => l.Component == FuelComponent.Injectors).UsePct);
+        Left(Sound with { FuelSystem = Sound.FuelSystem with { BasePressureKpa = null } }).ShouldBeLessThan(
+            Left(Sound with { Injectors = Sound.Injectors with { RatedFlowCcMin = null } }));
+    }
+
+    [Theory]
+    [InlineData("revisionNotListed", Eligibility.No)]
+    [InlineData("plugMissing", Eligibility.No)]
+    [InlineData("noInput", Eligibility.No)]
+    [InlineData("inputDisplaced", Eligibility.Yes)]
+    [InlineData("extenderOnDirect", Eligibility.No)]
+    [InlineData("liveZero", Eligibility.Yes)]
+    [InlineData("displayOnly", Eligibility.Yes)]
+    [InlineData("fuelMapOnEthanol", Eligibility.Yes)]
+    [InlineData("sparkMapOnEthanol", Eligibility.Yes)]
+    [InlineData("lowSideUnseen", Eligibility.Yes)]
+    [InlineData("tooSmall", Eligibility.Yes)]
+    [InlineData("offTheCurve", Eligibility.Yes)]
+    [InlineData("noPressureDrop", Eligibility.No)]
+    [InlineData("localAboveHighest", Eligibility.Yes)]
+    [InlineData("injectorCount", Eligibility.Yes)]
+    [Trait("Category", "Outside")]
+    public void What_rules_a_vehicle_out_or_needs_care_is_said(string code, Eligibility eligible)
+    {
+        // Trade facts on eligibility and on what goes wrong (common practice, no source).
+        var c = Sound.Control;
+        var survey = code switch
+        {
+            "revisionNotListed" => Sound with { Control = c with { RevisionListed = false } },
+            "plugMissing" => Sound with { Control = c with { PlugPresent = false } },
+            "noInput" => Sound with { Control = c with { FreeInput = false } },
+            "inputDisplaced" => Sound with { Control = c with { FreeInput = false, Displaces = "spare pressure input" } },
+            "extenderOnDirect" => Sound with { Control = c with { SignalPath = SignalPath.InjectorExtender }, FuelSystem = Sound.FuelSystem with { Injection = InjectionKind.Direct }, Injectors = new PortInjectors() },
+            "liveZero" => Sound with { Control = c with { SignalPath = SignalPath.AnalyserVoltage } },
+            "displayOnly" => Sound with { Control = new EngineControl(SignalPath.DisplayOnly, RevisionListed: false) },
+            "fuelMapOnEthanol" => Sound with { Control = c with { FuelMapEthanolPct = 85 } },
+            "sparkMapOnEthanol" => Sound with { Control = c with { SparkMapEthanolPct = 85 } },
+            "lowSideUnseen" => Sound with { FuelSystem = Sound.FuelSystem with { Injection = InjectionKind.Both } },
+            "tooSmall" => Sound with { Pump = new FuelPump(1, 60) },
+            "offTheCurve" => Sound with { Pump = new FuelPump(1, null, [new(100, 200), new(250, 150)]) },
+            "noPressureDrop" => Sound with { Engine = Sound.Engine with { Aspiration = Aspiration.Boosted, BoostKpa = 290 }, FuelSystem = Sound.FuelSystem with { FollowsManifold = false } },
+            "localAboveHighest" => Sound with { Goals = new Goals(50, 75) },
+            _ => Sound with { Injectors = Sound.Injectors with { Count = 7 } },
+        };
+        var verdict = Judge(survey);
+        verdict.Findings.ShouldContain(f => f.Code == code);
+        verdict.Eligible.ShouldBe(eligible);
+        Judge(Sound).Findings.ShouldNotContain(f => f.Code == code);
+        if (eligible == Eligibility.No)
+        {
+            SurveyProgress.Of(verdict).State.ShouldBe(StationState.Hold);
+        }
+    }
+
+    [Fact]
+    public void What_cannot_be_on_any_vehicle_is_refused_where_it_was_entered()
+    {
+        void Refused(VehicleSurvey survey, string field, string words) =>
+            Should.Throw<RefusedInputException>(() => Judge(survey)).Errors[field][0].ShouldContain(words);
+
+        var returnless = Sound.FuelSystem with { Line = FuelLine.Returnless, Joints = [LineName.Feed, LineName.Return] };
+        Refused(Sound with { FuelSystem = returnless }, "fuelSystem.joints[1].line", "no return line");
+        Refused(Sound with { Injectors = Sound.Injectors with { Count = 0 } }, "injectors.count", "between 1 and 32");
+        Refused(Sound with { Pump = new FuelPump(1, null, [new(300, 200), new(200, 220)]) }, "pump.curve[1].pressureKpa", "must rise");
+        Refused(Sound with { Pump = new FuelPump(1, null, [new(200, 200), new(300, 220)]) }, "pump.curve[1].flowLph", "delivers less");
+        Refused(Sound with { Engine = Sound.Engine with { BoostKpa = 50 } }, "engine.boostKpa", "no boost");
+        Refused(Sound with { DirectInjection = new DirectInjection(1.5) }, "directInjection", "no high-pressure side");
+        Refused(Sound with { FuelSystem = Sound.FuelSystem with { Injection = InjectionKind.Direct } }, "injectors", "no injectors in the ports");
+        Refused(Sound with { Injectors = Sound.Injectors with { DeadTimes = [new(14, 0.9), new(12, 1.2)] } }, "injectors.deadTimes[1].batteryV", "must rise");
+    }
+}
