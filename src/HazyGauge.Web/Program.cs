@@ -12,6 +12,7 @@ using HazyGauge.Web.StandIn;
 using HazyGauge.Web.Stations;
 using HazyGauge.Web.Stations.Compensate;
 using HazyGauge.Web.Stations.Signal;
+using HazyGauge.Web.Stations.Survey;
 using Microsoft.AspNetCore.HostFiltering;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Options;
@@ -64,6 +65,7 @@ builder.Services.AddSignalR(live => live.MaximumReceiveMessageSize = 16 * 1024).
 builder.Services.AddSingleton(TimeProvider.System);
 builder.Services.AddHazyGaugeData(settings.DataFolder);
 builder.Services.AddSingleton<CaptureReader>().AddSingleton<DocumentJson>().AddSingleton<StationDocuments>()
+    .AddSingleton<IStationDocuments, SurveyStation>()
     .AddSingleton<SignalStation>().AddSingleton<IStationDocuments>(s => s.GetRequiredService<SignalStation>())
     .AddSingleton<CompensateStation>().AddSingleton<IStationDocuments>(s => s.GetRequiredService<CompensateStation>())
     .AddSingleton<JobTransfer>();
@@ -85,6 +87,7 @@ api.MapGet("/stations", () => Station.All).WithSummary("The ten stations of the 
 api.MapJobs();
 api.MapFiles();
 api.MapTransfer();
+api.MapSurvey();
 api.MapSignal();
 api.MapCompensate();
 api.MapStandIn();

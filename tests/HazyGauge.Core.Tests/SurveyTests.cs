@@ -65,7 +65,7 @@ public class SurveyTests
         open.ToMeasure.Select(m => m.Field).ShouldBe(["injectors.ratedFlowCcMin", "fuelSystem.basePressureKpa", "pump.flowLph", "fuelSystem.tankLitres"], ignoreOrder: true);
         var now = open.Loads.ToDictionary(l => l.Component, l => Interval95.HalfWidth(l.UsePct));
         var pump = open.ToMeasure.Single(m => m.Field == "pump.flowLph");
-        pump.UsedMeanwhile.ShouldBe("260 L/h ± 15 %");
+        pump.UsedMeanwhile.ShouldBe(new Assumption(null, 260, "lph", 15));
         pump.Effect.ShouldContain($"% ± {now[FuelComponent.Pump]:0} as far as is known");
 
         // Measuring the first leaves less doubt about the heaviest load than measuring the second would.

@@ -11,6 +11,14 @@ public class UnitsTests
     {
         ["celsius"] = c => Temperature.FromDegreesCelsius(c).DegreesFahrenheit,
         ["kelvinStep"] = k => TemperatureDelta.FromKelvins(k).DegreesFahrenheit,
+        ["kpa"] = p => Pressure.FromKilopascals(p).PoundsForcePerSquareInch,
+        ["kw"] = p => (double)Power.FromKilowatts(p).MechanicalHorsepower,
+        ["litres"] = v => Volume.FromLiters(v).UsGallons,
+        ["lph"] = f => VolumeFlow.FromLitersPerHour(f).UsGallonsPerHour,
+        ["cc"] = v => Volume.FromCubicCentimeters(v).CubicInches,
+
+        // Injectors go by the weight of gasoline, 720 kg/m3 (common practice, no source: 10.5 cc/min are a pound an hour).
+        ["ccPerMin"] = f => (VolumeFlow.FromMillilitersPerMinute(f) * Density.FromKilogramsPerCubicMeter(720)).PoundsPerHour,
         ["kgPerM3"] = d => Density.FromKilogramsPerCubicMeter(d).PoundsPerUSGallon,
     };
 
@@ -28,6 +36,10 @@ public class UnitsTests
                 pair[1].ShouldBe(ToUs[quantity](pair[0]), 1e-6, quantity);
             }
         }
+
+        // By hand: 300 kPa / 6.894757 = 43.51 psi; 100 lb/h of gasoline is 45359.237 g / 0.72 / 60 = 1050 cc/min.
+        ToUs["kpa"](300).ShouldBe(43.51, 0.005);
+        ToUs["ccPerMin"](1050).ShouldBe(100, 0.01);
     }
 
     private static string Root([CallerFilePath] string path = "") => Path.GetFullPath(Path.Combine(Path.GetDirectoryName(path)!, "../.."));

@@ -62,8 +62,8 @@ internal sealed class FirstEstimate
     /// <summary>The loads, the heaviest first; a component that cannot be reckoned is left out.</summary>
     public IReadOnlyList<ComponentLoad> Loads { get; }
 
-    /// <summary>The figures that had to be assumed, in words, by the answer they stand for.</summary>
-    public IReadOnlyDictionary<string, string> Assumed => _typical.Assumed;
+    /// <summary>The figures that had to be assumed, by the answer they stand for.</summary>
+    public IReadOnlyDictionary<string, Assumption> Assumed => _typical.Assumed;
 
     /// <summary>True where the pump's curve does not reach the pressure it works against.</summary>
     public bool IsOffTheCurve { get; private set; }

@@ -13,8 +13,15 @@ public sealed record SurveyFinding(string Code, Severity Severity, string Text, 
 /// <param name="Field">The answer that is missing, as a path into the survey.</param>
 /// <param name="Text">How to find it out.</param>
 /// <param name="Effect">What stands on it, in words.</param>
-/// <param name="UsedMeanwhile">What is reckoned with until then, like "100 L/h ± 20 %"; null where nothing is assumed.</param>
-public sealed record ToMeasure(string Field, string Text, string Effect, string? UsedMeanwhile);
+/// <param name="UsedMeanwhile">What is reckoned with until then; null where nothing is assumed.</param>
+public sealed record ToMeasure(string Field, string Text, string Effect, Assumption? UsedMeanwhile);
+
+/// <summary>What is reckoned with where an answer is missing: a typical figure, or words where it is none.</summary>
+/// <param name="Words">In words; null for a figure.</param>
+/// <param name="Value">The figure; null for words.</param>
+/// <param name="Unit">What it is measured in: kw, kpa, lph, ccPerMin, gPerKwh.</param>
+/// <param name="PlusMinusPct">How far off it may be, % of it.</param>
+public sealed record Assumption(string? Words = null, double? Value = null, string? Unit = null, double? PlusMinusPct = null);
 
 /// <summary>Whether the vehicle can be converted the way it is meant to be.</summary>
 public enum Eligibility

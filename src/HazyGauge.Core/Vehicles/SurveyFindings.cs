@@ -111,7 +111,7 @@ internal static class SurveyFindings
                 yield return new(
                     sure ? "tooSmall" : "mayBeTooSmall",
                     Severity.Caution,
-                    Text($"{load.Name} would be used to {HazyText.Number(load.UsePct.Value, half, 0)} % at {estimate.PowerKw!.Value.Value:0} kW on E{estimate.EthanolPct.Value:0}: {(sure ? "too small for it. Cap the blend, lower the power or fit larger" : "it may be too small. Measure before buying")}."),
+                    Text($"{load.Name} would be used to {HazyText.Number(load.UsePct.Value, half, 0)} % at that power on E{estimate.EthanolPct.Value:0}: {(sure ? "too small for it. Cap the blend, lower the power or fit larger" : "it may be too small. Measure before buying")}."),
                     field);
             }
         }

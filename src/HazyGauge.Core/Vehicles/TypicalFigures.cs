@@ -1,4 +1,3 @@
-using System.Globalization;
 using HazyGauge.Core.Fuels;
 using HazyGauge.Core.Haze;
 
@@ -16,40 +15,40 @@ internal sealed class TypicalFigures(VehicleSurvey survey, HazeLedger ledger)
     private const double SmallEngineUpToKw = 75;
     private const double UsualHighestEthanolPct = 85;
 
-    private readonly Dictionary<string, string> _assumed = new(StringComparer.Ordinal);
+    private readonly Dictionary<string, Assumption> _assumed = new(StringComparer.Ordinal);
 
-    /// <summary>What was assumed, in words, by the answer it stands for.</summary>
-    public IReadOnlyDictionary<string, string> Assumed => _assumed;
+    /// <summary>What was assumed, by the answer it stands for.</summary>
+    public IReadOnlyDictionary<string, Assumption> Assumed => _assumed;
 
     /// <summary>Power wanted, else power now, else what the displacement usually gives, kW; null where none is known.</summary>
     public Hazy? PowerKw => survey.Engine switch
     {
         { WantedPowerKw: { } wanted } => wanted,
-        { PowerKw: { } now } => Noted("engine.wantedPowerKw", now, "the power it has now"),
-        { DisplacementCc: { } cc } => Guess("engine.powerKw", cc.Value * (IsBoosted ? 0.085 : 0.055), 25, " kW"),
+        { PowerKw: { } now } => Noted("engine.wantedPowerKw", now, new Assumption("the power it has now")),
+        { DisplacementCc: { } cc } => Guess("engine.powerKw", cc.Value * (IsBoosted ? 0.085 : 0.055), 25, "kw"),
         _ => null,
     };
 
     /// <summary>Highest blend that must work, % by volume.</summary>
-    public Hazy HighestEthanolPct => survey.Goals.HighestEthanolPct ?? Noted("goals.highestEthanolPct", UsualHighestEthanolPct, "E85");
+    public Hazy HighestEthanolPct => survey.Goals.HighestEthanolPct ?? Noted("goals.highestEthanolPct", UsualHighestEthanolPct, new Assumption("E85"));
 
     /// <summary>Fuel taken per kilowatt hour at full load on gasoline, g/kWh.</summary>
     public Hazy BsfcGPerKwh => survey.Engine.Aspiration switch
     {
         Aspiration.Natural => Bsfc(290, 8),
         Aspiration.Boosted => Bsfc(350, 10),
-        _ => Guess("engine.aspiration", 320, 15, " g/kWh"),
+        _ => Guess("engine.aspiration", 320, 15, "gPerKwh"),
     };
 
     /// <summary>Pressure of the low side at ambient manifold pressure, kPa gauge.</summary>
     public Hazy BasePressureKpa => survey.FuelSystem.BasePressureKpa
-        ?? (survey.FuelSystem.IsDirect ? Guess("fuelSystem.basePressureKpa", 500, 20, " kPa") : Guess("fuelSystem.basePressureKpa", 300, 15, " kPa"));
+        ?? (survey.FuelSystem.IsDirect ? Guess("fuelSystem.basePressureKpa", 500, 20, "kpa") : Guess("fuelSystem.basePressureKpa", 300, 15, "kpa"));
 
     /// <summary>Manifold pressure above ambient at full load, kPa.</summary>
     public Hazy BoostKpa => survey.Engine switch
     {
         { BoostKpa: { } boost } => boost,
-        { Aspiration: Aspiration.Boosted } => Guess("engine.boostKpa", 80, 40, " kPa"),
+        { Aspiration: Aspiration.Boosted } => Guess("engine.boostKpa", 80, 40, "kpa"),
         _ => 0.0,
     };
 
@@ -60,12 +59,12 @@ internal sealed class TypicalFigures(VehicleSurvey survey, HazeLedger ledger)
         false => 0.0,
 
         // Either none or all of it: the middle, and half of it to both sides.
-        null => Noted("fuelSystem.followsManifold", Quantity("fuelSystem.followsManifold", BoostKpa.Value / 2, BoostKpa.Value / 2), "half the boost, give or take the other half"),
+        null => Noted("fuelSystem.followsManifold", Quantity("fuelSystem.followsManifold", BoostKpa.Value / 2, BoostKpa.Value / 2), new Assumption("half the boost, give or take the other half")),
     };
 
     /// <summary>Flow of one pump at the pressure it works against, L/h.</summary>
     public Hazy PumpFlowLph => survey.Pump.FlowLph
-        ?? ((PowerKw?.Value ?? 0) <= SmallEngineUpToKw ? Guess("pump.flowLph", 100, 20, " L/h") : Guess("pump.flowLph", 255, 15, " L/h"));
+        ?? ((PowerKw?.Value ?? 0) <= SmallEngineUpToKw ? Guess("pump.flowLph", 100, 20, "lph") : Guess("pump.flowLph", 255, 15, "lph"));
 
     private bool IsBoosted => survey.Engine.Aspiration == Aspiration.Boosted;
 
@@ -81,7 +80,7 @@ internal sealed class TypicalFigures(VehicleSurvey survey, HazeLedger ledger)
         }
 
         var lph = FuelDemand.VolumeLph(powerNowKw.Value, BsfcGPerKwh.Value, gasoline, gasoline).Value;
-        return Guess("injectors.ratedFlowCcMin", lph * 1000 / 60 / (0.8 * count), 15, " cm³/min");
+        return Guess("injectors.ratedFlowCcMin", lph * 1000 / 60 / (0.8 * count), 15, "ccPerMin");
     }
 
     private Hazy Bsfc(double value, double plusMinusPct) => ledger.Quantity(
@@ -90,14 +89,14 @@ internal sealed class TypicalFigures(VehicleSurvey survey, HazeLedger ledger)
     private Hazy Guess(string field, double value, double plusMinusPct, string unit) => Noted(
         field,
         Quantity(field, value, value * plusMinusPct / 100),
-        string.Create(CultureInfo.InvariantCulture, $"{Rounded(value)}{unit} ± {plusMinusPct} %"));
+        new Assumption(null, Rounded(value), unit, plusMinusPct));
 
     private Hazy Quantity(string field, double value, double halfWidth) =>
         ledger.Quantity(value, HazeSource.RectangularU(halfWidth), new HazeSource(field, SurveyQuestions.LabelOf(field), HazeShape.Rectangular, SurveyQuestions.CheckOf(field)));
 
-    private Hazy Noted(string field, Hazy value, string words)
+    private Hazy Noted(string field, Hazy value, Assumption assumption)
     {
-        _assumed[field] = words;
+        _assumed[field] = assumption;
         return value;
     }
 

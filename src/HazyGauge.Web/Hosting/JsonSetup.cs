@@ -5,7 +5,9 @@ using HazyGauge.Core.Findings;
 using HazyGauge.Core.Line;
 using HazyGauge.Core.Sensing;
 using HazyGauge.Core.Simulation;
+using HazyGauge.Core.Vehicles;
 using HazyGauge.Web.Haze;
+using HazyGauge.Web.Stations.Survey;
 
 namespace HazyGauge.Web.Hosting;
 
@@ -26,5 +28,15 @@ internal static class JsonSetup
         options.Converters.Add(new WordConverter<SignalStatus>());
         options.Converters.Add(new WordConverter<TemperatureStatus>());
         options.Converters.Add(new WordConverter<StationState>());
+        options.Converters.Add(new WordConverter<EntryKind>());
+        options.Converters.Add(new WordConverter<Eligibility>());
+        options.Converters.Add(new WordConverter<FuelComponent>());
+        options.Converters.Add(new WordConverter<Aspiration>());
+        options.Converters.Add(new WordConverter<FuelLine>());
+        options.Converters.Add(new WordConverter<InjectionKind>());
+        options.Converters.Add(new WordConverter<LineName>());
+        options.Converters.Add(new WordConverter<SignalPath>());
+        options.Converters.Add(new WordConverter<EndGender>());
+        options.Converters.Add(new WordConverter<Gearbox>());
     }
 }

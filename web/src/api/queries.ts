@@ -10,6 +10,7 @@ import {
   type Reading,
   type Recheck,
   type SignalDocument,
+  type SurveyDocument,
   unwrap,
 } from "./client";
 
@@ -85,6 +86,17 @@ export const usePreview = (id: string, document: SignalDocument, enabled: boolea
     retry: false,
     queryFn: ({ signal }) =>
       unwrap(api.POST("/api/jobs/{id}/stations/signal/preview", { params: { path: { id } }, body: document, signal })),
+  });
+
+/** What a survey comes to, however much of it is still open. */
+export const useSurveyPreview = (id: string, document: SurveyDocument) =>
+  useQuery({
+    queryKey: ["preview", id, "survey", document],
+    placeholderData: keepPreviousData,
+    staleTime: Number.POSITIVE_INFINITY,
+    retry: false,
+    queryFn: ({ signal }) =>
+      unwrap(api.POST("/api/jobs/{id}/stations/survey/preview", { params: { path: { id } }, body: document, signal })),
   });
 
 /** What goes into the controller for a reading. */

@@ -604,6 +604,121 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/survey-check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a survey opens and rules out, and what is worth measuring. Whatever is left out is reckoned with typical figures. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    /**
+                     * @example {
+                     *       "engine": {
+                     *         "cylinders": 6,
+                     *         "displacementCc": 3000,
+                     *         "aspiration": "natural",
+                     *         "powerKw": 150,
+                     *         "wantedPowerKw": 160
+                     *       },
+                     *       "fuelSystem": {
+                     *         "line": "return",
+                     *         "injection": "port",
+                     *         "basePressureKpa": {
+                     *           "value": 300,
+                     *           "u": 10
+                     *         }
+                     *       },
+                     *       "control": {
+                     *         "signalPath": "directFrequency",
+                     *         "revisionListed": true,
+                     *         "plugPresent": true,
+                     *         "freeInput": true,
+                     *         "fuelMapEthanolPct": 10
+                     *       },
+                     *       "goals": {
+                     *         "highestEthanolPct": 85
+                     *       },
+                     *       "unknowns": [
+                     *         "pump.flowLph",
+                     *         "injectors.ratedFlowCcMin"
+                     *       ]
+                     *     }
+                     */
+                    "application/json": components["schemas"]["SurveyDocument"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SurveyAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/stations/survey/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a Survey document would come to; nothing is saved. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SurveyDocument"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SurveyDocument"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/sensor-reading": {
         parameters: {
             query?: never;
@@ -1200,6 +1315,23 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** @description What is reckoned with where an answer is missing: a typical figure, or words where it is none. */
+        Assumption: {
+            /** @description In words; null for a figure. */
+            words?: null | string;
+            /**
+             * Format: double
+             * @description The figure; null for words.
+             */
+            value?: null | number;
+            /** @description What it is measured in: kw, kpa, lph, ccPerMin, gPerKwh. */
+            unit?: null | string;
+            /**
+             * Format: double
+             * @description How far off it may be, % of it.
+             */
+            plusMinusPct?: null | number;
+        };
         /** @description Average volts as they should be and as they are. */
         AverageVoltsAnswer: {
             /** @description Should be: high - (high - low) * frequency * width, V. */
@@ -1469,6 +1601,141 @@ export interface components {
             /** @description What to do next. */
             nextAction: components["schemas"]["NextAction"];
         };
+        /** @description What controls the engine, and how the signal is to reach it. */
+        ControlAnswers: {
+            /**
+             * @description How the signal reaches it.
+             * @enum {string}
+             */
+            signalPath?: "directFrequency" | "analyserVoltage" | "gateway" | "injectorExtender" | "displayOnly";
+            /**
+             * @description Gearbox; versions differ in their plugs.
+             * @enum {string}
+             */
+            gearbox?: "manual" | "automatic";
+            /** @description Hardware revision as written on the controller. */
+            hardwareRevision?: null | string;
+            /** @description Firmware revision as read out. */
+            firmwareRevision?: null | string;
+            /** @description True where whoever makes the tune or the box lists this revision. */
+            revisionListed?: null | boolean;
+            /** @description True where the plug or pin the kit needs is on this very vehicle. */
+            plugPresent?: null | boolean;
+            /** @description True where an input that can take the signal is free. */
+            freeInput?: null | boolean;
+            /** @description What gives way where none is free. */
+            displaces?: null | string;
+            /** @description Blend the fuel map was made on, % by volume. */
+            fuelMapEthanolPct?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Blend the spark map was made on, % by volume. */
+            sparkMapEthanolPct?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Who made the maps, and when. */
+            mapsMadeBy?: null | string;
+            /** @description True where the controller offers a failsafe for a lost signal. */
+            hasFailsafe?: null | boolean;
+            /** @description Which. */
+            failsafes?: null | string;
+        };
+        /** @description A point of a pump's curve. */
+        CurvePoint: {
+            /**
+             * Format: double
+             * @description Gauge pressure, kPa.
+             */
+            pressureKpa?: null | number;
+            /**
+             * Format: double
+             * @description Flow of one pump there, L/h.
+             */
+            flowLph?: null | number;
+        };
+        /** @description Dead time at a battery voltage. */
+        DeadTimeAt: {
+            /**
+             * Format: double
+             * @description Battery voltage, V.
+             */
+            batteryV?: null | number;
+            /**
+             * Format: double
+             * @description Dead time, ms.
+             */
+            deadTimeMs?: null | number;
+        };
+        /** @description The high-pressure side of direct injection. */
+        DirectInjectionAnswers: {
+            /** @description Displacement of the high-pressure pump per turn of the cam, cm3, all lobes together. */
+            pumpDisplacementCcPerCamRev?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /**
+             * Format: int32
+             * @description Lobes that drive it.
+             */
+            pumpLobes?: null | number;
+            /** @description Rail pressure at full load, kPa. */
+            railPressureKpa?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Injection window at full load, degrees of crank. */
+            windowDeg?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+        };
         /** @description A figure of a document that a mechanic would act on, for setting revisions side by side. */
         DocumentFigure: {
             /** @description Stable name for programs. */
@@ -1493,6 +1760,108 @@ export interface components {
              * @description 1 released, 0 low, null unknown.
              */
             level: null | number;
+        };
+        /**
+         * @description Whether the vehicle can be converted the way it is meant to be.
+         * @enum {string}
+         */
+        Eligibility: "yes" | "no" | "unknown";
+        /** @description The engine. */
+        EngineAnswers: {
+            /**
+             * Format: int32
+             * @description Cylinders, 1 to 16.
+             */
+            cylinders?: null | number;
+            /** @description Displacement, cm3. */
+            displacementCc?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /**
+             * @description How it breathes.
+             * @enum {string}
+             */
+            aspiration?: "natural" | "boosted";
+            /** @description Manifold pressure above ambient at full load, kPa. */
+            boostKpa?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Highest engine speed, 1/min. */
+            redlineRpm?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Power now, kW at the crank. */
+            powerKw?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Power wanted, kW at the crank. */
+            wantedPowerKw?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Lambda measured at full load. */
+            fullLoadLambda?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
         };
         /** @description A document as it stands in the record. All empty where the station was never saved. */
         Envelope: {
@@ -1583,6 +1952,11 @@ export interface components {
                 }[];
             };
         };
+        /**
+         * @description What carries the fuel.
+         * @enum {string}
+         */
+        FuelComponent: "pump" | "injectors";
         /** @description The fuel factor over several blends, in the order they were asked for. */
         FuelCurveAnswer: {
             points: components["schemas"]["FuelFactorAnswer"][];
@@ -1833,6 +2207,57 @@ export interface components {
                 }[];
             };
         };
+        /** @description Lines and pressures. */
+        FuelSystemAnswers: {
+            /**
+             * @description How the fuel reaches the rail.
+             * @enum {string}
+             */
+            line?: "return" | "returnless" | "controlledReturnless";
+            /**
+             * @description Where it is injected.
+             * @enum {string}
+             */
+            injection?: "port" | "direct" | "both";
+            /** @description Pressure of the low side at idle, manifold at ambient, kPa above ambient. */
+            basePressureKpa?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description True where the pressure rises with the manifold's. */
+            followsManifold?: null | boolean;
+            /** @description Tank volume, L. */
+            tankLitres?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Joints a sensor could go into. */
+            joints?: null | components["schemas"]["JointAnswers"][];
+            /** @description Where the filter is, and of what kind. */
+            filter?: null | string;
+            /** @description Fuel pressure sensors there are, and what they see. */
+            pressureSensors?: null | string;
+            /** @description What nobody can see on this vehicle. */
+            blindSpots?: null | string;
+        };
         /** @description What proves the fuelling, and for which base map it was proven: another one has to be proven anew. */
         FuellingProof: {
             /** @description The log, or what else shows it; 3 to 200 characters. */
@@ -1880,6 +2305,41 @@ export interface components {
              * @description Density of ethanol: the default.
              */
             ethanolDensityKgM3At15C: number;
+        };
+        /** @description What the owner wants, and what fuel there is. */
+        GoalAnswers: {
+            /** @description Highest blend that must work, % by volume. */
+            highestEthanolPct?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description What the local pump delivers as high blend, % by volume. */
+            localEthanolPct?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Where and when it is to be had. */
+            localFuel?: null | string;
+            /** @description True where the vehicle is used on public roads. */
+            roadUse?: null | boolean;
         };
         /**
          * @description A number a request brings, bare or with its haze. A bare number is exact; a `u` (or a 95 % half-width
@@ -1932,6 +2392,72 @@ export interface components {
         ImportedJob: {
             /** Format: uuid */
             id: string;
+        };
+        /** @description The injectors in the ports. */
+        InjectorAnswers: {
+            /**
+             * Format: int32
+             * @description How many.
+             */
+            count?: null | number;
+            /** @description Rated static flow of one, cm3/min. */
+            ratedFlowCcMin?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Pressure drop it is rated at, kPa. */
+            ratedPressureKpa?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Density of the fluid it is rated with, kg/m3; left out, n-heptane. */
+            testFluidDensityKgM3?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Dead time over battery voltage, voltages rising. */
+            deadTimes?: null | components["schemas"]["DeadTimeAt"][];
+            /** @description Resistance of the coil, Ohm. */
+            impedanceOhm?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
         };
         /** @description A job as the bay shows it. */
         JobAnswer: {
@@ -2033,6 +2559,30 @@ export interface components {
         JobsAnswer: {
             items: components["schemas"]["JobAnswer"][];
         };
+        /** @description A joint a sensor could go into. */
+        JointAnswers: {
+            /** @description Where it is. */
+            place?: null | string;
+            /**
+             * @description In which line.
+             * @enum {string}
+             */
+            line?: "feed" | "return";
+            /** @description Tube or dash size as written on it or measured. */
+            size?: null | string;
+            /**
+             * @description Which half the stock line ends in.
+             * @enum {string}
+             */
+            gender?: "male" | "female";
+            /**
+             * Format: double
+             * @description Angle of the end, degrees.
+             */
+            angleDeg?: null | number;
+            /** @description How it is held: ring, tab, slide lock, thread. */
+            retainer?: null | string;
+        };
         JsonElement: unknown;
         /** @description The latest saved reading. */
         LatestReading: {
@@ -2050,6 +2600,15 @@ export interface components {
             question: string;
             built: boolean;
             state: components["schemas"]["StationState"];
+        };
+        /** @description How heavily a component would be used. */
+        LoadAnswer: {
+            /** @description The component. */
+            component: components["schemas"]["FuelComponent"];
+            /** @description Fuel taken over fuel delivered, %. */
+            usePct: components["schemas"]["HazyNumber"];
+            /** @description Where the doubt comes from. */
+            budget: components["schemas"]["BudgetLine"][];
         };
         /**
          * @description What a meter shows of a wave.
@@ -2240,6 +2799,44 @@ export interface components {
             pulseMs: null | components["schemas"]["HazyInput"];
             deadTimeMs: null | components["schemas"]["HazyInput"];
             factor: null | components["schemas"]["HazyInput"];
+        };
+        /** @description The pump or pumps in the tank. */
+        PumpAnswers: {
+            /**
+             * Format: int32
+             * @description Pumps side by side.
+             */
+            count?: null | number;
+            /** @description Flow of one at the pressure it works against, L/h; where there is a curve, the curve counts. */
+            flowLph?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Flow of one over pressure, pressures rising. */
+            curve?: null | components["schemas"]["CurvePoint"][];
+            /** @description Voltage the curve was taken at, V. */
+            curveV?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
         };
         /** @description What a sensor signal says and how sure that is. */
         ReadingAnswer: {
@@ -2574,6 +3171,66 @@ export interface components {
          * @enum {string}
          */
         StationState: "empty" | "inWork" | "proven" | "hold";
+        /** @description What a survey comes to. */
+        SurveyAnswer: {
+            /** @description Whether the vehicle can be converted the way it is meant to be. */
+            eligible: components["schemas"]["Eligibility"];
+            /** @description What it shows, the gravest first. */
+            findings: components["schemas"]["SurveyFinding"][];
+            /** @description What is worth finding out, the most helpful first. */
+            toMeasure: components["schemas"]["ToMeasure"][];
+            powerKw: null | components["schemas"]["HazyNumber"];
+            /** @description Blend the loads are reckoned for. */
+            ethanolPct: components["schemas"]["HazyNumber"];
+            /** @description How heavily pump and injectors would be used, the heaviest first. */
+            loads: components["schemas"]["LoadAnswer"][];
+        };
+        /** @description What was found on the vehicle. Everything may be left out; what the mechanic looked for and does not know stands in `unknowns`. */
+        SurveyDocument: {
+            engine?: null | components["schemas"]["EngineAnswers"];
+            fuelSystem?: null | components["schemas"]["FuelSystemAnswers"];
+            pump?: null | components["schemas"]["PumpAnswers"];
+            injectors?: null | components["schemas"]["InjectorAnswers"];
+            directInjection?: null | components["schemas"]["DirectInjectionAnswers"];
+            control?: null | components["schemas"]["ControlAnswers"];
+            goals?: null | components["schemas"]["GoalAnswers"];
+            /** @description Answers nobody knows yet, as paths like pump.flowLph; a typical figure is reckoned with. */
+            unknowns?: null | string[];
+            /** @description Photos of plates and joints, by the answer they belong to. */
+            photos?: null | components["schemas"]["SurveyPhoto"][];
+            /** @description Whatever else was seen, up to 2000 characters. */
+            notes?: null | string;
+            results?: null | components["schemas"]["SurveyResults"];
+            /** @description Version of the rules it was computed with. Set on saving. */
+            coreVersion?: null | string;
+        };
+        /** @description Something a survey shows. */
+        SurveyFinding: {
+            /** @description Stable name for programs. */
+            code: string;
+            /** @description How much it matters. */
+            severity: components["schemas"]["Severity"];
+            /** @description One to three sentences for the mechanic. */
+            text: string;
+            /** @description The answer it concerns, as a path into the survey. */
+            field: string;
+        };
+        /** @description A photo on the job that belongs to an answer. */
+        SurveyPhoto: {
+            /** @description The answer, as a path. */
+            field: string;
+            /** @description The file on the job. */
+            sha256: string;
+        };
+        /** @description What a saved survey came to. */
+        SurveyResults: {
+            /** @description The verdict. */
+            verdict: components["schemas"]["SurveyAnswer"];
+            /** @description State of the station. */
+            state: components["schemas"]["StationState"];
+            /** @description What to do next. */
+            nextAction: components["schemas"]["NextAction"];
+        };
         /**
          * @description What the low pulse says.
          * @enum {string}
@@ -2621,6 +3278,16 @@ export interface components {
              * @description Low pulse there.
              */
             lowPulseMs: number;
+        };
+        /** @description Something to find out, and what it would do. */
+        ToMeasure: {
+            /** @description The answer that is missing, as a path into the survey. */
+            field: string;
+            /** @description How to find it out. */
+            text: string;
+            /** @description What stands on it, in words. */
+            effect: string;
+            usedMeanwhile: null | components["schemas"]["Assumption"];
         };
         /** @description A file that was taken in. */
         UploadedFile: {

@@ -1,4 +1,5 @@
 import type { Stored } from "../api/client";
+import type { QuantityName } from "../words/units";
 import { NumberField } from "./NumberField";
 import { numberOf, plusMinusOf, stored } from "./stored";
 
@@ -6,6 +7,8 @@ interface Props {
   label: string;
   prefix?: string;
   unit?: string;
+  /** A quantity without an offset: its haze is converted by the same factor. */
+  quantity?: QuantityName;
   placeholder?: string;
   value: Stored;
   onChange: (value: number | { value: number; plusMinus: number } | undefined) => void;
@@ -16,7 +19,18 @@ interface Props {
 }
 
 /** A number and how well it is known. */
-export function HazyField({ label, prefix, unit, placeholder, value, onChange, error, hint, within = "Known to within" }: Props) {
+export function HazyField({
+  label,
+  prefix,
+  unit,
+  quantity,
+  placeholder,
+  value,
+  onChange,
+  error,
+  hint,
+  within = "Known to within",
+}: Props) {
   const number = numberOf(value);
   const plusMinus = plusMinusOf(value);
   return (
@@ -25,6 +39,7 @@ export function HazyField({ label, prefix, unit, placeholder, value, onChange, e
         label={label}
         prefix={prefix}
         unit={unit}
+        quantity={quantity}
         placeholder={placeholder}
         value={number}
         error={error}
@@ -36,6 +51,7 @@ export function HazyField({ label, prefix, unit, placeholder, value, onChange, e
         prefix="±"
         placeholder="exact"
         unit={unit ?? "points"}
+        quantity={quantity}
         value={plusMinus}
         onChange={(next) => onChange(stored(number, next))}
         error={number === null && plusMinus !== null ? "Give the number first." : undefined}

@@ -20,13 +20,17 @@ interface Props {
 export function NumberField({ label, unit, quantity, prefix, placeholder, value, onChange, error, hint }: Props) {
   const id = useId();
   const [system] = units.use();
-  const shown = value === null ? null : quantity ? round(toShown(value, quantity, system)) : value;
+  const shown = value === null ? null : quantity && system === "us" ? round(toShown(value, quantity, system)) : value;
   const [text, setText] = useState(shown?.toString() ?? "");
   const parsed = parse(text);
   // Only a value that comes from elsewhere replaces what is being typed.
   useEffect(() => {
-    setText((current) => (parse(current) === shown ? current : (shown?.toString() ?? "")));
-  }, [shown]);
+    setText((current) => {
+      const typed = parse(current);
+      const same = typed === shown || (typed !== null && quantity && toStored(typed, quantity, system) === value);
+      return same ? current : (shown?.toString() ?? "");
+    });
+  }, [shown, value, quantity, system]);
   const trouble = Number.isNaN(parsed) ? "This must be a number, like 73.5." : error;
   const unitText = quantity ? unitOf(quantity, system) : unit;
   return (
@@ -70,8 +74,9 @@ export function NumberField({ label, unit, quantity, prefix, placeholder, value,
   );
 }
 
+/** A converted number with as many digits as anybody would type. */
 function round(value: number): number {
-  return Number(value.toFixed(4));
+  return Number(value.toPrecision(4));
 }
 
 function parse(text: string): number | null {

@@ -14,13 +14,15 @@ import { GlassAside } from "./GlassAside";
 import { JobContext, type JobContextValue } from "./jobContext";
 import { useCompensateWork } from "./useCompensateWork";
 import { useSignalWork } from "./useSignalWork";
+import { useSurveyWork } from "./useSurveyWork";
 
 /** A job: its line across the top, the sight glass at the right, a station or the record between. */
 export function JobPage() {
   const { id = "", slug } = useParams();
   const job = useJob(id);
+  const survey = useSurveyWork(id);
   const signal = useSignalWork(id);
-  const compensate = useCompensateWork(id, signal.reading, signal.document.fuel);
+  const compensate = useCompensateWork(id, signal.reading, signal.document.fuel, survey.document.control?.fuelMapEthanolPct);
   const live = useLive();
   const navigate = useNavigate();
   const { pathname } = useLocation();
@@ -49,8 +51,8 @@ export function JobPage() {
       </>
     );
   }
-  const saved = latest(signal.saved?.envelope, compensate.saved?.envelope);
-  const context: JobContextValue = { job: job.data, signal, compensate, live };
+  const saved = latest(survey.saved?.envelope, signal.saved?.envelope, compensate.saved?.envelope);
+  const context: JobContextValue = { job: job.data, survey, signal, compensate, live };
   return (
     <JobContext value={context}>
       <title>{`${job.data.name} · Hazy Gauge`}</title>
@@ -88,8 +90,9 @@ export function JobPage() {
 }
 
 /** The line shows what is on the page: while a draft differs from what is saved, its station has the draft's state. */
-function withDraftStates({ job, signal, compensate }: JobContextValue): Job {
+function withDraftStates({ job, survey, signal, compensate }: JobContextValue): Job {
   const states: Record<string, Job["stations"][number]["state"] | undefined> = {
+    survey: survey.changed ? survey.results?.state : undefined,
     signal: signal.changed ? signal.preview.data?.results?.state : undefined,
     compensate: compensate.changed ? compensate.results?.state : undefined,
   };

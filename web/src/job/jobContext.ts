@@ -3,9 +3,11 @@ import type { Job } from "../api/client";
 import type { Live } from "../live/useLive";
 import type { CompensateWork } from "./useCompensateWork";
 import type { SignalWork } from "./useSignalWork";
+import type { SurveyWork } from "./useSurveyWork";
 
 export interface JobContextValue {
   job: Job;
+  survey: SurveyWork;
   signal: SignalWork;
   compensate: CompensateWork;
   live: Live;

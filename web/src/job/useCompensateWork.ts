@@ -5,12 +5,21 @@ import { useSlow } from "../shell/useSlow";
 import { useStation } from "./useStation";
 
 /** The work on what goes into the controller, reckoned for the reading that stands in the glass. */
-export function useCompensateWork(id: string, reading: Reading | null, fuel: SignalDocument["fuel"]) {
-  // Before this station existed its first questions were asked at the Signal station.
+export function useCompensateWork(
+  id: string,
+  reading: Reading | null,
+  fuel: SignalDocument["fuel"],
+  surveyed: CompensateDocument["baseEthanolPct"],
+) {
+  // Until something is saved here: what the survey found the fuel map to be made on, else what was once asked at the Signal station.
   const unsaved = useMemo<CompensateDocument | undefined>(
     () =>
-      fuel ? { baseEthanolPct: fuel.baseEthanolPct, metering: fuel.metering, baseFuelTempC: fuel.baseFuelTempC } : undefined,
-    [fuel],
+      surveyed !== null && surveyed !== undefined
+        ? { baseEthanolPct: surveyed }
+        : fuel
+          ? { baseEthanolPct: fuel.baseEthanolPct, metering: fuel.metering, baseFuelTempC: fuel.baseFuelTempC }
+          : undefined,
+    [fuel, surveyed],
   );
   const station = useStation<CompensateDocument>(id, "compensate", unsaved);
   const preview = useCompensatePreview(id, station.document, reading);

@@ -2,6 +2,7 @@ import { Link, useParams } from "react-router";
 import { useJobContext } from "../job/jobContext";
 import { CompensatePage } from "./compensate/CompensatePage";
 import { SignalPage } from "./signal/SignalPage";
+import { SurveyPage } from "./survey/SurveyPage";
 
 /** The station that the address names. */
 export function StationPage() {
@@ -15,6 +16,9 @@ export function StationPage() {
         <p className="lead mt-2">The line above has all ten.</p>
       </>
     );
+  }
+  if (station.slug === "survey") {
+    return <SurveyPage key={job.id} />;
   }
   if (station.slug === "signal") {
     return <SignalPage key={job.id} />;

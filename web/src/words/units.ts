@@ -15,6 +15,13 @@ interface Quantity {
 export const quantities = {
   celsius: { metric: "°C", us: "°F", factor: 1.8, offset: 32 },
   kelvinStep: { metric: "K", us: "°F", factor: 1.8, offset: 0 },
+  kpa: { metric: "kPa", us: "psi", factor: 0.45359237 ** -1 * (9.80665 ** -1 * 1000 * 0.0254 ** 2), offset: 0 },
+  kw: { metric: "kW", us: "hp", factor: 1000 / (550 * 0.3048 * 0.45359237 * 9.80665), offset: 0 },
+  litres: { metric: "L", us: "gal", factor: 3.785411784 ** -1, offset: 0 },
+  lph: { metric: "L/h", us: "gph", factor: 3.785411784 ** -1, offset: 0 },
+  cc: { metric: "cm³", us: "in³", factor: 2.54 ** -3, offset: 0 },
+  /** Injectors are sold by weight in US units: gasoline of 720 kg/m³, which is the trade's 10.5 cm³/min for a pound an hour. */
+  ccPerMin: { metric: "cm³/min", us: "lb/h", factor: (60 * 0.72) / 453.59237, offset: 0 },
   kgPerM3: { metric: "kg/m³", us: "lb/gal", factor: 0.45359237 ** -1 * 0.003785411784, offset: 0 },
 } as const satisfies Record<string, Quantity>;
 

@@ -1,0 +1,51 @@
+using System.Globalization;
+using HazyGauge.Core.Vehicles;
+using HazyGauge.Web.Haze;
+
+namespace HazyGauge.Web.Stations.Survey;
+
+/// <summary>The figures of a survey that a mechanic would act on.</summary>
+internal static class SurveyFigures
+{
+    /// <summary>In the order they are read.</summary>
+    public static IReadOnlyList<DocumentFigure> Of(SurveyDocument document)
+    {
+        var verdict = document.Results?.Verdict;
+        return
+        [
+            new("eligible", "Can be converted", verdict?.Eligible switch { Eligibility.Yes => "yes", Eligibility.No => "no", null => "not judged", _ => "not decided" }),
+            Number("powerKw", "Power now, kW", document.Engine?.PowerKw),
+            Number("wantedPowerKw", "Power wanted, kW", document.Engine?.WantedPowerKw),
+            Load("pump", "Pump used to, %", FuelComponent.Pump, verdict),
+            Load("injectors", "Injectors used to, %", FuelComponent.Injectors, verdict),
+            new("line", "Line", Word(document.FuelSystem?.Line)),
+            new("injection", "Injection", Word(document.FuelSystem?.Injection)),
+            Number("basePressureKpa", "Base pressure, kPa", document.FuelSystem?.BasePressureKpa),
+            Number("flowLph", "Pump flow, L/h", document.Pump?.FlowLph),
+            Number("ratedFlowCcMin", "Injectors rated, cm³/min", document.Injectors?.RatedFlowCcMin),
+            new("signalPath", "Way of the signal", Word(document.Control?.SignalPath)),
+            Number("fuelMapEthanolPct", "Fuel map made on E", document.Control?.FuelMapEthanolPct),
+            Number("sparkMapEthanolPct", "Spark map made on E", document.Control?.SparkMapEthanolPct),
+            Number("highestEthanolPct", "Highest blend E", document.Goals?.HighestEthanolPct),
+            new("toMeasure", "To be measured", verdict is null ? "not judged" : verdict.ToMeasure.Count.ToString(CultureInfo.InvariantCulture)),
+        ];
+    }
+
+    private static DocumentFigure Number(string field, string label, HazyInput? input) => input is null
+        ? new(field, label, "not known")
+        : new(field, label, Number: new HazyNumber(input.Value, input.U ?? (input.PlusMinus / 2) ?? 0, input.PlusMinus ?? (2 * input.U) ?? 0, []));
+
+    private static DocumentFigure Load(string field, string label, FuelComponent component, SurveyAnswer? verdict) =>
+        verdict?.Loads.FirstOrDefault(l => l.Component == component) is { } load ? new(field, label, Number: load.UsePct) : new(field, label, "not reckoned");
+
+    private static string Word<T>(T? value)
+        where T : struct, Enum => value is null ? "not known" : value.Value switch
+        {
+            FuelLine.ControlledReturnless => "controlled returnless",
+            SignalPath.DirectFrequency => "direct frequency",
+            SignalPath.AnalyserVoltage => "analyser voltage",
+            SignalPath.InjectorExtender => "injector extender",
+            SignalPath.DisplayOnly => "display only",
+            var plain => plain.ToString().ToLowerInvariant(),
+        };
+}

@@ -1,0 +1,78 @@
+using System.Globalization;
+using System.Text.Json;
+using HazyGauge.Core;
+using HazyGauge.Core.Findings;
+using HazyGauge.Core.Haze;
+using HazyGauge.Core.Line;
+using HazyGauge.Core.Vehicles;
+using HazyGauge.Data.Files;
+
+namespace HazyGauge.Web.Stations.Survey;
+
+/// <summary>Evaluates Survey documents: one path for looking and for saving, so that what is saved is what was shown.</summary>
+internal sealed class SurveyStation(FileStore files, DocumentJson json) : IStationDocuments
+{
+    private const string Name = "Survey";
+
+    /// <inheritdoc/>
+    public string Slug => Station.SurveySlug;
+
+    /// <inheritdoc/>
+    public ShowInBay ShowEmpty => (before, _) => before.With(Slug, null);
+
+    /// <summary>The document with its results, as today's rules have them.</summary>
+    /// <exception cref="RefusedInputException">It holds what cannot be.</exception>
+    public static SurveyDocument Evaluate(SurveyDocument document)
+    {
+        var verdict = SurveyReader.Judge(document);
+        var progress = SurveyProgress.Of(verdict);
+        return document with { Results = new SurveyResults(SurveyAnswer.From(verdict), progress.State, progress.NextAction), CoreVersion = CoreVersion.Current };
+    }
+
+    /// <inheritdoc/>
+    public async Task<JudgedDocument> JudgeAsync(Guid jobId, JsonElement document, CancellationToken cancellation)
+    {
+        var survey = json.Read<SurveyDocument>(document, Name);
+        await CheckPhotosAsync(jobId, survey, cancellation);
+        var evaluated = Evaluate(survey);
+        return new JudgedDocument(json.Write(evaluated), Summary(evaluated.Results!.Verdict), Show(evaluated));
+    }
+
+    /// <inheritdoc/>
+    public ShowInBay ShowSaved(JsonElement document) => Show(json.Read<SurveyDocument>(document, Name));
+
+    /// <inheritdoc/>
+    public string? ComputedWith(JsonElement document) => json.Read<SurveyDocument>(document, Name) is { Results: not null } computed ? computed.CoreVersion : null;
+
+    /// <inheritdoc/>
+    public IReadOnlyList<DocumentFigure> Figures(JsonElement document) => SurveyFigures.Of(json.Read<SurveyDocument>(document, Name));
+
+    private static ShowInBay Show(SurveyDocument document) => (before, _) => before.With(Station.SurveySlug, document.Results is { } results
+        ? new StationProgress(results.State, results.NextAction)
+        : StationDocuments.SavedByAnotherVersion(Station.SurveySlug));
+
+    private async Task CheckPhotosAsync(Guid jobId, SurveyDocument survey, CancellationToken cancellation)
+    {
+        foreach (var photo in survey.Photos ?? [])
+        {
+            if (await files.FindAsync(jobId, photo.Sha256, cancellation) is null)
+            {
+                throw new RefusedInputException("photos", "A photo is named that is not on this job. Add it again.");
+            }
+        }
+    }
+
+    private static string Summary(SurveyAnswer verdict)
+    {
+        var eligible = verdict.Eligible switch
+        {
+            Eligibility.Yes => "can be converted",
+            Eligibility.No => "cannot be converted this way",
+            _ => "not decided yet",
+        };
+        var load = verdict.Loads.Count == 0 ? string.Empty : string.Create(CultureInfo.InvariantCulture,
+            $"; {(verdict.Loads[0].Component == FuelComponent.Pump ? "pump" : "injectors")} used to {HazyText.Number(verdict.Loads[0].UsePct.Value, verdict.Loads[0].UsePct.PlusMinus, 0)} %");
+        var open = verdict.ToMeasure.Count == 0 ? string.Empty : $"; {verdict.ToMeasure.Count} to measure";
+        return $"Survey: {eligible}{load}{open}";
+    }
+}

@@ -1,0 +1,60 @@
+import { NumberField } from "../../fields/NumberField";
+import type { QuantityName } from "../../words/units";
+
+interface Column {
+  name: string;
+  label: string;
+  quantity?: QuantityName;
+  unit?: string;
+}
+
+type Row = Record<string, number | null | undefined>;
+
+interface Props {
+  label: string;
+  /** API path of the list, for what is refused in it. */
+  field: string;
+  columns: readonly [Column, Column];
+  rows: readonly Row[];
+  onChange: (rows: Row[] | undefined) => void;
+  errorFor: (field: string) => string | undefined;
+}
+
+/** A short table of pairs: a curve over pressure, a dead time over voltage. */
+export function PairTable({ label, field, columns, rows, onChange, errorFor }: Props) {
+  const set = (at: number, part: Row) => onChange(rows.map((row, i) => (i === at ? { ...row, ...part } : row)));
+  return (
+    <fieldset className="grid gap-3" aria-label={label}>
+      {rows.map((row, at) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: a row is what stands at its place.
+        <div key={at} className="flex flex-wrap items-end gap-x-5 gap-y-2">
+          {columns.map((column) => (
+            <NumberField
+              key={column.name}
+              label={`${column.label}, point ${at + 1}`}
+              quantity={column.quantity}
+              unit={column.unit}
+              value={row[column.name] ?? null}
+              error={errorFor(`${field}[${at}].${column.name}`)}
+              onChange={(value) => set(at, { [column.name]: value ?? undefined })}
+            />
+          ))}
+          <button
+            type="button"
+            className="btn btn-ghost"
+            aria-label={`Take out point ${at + 1}`}
+            onClick={() => onChange(rows.length === 1 ? undefined : rows.filter((_, i) => i !== at))}
+          >
+            Take out
+          </button>
+        </div>
+      ))}
+      <div>
+        <button type="button" className="btn btn-outline" onClick={() => onChange([...rows, {}])}>
+          {rows.length === 0 ? "Type in points" : "One more point"}
+        </button>
+      </div>
+      {errorFor(field) && <p className="text-[0.9rem] text-stop">{errorFor(field)}</p>}
+    </fieldset>
+  );
+}

@@ -1,0 +1,147 @@
+import { useCallback, useState } from "react";
+import { Link } from "react-router";
+import { ApiError, type SurveyDocument } from "../../api/client";
+import { useRecheck } from "../../api/queries";
+import { useJobContext } from "../../job/jobContext";
+import { SaveBar } from "../../record/SaveBar";
+import { Findings } from "../../shell/Findings";
+import { Loading } from "../../shell/Loading";
+import { Trouble } from "../../shell/Trouble";
+import { Rechecked } from "../Rechecked";
+import { headlineOf, leadOf } from "./headline";
+import { Loads } from "./Loads";
+import { QuestionRow } from "./QuestionRow";
+import { SurveySheet } from "./SurveySheet";
+import { ToMeasurePanel } from "./ToMeasurePanel";
+import { VehicleSketch } from "./VehicleSketch";
+import { progressOf, questionsOf, type Stop, walk } from "./walk";
+
+/** What is on the vehicle, and can it be converted? */
+export function SurveyPage() {
+  const { job, survey: work } = useJobContext();
+  const { document: survey, setDraft, results, preview } = work;
+  const [chosen, setChosen] = useState<number | null>(null);
+  const recheck = useRecheck(job.id, "survey", Boolean(work.saved?.envelope.document?.coreVersion));
+  const refused = preview.error instanceof ApiError ? preview.error : null;
+  const errorFor = useCallback((field: string) => refused?.for(field), [refused]);
+  if (work.query.isPending) {
+    return <Loading what="Fetching what was saved" />;
+  }
+  if (work.query.error && !work.saved) {
+    return <Trouble error={work.query.error} onRetry={() => work.query.refetch()} />;
+  }
+  const verdict = results?.verdict ?? null;
+  const firstOpen = walk.findIndex((stop) => {
+    const { done, of } = progressOf(stop, survey);
+    return done < of;
+  });
+  const at = chosen ?? Math.max(0, firstOpen);
+  const stop = walk[at] as Stop;
+  const goTo = (field: string) => setChosen(walk.findIndex((s) => s.questions.some((q) => q.field === field)));
+  const errors = Object.values(refused?.errors ?? {}).flat();
+  return (
+    <>
+      <h1 className="verdict">{headlineOf(verdict, preview.error)}</h1>
+      <p className="lead mt-1.5">{preview.error ? "" : leadOf(verdict)}</p>
+      {!work.changed && <Rechecked recheck={recheck.data} cause="Saved by other rules." />}
+      {errors.length > 0 && (
+        <div role="alert" className="hatched mt-4">
+          <div className="px-4 py-3">
+            {errors.map((text) => (
+              <p key={text}>
+                <b className="text-stop">Does not fit.</b> {text}
+              </p>
+            ))}
+          </div>
+        </div>
+      )}
+      {preview.error && !refused && (
+        <div className="mt-4">
+          <Trouble error={preview.error} onRetry={() => preview.refetch()} />
+        </div>
+      )}
+      {verdict && <Findings findings={verdict.findings.filter((f) => f.severity === "stop")} />}
+      <div className="panel mt-5 hidden sm:block print:block">
+        <VehicleSketch survey={survey} at={stop.name} />
+      </div>
+      <div className="mt-4 grid grid-cols-1 items-start gap-4 md:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
+        <section className="panel print:hidden" aria-labelledby="stop-title">
+          <Stops survey={survey} at={at} onChoose={setChosen} />
+          <h2 id="stop-title" className="mt-4 text-[1.35rem] font-bold">
+            {stop.name} <span className="text-[0.95rem] font-normal text-ink-3">{stop.place}</span>
+          </h2>
+          <div className="divide-y divide-rule">
+            {questionsOf(stop, survey).map((question) => (
+              <QuestionRow
+                key={question.field}
+                question={question}
+                survey={survey}
+                onChange={setDraft}
+                findings={(verdict?.findings ?? []).filter((f) => f.field === question.field)}
+                open={verdict?.toMeasure.find((m) => m.field === question.field)}
+                errorFor={errorFor}
+              />
+            ))}
+          </div>
+          <div className="no-print mt-3 flex flex-wrap gap-3">
+            {at > 0 && (
+              <button type="button" className="btn btn-outline" onClick={() => setChosen(at - 1)}>
+                Back to {walk[at - 1]?.name}
+              </button>
+            )}
+            {at < walk.length - 1 ? (
+              <button type="button" className="btn btn-primary" onClick={() => setChosen(at + 1)}>
+                On to {walk[at + 1]?.name}
+              </button>
+            ) : (
+              <Link className="btn btn-outline" to={`/jobs/${job.id}/signal`}>
+                To Signal
+              </Link>
+            )}
+          </div>
+        </section>
+        <div className="grid grid-cols-1 gap-4">
+          {verdict && <Loads verdict={verdict} />}
+          {verdict && <ToMeasurePanel open={verdict.toMeasure} onGo={goTo} />}
+          {verdict && <Findings findings={verdict.findings.filter((f) => f.severity === "caution")} />}
+        </div>
+      </div>
+      <SurveySheet survey={survey} />
+      <SaveBar />
+    </>
+  );
+}
+
+interface StopsProps {
+  survey: SurveyDocument;
+  at: number;
+  onChoose: (at: number) => void;
+}
+
+/** The stops of the walk, and how much is answered at each. */
+function Stops({ survey, at, onChoose }: StopsProps) {
+  return (
+    <nav aria-label="The walk round the vehicle" className="no-print">
+      <ol className="flex flex-wrap gap-2">
+        {walk.map((stop, i) => {
+          const { done, of } = progressOf(stop, survey);
+          return (
+            <li key={stop.name}>
+              <button
+                type="button"
+                aria-current={i === at ? "step" : undefined}
+                className={`min-h-[44px] rounded-[8px] border px-3 text-left leading-tight ${i === at ? "border-2 border-base-content font-bold" : "border-edge"}`}
+                onClick={() => onChoose(i)}
+              >
+                {stop.name}{" "}
+                <span className="reading block text-[0.8rem] font-normal text-ink-3">
+                  {done} of {of}
+                </span>
+              </button>
+            </li>
+          );
+        })}
+      </ol>
+    </nav>
+  );
+}

@@ -1,0 +1,143 @@
+import type { SurveyDocument } from "../../api/client";
+import { numberOf } from "../../fields/stored";
+
+interface Props {
+  survey: SurveyDocument;
+  /** Name of the stop one stands at. */
+  at: string;
+}
+
+/** The vehicle as far as it is known, drawn like a workshop sketch: what was not found out yet is dashed. */
+export function VehicleSketch({ survey, at }: Props) {
+  const { fuelSystem, engine, injectors, pump, control } = survey;
+  const line = fuelSystem?.line;
+  const injection = fuelSystem?.injection;
+  const cylinders = engine?.cylinders ?? null;
+  const shownCylinders = Math.min(cylinders ?? 4, 8);
+  const direct = injection === "direct" || injection === "both";
+  const ports = injection === "port" || injection === "both";
+  const mark = (...stops: string[]) => (stops.includes(at) ? 3 : 1.6);
+  const dashed = (known: unknown) => (known === null || known === undefined ? "5 5" : undefined);
+  const pitch = 150 / shownCylinders;
+  return (
+    <svg
+      viewBox="0 0 760 190"
+      className="mx-auto max-h-[190px] w-full text-base-content"
+      role="img"
+      aria-label={describe(survey)}
+    >
+      <g fill="none" stroke="currentColor" strokeLinejoin="round">
+        {/* Tank and pump. */}
+        <path
+          d="M20 62 h22 v-12 h20 v12 h78 v92 h-120 z"
+          strokeWidth={mark("Tank")}
+          strokeDasharray={dashed(fuelSystem?.tankLitres)}
+        />
+        {Array.from({ length: Math.min(pump?.count ?? 1, 3) }, (_, i) => (
+          <rect
+            // biome-ignore lint/suspicious/noArrayIndexKey: pumps differ by place only.
+            key={i}
+            x={98 - 26 * i}
+            y={92}
+            width={18}
+            height={48}
+            rx={3}
+            strokeWidth={mark("Tank")}
+            strokeDasharray={dashed(pump?.flowLph ?? pump?.curve)}
+          />
+        ))}
+        {/* Feed, and return where there is one. */}
+        <path d="M107 92 V40 H470 V62" strokeWidth={mark("Lines") + 1} strokeDasharray={dashed(line)} />
+        {(line === "return" || !line) && (
+          <path
+            d="M640 78 H676 V172 H80 V154"
+            strokeWidth={mark("Lines") + 1}
+            strokeDasharray={dashed(line)}
+            opacity={line ? 1 : 0.35}
+          />
+        )}
+        {/* Rail and injectors. */}
+        <rect x={470} y={62} width={170} height={16} rx={4} strokeWidth={mark("Injection")} strokeDasharray={dashed(injection)} />
+        {Array.from({ length: shownCylinders }, (_, i) => {
+          const x = 480 + pitch * (i + 0.5);
+          return (
+            <g
+              // biome-ignore lint/suspicious/noArrayIndexKey: cylinders differ by place only.
+              key={i}
+            >
+              <path
+                d={`M${x} 78 V${direct && !ports ? 116 : 98}`}
+                strokeWidth={mark("Injection") + 0.6}
+                strokeDasharray={dashed(injectors?.ratedFlowCcMin ?? (direct ? true : null))}
+              />
+              {injection === "both" && <path d={`M${x + 5} 78 V116`} strokeWidth={mark("Injection")} />}
+              <rect
+                x={x - pitch / 2 + 3}
+                y={104}
+                width={pitch - 6}
+                height={40}
+                rx={3}
+                strokeWidth={mark("Engine")}
+                strokeDasharray={dashed(cylinders)}
+              />
+            </g>
+          );
+        })}
+        {direct && <circle cx={470} cy={46} r={11} fill="var(--color-base-200)" strokeWidth={mark("Injection")} />}
+        {engine?.aspiration === "boosted" && <path d="M650 104 a16 16 0 1 1 -1 22 M650 104 h26" strokeWidth={mark("Engine")} />}
+        {/* Controller, and the way of the signal. */}
+        <rect
+          x={270}
+          y={92}
+          width={92}
+          height={46}
+          rx={5}
+          strokeWidth={mark("Control")}
+          strokeDasharray={dashed(control?.revisionListed)}
+        />
+        <path
+          d={control?.signalPath === "displayOnly" ? "M240 46 V114 H254" : "M240 46 V114 H270"}
+          strokeWidth={mark("Control")}
+          strokeDasharray={dashed(control?.signalPath)}
+        />
+        <rect x={226} y={32} width={28} height={16} rx={3} fill="var(--color-base-200)" strokeWidth={mark("Lines")} />
+      </g>
+      <g className="text-[12.5px]" fill="currentColor">
+        <text x={26} y={80} className="reading">
+          {numberOf(fuelSystem?.tankLitres) === null ? "tank ?" : "tank"}
+        </text>
+        <text x={261} y={28} fill="var(--ink-2)">
+          sensor goes somewhere here
+        </text>
+        <text x={280} y={119} fill="var(--ink-2)">
+          {control?.signalPath ? "controller" : "controller ?"}
+        </text>
+        <text x={480} y={163} fill="var(--ink-2)">
+          {cylinders ? `${cylinders} cylinders` : "cylinders ?"}
+          {injection ? (direct && ports ? ", both" : direct ? ", direct" : ", ports") : ", injection ?"}
+        </text>
+        {!line && (
+          <text x={300} y={166} fill="var(--ink-2)">
+            return ?
+          </text>
+        )}
+      </g>
+    </svg>
+  );
+}
+
+function describe({ fuelSystem, engine, control }: SurveyDocument): string {
+  const known = [
+    engine?.cylinders && `${engine.cylinders} cylinders`,
+    fuelSystem?.line &&
+      { return: "feed and return line", returnless: "one line", controlledReturnless: "one line with a driven pump" }[
+        fuelSystem.line
+      ],
+    fuelSystem?.injection &&
+      { port: "injection into the ports", direct: "injection into the cylinders", both: "injection into ports and cylinders" }[
+        fuelSystem.injection
+      ],
+    control?.signalPath && "the way of the signal is chosen",
+  ].filter(Boolean);
+  return `The vehicle as far as it is known: ${known.length === 0 ? "nothing yet" : known.join(", ")}`;
+}

@@ -1,0 +1,48 @@
+import type { SurveyDocument } from "../../api/client";
+
+type Group = Record<string, unknown>;
+
+/** What stands at a path like "pump.flowLph". */
+export function answerAt(survey: SurveyDocument, field: string): unknown {
+  const [group = "", name = ""] = field.split(".");
+  return ((survey as Record<string, unknown>)[group] as Group | null | undefined)?.[name] ?? undefined;
+}
+
+/** The survey with another answer; an answer is no longer unknown. */
+export function withAnswer(survey: SurveyDocument, field: string, answer: unknown): SurveyDocument {
+  const [group = "", name = ""] = field.split(".");
+  const before = ((survey as Record<string, unknown>)[group] as Group | null | undefined) ?? {};
+  return {
+    ...survey,
+    [group]: { ...before, [name]: answer },
+    unknowns: answer === undefined ? survey.unknowns : without(survey.unknowns, field),
+  };
+}
+
+export function isUnknown(survey: SurveyDocument, field: string): boolean {
+  return survey.unknowns?.includes(field) ?? false;
+}
+
+/** Says that nobody knows an answer, or takes that back. What was answered goes. */
+export function markUnknown(survey: SurveyDocument, field: string, unknown: boolean): SurveyDocument {
+  if (!unknown) {
+    return { ...survey, unknowns: without(survey.unknowns, field) };
+  }
+  const cleared = withAnswer(survey, field, undefined);
+  return { ...cleared, unknowns: [...(without(survey.unknowns, field) ?? []), field] };
+}
+
+/** True where a question has been dealt with, by an answer or by saying that nobody knows. */
+export function isDone(survey: SurveyDocument, field: string): boolean {
+  const answer = answerAt(survey, field);
+  // A curve says more than one flow.
+  if (field === "pump.flowLph" && isDone(survey, "pump.curve")) {
+    return true;
+  }
+  return (answer !== undefined && (!Array.isArray(answer) || answer.length > 0)) || isUnknown(survey, field);
+}
+
+function without(unknowns: SurveyDocument["unknowns"], field: string) {
+  const left = (unknowns ?? []).filter((f) => f !== field);
+  return left.length === 0 ? undefined : left;
+}

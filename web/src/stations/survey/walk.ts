@@ -1,0 +1,296 @@
+import type { SurveyDocument } from "../../api/client";
+import type { QuantityName } from "../../words/units";
+import { isDone } from "./answers";
+
+/** How an answer is given. */
+export type AnswerKind =
+  | { kind: "count" }
+  | { kind: "number"; quantity?: QuantityName; unit?: string }
+  | { kind: "hazy"; quantity?: QuantityName; unit?: string; prefix?: string }
+  | { kind: "choice"; choices: readonly { name: string; label: string; how?: string }[] }
+  | { kind: "yesNo" }
+  | { kind: "text" }
+  | { kind: "joints" }
+  | { kind: "curve" }
+  | { kind: "deadTimes" };
+
+export interface Question {
+  field: string;
+  ask: string;
+  answer: AnswerKind;
+  hint?: string;
+  /** Good to know, but the walk goes on without it. */
+  optional?: boolean;
+  /** Asked only where it concerns this vehicle. */
+  when?: (survey: SurveyDocument) => boolean;
+}
+
+export interface Stop {
+  name: string;
+  /** Where one stands. */
+  place: string;
+  questions: readonly Question[];
+}
+
+const direct = (s: SurveyDocument) => s.fuelSystem?.injection === "direct" || s.fuelSystem?.injection === "both";
+const ports = (s: SurveyDocument) => s.fuelSystem?.injection !== "direct";
+const boosted = (s: SurveyDocument) => s.engine?.aspiration === "boosted";
+const controlled = (s: SurveyDocument) => s.control?.signalPath !== "displayOnly";
+const takesInput = (s: SurveyDocument) =>
+  s.control?.signalPath === "directFrequency" || s.control?.signalPath === "analyserVoltage";
+
+/** The survey, in the order one walks round the vehicle. */
+export const walk: readonly Stop[] = [
+  {
+    name: "Owner",
+    place: "before the bonnet opens",
+    questions: [
+      { field: "engine.powerKw", ask: "Power now", answer: { kind: "number", quantity: "kw" } },
+      { field: "engine.wantedPowerKw", ask: "Power wanted", answer: { kind: "number", quantity: "kw" } },
+      {
+        field: "goals.highestEthanolPct",
+        ask: "Highest blend that must work",
+        answer: { kind: "number", unit: "% ethanol" },
+      },
+      {
+        field: "goals.localEthanolPct",
+        ask: "What the local pump sells as high blend",
+        answer: { kind: "hazy", prefix: "E" },
+      },
+      { field: "goals.localFuel", optional: true, ask: "Where and when it is to be had", answer: { kind: "text" } },
+      { field: "goals.roadUse", ask: "Used on public roads", answer: { kind: "yesNo" } },
+    ],
+  },
+  {
+    name: "Tank",
+    place: "at the rear",
+    questions: [
+      { field: "fuelSystem.tankLitres", ask: "Tank volume", answer: { kind: "number", quantity: "litres" } },
+      { field: "pump.count", optional: true, ask: "Pumps side by side", answer: { kind: "count" } },
+      {
+        field: "pump.flowLph",
+        ask: "Flow of one pump at the pressure it works against",
+        answer: { kind: "hazy", quantity: "lph" },
+      },
+      {
+        field: "pump.curve",
+        optional: true,
+        ask: "Its curve, where there is one",
+        answer: { kind: "curve" },
+        hint: "With a curve, the curve counts.",
+      },
+      { field: "fuelSystem.filter", optional: true, ask: "Where the filter is, and of what kind", answer: { kind: "text" } },
+    ],
+  },
+  {
+    name: "Lines",
+    place: "under the floor, to the engine",
+    questions: [
+      {
+        field: "fuelSystem.line",
+        ask: "How the fuel reaches the rail",
+        answer: {
+          kind: "choice",
+          choices: [
+            { name: "return", label: "Two lines", how: "what is not used flows back" },
+            { name: "returnless", label: "One line", how: "pressure is kept in the tank" },
+            { name: "controlledReturnless", label: "One line, driven", how: "a controller drives the pump" },
+          ],
+        },
+      },
+      {
+        field: "fuelSystem.joints",
+        optional: true,
+        ask: "Joints a sensor could go into",
+        answer: { kind: "joints" },
+        hint: "The wrong gender or angle is the commonest wasted order: look, do not guess.",
+      },
+      {
+        field: "fuelSystem.pressureSensors",
+        optional: true,
+        ask: "Fuel pressure sensors there are, and what they see",
+        answer: { kind: "text" },
+      },
+      { field: "fuelSystem.blindSpots", optional: true, ask: "What nobody can see on this vehicle", answer: { kind: "text" } },
+    ],
+  },
+  {
+    name: "Engine",
+    place: "under the bonnet",
+    questions: [
+      { field: "engine.cylinders", ask: "Cylinders", answer: { kind: "count" } },
+      { field: "engine.displacementCc", ask: "Displacement", answer: { kind: "number", quantity: "cc" } },
+      {
+        field: "engine.aspiration",
+        ask: "Breathes",
+        answer: {
+          kind: "choice",
+          choices: [
+            { name: "natural", label: "By itself" },
+            { name: "boosted", label: "By a charger" },
+          ],
+        },
+      },
+      { field: "engine.boostKpa", ask: "Boost at full load", answer: { kind: "number", quantity: "kpa" }, when: boosted },
+      { field: "engine.redlineRpm", optional: true, ask: "Redline", answer: { kind: "number", unit: "1/min" } },
+      { field: "engine.fullLoadLambda", ask: "Lambda at full load, measured", answer: { kind: "number" } },
+    ],
+  },
+  {
+    name: "Injection",
+    place: "at the rail",
+    questions: [
+      {
+        field: "fuelSystem.injection",
+        ask: "Injects into",
+        answer: {
+          kind: "choice",
+          choices: [
+            { name: "port", label: "The ports" },
+            { name: "direct", label: "The cylinders" },
+            { name: "both", label: "Both" },
+          ],
+        },
+      },
+      {
+        field: "fuelSystem.basePressureKpa",
+        ask: "Low-side pressure at idle, manifold hose off",
+        answer: { kind: "hazy", quantity: "kpa" },
+      },
+      {
+        field: "fuelSystem.followsManifold",
+        ask: "It rises with the manifold's pressure",
+        answer: { kind: "yesNo" },
+        when: boosted,
+      },
+      { field: "injectors.count", ask: "Injectors in the ports", answer: { kind: "count" }, when: ports },
+      {
+        field: "injectors.ratedFlowCcMin",
+        ask: "Rated flow of one",
+        answer: { kind: "hazy", quantity: "ccPerMin" },
+        when: ports,
+      },
+      {
+        field: "injectors.ratedPressureKpa",
+        optional: true,
+        ask: "Rated at a pressure drop of",
+        answer: { kind: "number", quantity: "kpa" },
+        hint: "Left out: 300 kPa.",
+        when: ports,
+      },
+      { field: "injectors.deadTimes", ask: "Dead time over battery voltage", answer: { kind: "deadTimes" }, when: ports },
+      {
+        field: "injectors.impedanceOhm",
+        optional: true,
+        ask: "Resistance of a coil",
+        answer: { kind: "number", unit: "Ω" },
+        when: ports,
+      },
+      {
+        field: "directInjection.pumpDisplacementCcPerCamRev",
+        ask: "High-pressure pump, displacement a turn of the cam",
+        answer: { kind: "number", quantity: "cc" },
+        hint: "From data only: the high-pressure side is never opened for this.",
+        when: direct,
+      },
+      { field: "directInjection.pumpLobes", ask: "Lobes that drive it", answer: { kind: "count" }, when: direct },
+      {
+        field: "directInjection.railPressureKpa",
+        ask: "Rail pressure at full load",
+        answer: { kind: "number", quantity: "kpa" },
+        when: direct,
+      },
+      {
+        field: "directInjection.windowDeg",
+        ask: "Injection window at full load",
+        answer: { kind: "number", unit: "° crank" },
+        when: direct,
+      },
+    ],
+  },
+  {
+    name: "Control",
+    place: "at the controller",
+    questions: [
+      {
+        field: "control.signalPath",
+        ask: "How the signal reaches what controls the engine",
+        answer: {
+          kind: "choice",
+          choices: [
+            { name: "directFrequency", label: "Frequency", how: "into a digital input of the controller" },
+            { name: "analyserVoltage", label: "Voltage", how: "an analyser box turns it into volts" },
+            { name: "gateway", label: "Bus", how: "a box turns it into bus messages" },
+            { name: "injectorExtender", label: "Injector extender", how: "a box lengthens each pulse" },
+            { name: "displayOnly", label: "Display only", how: "nothing is controlled" },
+          ],
+        },
+      },
+      {
+        field: "control.gearbox",
+        optional: true,
+        ask: "Gearbox",
+        answer: {
+          kind: "choice",
+          choices: [
+            { name: "manual", label: "Manual" },
+            { name: "automatic", label: "Automatic" },
+          ],
+        },
+        hint: "Versions differ in their plugs.",
+      },
+      { field: "control.hardwareRevision", optional: true, ask: "Hardware revision, as written on it", answer: { kind: "text" } },
+      { field: "control.firmwareRevision", optional: true, ask: "Firmware revision, as read out", answer: { kind: "text" } },
+      {
+        field: "control.revisionListed",
+        ask: "The maker of tune or box lists this revision",
+        answer: { kind: "yesNo" },
+        when: controlled,
+      },
+      {
+        field: "control.plugPresent",
+        ask: "The plug the kit needs is on this vehicle",
+        answer: { kind: "yesNo" },
+        when: controlled,
+      },
+      { field: "control.freeInput", ask: "An input for the signal is free", answer: { kind: "yesNo" }, when: takesInput },
+      {
+        field: "control.displaces",
+        ask: "What gives way to it",
+        answer: { kind: "text" },
+        when: (s) => takesInput(s) && s.control?.freeInput === false,
+      },
+      {
+        field: "control.fuelMapEthanolPct",
+        ask: "The fuel map was made on",
+        answer: { kind: "hazy", prefix: "E" },
+        hint: "Ask who made it; E85 is not unheard of.",
+        when: controlled,
+      },
+      {
+        field: "control.sparkMapEthanolPct",
+        ask: "The spark map was made on",
+        answer: { kind: "hazy", prefix: "E" },
+        when: controlled,
+      },
+      { field: "control.mapsMadeBy", optional: true, ask: "By whom, and when", answer: { kind: "text" }, when: controlled },
+      {
+        field: "control.hasFailsafe",
+        ask: "It offers a failsafe for a lost signal",
+        answer: { kind: "yesNo" },
+        when: controlled,
+      },
+    ],
+  },
+];
+
+/** The questions a stop is not done without, and how many of them are dealt with. */
+export function progressOf(stop: Stop, survey: SurveyDocument): { done: number; of: number } {
+  const asked = questionsOf(stop, survey).filter((q) => !q.optional);
+  return { done: asked.filter((q) => isDone(survey, q.field)).length, of: asked.length };
+}
+
+/** The questions of a stop that concern this vehicle. */
+export function questionsOf(stop: Stop, survey: SurveyDocument): readonly Question[] {
+  return stop.questions.filter((q) => q.when?.(survey) ?? true);
+}
