@@ -18,6 +18,7 @@ public static class Database
         .AddDbContextFactory<HazyGaugeDb>(options => Configure(options, folder))
         .AddSingleton(new DataFolder(folder))
         .AddSingleton<Jobs.JobStore>()
+        .AddSingleton<Entries.EntryStore>()
         .AddSingleton<Files.FileStore>();
 
     /// <summary>Creates the database or brings it up to date; an existing one is copied aside before it is changed.</summary>

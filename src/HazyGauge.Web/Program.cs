@@ -2,6 +2,8 @@ using System.Reflection;
 using HazyGauge.Core.Line;
 using HazyGauge.Data;
 using HazyGauge.Data.Jobs;
+using HazyGauge.Web.Bay;
+using HazyGauge.Web.Entries;
 using HazyGauge.Web.Hosting;
 using HazyGauge.Web.Jobs;
 using HazyGauge.Web.Live;
@@ -68,7 +70,7 @@ builder.Services.AddSingleton<CaptureReader>().AddSingleton<DocumentJson>().AddS
     .AddSingleton<IStationDocuments, SurveyStation>()
     .AddSingleton<SignalStation>().AddSingleton<IStationDocuments>(s => s.GetRequiredService<SignalStation>())
     .AddSingleton<CompensateStation>().AddSingleton<IStationDocuments>(s => s.GetRequiredService<CompensateStation>())
-    .AddSingleton<JobTransfer>();
+    .AddSingleton<JobTransfer>().AddSingleton<JobReader>().AddSingleton<JobDuplicator>();
 
 var app = builder.Build();
 app.UseExceptionHandler();
@@ -85,6 +87,8 @@ app.MapOpenApi();
 var api = app.MapGroup("/api");
 api.MapGet("/stations", () => Station.All).WithSummary("The ten stations of the line, from tank to engine.");
 api.MapJobs();
+api.MapBay();
+api.MapEntries();
 api.MapFiles();
 api.MapTransfer();
 api.MapSurvey();

@@ -12,6 +12,7 @@ public class UnitsTests
         ["celsius"] = c => Temperature.FromDegreesCelsius(c).DegreesFahrenheit,
         ["kelvinStep"] = k => TemperatureDelta.FromKelvins(k).DegreesFahrenheit,
         ["kpa"] = p => Pressure.FromKilopascals(p).PoundsForcePerSquareInch,
+        // UnitsNet rounds the horsepower to 745.69 W (550 ft lbf/s are 745.69987 W) and the pound in its mass flows to seven digits.
         ["kw"] = p => (double)Power.FromKilowatts(p).MechanicalHorsepower,
         ["litres"] = v => Volume.FromLiters(v).UsGallons,
         ["lph"] = f => VolumeFlow.FromLitersPerHour(f).UsGallonsPerHour,
@@ -33,7 +34,7 @@ public class UnitsTests
         {
             foreach (var pair in pairs)
             {
-                pair[1].ShouldBe(ToUs[quantity](pair[0]), 1e-6, quantity);
+                pair[1].ShouldBe(ToUs[quantity](pair[0]), quantity is "kw" or "ccPerMin" ? 2e-5 * pair[1] : 1e-6, quantity);
             }
         }
 

@@ -51,6 +51,20 @@ public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, TimeProvid
         return job;
     }
 
+    /// <summary>Puts a job aside, or back into the bay; null where there is none.</summary>
+    public async Task<JobRow?> ArchiveAsync(Guid id, bool aside, CancellationToken cancellation)
+    {
+        await using var db = await contexts.CreateDbContextAsync(cancellation);
+        if (await db.Jobs.SingleOrDefaultAsync(j => j.Id == id, cancellation) is not { } job)
+        {
+            return null;
+        }
+
+        job.ArchivedAt = aside ? job.ArchivedAt ?? clock.ToTheMillisecond() : null;
+        await db.SaveChangesAsync(cancellation);
+        return job;
+    }
+
     /// <summary>The latest revision of a station; null where it was never saved.</summary>
     public async Task<RevisionRow?> LatestAsync(Guid jobId, string slug, CancellationToken cancellation)
     {
@@ -132,15 +146,21 @@ public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, TimeProvid
     /// <summary>Takes in a whole job as a new one: its record as it was, its files where their content came along or is here already.</summary>
     /// <param name="job">The job, with a new identity.</param>
     /// <param name="revisions">Its record, with the job's identity.</param>
+    /// <param name="entries">What happened on it, with the job's identity.</param>
     /// <param name="files">Its files; content may be missing.</param>
     /// <param name="cancellation">Gives up; nothing is kept then.</param>
     public async Task ImportAsync(
-        JobRow job, IReadOnlyList<RevisionRow> revisions, IReadOnlyList<(JobFileRow File, Func<Stream>? Content)> files, CancellationToken cancellation)
+        JobRow job,
+        IReadOnlyList<RevisionRow> revisions,
+        IReadOnlyList<EntryRow> entries,
+        IReadOnlyList<(JobFileRow File, Func<Stream>? Content)> files,
+        CancellationToken cancellation)
     {
         await using var db = await contexts.CreateDbContextAsync(cancellation);
         await using var transaction = await db.Database.BeginTransactionAsync(cancellation);
         db.Add(job);
         db.AddRange(revisions);
+        db.AddRange(entries);
         await db.SaveChangesAsync(cancellation);
         foreach (var (file, content) in files)
         {

@@ -1,4 +1,5 @@
 using System.Text.Json;
+using HazyGauge.Core.Line;
 
 namespace HazyGauge.Formats.Jobs;
 
@@ -11,6 +12,7 @@ namespace HazyGauge.Formats.Jobs;
 /// <param name="CreatedAt">When the job was created.</param>
 /// <param name="Revisions">Its record, the oldest first.</param>
 /// <param name="Files">Its files; their content travels only in the zip.</param>
+/// <param name="Entries">What happened on it, the oldest first; left out where nothing did.</param>
 public sealed record JobFile(
     int SchemaVersion,
     Guid Id,
@@ -19,7 +21,8 @@ public sealed record JobFile(
     string Vehicle,
     DateTimeOffset CreatedAt,
     IReadOnlyList<JobFileRevision> Revisions,
-    IReadOnlyList<JobFileEntry> Files)
+    IReadOnlyList<JobFileEntry> Files,
+    IReadOnlyList<JobFileEvent>? Entries = null)
 {
     /// <summary>The version this program writes and reads.</summary>
     public const int CurrentSchemaVersion = 1;
@@ -40,3 +43,24 @@ public sealed record JobFileRevision(int Revision, string Slug, string Author, D
 /// <param name="Bytes">Length, bytes.</param>
 /// <param name="AddedAt">When it was brought.</param>
 public sealed record JobFileEntry(string Sha256, string Name, long Bytes, DateTimeOffset AddedAt);
+
+/// <summary>Something that happened on the job.</summary>
+/// <param name="Number">1, 2, 3 ... per job.</param>
+/// <param name="Kind">What kind of entry it is.</param>
+/// <param name="Text">What it says.</param>
+/// <param name="Blocks">Stations that cannot go on until it is closed.</param>
+/// <param name="Author">Who wrote it.</param>
+/// <param name="At">When.</param>
+/// <param name="Due">When it falls due.</param>
+/// <param name="Station">The station it belongs to.</param>
+/// <param name="Closes">Number of the entry it closes.</param>
+public sealed record JobFileEvent(
+    int Number,
+    EntryKind Kind,
+    string Text,
+    IReadOnlyList<string> Blocks,
+    string Author,
+    DateTimeOffset At,
+    DateOnly? Due = null,
+    string? Station = null,
+    int? Closes = null);

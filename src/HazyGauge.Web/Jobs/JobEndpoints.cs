@@ -37,8 +37,8 @@ internal static class JobEndpoints
 
     public static void MapJobs(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/jobs", async (JobStore jobs, CancellationToken cancellation) =>
-            new JobsAnswer([.. (await jobs.ListAsync(cancellation)).Select(JobAnswer.From)])).WithSummary("All jobs, the newest first.");
+        api.MapGet("/jobs", async (JobReader reader, CancellationToken cancellation) => new JobsAnswer(await reader.ListAsync(archived: false, cancellation)))
+            .WithSummary("The jobs in the bay, the newest first.");
         api.MapPost("/jobs", CreateAsync).WithSummary("A new job.").WithExample("""{ "name": "Tarnock 30", "vehicle": "4x4, straight six, return line" }""");
         api.MapGet("/jobs/{id:guid}", FindAsync).WithSummary("One job.");
         api.MapGet("/jobs/{id:guid}/stations/{slug}", ReadStationAsync).WithSummary("The latest document of a station; its ETag is needed to save.");
@@ -82,15 +82,15 @@ internal static class JobEndpoints
         }
     }
 
-    private static async Task<Created<JobAnswer>> CreateAsync(NewJobRequest request, JobStore jobs, CancellationToken cancellation)
+    private static async Task<Created<JobAnswer>> CreateAsync(NewJobRequest request, JobStore jobs, JobReader reader, CancellationToken cancellation)
     {
         var (name, vehicle) = CheckNames(request.Name, request.Vehicle);
         var job = await jobs.CreateAsync(name, vehicle, cancellation);
-        return TypedResults.Created($"/api/jobs/{job.Id}", JobAnswer.From(job));
+        return TypedResults.Created($"/api/jobs/{job.Id}", await reader.AnswerAsync(job, cancellation));
     }
 
-    private static async Task<Results<Ok<JobAnswer>, ProblemHttpResult>> FindAsync(Guid id, JobStore jobs, CancellationToken cancellation) =>
-        await jobs.FindAsync(id, cancellation) is { } job ? TypedResults.Ok(JobAnswer.From(job)) : NoSuchJob();
+    private static async Task<Results<Ok<JobAnswer>, ProblemHttpResult>> FindAsync(Guid id, JobReader reader, CancellationToken cancellation) =>
+        await reader.FindAsync(id, cancellation) is { } job ? TypedResults.Ok(job) : NoSuchJob();
 
     private static async Task<Results<Ok<Envelope>, ProblemHttpResult>> ReadStationAsync(
         Guid id, string slug, HttpResponse response, JobStore jobs, CancellationToken cancellation)

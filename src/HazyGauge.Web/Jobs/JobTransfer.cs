@@ -3,16 +3,18 @@ using System.Text.Json;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Line;
 using HazyGauge.Data;
+using HazyGauge.Data.Entries;
 using HazyGauge.Data.Files;
 using HazyGauge.Data.Jobs;
 using HazyGauge.Formats.Jobs;
+using HazyGauge.Web.Entries;
 using HazyGauge.Web.Stations;
 using HazyGauge.Web.Uploads;
 
 namespace HazyGauge.Web.Jobs;
 
 /// <summary>Takes whole jobs out and in. An import is always a new job and keeps its record as it was.</summary>
-internal sealed class JobTransfer(JobStore jobs, FileStore files, StationDocuments documents, DataFolder folder, TimeProvider clock)
+internal sealed class JobTransfer(JobStore jobs, EntryStore entries, FileStore files, StationDocuments documents, DataFolder folder, TimeProvider clock)
 {
     private const int LongestSummary = 300;
 
@@ -33,7 +35,8 @@ internal sealed class JobTransfer(JobStore jobs, FileStore files, StationDocumen
             job.Vehicle,
             job.CreatedAt,
             [.. revisions.Select(r => new JobFileRevision(r.Number, r.Slug, r.Author, r.SavedAt, r.Summary, JsonSerializer.Deserialize<JsonElement>(r.Document)))],
-            [.. (await files.ListAsync(id, cancellation)).Select(f => new JobFileEntry(f.Sha256, f.Name, f.Bytes, f.AddedAt))]);
+            [.. (await files.ListAsync(id, cancellation)).Select(f => new JobFileEntry(f.Sha256, f.Name, f.Bytes, f.AddedAt))],
+            [.. (await entries.ListAsync(id, cancellation)).Select(e => new JobFileEvent(e.Number, e.Kind, e.Text, EntryAnswer.From(e, null).Blocks, e.Author, e.At, e.Due, e.Station, e.Closes))]);
     }
 
     /// <summary>Takes in a job file or a zip, told apart by how it begins.</summary>
@@ -64,6 +67,7 @@ internal sealed class JobTransfer(JobStore jobs, FileStore files, StationDocumen
         var (name, vehicle) = JobEndpoints.CheckNames(file.Name, file.Vehicle);
         var bay = CheckRevisions(file);
         CheckFiles(file);
+        CheckEntries(file.Entries ?? []);
 
         var job = new JobRow
         {
@@ -72,6 +76,7 @@ internal sealed class JobTransfer(JobStore jobs, FileStore files, StationDocumen
             Vehicle = vehicle,
             CreatedAt = file.CreatedAt,
             LastRevision = file.Revisions.Count,
+            LastEntry = file.Entries?.Count ?? 0,
             Bay = bay,
         };
         var spools = new List<FileStream>();
@@ -88,6 +93,7 @@ internal sealed class JobTransfer(JobStore jobs, FileStore files, StationDocumen
             await jobs.ImportAsync(
                 job,
                 [.. file.Revisions.Select(r => new RevisionRow { JobId = job.Id, Number = r.Revision, Slug = r.Slug, Author = r.Author, SavedAt = r.SavedAt, Summary = r.Summary, Document = r.Document.GetRawText() })],
+                [.. (file.Entries ?? []).Select(e => Row(job.Id, e))],
                 contents,
                 cancellation);
             return job.Id;
@@ -158,6 +164,58 @@ internal sealed class JobTransfer(JobStore jobs, FileStore files, StationDocumen
         }
 
         return bay;
+    }
+
+    private static EntryRow Row(Guid jobId, JobFileEvent e) => new()
+    {
+        JobId = jobId,
+        Number = e.Number,
+        Kind = e.Kind,
+        Text = e.Text,
+        Due = e.Due,
+        Blocks = string.Join(' ', e.Blocks),
+        Station = e.Station,
+        Closes = e.Closes,
+        Author = e.Author,
+        At = e.At,
+        IdempotencyKey = string.Create(System.Globalization.CultureInfo.InvariantCulture, $"imported-{e.Number}"),
+    };
+
+    private static void CheckEntries(IReadOnlyList<JobFileEvent> entries)
+    {
+        var open = new HashSet<int>();
+        for (var i = 0; i < entries.Count; i++)
+        {
+            var e = entries[i];
+            if (e.Number != i + 1)
+            {
+                throw new RefusedInputException($"entries[{i}].number", $"Entry {e.Number} stands where {i + 1} belongs; entries have no gaps.");
+            }
+
+            if (!Author.IsValid(e.Author, out var author) || author != e.Author)
+            {
+                throw new RefusedInputException($"entries[{i}].author", $"An author has 1 to {Author.Longest} printable characters.");
+            }
+
+            try
+            {
+                EntryRules.Check(new EntryRequest(e.Kind, e.Text, e.Due, e.Blocks, e.Station, e.Closes), e.Author, "imported");
+            }
+            catch (RefusedInputException refused)
+            {
+                throw new RefusedInputException($"entries[{i}]", refused.Message);
+            }
+
+            if (e.Closes is { } closes && !open.Remove(closes))
+            {
+                throw new RefusedInputException($"entries[{i}].closes", $"There is no open entry {closes} before this one.");
+            }
+
+            if (e.Kind != EntryKind.Closing)
+            {
+                open.Add(e.Number);
+            }
+        }
     }
 
     private static void CheckFiles(JobFile file)

@@ -38,6 +38,9 @@ internal sealed class DocumentJson(JsonSerializerOptions json)
     /// <summary>Writes a document.</summary>
     public string Write<T>(T document) => JsonSerializer.Serialize(document, json);
 
+    /// <summary>A document as it would be sent.</summary>
+    public JsonElement Element<T>(T document) => JsonSerializer.SerializeToElement(document, json);
+
     private static bool IsOfAnotherVersion(JsonElement document) =>
         document.TryGetProperty("coreVersion", out var version) && version.ValueKind == JsonValueKind.String && version.GetString() != CoreVersion.Current;
 

@@ -41,6 +41,9 @@ internal interface IStationDocuments
     /// <summary>The figures of a saved document, in the order they are read.</summary>
     IReadOnlyList<DocumentFigure> Figures(JsonElement document);
 
+    /// <summary>What of a saved document holds for another vehicle of the same kind; null where nothing does.</summary>
+    JsonElement? ForAnotherVehicle(JsonElement document);
+
     /// <summary>Version of the rules a saved document was computed with; null where it holds no results.</summary>
     string? ComputedWith(JsonElement document);
 }

@@ -62,6 +62,11 @@ internal sealed class CompensateStation(JobStore jobs, SignalStation signal, Doc
     }
 
     /// <inheritdoc/>
+    /// <remarks>The plan goes along; that the fuelling was proven does not.</remarks>
+    public JsonElement? ForAnotherVehicle(JsonElement document) =>
+        json.Element(json.Read<CompensateDocument>(document, Name) with { FuellingProof = null, Results = null, CoreVersion = null });
+
+    /// <inheritdoc/>
     public ShowInBay ShowSaved(JsonElement document) => Show(json.Read<CompensateDocument>(document, Name));
 
     /// <inheritdoc/>

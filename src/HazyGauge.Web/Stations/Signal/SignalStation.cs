@@ -57,6 +57,10 @@ internal sealed class SignalStation(FileStore files, CaptureReader captures, Doc
     }
 
     /// <inheritdoc/>
+    /// <remarks>A signal was measured on one vehicle and says nothing about another.</remarks>
+    public JsonElement? ForAnotherVehicle(JsonElement document) => null;
+
+    /// <inheritdoc/>
     public ShowInBay ShowSaved(JsonElement document) => Show(Read(document));
 
     /// <inheritdoc/>

@@ -39,6 +39,20 @@ internal sealed class SurveyStation(FileStore files, DocumentJson json) : IStati
     }
 
     /// <inheritdoc/>
+    /// <remarks>What was found goes along to be checked; photos show this vehicle only, and versions differ in plugs and revisions.</remarks>
+    public JsonElement? ForAnotherVehicle(JsonElement document)
+    {
+        var survey = json.Read<SurveyDocument>(document, Name);
+        return json.Element(survey with
+        {
+            Photos = null,
+            Results = null,
+            CoreVersion = null,
+            Control = survey.Control is { } control ? control with { HardwareRevision = null, FirmwareRevision = null, RevisionListed = null, PlugPresent = null } : null,
+        });
+    }
+
+    /// <inheritdoc/>
     public ShowInBay ShowSaved(JsonElement document) => Show(json.Read<SurveyDocument>(document, Name));
 
     /// <inheritdoc/>

@@ -1,0 +1,116 @@
+using System.Net.Http.Headers;
+using System.Text;
+using System.Text.Json.Nodes;
+using Ical.Net;
+
+namespace HazyGauge.Web.Tests;
+
+/// <summary>Waiting, notes and days to look again: written once, closed by another entry, seen in the bay and in a calendar.</summary>
+public class EntryTests(App app) : IClassFixture<App>
+{
+    private static string Day(int fromToday) => DateTime.Now.AddDays(fromToday).ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture);
+
+    private async Task<JsonNode> WriteAsync(string job, string json, int status = 201, string? key = null, string? author = "JM")
+    {
+        using var request = new HttpRequestMessage(HttpMethod.Post, $"/api/jobs/{job}/entries") { Content = new StringContent(json, MediaTypeHeaderValue.Parse("application/json")) };
+        request.Headers.TryAddWithoutValidation("Idempotency-Key", key ?? Guid.NewGuid().ToString());
+        request.Headers.TryAddWithoutValidation("X-Author", author);
+        using var response = await app.Http.SendAsync(request);
+        return await Api.ReadAsync(response, status);
+    }
+
+    private async Task<JsonNode> InBayAsync(string job) =>
+        (await app.GetAsync("/api/bay"))["jobs"]!.AsArray().Single(j => (string)j!["id"]! == job)!;
+
+    [Fact]
+    public async Task An_entry_is_written_once_however_often_it_is_sent_and_closed_once()
+    {
+        var job = await app.NewJobAsync();
+        const string Waiting = """{ "kind": "waiting", "text": "adapter, 3/8 in", "blocks": ["survey", "fit"] }""";
+        var sent = await Task.WhenAll(Enumerable.Range(0, 6).Select(async _ =>
+        {
+            using var request = new HttpRequestMessage(HttpMethod.Post, $"/api/jobs/{job}/entries") { Content = new StringContent(Waiting, MediaTypeHeaderValue.Parse("application/json")) };
+            request.Headers.Add("Idempotency-Key", "same");
+            request.Headers.Add("X-Author", "JM");
+            using var response = await app.Http.SendAsync(request);
+            return (int)response.StatusCode;
+        }));
+        sent.Order().ShouldBe([200, 200, 200, 200, 200, 201]);
+        await WriteAsync(job, """{ "kind": "note", "text": "something else" }""", 422, "same");
+
+        var bay = await InBayAsync(job);
+        ((string)bay["waiting"]![0]!["text"]!, (string)bay["nextAction"]!["command"]!).ShouldBe(("adapter, 3/8 in", "Waiting for adapter, 3/8 in."));
+        bay["stations"]!.AsArray().Where(s => (bool)s!["isWaiting"]!).Select(s => (string)s!["slug"]!).ShouldBe(["survey", "fit"]);
+
+        await WriteAsync(job, """{ "kind": "closing", "text": "arrived", "closes": 1 }""");
+        await WriteAsync(job, """{ "kind": "closing", "text": "arrived again", "closes": 1 }""", 409);
+        await WriteAsync(job, """{ "kind": "closing", "text": "what", "closes": 9 }""", 422);
+        var items = (await app.GetAsync($"/api/jobs/{job}/entries"))["items"]!.AsArray();
+        items.Select(i => ((int)i!["number"]!, (string)i["kind"]!, (int?)i["closedBy"])).ShouldBe([(1, "waiting", 2), (2, "closing", null)]);
+        (await InBayAsync(job))["waiting"]!.AsArray().ShouldBeEmpty();
+    }
+
+    [Theory]
+    [InlineData("""{ "kind": "waiting", "text": " " }""", "text")]
+    [InlineData("""{ "text": "x" }""", "kind")]
+    [InlineData("""{ "kind": "recheck", "text": "hot soak" }""", "due")]
+    [InlineData("""{ "kind": "note", "text": "x", "due": "2026-12-01" }""", "due")]
+    [InlineData("""{ "kind": "note", "text": "x", "blocks": ["fit"] }""", "blocks")]
+    [InlineData("""{ "kind": "waiting", "text": "x", "blocks": ["paint"] }""", "blocks")]
+    [InlineData("""{ "kind": "waiting", "text": "x", "blocks": [null] }""", "blocks")]
+    [InlineData("""{ "kind": "closing", "text": "x" }""", "closes")]
+    [InlineData("""{ "kind": "note", "text": "x", "closes": 1 }""", "closes")]
+    [InlineData("""{ "kind": "note", "text": "x", "station": "paint" }""", "station")]
+    public async Task An_entry_that_says_too_little_is_refused(string json, string field)
+    {
+        var job = await app.NewJobAsync();
+        (await WriteAsync(job, json, 422))["errors"]!.AsObject().Select(e => e.Key).ShouldContain(field);
+        (await app.GetAsync($"/api/jobs/{job}/entries"))["items"]!.AsArray().ShouldBeEmpty();
+    }
+
+    [Fact]
+    [Trait("Category", "Outside")]
+    public async Task What_falls_due_is_seen_in_the_bay_and_read_by_an_independent_calendar()
+    {
+        var job = await app.NewJobAsync("Skirr; the second, long enough to be folded: ž ± 中文中文中文中文");
+        await WriteAsync(job, $$"""{ "kind": "recheck", "text": "leak check, hot\nand a smell; look \\ behind", "due": "{{Day(-1)}}" }""");
+        await WriteAsync(job, $$"""{ "kind": "waiting", "text": "file", "due": "{{Day(5)}}", "blocks": ["compensate"] }""");
+        await WriteAsync(job, """{ "kind": "note", "text": "not a date" }""");
+        var bay = await InBayAsync(job);
+        (bay["due"]!.AsArray().Count, bay["upcoming"]!.AsArray().Count).ShouldBe((1, 1));
+        (await app.GetAsync("/api/bay"))["jobs"]!.AsArray().First(j => j!["due"]!.AsArray().Count > 0).ShouldNotBeNull();
+
+        // Source: RFC 5545, read by Ical.Net.
+        foreach (var path in new[] { $"/api/jobs/{job}/due.ics", "/api/bay/due.ics" })
+        {
+            var text = await app.Http.GetStringAsync(path);
+            text.Split("\r\n").ShouldAllBe(line => Encoding.UTF8.GetByteCount(line) <= 75);
+            var mine = Calendar.Load(text)!.Events.Where(e => e.Summary!.StartsWith("Skirr; the second", StringComparison.Ordinal)).OrderBy(e => e.DtStart!.Value).ToList();
+            mine.Count.ShouldBe(2);
+            mine[0].Summary.ShouldBe("Skirr; the second, long enough to be folded: ž ± 中文中文中文中文: leak check, hot\nand a smell; look \\ behind");
+            (mine[0].DtStart!.HasTime, mine[0].DtStart!.Value.ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture)).ShouldBe((false, Day(-1)));
+            mine[1].Description!.ShouldContain("Holds up Compensate");
+        }
+    }
+
+    [Fact]
+    public async Task A_job_put_aside_and_a_job_that_travels_keep_everything_that_happened()
+    {
+        var job = await app.NewJobAsync("Wanderer");
+        await WriteAsync(job, $$"""{ "kind": "waiting", "text": "pump", "due": "{{Day(3)}}", "blocks": ["capacity"], "station": "survey" }""");
+        await WriteAsync(job, """{ "kind": "closing", "text": "came", "closes": 1 }""", author: "RL");
+        await app.PostAsync($"/api/jobs/{job}/archive", "{}");
+        (await app.GetAsync("/api/bay"))["jobs"]!.AsArray().ShouldNotContain(j => (string)j!["id"]! == job);
+        (await app.GetAsync("/api/bay?archived=true"))["jobs"]!.AsArray().ShouldContain(j => (string)j!["id"]! == job);
+        (await app.PostAsync($"/api/jobs/{job}/restore", "{}"))["archivedAt"].ShouldBeNull();
+        await app.PostAsync($"/api/jobs/{Guid.NewGuid()}/archive", "{}", 404);
+
+        var export = await app.GetAsync($"/api/jobs/{job}/export");
+        var copy = (string)(await app.PostAsync("/api/jobs/import", export.ToJsonString(), 201))["id"]!;
+        (await app.GetAsync($"/api/jobs/{copy}/entries")).ToJsonString().ShouldBe((await app.GetAsync($"/api/jobs/{job}/entries")).ToJsonString());
+        await WriteAsync(copy, """{ "kind": "note", "text": "goes on" }""");
+
+        export["entries"]![1]!["closes"] = 2;
+        (await app.PostAsync("/api/jobs/import", export.ToJsonString(), 422))["errors"]!.AsObject().Select(e => e.Key).ShouldBe(["entries[1].closes"]);
+    }
+}
