@@ -21,7 +21,11 @@ export const keys = {
   record: (id: string) => ["jobs", id, "record"] as const,
 };
 
-export const useJobs = () => useQuery({ queryKey: keys.jobs, queryFn: () => unwrap(api.GET("/api/jobs")) });
+export const useBay = (archived: boolean) =>
+  useQuery({
+    queryKey: [...keys.jobs, "bay", archived],
+    queryFn: () => unwrap(api.GET("/api/bay", { params: { query: { archived } } })),
+  });
 
 export const useJob = (id: string) =>
   useQuery({ queryKey: keys.job(id), queryFn: () => unwrap(api.GET("/api/jobs/{id}", { params: { path: { id } } })) });

@@ -47,7 +47,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** All jobs, the newest first. */
+        /** The jobs in the bay, the newest first. */
         get: {
             parameters: {
                 query?: never;
@@ -411,6 +411,324 @@ export interface paths {
         };
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bay": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every job in the bay, the most pressing first; with archived=true those put aside. */
+        get: {
+            parameters: {
+                query?: {
+                    archived?: boolean;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BayAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bay/due.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What falls due on all jobs, as a calendar file. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/due.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What falls due on one job, as a calendar file. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/archive": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Puts a job aside. Nothing of it is lost. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Puts a job back into the bay. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/duplicate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A new job for another vehicle of the same kind: what was planned comes along, what was measured or proven on this one does not. */
+        post: {
+            parameters: {
+                query?: never;
+                header: {
+                    /** @description Who makes it: 1 to 20 printable characters. */
+                    "X-Author": string;
+                };
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: {
+                content: {
+                    "application/json": null | components["schemas"]["DuplicateRequest"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/entries": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What happened on a job, the oldest first. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["EntriesAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** Writes an entry: 201 the first time, 200 where the same key brought it before. */
+        post: {
+            parameters: {
+                query?: never;
+                header: {
+                    /** @description A key of the entry's own: the same key again is the same entry. */
+                    "Idempotency-Key": string;
+                    /** @description Who writes: 1 to 20 printable characters. */
+                    "X-Author": string;
+                };
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    /**
+                     * @example {
+                     *       "kind": "waiting",
+                     *       "text": "fuel line adapter, 3/8 in female",
+                     *       "due": "2026-12-01",
+                     *       "blocks": [
+                     *         "route",
+                     *         "fit"
+                     *       ]
+                     *     }
+                     */
+                    "application/json": components["schemas"]["EntryRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["EntryAnswer"];
+                    };
+                };
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["EntryAnswer"];
+                    };
+                };
+            };
+        };
         delete?: never;
         options?: never;
         head?: never;
@@ -1341,6 +1659,21 @@ export interface components {
             /** @description True where that lies within the haze of both and of a meter. */
             agrees: null | boolean;
         };
+        /** @description The bay. */
+        BayAnswer: {
+            /**
+             * Format: date
+             * @description The day in the shop.
+             */
+            today: string;
+            /** @description Jobs with next action, what holds them, what they wait for and what falls due; the most pressing first. */
+            jobs: components["schemas"]["JobAnswer"][];
+            /**
+             * Format: int32
+             * @description How many jobs were put aside.
+             */
+            archivedCount: number;
+        };
         /** @description The row to type in. */
         BreakpointsAnswer: {
             /** @description The breakpoints. */
@@ -1748,6 +2081,11 @@ export interface components {
             /** @description What the number is measured in: ethanolPct, celsius, hertz, milliseconds, degrees, factor. */
             unit?: null | string;
         };
+        /** @description A job to make out of another. */
+        DuplicateRequest: {
+            /** @description What the shop calls it; left out, the other's name with "copy" behind it. */
+            name?: null | string;
+        };
         /** @description A change of level. */
         EdgeAnswer: {
             /**
@@ -1862,6 +2200,73 @@ export interface components {
                     u: number;
                 }[];
             };
+        };
+        /** @description The entries of a job, the oldest first. */
+        EntriesAnswer: {
+            items: components["schemas"]["EntryAnswer"][];
+        };
+        /** @description Something that happened on a job. */
+        EntryAnswer: {
+            /**
+             * Format: int32
+             * @description 1, 2, 3 ... per job.
+             */
+            number: number;
+            /** @description What kind of entry it is. */
+            kind: components["schemas"]["EntryKind"];
+            /** @description What it says. */
+            text: string;
+            /**
+             * Format: date
+             * @description The day it falls due.
+             */
+            due: null | string;
+            /** @description Stations that cannot go on until it is closed. */
+            blocks: string[];
+            /** @description The station it belongs to. */
+            station: null | string;
+            /**
+             * Format: int32
+             * @description Number of the entry it closes.
+             */
+            closes: null | number;
+            /**
+             * Format: int32
+             * @description Number of the entry that closed it; null while it is open.
+             */
+            closedBy: null | number;
+            /** @description Who wrote it. */
+            author: string;
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
+        };
+        /**
+         * @description What kind of thing happened on a job.
+         * @enum {string}
+         */
+        EntryKind: "waiting" | "note" | "recheck" | "closing";
+        /** @description A new entry. */
+        EntryRequest: {
+            kind: null | components["schemas"]["EntryKind"];
+            /** @description What it says, 1 to 500 characters; for something waited for, what it is. */
+            text: null | string;
+            /**
+             * Format: date
+             * @description The day it falls due; a recheck needs one.
+             */
+            due?: null | string;
+            /** @description Stations that cannot go on until it is closed; only where something is waited for. */
+            blocks?: null | string[];
+            /** @description The station it belongs to. */
+            station?: null | string;
+            /**
+             * Format: int32
+             * @description Number of the entry it closes; only for closing.
+             */
+            closes?: null | number;
         };
         /** @description A document as it stands in the record. All empty where the station was never saved. */
         Envelope: {
@@ -2476,6 +2881,11 @@ export interface components {
              */
             createdAt: string;
             /**
+             * Format: date-time
+             * @description When it was put aside; null while it stands in the bay.
+             */
+            archivedAt: null | string;
+            /**
              * Format: int32
              * @description Number of the latest revision.
              */
@@ -2485,6 +2895,14 @@ export interface components {
             reading: null | components["schemas"]["LatestReading"];
             /** @description What to do next. */
             nextAction: components["schemas"]["NextAction"];
+            /** @description Why the job is held; null where it is not. */
+            held: null | string;
+            /** @description What it waits for. */
+            waiting: components["schemas"]["OpenEntry"][];
+            /** @description What falls due today or fell due before. */
+            due: components["schemas"]["OpenEntry"][];
+            /** @description What falls due later. */
+            upcoming: components["schemas"]["OpenEntry"][];
         };
         /** @description A whole job as one JSON document; its schema is docs/job-file.schema.json. */
         JobFile: {
@@ -2516,6 +2934,8 @@ export interface components {
             revisions: components["schemas"]["JobFileRevision"][];
             /** @description Its files; their content travels only in the zip. */
             files: components["schemas"]["JobFileEntry"][];
+            /** @description What happened on it, the oldest first; left out where nothing did. */
+            entries?: null | components["schemas"]["JobFileEvent"][];
         };
         /** @description A file on the job. */
         JobFileEntry: {
@@ -2533,6 +2953,39 @@ export interface components {
              * @description When it was brought.
              */
             addedAt: string;
+        };
+        /** @description Something that happened on the job. */
+        JobFileEvent: {
+            /**
+             * Format: int32
+             * @description 1, 2, 3 ... per job.
+             */
+            number: number;
+            /** @description What kind of entry it is. */
+            kind: components["schemas"]["EntryKind"];
+            /** @description What it says. */
+            text: string;
+            /** @description Stations that cannot go on until it is closed. */
+            blocks: string[];
+            /** @description Who wrote it. */
+            author: string;
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
+            /**
+             * Format: date
+             * @description When it falls due.
+             */
+            due?: null | string;
+            /** @description The station it belongs to. */
+            station?: null | string;
+            /**
+             * Format: int32
+             * @description Number of the entry it closes.
+             */
+            closes?: null | number;
         };
         /** @description A saved document. */
         JobFileRevision: {
@@ -2555,7 +3008,7 @@ export interface components {
             /** @description The document. */
             document: components["schemas"]["JsonElement"];
         };
-        /** @description All jobs, the newest first. */
+        /** @description All jobs in the bay, the newest first. */
         JobsAnswer: {
             items: components["schemas"]["JobAnswer"][];
         };
@@ -2600,6 +3053,7 @@ export interface components {
             question: string;
             built: boolean;
             state: components["schemas"]["StationState"];
+            isWaiting: boolean;
         };
         /** @description How heavily a component would be used. */
         LoadAnswer: {
@@ -2749,6 +3203,34 @@ export interface components {
             why: string;
             /** @description The station it belongs to. */
             slug: string;
+        };
+        /** @description Something open on a job: waited for, or to be looked at again. */
+        OpenEntry: {
+            /**
+             * Format: int32
+             * @description Number of the entry.
+             */
+            number: number;
+            /** @description waiting or recheck. */
+            kind: components["schemas"]["EntryKind"];
+            /** @description For what, or at what. */
+            text: string;
+            /**
+             * Format: date-time
+             * @description When it was written.
+             */
+            since: string;
+            /** @description By whom. */
+            author: string;
+            /**
+             * Format: date
+             * @description The day it falls due.
+             */
+            due: null | string;
+            /** @description True from that day on. */
+            isDue: boolean;
+            /** @description Stations it holds up. */
+            blocks: string[];
         };
         /** @description The pulse, lengthened the right way and the wrong one. */
         PulseAnswer: {

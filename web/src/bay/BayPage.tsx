@@ -1,24 +1,39 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { useCallback, useRef } from "react";
+import { useCallback, useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import { type Job, sendFile } from "../api/client";
-import { keys, useJobs } from "../api/queries";
+import { keys, useBay } from "../api/queries";
 import { Header } from "../shell/Header";
 import { Loading } from "../shell/Loading";
 import { Trouble } from "../shell/Trouble";
 import { useShortcut } from "../shell/useShortcut";
+import { BaySieve } from "./BaySieve";
 import { JobRow } from "./JobRow";
 import { NewJobDialog } from "./NewJobDialog";
+import { type Sieve, sift } from "./sift";
 
 /** Every job, and what is next on it. */
 export function BayPage() {
-  const jobs = useJobs();
+  const [sieve, setSieve] = useState<Sieve>("all");
+  const [typed, setTyped] = useState("");
+  const field = useRef<HTMLInputElement>(null);
+  const bay = useBay(false);
+  const aside = useBay(true);
+  const jobs = sieve === "aside" ? aside : bay;
   const navigate = useNavigate();
   const client = useQueryClient();
   const newJob = useRef<HTMLDialogElement>(null);
   const file = useRef<HTMLInputElement>(null);
   const openNew = useCallback(() => newJob.current?.showModal(), []);
   useShortcut("n", openNew);
+  useShortcut(
+    "j",
+    useCallback(() => step(1), []),
+  );
+  useShortcut(
+    "k",
+    useCallback(() => step(-1), []),
+  );
   const importJob = useMutation({
     mutationFn: (chosen: File) => sendFile<{ id: string }>("/api/jobs/import", chosen, {}),
     onSuccess: ({ id }) => {
@@ -26,14 +41,23 @@ export function BayPage() {
       navigate(`/jobs/${id}/signal`);
     },
   });
-  const items = jobs.data?.items ?? [];
+  const standing = bay.data?.jobs ?? [];
+  const all = jobs.data?.jobs ?? [];
+  const items = sift(all, sieve, typed);
+  const counts = {
+    all: standing.length,
+    due: sift(standing, "due", "").length,
+    held: sift(standing, "held", "").length,
+    waiting: sift(standing, "waiting", "").length,
+    aside: bay.data?.archivedCount ?? 0,
+  };
   return (
     <>
       <title>The bay · Hazy Gauge</title>
       <Header where="The bay" />
       <main className="mx-auto max-w-[82rem] px-4 py-6 sm:px-7">
         <div className="flex flex-wrap items-start gap-x-4 gap-y-3">
-          <h1 className="verdict min-w-0 grow">{jobs.data ? headline(items) : "The bay"}</h1>
+          <h1 className="verdict min-w-0 grow">{bay.data ? headline(standing) : "The bay"}</h1>
           <input
             ref={file}
             type="file"
@@ -56,11 +80,30 @@ export function BayPage() {
             New job
           </button>
         </div>
+        {bay.data && standing.length + counts.aside > 0 && (
+          <BaySieve sieve={sieve} onSieve={setSieve} typed={typed} onType={setTyped} field={field} counts={counts} />
+        )}
         <div className="mt-5 grid gap-4">
           {importJob.error && <Trouble error={importJob.error} />}
           {jobs.isPending && <Loading what="Fetching the jobs" />}
           {jobs.error && <Trouble error={jobs.error} onRetry={() => jobs.refetch()} />}
-          {jobs.data && items.length === 0 && (
+          {jobs.data && all.length > 0 && items.length === 0 && (
+            <p className="lead">
+              No job fits.{" "}
+              <button
+                type="button"
+                className="link-quiet"
+                onClick={() => {
+                  setTyped("");
+                  setSieve("all");
+                }}
+              >
+                Show all
+              </button>
+            </p>
+          )}
+          {sieve === "aside" && aside.data && all.length === 0 && <p className="lead">Nothing was put aside.</p>}
+          {sieve !== "aside" && jobs.data && all.length === 0 && (
             <div className="panel">
               <p className="lead">
                 The bay is empty. Begin with a new job for the vehicle in front of you, or open a job file that another shop sent
@@ -69,7 +112,7 @@ export function BayPage() {
             </div>
           )}
           {items.length > 0 && (
-            <ul className="grid gap-4">
+            <ul className="grid gap-4" aria-label="Jobs">
               {items.map((job) => (
                 <JobRow key={job.id} job={job} />
               ))}
@@ -77,7 +120,9 @@ export function BayPage() {
           )}
         </div>
         <p className="no-print mt-5 hidden text-[0.9rem] text-ink-3 sm:block">
-          <kbd className="kbd-key">n</kbd> new job <kbd className="kbd-key ml-3">?</kbd> all keys
+          <kbd className="kbd-key">n</kbd> new job <kbd className="kbd-key ml-3">/</kbd> find{" "}
+          <kbd className="kbd-key ml-3">j</kbd> <kbd className="kbd-key">k</kbd> down and up <kbd className="kbd-key ml-3">?</kbd>{" "}
+          all keys
         </p>
       </main>
       <NewJobDialog ref={newJob} />
@@ -86,15 +131,26 @@ export function BayPage() {
 }
 
 function headline(jobs: readonly Job[]): string {
-  const held = jobs.filter((j) => j.stations.some((s) => s.state === "hold"));
   const count =
     jobs.length === 0 ? "No job yet." : jobs.length === 1 ? "One on the go." : `${numberWord(jobs.length)} on the go.`;
-  if (held.length === 0) {
-    return count;
-  }
-  return `${count} ${held.length === 1 ? `The ${held[0]?.name} is on hold.` : `${numberWord(held.length)} are on hold.`}`;
+  const held = jobs.filter((j) => j.held !== null);
+  const due = jobs.filter((j) => j.due.length > 0);
+  const holds =
+    held.length === 0 ? "" : held.length === 1 ? `The ${held[0]?.name} is on hold.` : `${numberWord(held.length)} are on hold.`;
+  const falls =
+    due.length === 0
+      ? ""
+      : `Something is due on ${due.length === 1 ? `the ${due[0]?.name}` : `${numberWord(due.length).toLowerCase()}`}.`;
+  return [count, holds, falls].filter(Boolean).join(" ");
 }
 
 function numberWord(count: number): string {
   return ["No", "One", "Two", "Three", "Four", "Five", "Six", "Seven", "Eight", "Nine", "Ten"][count] ?? String(count);
+}
+
+/** Puts the keyboard on the next job, or the one before. */
+function step(by: 1 | -1) {
+  const links = [...document.querySelectorAll<HTMLAnchorElement>("main h2 a")];
+  const at = links.indexOf(document.activeElement as HTMLAnchorElement);
+  links[at < 0 ? (by > 0 ? 0 : links.length - 1) : Math.min(links.length - 1, Math.max(0, at + by))]?.focus();
 }

@@ -1,12 +1,13 @@
 import { Link } from "react-router";
 import type { Job } from "../api/client";
+import { entryWords } from "../entries/OpenEntries";
 import { ethanolColour } from "../glass/ethanolColour";
 import { SmallLine } from "../line/SmallLine";
 import { when } from "../words/times";
+import { JobActions } from "./JobActions";
 
 /** A job in the bay: its vehicle, its line, what is next, and the blend in its line. */
 export function JobRow({ job }: { job: Job }) {
-  const held = job.stations.some((s) => s.state === "hold");
   return (
     <li className="relative grid overflow-hidden rounded-[10px] border border-rule bg-base-200 hover:border-edge sm:grid-cols-[1fr_150px]">
       <div className="min-w-0 px-5 py-4">
@@ -25,10 +26,18 @@ export function JobRow({ job }: { job: Job }) {
         <div className="my-2.5">
           <SmallLine job={job} />
         </div>
-        <p className="text-ink-2">
-          {held && <b className="text-stop">On hold: </b>}
-          <b className="text-base-content">{job.nextAction.command}</b> {job.nextAction.why}
-        </p>
+        {[...job.due.filter((e) => e.kind === "recheck"), ...job.waiting].map((entry) => (
+          <p key={entry.number} className="mb-1 border-l-4 border-base-content pl-2 text-[0.95rem]">
+            {entryWords(entry)}
+          </p>
+        ))}
+        <div className="flex flex-wrap items-start justify-between gap-x-6">
+          <p className="min-w-0 grow basis-80 text-ink-2">
+            {job.held && <b className="text-stop">On hold: </b>}
+            <b className="text-base-content">{job.nextAction.command}</b> {job.nextAction.why}
+          </p>
+          <JobActions job={job} />
+        </div>
       </div>
       <Level job={job} />
     </li>

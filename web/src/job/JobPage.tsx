@@ -2,6 +2,7 @@ import { useCallback, useEffect } from "react";
 import { NavLink, Outlet, useLocation, useNavigate, useParams } from "react-router";
 import type { Job } from "../api/client";
 import { useJob } from "../api/queries";
+import { OpenEntries } from "../entries/OpenEntries";
 import { Line } from "../line/Line";
 import { useLive } from "../live/useLive";
 import { Header } from "../shell/Header";
@@ -81,6 +82,7 @@ export function JobPage() {
       ))}
       <div className="mx-auto flex max-w-[84rem] flex-col lg:flex-row">
         <main className="min-w-0 grow px-4 py-5 sm:px-7">
+          <OpenEntries job={job.data} />
           <Outlet />
         </main>
         <GlassAside />

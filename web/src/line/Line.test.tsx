@@ -1,8 +1,10 @@
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { cleanup, render, screen, within } from "@testing-library/react";
 import { MemoryRouter } from "react-router";
 import { afterEach, expect, test } from "vitest";
 import type { Job, LineStation } from "../api/client";
 import { JobRow } from "../bay/JobRow";
+import { testJob } from "../testJob";
 import { stationKey } from "../words/stations";
 import { Line } from "./Line";
 import { reachOf } from "./reach";
@@ -15,17 +17,9 @@ const station = (slug: string, state: LineStation["state"] = "empty", built = tr
   question: `${slug}?`,
   built,
   state,
+  isWaiting: false,
 });
-const job = (stations: LineStation[], reading: Job["reading"] = null): Job => ({
-  id: "1",
-  name: "Tarnock 30",
-  vehicle: "4x4",
-  createdAt: "2026-11-24T10:00:00Z",
-  lastRevision: 0,
-  stations,
-  reading,
-  nextAction: { command: "Record the signal.", why: "Then save it.", slug: "signal" },
-});
+const job = (stations: LineStation[], part: Partial<Job> = {}): Job => testJob({ stations, ...part });
 
 test("each station is a link with its state in words, and one not built says so", () => {
   render(
@@ -53,18 +47,32 @@ test("keys count the stations from 1 and end with 0", () => {
   expect(Array.from({ length: 10 }, (_, i) => stationKey(i)).join("")).toBe("1234567890");
 });
 
-test("a job in the bay leads to its next action, says what is held and shows what it holds", () => {
+test("a job in the bay leads to its next action, says what holds it, what it waits for and what is in its line", () => {
+  const reading = { ethanolPct: 73.4, plusMinus: 4.75, savedAt: "2026-11-24T10:00:00Z" };
+  const adapter = {
+    number: 3,
+    kind: "waiting" as const,
+    text: "an adapter",
+    since: "2026-11-24T10:00:00Z",
+    author: "JM",
+    due: "2025-12-01",
+    isDue: true,
+    blocks: ["fit"],
+  };
   render(
-    <MemoryRouter>
-      <ul>
-        <JobRow job={job([station("signal", "hold")], { ethanolPct: 73.4, plusMinus: 4.75, savedAt: "2026-11-24T10:00:00Z" })} />
-        <JobRow job={job([station("signal")])} />
-      </ul>
-    </MemoryRouter>,
+    <QueryClientProvider client={new QueryClient()}>
+      <MemoryRouter>
+        <ul>
+          <JobRow job={job([station("signal", "hold")], { reading, held: "No signal.", waiting: [adapter] })} />
+          <JobRow job={job([station("signal")])} />
+        </ul>
+      </MemoryRouter>
+    </QueryClientProvider>,
   );
   const [held, fresh] = screen.getAllByRole("listitem") as [HTMLElement, HTMLElement];
-  expect(within(held).getByRole("link").getAttribute("href")).toBe("/jobs/1/signal");
-  expect(held.textContent).toContain("On hold: Record the signal. Then save it.");
+  expect(within(held).getByRole("link").getAttribute("href")).toBe("/jobs/1/survey");
+  expect(held.textContent).toContain("On hold: Survey the vehicle. Then save it.");
+  expect(held.textContent).toContain("Waiting for an adapter, was due 1 Dec 2025.");
   expect(held.textContent).toContain("E73±5");
   expect(within(held).getByRole("img").getAttribute("aria-label")).toBe("signal on hold");
   expect(fresh.textContent).toContain("nothing read yet");

@@ -2,6 +2,8 @@ import { useInfiniteQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, type RecordItem, unwrap } from "../api/client";
 import { keys } from "../api/queries";
+import { EntryForm } from "../entries/EntryForm";
+import { EntryList } from "../entries/EntryList";
 import { useJobContext } from "../job/jobContext";
 import { Loading } from "../shell/Loading";
 import { Trouble } from "../shell/Trouble";
@@ -38,7 +40,17 @@ export function RecordPage() {
         Every save stands here with who and when. Open one to see what it said beside the one before; work on from it to take it
         up again.
       </p>
-      <div className="mt-5">
+      <div className="mt-5 grid grid-cols-1 gap-2">
+        <EntryForm />
+        <EntryList />
+        <p className="no-print">
+          <a className="link-quiet inline-flex min-h-[44px] items-center" href={`/api/jobs/${job.id}/due.ics`} download>
+            What falls due, as a calendar file
+          </a>
+        </p>
+      </div>
+      <h2 className="mt-4 mb-2 text-[1.2rem] font-bold">Saves</h2>
+      <div>
         {record.isPending && <Loading what="Fetching the record" />}
         {record.error && <Trouble error={record.error} onRetry={() => record.refetch()} />}
         <ol className="grid gap-2">

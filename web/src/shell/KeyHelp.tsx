@@ -7,6 +7,8 @@ const keys: readonly (readonly [string, string])[] = [
   ["b", "go to the bay"],
   ["r", "go to the record of the job"],
   ["n", "new job (in the bay)"],
+  ["/", "find a job (in the bay)"],
+  ["j, k", "to the next job, to the one before (in the bay)"],
   ["s", "save (at a station)"],
   ["u", "US or metric units"],
   ["?", "this list"],

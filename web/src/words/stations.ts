@@ -4,7 +4,7 @@ const words: Record<LineStation["state"], string> = { empty: "open", inWork: "in
 
 /** The word under a station of the line. */
 export function stateWord(station: LineStation): string {
-  return station.built ? words[station.state] : "not built yet";
+  return station.isWaiting ? "waiting" : station.built ? words[station.state] : "not built yet";
 }
 
 /** The key that jumps to the station at this place of the line: 1 to 9, then 0. */

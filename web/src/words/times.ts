@@ -22,3 +22,15 @@ export function when(iso: string, now = new Date()): string {
   }
   return (time.getFullYear() === now.getFullYear() ? otherDay : otherYear).format(time);
 }
+
+const day = new Intl.DateTimeFormat("en-GB", { weekday: "short", day: "numeric", month: "short" });
+const dayOfYear = new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "short", year: "numeric" });
+
+/** A day without a time, as the shop says it: "today", "Tue, 1 Dec". */
+export function onDay(isoDay: string, now = new Date()): string {
+  const time = new Date(`${isoDay}T12:00:00`);
+  if (time.toDateString() === now.toDateString()) {
+    return "today";
+  }
+  return (time.getFullYear() === now.getFullYear() ? day : dayOfYear).format(time);
+}

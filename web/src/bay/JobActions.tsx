@@ -1,0 +1,52 @@
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { api, authorHeader, type Job, unwrap } from "../api/client";
+import { keys } from "../api/queries";
+import { author } from "../shell/settings";
+import { Trouble } from "../shell/Trouble";
+
+/** Takes a job out of the bay or puts it back, or makes one like it. */
+export function JobActions({ job }: { job: Job }) {
+  const client = useQueryClient();
+  const params = { path: { id: job.id } };
+  const onSuccess = () => client.invalidateQueries({ queryKey: keys.jobs });
+  const move = useMutation({
+    mutationFn: () =>
+      unwrap(job.archivedAt ? api.POST("/api/jobs/{id}/restore", { params }) : api.POST("/api/jobs/{id}/archive", { params })),
+    onSuccess,
+  });
+  const duplicate = useMutation({
+    mutationFn: () =>
+      unwrap(
+        api.POST("/api/jobs/{id}/duplicate", {
+          params: { ...params, header: { "X-Author": authorHeader(author.get() || "copy") } },
+          body: {},
+        }),
+      ),
+    onSuccess,
+  });
+  const error = move.error ?? duplicate.error;
+  return (
+    // Above the link that covers the row.
+    <div className="no-print relative z-10 -my-2.5 flex w-fit flex-wrap gap-1 max-sm:my-0">
+      <button
+        type="button"
+        className="btn btn-ghost btn-sm max-sm:-ml-3"
+        aria-label={`${job.archivedAt ? "Put back" : "Put aside"}: ${job.name}`}
+        disabled={move.isPending}
+        onClick={() => move.mutate()}
+      >
+        {job.archivedAt ? "Put back" : "Put aside"}
+      </button>
+      <button
+        type="button"
+        className="btn btn-ghost btn-sm"
+        aria-label={`Another like ${job.name}`}
+        disabled={duplicate.isPending}
+        onClick={() => duplicate.mutate()}
+      >
+        Another like it
+      </button>
+      {error && <Trouble error={error} />}
+    </div>
+  );
+}

@@ -1,0 +1,27 @@
+import type { Job } from "../api/client";
+
+export type Sieve = "all" | "due" | "held" | "waiting" | "aside";
+
+/** Jobs that a sieve and the words typed leave: every word must stand somewhere in what the row says. */
+export function sift(jobs: readonly Job[], sieve: Sieve, typed: string): readonly Job[] {
+  const words = typed.toLocaleLowerCase().split(/\s+/).filter(Boolean);
+  return jobs.filter((job) => passes(job, sieve) && words.every((word) => textOf(job).includes(word)));
+}
+
+function passes(job: Job, sieve: Sieve): boolean {
+  switch (sieve) {
+    case "due":
+      return job.due.length > 0;
+    case "held":
+      return job.held !== null;
+    case "waiting":
+      return job.waiting.length > 0;
+    default:
+      return true;
+  }
+}
+
+function textOf(job: Job): string {
+  const open = [...job.waiting, ...job.due, ...job.upcoming].map((e) => e.text);
+  return [job.name, job.vehicle, job.nextAction.command, job.nextAction.why, ...open].join(" ").toLocaleLowerCase();
+}

@@ -1,0 +1,72 @@
+import { useId, useState } from "react";
+import type { OpenEntry } from "../api/client";
+import { author } from "../shell/settings";
+import { Trouble } from "../shell/Trouble";
+import { newKey, useWriteEntry } from "./queries";
+
+/** The mechanic has just asked for this field. */
+const focus = (field: HTMLInputElement | null) => field?.focus();
+
+/** Closes what was waited for or was to be looked at, with a word on how it ended. */
+export function CloseEntry({ jobId, entry }: { jobId: string; entry: OpenEntry }) {
+  const id = useId();
+  const [open, setOpen] = useState(false);
+  const [text, setText] = useState("");
+  const [key] = useState(newKey);
+  const [initials, setInitials] = author.use();
+  const write = useWriteEntry(jobId);
+  if (!open) {
+    return (
+      <button type="button" className="btn btn-outline no-print" onClick={() => setOpen(true)}>
+        {entry.kind === "waiting" ? "It is here" : "Looked at it"}
+      </button>
+    );
+  }
+  return (
+    <form
+      className="no-print flex flex-wrap items-end gap-3"
+      onSubmit={(e) => {
+        e.preventDefault();
+        write.mutate({ entry: { kind: "closing", text, closes: entry.number }, author: initials, key });
+      }}
+    >
+      <div className="grid gap-1">
+        <label htmlFor={id} className="label-text">
+          {entry.kind === "waiting" ? "How did it come?" : "What did you see?"}
+        </label>
+        <input
+          id={id}
+          className="field w-[16rem]"
+          maxLength={500}
+          ref={focus}
+          value={text}
+          onChange={(e) => setText(e.target.value)}
+        />
+      </div>
+      <div className="grid gap-1">
+        <label htmlFor={`${id}-by`} className="label-text">
+          Your initials
+        </label>
+        <input
+          id={`${id}-by`}
+          className="field w-[6.2rem]"
+          maxLength={20}
+          autoComplete="off"
+          value={initials}
+          onChange={(e) => setInitials(e.target.value)}
+        />
+      </div>
+      <button type="submit" className="btn btn-primary" disabled={write.isPending}>
+        Close it
+      </button>
+      <button type="button" className="btn btn-ghost" onClick={() => setOpen(false)}>
+        Not yet
+      </button>
+      {write.error && (
+        <div className="w-full">
+          <Trouble error={write.error} />
+        </div>
+      )}
+    </form>
+  );
+}

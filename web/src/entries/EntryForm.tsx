@@ -1,0 +1,146 @@
+import { useId, useState } from "react";
+import { ApiError, type EntryRequest } from "../api/client";
+import { useJobContext } from "../job/jobContext";
+import { Segment } from "../shell/Segment";
+import { author } from "../shell/settings";
+import { Trouble } from "../shell/Trouble";
+import { newKey, useWriteEntry } from "./queries";
+
+type Kind = "waiting" | "recheck" | "note";
+
+const kinds = [
+  { name: "waiting", label: "Waiting for something" },
+  { name: "recheck", label: "Look again on a day" },
+  { name: "note", label: "Note" },
+] as const;
+
+const asks: Record<Kind, string> = { waiting: "For what", recheck: "At what", note: "What" };
+
+/** Writes down what is waited for, a day to look again, or a note. */
+export function EntryForm() {
+  const id = useId();
+  const { job } = useJobContext();
+  const [initials, setInitials] = author.use();
+  const [kind, setKind] = useState<Kind>("waiting");
+  const [text, setText] = useState("");
+  const [due, setDue] = useState("");
+  const [blocks, setBlocks] = useState<readonly string[]>([]);
+  const [key, setKey] = useState(newKey);
+  const write = useWriteEntry(job.id);
+  const refused = write.error instanceof ApiError ? write.error : null;
+  const change = <T,>(set: (value: T) => void) => {
+    return (value: T) => {
+      // Another entry than the one that was sent has another key.
+      setKey(newKey());
+      write.reset();
+      set(value);
+    };
+  };
+  const entry: EntryRequest = {
+    kind,
+    text,
+    due: kind !== "note" && due ? due : undefined,
+    blocks: kind === "waiting" ? [...blocks] : undefined,
+  };
+  return (
+    <form
+      className="panel no-print grid gap-3"
+      aria-label="New entry"
+      onSubmit={(e) => {
+        e.preventDefault();
+        write.mutate(
+          { entry, author: initials, key },
+          {
+            onSuccess: () => {
+              setText("");
+              setDue("");
+              setBlocks([]);
+              setKey(newKey());
+            },
+          },
+        );
+      }}
+    >
+      <Segment label="Kind of entry" choices={kinds} chosen={kind} onChoose={change(setKind)} />
+      <div className="flex flex-wrap gap-x-6 gap-y-3">
+        <Labelled id={`${id}-text`} label={asks[kind]} error={refused?.for("text")} wide>
+          <input
+            id={`${id}-text`}
+            className="field w-full"
+            maxLength={500}
+            value={text}
+            aria-invalid={Boolean(refused?.for("text"))}
+            onChange={(e) => change(setText)(e.target.value)}
+          />
+        </Labelled>
+        {kind !== "note" && (
+          <Labelled id={`${id}-due`} label={kind === "waiting" ? "Due, if known" : "On"} error={refused?.for("due")}>
+            <input
+              id={`${id}-due`}
+              type="date"
+              className="field"
+              value={due}
+              aria-invalid={Boolean(refused?.for("due"))}
+              onChange={(e) => change(setDue)(e.target.value)}
+            />
+          </Labelled>
+        )}
+        <Labelled id={`${id}-by`} label="Your initials" error={refused?.for("X-Author")}>
+          <input
+            id={`${id}-by`}
+            className="field w-[6.2rem]"
+            maxLength={20}
+            autoComplete="off"
+            value={initials}
+            aria-invalid={Boolean(refused?.for("X-Author"))}
+            onChange={(e) => setInitials(e.target.value)}
+          />
+        </Labelled>
+      </div>
+      {kind === "waiting" && (
+        <fieldset>
+          <legend className="label-text">Which stations cannot go on until then</legend>
+          <div className="flex flex-wrap gap-x-4">
+            {job.stations.map(({ slug, name }) => (
+              <label key={slug} className="flex min-h-[44px] items-center gap-2">
+                <input
+                  type="checkbox"
+                  className="checkbox checkbox-sm border-edge"
+                  checked={blocks.includes(slug)}
+                  onChange={(e) => change(setBlocks)(e.target.checked ? [...blocks, slug] : blocks.filter((b) => b !== slug))}
+                />
+                {name}
+              </label>
+            ))}
+          </div>
+        </fieldset>
+      )}
+      {write.error && Object.keys(refused?.errors ?? {}).length === 0 && <Trouble error={write.error} />}
+      <div>
+        <button type="submit" className="btn btn-primary" disabled={write.isPending}>
+          {write.isPending ? "Writing" : "Write it down"}
+        </button>
+      </div>
+    </form>
+  );
+}
+
+interface LabelledProps {
+  id: string;
+  label: string;
+  error?: string;
+  wide?: boolean;
+  children: React.ReactNode;
+}
+
+function Labelled({ id, label, error, wide, children }: LabelledProps) {
+  return (
+    <div className={`grid content-start gap-1 ${wide ? "min-w-[14rem] grow" : ""}`}>
+      <label htmlFor={id} className="label-text">
+        {label}
+      </label>
+      {children}
+      {error && <p className="text-[0.9rem] text-stop">{error}</p>}
+    </div>
+  );
+}

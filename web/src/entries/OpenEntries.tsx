@@ -1,0 +1,38 @@
+import type { Job, OpenEntry } from "../api/client";
+import { onDay, when } from "../words/times";
+import { CloseEntry } from "./CloseEntry";
+
+/** What the job waits for and what falls due, above the station at work. */
+export function OpenEntries({ job }: { job: Job }) {
+  const due = job.due.filter((e) => e.kind === "recheck");
+  const entries = [...due, ...job.waiting];
+  if (entries.length === 0) {
+    return null;
+  }
+  return (
+    <ul aria-label="Open on this job" className="mb-4 grid gap-2">
+      {entries.map((entry) => (
+        <li key={entry.number} className="flex flex-wrap items-center gap-x-4 gap-y-2 border-l-4 border-base-content pl-3">
+          <p className="min-w-0 grow">
+            <b>{entryWords(entry)}</b>{" "}
+            <span className="text-ink-2">
+              {blockWords(job, entry)}Since {when(entry.since)} by {entry.author}.
+            </span>
+          </p>
+          <CloseEntry jobId={job.id} entry={entry} />
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** "Waiting for the adapter, due Tue, 1 Dec." */
+export function entryWords({ kind, text, due, isDue }: OpenEntry): string {
+  const day = due ? `, ${isDue ? "was due" : "due"} ${onDay(due)}`.replace("was due today", "due today") : "";
+  return kind === "waiting" ? `Waiting for ${text}${day}.` : `Look again${due ? ` ${onDay(due)}` : ""}: ${text}.`;
+}
+
+function blockWords(job: Job, { blocks }: OpenEntry): string {
+  const names = blocks.map((slug) => job.stations.find((s) => s.slug === slug)?.name ?? slug);
+  return names.length === 0 ? "" : `Holds up ${names.join(", ")}. `;
+}
