@@ -2,6 +2,7 @@ using HazyGauge.Core.Findings;
 using HazyGauge.Data;
 using HazyGauge.Data.Files;
 using HazyGauge.Data.Jobs;
+using HazyGauge.Formats.Photos;
 using HazyGauge.Web.OpenApi;
 using HazyGauge.Web.Problems;
 using HazyGauge.Web.Uploads;
@@ -25,7 +26,7 @@ internal static class FileEndpoints
     public static void MapFiles(this IEndpointRouteBuilder api)
     {
         api.MapPost("/jobs/{id:guid}/files", AddAsync)
-            .WithSummary("Puts a file on the job. The same content again is the file that is already there.")
+            .WithSummary("Puts a file on the job. The same content again is the file that is already there. Photos (JPEG, PNG, WebP, at most 25 MB) are kept without place, time and maker.")
             .WithMetadata(new RequestSizeLimitAttribute(MultipartUpload.LargestRequest))
             .AcceptsFile();
         api.MapGet("/jobs/{id:guid}/files", ListAsync).WithSummary("The files of a job, in the order they were brought.");
@@ -52,7 +53,7 @@ internal static class FileEndpoints
             throw new RefusedInputException("file", $"'{upload.FileName}' is empty.");
         }
 
-        await using var content = upload.Open();
+        await using var content = await WithoutMetadataAsync(upload, cancellation);
         var file = await files.AddAsync(id, upload.FileName, content, cancellation);
         return TypedResults.Ok(new UploadedFile(file.Sha256, file.Name, file.Bytes));
     }
@@ -73,9 +74,46 @@ internal static class FileEndpoints
                     await using var content = files.OpenRead(file.Sha256);
                     await content.CopyToAsync(to, cancellation);
                 },
-                "application/octet-stream",
+                await MediaTypeAsync(files, file, cancellation),
                 file.Name),
         };
+
+    // Only what begins like a photo is called one; everything else is bytes, whatever its name says.
+    private static async Task<string> MediaTypeAsync(FileStore files, StoredFile file, CancellationToken cancellation)
+    {
+        await using var content = files.OpenRead(file.Sha256);
+        return await KindAsync(content, cancellation) is { } kind ? Photo.MediaType(kind) : "application/octet-stream";
+    }
+
+    private static async Task<PhotoKind?> KindAsync(Stream content, CancellationToken cancellation)
+    {
+        var head = new byte[Photo.HeadBytes];
+        var read = await content.ReadAtLeastAsync(head, head.Length, throwOnEndOfStream: false, cancellation);
+        return Photo.KindOf(head.AsSpan(0, read));
+    }
+
+    private static async Task<Stream> WithoutMetadataAsync(MultipartUpload upload, CancellationToken cancellation)
+    {
+        var content = upload.Open();
+        if (await KindAsync(content, cancellation) is null)
+        {
+            content.Position = 0;
+            return content;
+        }
+
+        await using (content)
+        {
+            if (upload.Bytes > Photo.LargestBytes)
+            {
+                throw new RefusedInputException("file", $"'{upload.FileName}' is larger than 25 MB. Take the photo smaller.");
+            }
+
+            var photo = new byte[upload.Bytes];
+            content.Position = 0;
+            await content.ReadExactlyAsync(photo, cancellation);
+            return new MemoryStream(Photo.Bare(photo));
+        }
+    }
 
     private static ProblemHttpResult Problem(string detail) =>
         TypedResults.Problem(ApiProblems.Problem(StatusCodes.Status404NotFound, "Not found.", detail, null));

@@ -9,6 +9,7 @@ import { answerAt, isUnknown, markUnknown, withAnswer } from "./answers";
 import { assumed } from "./assumed";
 import { Joints } from "./Joints";
 import { PairTable } from "./PairTable";
+import { Photos } from "./Photos";
 import type { Question } from "./walk";
 import { YesNo } from "./YesNo";
 
@@ -53,6 +54,7 @@ export function QuestionRow({ question, survey, onChange, findings, open, errorF
           </button>
         )}
       </div>
+      {question.photo && <Photos field={question.field} ask={question.ask} survey={survey} onChange={onChange} />}
       {unknown && open && <p className="text-[0.9rem] text-ink-2">{open.effect}</p>}
       {findings.map((f) => (
         <p

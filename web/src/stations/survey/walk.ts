@@ -21,6 +21,8 @@ export interface Question {
   hint?: string;
   /** Good to know, but the walk goes on without it. */
   optional?: boolean;
+  /** There is a plate or a joint to take a photo of. */
+  photo?: boolean;
   /** Asked only where it concerns this vehicle. */
   when?: (survey: SurveyDocument) => boolean;
 }
@@ -69,6 +71,7 @@ export const walk: readonly Stop[] = [
       { field: "pump.count", optional: true, ask: "Pumps side by side", answer: { kind: "count" } },
       {
         field: "pump.flowLph",
+        photo: true,
         ask: "Flow of one pump at the pressure it works against",
         answer: { kind: "hazy", quantity: "lph" },
       },
@@ -100,6 +103,7 @@ export const walk: readonly Stop[] = [
       },
       {
         field: "fuelSystem.joints",
+        photo: true,
         optional: true,
         ask: "Joints a sensor could go into",
         answer: { kind: "joints" },
@@ -166,6 +170,7 @@ export const walk: readonly Stop[] = [
       { field: "injectors.count", ask: "Injectors in the ports", answer: { kind: "count" }, when: ports },
       {
         field: "injectors.ratedFlowCcMin",
+        photo: true,
         ask: "Rated flow of one",
         answer: { kind: "hazy", quantity: "ccPerMin" },
         when: ports,
@@ -239,7 +244,13 @@ export const walk: readonly Stop[] = [
         },
         hint: "Versions differ in their plugs.",
       },
-      { field: "control.hardwareRevision", optional: true, ask: "Hardware revision, as written on it", answer: { kind: "text" } },
+      {
+        field: "control.hardwareRevision",
+        photo: true,
+        optional: true,
+        ask: "Hardware revision, as written on it",
+        answer: { kind: "text" },
+      },
       { field: "control.firmwareRevision", optional: true, ask: "Firmware revision, as read out", answer: { kind: "text" } },
       {
         field: "control.revisionListed",
@@ -249,6 +260,7 @@ export const walk: readonly Stop[] = [
       },
       {
         field: "control.plugPresent",
+        photo: true,
         ask: "The plug the kit needs is on this vehicle",
         answer: { kind: "yesNo" },
         when: controlled,

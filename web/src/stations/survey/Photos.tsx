@@ -1,0 +1,81 @@
+import { useMutation } from "@tanstack/react-query";
+import { useRef } from "react";
+import { type SurveyDocument, sendFile } from "../../api/client";
+import { useJobContext } from "../../job/jobContext";
+import { Trouble } from "../../shell/Trouble";
+
+interface Props {
+  field: string;
+  /** What the answer is, for the names of button and pictures. */
+  ask: string;
+  survey: SurveyDocument;
+  onChange: (survey: SurveyDocument) => void;
+}
+
+/** Photos of the plate or joint an answer was read off. */
+export function Photos({ field, ask, survey, onChange }: Props) {
+  const { job } = useJobContext();
+  const input = useRef<HTMLInputElement>(null);
+  const photos = survey.photos ?? [];
+  const mine = photos.filter((p) => p.field === field);
+  const add = useMutation({
+    mutationFn: (photo: File) => sendFile<{ sha256: string }>(`/api/jobs/${job.id}/files`, photo, {}),
+    onSuccess: ({ sha256 }) => {
+      if (!mine.some((p) => p.sha256 === sha256)) {
+        onChange({ ...survey, photos: [...photos, { field, sha256 }] });
+      }
+    },
+  });
+  return (
+    <div className="flex flex-wrap items-center gap-3">
+      {mine.map(({ sha256 }, i) => (
+        <figure key={sha256} className="grid justify-items-center">
+          <a href={`/api/jobs/${job.id}/files/${sha256}`} target="_blank" rel="noreferrer">
+            <img
+              src={`/api/jobs/${job.id}/files/${sha256}`}
+              alt={`${ask}, seen ${i + 1}`}
+              className="h-[72px] rounded-[6px] border border-rule object-cover"
+            />
+          </a>
+          <button
+            type="button"
+            className="link-quiet no-print min-h-[32px] text-[0.85rem]"
+            aria-label={`Take out photo ${i + 1} of ${ask}`}
+            onClick={() => onChange({ ...survey, photos: photos.filter((p) => p.field !== field || p.sha256 !== sha256) })}
+          >
+            Take out
+          </button>
+        </figure>
+      ))}
+      <input
+        ref={input}
+        type="file"
+        accept="image/jpeg,image/png,image/webp"
+        className="sr-only"
+        tabIndex={-1}
+        aria-label={`Photo of ${ask}`}
+        onChange={(e) => {
+          const chosen = e.target.files?.[0];
+          if (chosen) {
+            add.mutate(chosen);
+          }
+          e.target.value = "";
+        }}
+      />
+      <button
+        type="button"
+        className="btn btn-outline no-print"
+        aria-label={`Add a photo of ${ask}`}
+        disabled={add.isPending}
+        onClick={() => input.current?.click()}
+      >
+        {add.isPending ? "Taking it in" : "Add a photo"}
+      </button>
+      {add.error && (
+        <div className="w-full">
+          <Trouble error={add.error} />
+        </div>
+      )}
+    </div>
+  );
+}
