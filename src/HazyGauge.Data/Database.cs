@@ -19,6 +19,7 @@ public static class Database
         .AddSingleton(new DataFolder(folder))
         .AddSingleton<Jobs.JobStore>()
         .AddSingleton<Entries.EntryStore>()
+        .AddSingleton<Profiles.ProfileStore>()
         .AddSingleton<Files.FileStore>();
 
     /// <summary>Creates the database or brings it up to date; an existing one is copied aside before it is changed.</summary>

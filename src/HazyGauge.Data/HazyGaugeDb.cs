@@ -21,6 +21,9 @@ public sealed class HazyGaugeDb(DbContextOptions<HazyGaugeDb> options) : DbConte
     /// <summary>What happened on every job.</summary>
     public DbSet<EntryRow> Entries => Set<EntryRow>();
 
+    /// <summary>The shop's own profiles.</summary>
+    public DbSet<ProfileRow> Profiles => Set<ProfileRow>();
+
     /// <summary>Files on jobs.</summary>
     public DbSet<JobFileRow> JobFiles => Set<JobFileRow>();
 
@@ -67,6 +70,7 @@ public sealed class HazyGaugeDb(DbContextOptions<HazyGaugeDb> options) : DbConte
             file.HasOne<JobRow>().WithMany().HasForeignKey(f => f.JobId).OnDelete(DeleteBehavior.Restrict);
             file.HasOne<FileContentRow>().WithMany().HasForeignKey(f => f.ContentId).OnDelete(DeleteBehavior.Restrict);
         });
+        modelBuilder.Entity<ProfileRow>().HasKey(p => p.Id);
         modelBuilder.Entity<FileContentRow>(content =>
         {
             content.HasKey(c => c.Id);

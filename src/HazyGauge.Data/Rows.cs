@@ -119,6 +119,22 @@ public sealed class EntryRow
     public required string IdempotencyKey { get; init; }
 }
 
+/// <summary>What is typical of a kind of vehicle or part, to begin a survey from.</summary>
+public sealed class ProfileRow
+{
+    /// <summary>Identity; rises with time.</summary>
+    public long Id { get; init; }
+
+    /// <summary>What it is called.</summary>
+    public required string Name { get; init; }
+
+    /// <summary>The answers it brings, a survey document, JSON.</summary>
+    public required string Survey { get; init; }
+
+    /// <summary>When it was taken in.</summary>
+    public required DateTimeOffset AddedAt { get; init; }
+}
+
 /// <summary>A file on a job.</summary>
 public sealed class JobFileRow
 {

@@ -9,6 +9,7 @@ using HazyGauge.Web.Jobs;
 using HazyGauge.Web.Live;
 using HazyGauge.Web.OpenApi;
 using HazyGauge.Web.Problems;
+using HazyGauge.Web.Profiles;
 using HazyGauge.Web.Security;
 using HazyGauge.Web.StandIn;
 using HazyGauge.Web.Stations;
@@ -70,7 +71,7 @@ builder.Services.AddSingleton<CaptureReader>().AddSingleton<DocumentJson>().AddS
     .AddSingleton<IStationDocuments, SurveyStation>()
     .AddSingleton<SignalStation>().AddSingleton<IStationDocuments>(s => s.GetRequiredService<SignalStation>())
     .AddSingleton<CompensateStation>().AddSingleton<IStationDocuments>(s => s.GetRequiredService<CompensateStation>())
-    .AddSingleton<JobTransfer>().AddSingleton<JobReader>().AddSingleton<JobDuplicator>();
+    .AddSingleton<JobTransfer>().AddSingleton<JobReader>().AddSingleton<JobDuplicator>().AddSingleton<ProfileCsv>();
 
 var app = builder.Build();
 app.UseExceptionHandler();
@@ -90,6 +91,7 @@ api.MapJobs();
 api.MapBay();
 api.MapEntries();
 api.MapFiles();
+api.MapProfiles();
 api.MapTransfer();
 api.MapSurvey();
 api.MapSignal();

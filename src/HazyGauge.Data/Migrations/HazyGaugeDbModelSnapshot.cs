@@ -189,6 +189,29 @@ namespace HazyGauge.Data.Migrations
                     b.ToTable("Jobs");
                 });
 
+            modelBuilder.Entity("HazyGauge.Data.ProfileRow", b =>
+                {
+                    b.Property<long>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("AddedAt")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Survey")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("Profiles");
+                });
+
             modelBuilder.Entity("HazyGauge.Data.RevisionRow", b =>
                 {
                     b.Property<Guid>("JobId")

@@ -766,7 +766,7 @@ export interface paths {
             };
         };
         put?: never;
-        /** Puts a file on the job. The same content again is the file that is already there. */
+        /** Puts a file on the job. The same content again is the file that is already there. Photos (JPEG, PNG, WebP, at most 25 MB) are kept without place, time and maker. */
         post: {
             parameters: {
                 query?: never;
@@ -833,6 +833,119 @@ export interface paths {
         };
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/profiles": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What a survey can begin from: generic profiles and the shop's own. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ProfilesAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/profiles.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The same as a table, to be edited and brought again. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/profiles/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Takes profiles in from a CSV file with the columns profile, field, value, plusMinus, all of them or none. One of a name that is known supersedes it. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "multipart/form-data": {
+                        /** Format: binary */
+                        file: string;
+                    };
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ImportedProfiles"];
+                    };
+                };
+            };
+        };
         delete?: never;
         options?: never;
         head?: never;
@@ -2798,6 +2911,16 @@ export interface components {
             /** Format: uuid */
             id: string;
         };
+        /** @description Profiles that were taken in. */
+        ImportedProfiles: {
+            /**
+             * Format: int32
+             * @description How many.
+             */
+            imported: number;
+            /** @description Their names. */
+            names: string[];
+        };
         /** @description The injectors in the ports. */
         InjectorAnswers: {
             /**
@@ -3231,6 +3354,19 @@ export interface components {
             isDue: boolean;
             /** @description Stations it holds up. */
             blocks: string[];
+        };
+        /** @description What is typical of a kind of vehicle or part, to begin a survey from. */
+        ProfileAnswer: {
+            /** @description What it is called. */
+            name: string;
+            /** @description True where the shop brought it; false for those that come with the program. */
+            isOwn: boolean;
+            /** @description The answers it brings. */
+            survey: components["schemas"]["SurveyDocument"];
+        };
+        /** @description All profiles, by name. */
+        ProfilesAnswer: {
+            items: components["schemas"]["ProfileAnswer"][];
         };
         /** @description The pulse, lengthened the right way and the wrong one. */
         PulseAnswer: {

@@ -10,6 +10,7 @@ import { Trouble } from "../../shell/Trouble";
 import { Rechecked } from "../Rechecked";
 import { headlineOf, leadOf } from "./headline";
 import { Loads } from "./Loads";
+import { Profiles } from "./Profiles";
 import { QuestionRow } from "./QuestionRow";
 import { SurveySheet } from "./SurveySheet";
 import { ToMeasurePanel } from "./ToMeasurePanel";
@@ -103,6 +104,7 @@ export function SurveyPage() {
         <div className="grid grid-cols-1 gap-4">
           {verdict && <Loads verdict={verdict} />}
           {verdict && <ToMeasurePanel open={verdict.toMeasure} onGo={goTo} />}
+          <Profiles survey={survey} onChange={setDraft} />
           {verdict && <Findings findings={verdict.findings.filter((f) => f.severity === "caution")} />}
         </div>
       </div>

@@ -42,6 +42,22 @@ export function isDone(survey: SurveyDocument, field: string): boolean {
   return (answer !== undefined && (!Array.isArray(answer) || answer.length > 0)) || isUnknown(survey, field);
 }
 
+/** The survey with a profile's answers wherever it has none of its own. */
+export function fillOpen(survey: SurveyDocument, profile: SurveyDocument): SurveyDocument {
+  let filled = survey;
+  for (const [group, answers] of Object.entries(profile)) {
+    if (answers && typeof answers === "object" && !Array.isArray(answers)) {
+      for (const [name, answer] of Object.entries(answers)) {
+        const field = `${group}.${name}`;
+        if (answer !== null && answer !== undefined && answerAt(filled, field) === undefined) {
+          filled = withAnswer(filled, field, answer);
+        }
+      }
+    }
+  }
+  return filled;
+}
+
 function without(unknowns: SurveyDocument["unknowns"], field: string) {
   const left = (unknowns ?? []).filter((f) => f !== field);
   return left.length === 0 ? undefined : left;

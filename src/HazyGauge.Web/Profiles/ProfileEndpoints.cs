@@ -1,0 +1,88 @@
+using System.Text;
+using System.Text.Json;
+using HazyGauge.Core.Findings;
+using HazyGauge.Data;
+using HazyGauge.Data.Profiles;
+using HazyGauge.Formats.Tables;
+using HazyGauge.Web.OpenApi;
+using HazyGauge.Web.Stations;
+using HazyGauge.Web.Stations.Survey;
+using HazyGauge.Web.Uploads;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace HazyGauge.Web.Profiles;
+
+/// <summary>What is typical of a kind of vehicle or part, to begin a survey from.</summary>
+/// <param name="Name">What it is called.</param>
+/// <param name="IsOwn">True where the shop brought it; false for those that come with the program.</param>
+/// <param name="Survey">The answers it brings.</param>
+public sealed record ProfileAnswer(string Name, bool IsOwn, SurveyDocument Survey);
+
+/// <summary>All profiles, by name.</summary>
+public sealed record ProfilesAnswer(IReadOnlyList<ProfileAnswer> Items);
+
+/// <summary>Profiles that were taken in.</summary>
+/// <param name="Imported">How many.</param>
+/// <param name="Names">Their names.</param>
+public sealed record ImportedProfiles(int Imported, IReadOnlyList<string> Names);
+
+/// <summary>Profiles: what a survey can begin from.</summary>
+internal static class ProfileEndpoints
+{
+    private static readonly string GenericFile = Path.Combine(AppContext.BaseDirectory, "examples", "profiles.csv");
+
+    public static void MapProfiles(this IEndpointRouteBuilder api)
+    {
+        api.MapGet("/profiles", async (ProfileStore profiles, ProfileCsv csv, DocumentJson json, CancellationToken cancellation) =>
+            new ProfilesAnswer(await AllAsync(profiles, csv, json, cancellation))).WithSummary("What a survey can begin from: generic profiles and the shop's own.");
+        api.MapGet("/profiles.csv", WriteAsync).WithSummary("The same as a table, to be edited and brought again.").Produces(StatusCodes.Status200OK, contentType: "text/csv");
+        api.MapPost("/profiles/import", ImportAsync)
+            .WithSummary($"Takes profiles in from a CSV file with the columns {string.Join(", ", ProfileCsv.Columns)}, all of them or none. One of a name that is known supersedes it.")
+            .AcceptsFile();
+    }
+
+    private static async Task<IReadOnlyList<ProfileAnswer>> AllAsync(ProfileStore profiles, ProfileCsv csv, DocumentJson json, CancellationToken cancellation)
+    {
+        var own = (await profiles.ListAsync(cancellation))
+            .Select(p => new ProfileAnswer(p.Name, true, json.Read<SurveyDocument>(JsonSerializer.Deserialize<JsonElement>(p.Survey), "Survey"))).ToList();
+        var generic = csv.Read(await File.ReadAllTextAsync(GenericFile, cancellation)).Select(p => new ProfileAnswer(p.Name, false, p.Survey));
+        return [.. own.Concat(generic.Where(g => own.All(o => o.Name != g.Name))).OrderBy(p => p.Name, StringComparer.Ordinal)];
+    }
+
+    private static async Task<FileContentHttpResult> WriteAsync(ProfileStore profiles, ProfileCsv csv, DocumentJson json, CancellationToken cancellation) =>
+        TypedResults.File(Encoding.UTF8.GetBytes(csv.Write((await AllAsync(profiles, csv, json, cancellation)).Select(p => (p.Name, p.Survey)))), "text/csv", "profiles.csv");
+
+    private static async Task<Ok<ImportedProfiles>> ImportAsync(HttpRequest request, DataFolder folder, ProfileStore profiles, ProfileCsv csv, DocumentJson json, CancellationToken cancellation)
+    {
+        var read = csv.Read(await TextAsync(request, folder, cancellation));
+        await profiles.AddAsync(read.Select(p => (p.Name, json.Write(p.Survey))), cancellation);
+        return TypedResults.Ok(new ImportedProfiles(read.Count, [.. read.Select(p => p.Name)]));
+    }
+
+    // The file itself as the body, or a part of a form.
+    private static async Task<string> TextAsync(HttpRequest request, DataFolder folder, CancellationToken cancellation)
+    {
+        if (!request.HasFormContentType)
+        {
+            return await TextAsync(request.Body, cancellation);
+        }
+
+        await using var upload = await MultipartUpload.ReadAsync(request, folder, [], cancellation);
+        await using var content = upload.Open();
+        return await TextAsync(content, cancellation);
+    }
+
+    private static async Task<string> TextAsync(Stream content, CancellationToken cancellation)
+    {
+        using var reader = new StreamReader(content, new UTF8Encoding(false, throwOnInvalidBytes: true));
+        var text = new char[CsvRecords.LongestText + 1];
+        try
+        {
+            return new string(text, 0, await reader.ReadBlockAsync(text, cancellation));
+        }
+        catch (DecoderFallbackException)
+        {
+            throw new RefusedInputException("file", "This is not plain text in UTF-8.");
+        }
+    }
+}
