@@ -18,6 +18,15 @@ for (const theme of ["bay", "forecourt"]) {
       await expectAccessible(page);
       await fits();
 
+      await open(page, "Skirr", "Survey");
+      await expect(page.getByRole("heading", { level: 1 })).toHaveText(/but not as it is\. The injectors would be used to 155 ± 28 %\./);
+      for (const stop of ["Owner", "Tank", "Lines", "Engine", "Injection", "Control"]) {
+        await page.getByRole("button", { name: new RegExp(`^${stop} \\d`) }).click();
+        await expect(page.getByRole("heading", { level: 2, name: new RegExp(`^${stop}`) })).toBeVisible();
+        await expectAccessible(page);
+        await fits();
+      }
+
       await open(page, "Tarnock 30", "Signal");
       await expect(page.getByText("What the recording holds")).toBeVisible();
       await expectAccessible(page);
@@ -39,7 +48,7 @@ for (const theme of ["bay", "forecourt"]) {
       await open(page, "Tarnock 30", "Compensate");
 
       await page.getByRole("link", { name: "Record" }).click();
-      await page.getByRole("button", { name: /^2 E62 ± 5/ }).click();
+      await page.getByRole("button", { name: /^3 E62 ± 5/ }).click();
       await expect(page.getByText("version 0.")).toBeVisible();
       await expectAccessible(page);
       await fits();

@@ -19,26 +19,35 @@ import { progressOf, questionsOf, type Stop, walk } from "./walk";
 
 /** What is on the vehicle, and can it be converted? */
 export function SurveyPage() {
-  const { job, survey: work } = useJobContext();
-  const { document: survey, setDraft, results, preview } = work;
-  const [chosen, setChosen] = useState<number | null>(null);
-  const recheck = useRecheck(job.id, "survey", Boolean(work.saved?.envelope.document?.coreVersion));
-  const refused = preview.error instanceof ApiError ? preview.error : null;
-  const errorFor = useCallback((field: string) => refused?.for(field), [refused]);
+  const { survey: work } = useJobContext();
   if (work.query.isPending) {
     return <Loading what="Fetching what was saved" />;
   }
   if (work.query.error && !work.saved) {
     return <Trouble error={work.query.error} onRetry={() => work.query.refetch()} />;
   }
-  const verdict = results?.verdict ?? null;
-  const firstOpen = walk.findIndex((stop) => {
+  return <Walk />;
+}
+
+/** The first stop with something left to ask; where one stays until one goes on. */
+function firstOpenStop(survey: SurveyDocument): number {
+  const open = walk.findIndex((stop) => {
     const { done, of } = progressOf(stop, survey);
     return done < of;
   });
-  const at = chosen ?? Math.max(0, firstOpen);
+  return Math.max(0, open);
+}
+
+function Walk() {
+  const { job, survey: work } = useJobContext();
+  const { document: survey, setDraft, results, preview } = work;
+  const [at, setAt] = useState(() => firstOpenStop(survey));
+  const recheck = useRecheck(job.id, "survey", Boolean(work.saved?.envelope.document?.coreVersion));
+  const refused = preview.error instanceof ApiError ? preview.error : null;
+  const errorFor = useCallback((field: string) => refused?.for(field), [refused]);
+  const verdict = results?.verdict ?? null;
   const stop = walk[at] as Stop;
-  const goTo = (field: string) => setChosen(walk.findIndex((s) => s.questions.some((q) => q.field === field)));
+  const goTo = (field: string) => setAt(walk.findIndex((s) => s.questions.some((q) => q.field === field)));
   const errors = Object.values(refused?.errors ?? {}).flat();
   return (
     <>
@@ -67,7 +76,7 @@ export function SurveyPage() {
       </div>
       <div className="mt-4 grid grid-cols-1 items-start gap-4 md:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
         <section className="panel print:hidden" aria-labelledby="stop-title">
-          <Stops survey={survey} at={at} onChoose={setChosen} />
+          <Stops survey={survey} at={at} onChoose={setAt} />
           <h2 id="stop-title" className="mt-4 text-[1.35rem] font-bold">
             {stop.name} <span className="text-[0.95rem] font-normal text-ink-3">{stop.place}</span>
           </h2>
@@ -86,12 +95,12 @@ export function SurveyPage() {
           </div>
           <div className="no-print mt-3 flex flex-wrap gap-3">
             {at > 0 && (
-              <button type="button" className="btn btn-outline" onClick={() => setChosen(at - 1)}>
+              <button type="button" className="btn btn-outline" onClick={() => setAt(at - 1)}>
                 Back to {walk[at - 1]?.name}
               </button>
             )}
             {at < walk.length - 1 ? (
-              <button type="button" className="btn btn-primary" onClick={() => setChosen(at + 1)}>
+              <button type="button" className="btn btn-primary" onClick={() => setAt(at + 1)}>
                 On to {walk[at + 1]?.name}
               </button>
             ) : (

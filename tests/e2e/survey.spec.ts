@@ -1,0 +1,173 @@
+import type { Page } from "@playwright/test";
+import { expect, expectAccessible, test } from "./app.ts";
+
+/** Counts what a newcomer has to do. */
+class Newcomer {
+  inputs = 0;
+  private readonly page: Page;
+
+  constructor(page: Page) {
+    this.page = page;
+  }
+
+  async type(label: string, text: string): Promise<void> {
+    this.inputs++;
+    await this.page.getByLabel(label, { exact: true }).fill(text);
+  }
+
+  async choose(question: string, name: string): Promise<void> {
+    this.inputs++;
+    await this.page.getByRole("group", { name: question }).getByRole("radio", { name: new RegExp(`^${name}`) }).check();
+  }
+
+  async yes(question: string): Promise<void> {
+    this.inputs++;
+    await this.page.getByRole("group", { name: question }).getByRole("button", { name: "Yes" }).click();
+  }
+
+  async doNotKnow(question: string): Promise<void> {
+    this.inputs++;
+    await this.page.getByRole("button", { name: `${question}: not known` }).click();
+  }
+
+  async on(stop: string): Promise<void> {
+    await this.page.getByRole("button", { name: `On to ${stop}` }).click();
+  }
+}
+
+/** A small JPEG the browser itself made, as a phone would hand it over: with a place in it. */
+async function photoWithPlace(page: Page): Promise<Buffer> {
+  const picture = await page.screenshot({ type: "jpeg", clip: { x: 0, y: 0, width: 60, height: 40 } });
+  const place = Buffer.concat([Buffer.from("Exif\0\0II*\0", "latin1"), Buffer.from([8, 0, 0, 0, 0, 0, 0, 0, 0, 0]), Buffer.from("GPS 46.05 N 14.51 E")]);
+  return Buffer.concat([picture.subarray(0, 2), Buffer.from([0xff, 0xe1, 0, place.length + 2]), place, picture.subarray(2)]);
+}
+
+test("a newcomer walks round the vehicle, does not know three things, and gets a verdict and the most helpful measurement", async ({ page }) => {
+  await page.goto("/");
+  await page.getByRole("button", { name: "New job" }).click();
+  await page.getByLabel(/What do you call it/).fill("Loden 5");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("Not decided yet.");
+  await page.getByRole("button", { name: "Metric" }).click();
+  const me = new Newcomer(page);
+  await me.type("Power now", "150");
+  await me.type("Power wanted", "170");
+  await me.type("Highest blend that must work", "85");
+  await me.doNotKnow("What the local pump sells as high blend");
+  await me.yes("Used on public roads");
+  await me.on("Tank");
+  await me.type("Tank volume", "60");
+  await me.doNotKnow("Flow of one pump at the pressure it works against");
+  await expect(page.getByText("Not known; reckoned with 260 L/h ± 15 %")).toBeVisible();
+  await me.on("Lines");
+  await me.choose("How the fuel reaches the rail", "One line pressure");
+  await expect(page.getByText("every joint is under pressure")).toBeVisible();
+
+  // What cannot be is refused where it was entered, and named above.
+  await page.getByRole("button", { name: "Describe a joint" }).click();
+  await page.getByLabel("In which line").selectOption("return");
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("One answer does not fit yet.");
+  await expect(page.getByLabel("In which line")).toHaveAccessibleDescription(/no return line/);
+  await page.getByLabel("In which line").selectOption("feed");
+  await page.getByLabel("Photo of Joints a sensor could go into", { exact: true }).setInputFiles({ name: "joint.jpg", mimeType: "image/jpeg", buffer: await photoWithPlace(page) });
+  const seen = page.getByRole("img", { name: "Joints a sensor could go into, seen 1" });
+  await expect(seen).toBeVisible();
+  expect(await seen.evaluate((img: HTMLImageElement) => img.decode().then(() => [img.naturalWidth, img.naturalHeight]))).toEqual([60, 40]);
+  const kept = await page.request.get((await seen.getAttribute("src")) ?? "");
+  expect([kept.headers()["content-type"], (await kept.body()).includes("GPS")]).toEqual(["image/jpeg", false]);
+
+  await me.on("Engine");
+  await me.type("Cylinders", "4");
+  await me.type("Displacement", "1998");
+  await me.choose("Breathes", "By itself");
+  await me.type("Lambda at full load, measured", "0.89");
+  await me.on("Injection");
+  await me.choose("Injects into", "The ports");
+  await me.type("Low-side pressure at idle, manifold hose off", "380");
+  await me.type("Injectors in the ports", "4");
+  await me.doNotKnow("Rated flow of one");
+  await me.doNotKnow("Dead time over battery voltage");
+  await me.on("Control");
+  await me.choose("How the signal reaches what controls the engine", "Frequency");
+  for (const question of ["The maker of tune or box lists this revision", "The plug the kit needs is on this vehicle", "An input for the signal is free"]) {
+    await me.yes(question);
+  }
+  await me.type("The fuel map was made on", "85");
+  await me.type("The spark map was made on", "85");
+  await me.yes("It offers a failsafe for a lost signal");
+  expect(me.inputs).toBeLessThanOrEqual(40);
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^It can be converted/);
+  await expect(page.getByText(/^Most helpful now: Read the number on an injector and look it up/)).toBeVisible();
+  await expect(page.getByText(/a curve that starts at gasoline adds the ethanol a second time/).first()).toBeVisible();
+  await expectAccessible(page);
+
+  // A reload loses nothing; saved, it is on the line, and the map's blend is where it is needed next.
+  await page.reload();
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^It can be converted/);
+  await page.getByLabel("Your initials").fill("NN");
+  await page.getByRole("button", { name: "Save to the record" }).click();
+  await expect(page.getByRole("link", { name: /^Survey proven/ })).toBeVisible();
+  await page.getByRole("link", { name: /^Compensate/ }).click();
+  await expect(page.getByLabel("Made on", { exact: true })).toHaveValue("85");
+});
+
+test("a survey begins from a profile, and a wrong table says which row", async ({ page }) => {
+  await page.goto("/");
+  await page.getByRole("button", { name: "New job" }).click();
+  await page.getByLabel(/What do you call it/).fill("From a profile");
+  await page.keyboard.press("Enter");
+  await page.getByLabel("A vehicle or part like this one").selectOption("inline six, port, return");
+  await page.getByRole("button", { name: "Fill in what is open" }).click();
+  await expect(page.getByRole("img", { name: /6 cylinders, feed and return line, injection into the ports/ })).toBeVisible();
+  const table = page.getByLabel("Table of profiles");
+  const bring = (csv: string) => table.setInputFiles({ name: "own.csv", mimeType: "text/csv", buffer: Buffer.from(csv) });
+  await bring("profile,field,value\nours,engine.cylinders,many\n");
+  await expect(page.getByRole("alert")).toContainText("Row 2, column value: 'many' is not a whole number.");
+  await bring("profile,field,value\nours,engine.cylinders,5\n");
+  await expect(page.getByText("1 taken in.")).toBeVisible();
+  await expect(page.getByLabel("A vehicle or part like this one").locator("option", { hasText: "ours (own)" })).toHaveCount(1);
+});
+
+test("the bay with two hundred jobs is found through by keyboard; what is waited for is seen there and closed at the job", async ({ page, app }) => {
+  for (let i = 0; i < 200; i++) {
+    await page.request.post(`${app.address}/api/jobs`, { data: { name: `Mule ${i + 1}`, vehicle: i % 2 ? "van" : "buggy" }, headers: { Origin: app.address } });
+  }
+  await page.goto("/");
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^203 on the go\./);
+  await page.keyboard.press("/");
+  await page.keyboard.type("nothing of the kind");
+  await expect(page.getByText("No job fits.")).toBeVisible();
+  await page.keyboard.press("Escape");
+  await page.keyboard.press("/");
+  await page.keyboard.type("mule 118");
+  await expect(page.getByRole("list", { name: "Jobs" }).getByRole("heading")).toHaveText(["Mule 118"]);
+  await page.getByLabel("Find a job").blur();
+  await page.keyboard.press("j");
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("Not decided yet.");
+  await page.keyboard.press("r");
+  await page.getByLabel("For what").fill("a longer hose");
+  await page.getByLabel("Fit", { exact: true }).check();
+  await page.getByLabel("Your initials").first().fill("JM");
+  await page.getByRole("button", { name: "Write it down" }).click();
+  const open = page.getByRole("list", { name: "Open on this job" });
+  await expect(open).toContainText("Waiting for a longer hose. Holds up Fit.");
+  await expect(page.getByRole("link", { name: /^Fit waiting/ })).toBeVisible();
+  await expectAccessible(page);
+
+  await page.keyboard.press("b");
+  await page.getByRole("button", { name: /^Waiting 2/ }).click();
+  await expect(page.getByText("Waiting for a longer hose.")).toBeVisible();
+  await page.getByRole("button", { name: "Put aside: Mule 118" }).click();
+  await expect(page.getByText("Waiting for a longer hose.")).toBeHidden();
+  await page.getByRole("button", { name: /^Put aside 1/ }).click();
+  await page.getByRole("button", { name: "Put back: Mule 118" }).click();
+  await page.getByRole("button", { name: /^Waiting 2/ }).click();
+  await page.getByRole("link", { name: "Mule 118" }).click();
+  await open.getByRole("button", { name: "It is here" }).click();
+  await page.getByLabel("How did it come?").fill("by mail");
+  await page.getByRole("button", { name: "Close it" }).click();
+  await expect(open).toBeHidden();
+  await page.keyboard.press("r");
+  await expect(page.getByText(/closed today .* by JM: by mail/)).toBeVisible();
+});
