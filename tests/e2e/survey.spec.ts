@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { expect, expectAccessible, test } from "./app.ts";
+import { expect, expectAccessible, open as openStation, test } from "./app.ts";
 
 /** Counts what a newcomer has to do. */
 class Newcomer {
@@ -126,6 +126,30 @@ test("a survey begins from a profile, and a wrong table says which row", async (
   await bring("profile,field,value\nours,engine.cylinders,5\n");
   await expect(page.getByText("1 taken in.")).toBeVisible();
   await expect(page.getByLabel("A vehicle or part like this one").locator("option", { hasText: "ours (own)" })).toHaveCount(1);
+});
+
+test("two at one survey: the later one is told, sees what the other wrote beside each answer, and takes or leaves it", async ({ browser, app }) => {
+  const pages = [await browser.newPage({ baseURL: app.address, locale: "en-GB" }), await browser.newPage({ baseURL: app.address, locale: "en-GB" })];
+  for (const [i, page] of pages.entries()) {
+    await openStation(page, "Tarnock 30", "Survey");
+    await page.getByRole("button", { name: /^Tank \d/ }).click();
+    await page.getByLabel("Tank volume", { exact: true }).fill(String(60 + i));
+    await page.getByLabel("Where the filter is, and of what kind", { exact: true }).fill(i === 0 ? "gone" : "in the feed, under the floor");
+    await page.getByLabel("Your initials").fill(`M${i}`);
+  }
+  const [first, second] = pages as [Page, Page];
+  await first.getByRole("button", { name: "Save to the record" }).click();
+  await expect(first.getByText(/Saved today .* by M0/)).toBeVisible();
+  await second.getByRole("button", { name: "Save to the record" }).click();
+  await expect(second.getByRole("alert")).toContainText("M0 saved revision");
+  await second.getByRole("button", { name: "Keep mine, read theirs" }).click();
+  await expect(second.getByText("On record: gone")).toBeVisible();
+  await second.getByRole("button", { name: "Where the filter is, and of what kind: take what is on record" }).click();
+  await expect(second.getByLabel("Where the filter is, and of what kind", { exact: true })).toHaveValue("gone");
+  await second.getByRole("button", { name: "Save to the record" }).click();
+  await expect(second.getByText(/Saved today .* by M1/)).toBeVisible();
+  await expect(second.getByLabel("Tank volume", { exact: true })).toHaveValue("61");
+  await Promise.all(pages.map((page) => page.close()));
 });
 
 test("the bay with two hundred jobs is found through by keyboard; what is waited for is seen there and closed at the job", async ({ page, app }) => {

@@ -119,6 +119,13 @@ export function BayPage() {
             </ul>
           )}
         </div>
+        {standing.some((job) => job.due.length + job.upcoming.length > 0) && (
+          <p className="no-print mt-3">
+            <a className="link-quiet inline-flex min-h-[44px] items-center" href="/api/bay/due.ics" download>
+              What falls due, as a calendar file
+            </a>
+          </p>
+        )}
         <p className="no-print mt-5 hidden text-[0.9rem] text-ink-3 sm:block">
           <kbd className="kbd-key">n</kbd> new job <kbd className="kbd-key ml-3">/</kbd> find{" "}
           <kbd className="kbd-key ml-3">j</kbd> <kbd className="kbd-key">k</kbd> down and up <kbd className="kbd-key ml-3">?</kbd>{" "}

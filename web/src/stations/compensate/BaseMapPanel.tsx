@@ -1,17 +1,19 @@
-import type { ApiError, CompensateDocument } from "../../api/client";
+import type { ApiError, CompensateDocument, Stored } from "../../api/client";
 import { HazyField } from "../../fields/HazyField";
 import { NumberField } from "../../fields/NumberField";
-import { numberOf } from "../../fields/stored";
+import { numberOf, plusMinusOf, stored } from "../../fields/stored";
 
 interface Props {
   document: CompensateDocument;
   onChange: (document: CompensateDocument) => void;
   refused: ApiError | null;
   hasTemperature: boolean;
+  /** What the survey found the fuel map to be made on. */
+  surveyed: Stored;
 }
 
 /** The base map: which blend it was made on, and what the controller may hold on top of it already. */
-export function BaseMapPanel({ document, onChange, refused, hasTemperature }: Props) {
+export function BaseMapPanel({ document, onChange, refused, hasTemperature, surveyed }: Props) {
   const multiplier = document.multiplier ?? {};
   const setMultiplier = (part: Partial<typeof multiplier>) => onChange({ ...document, multiplier: { ...multiplier, ...part } });
   return (
@@ -27,6 +29,20 @@ export function BaseMapPanel({ document, onChange, refused, hasTemperature }: Pr
         error={refused?.for("baseEthanolPct")}
         onChange={(baseEthanolPct) => onChange({ ...document, baseEthanolPct })}
       />
+      {numberOf(surveyed) !== null && numberOf(surveyed) !== numberOf(document.baseEthanolPct) && (
+        <p className="flex flex-wrap items-center gap-x-3 border-l-4 border-base-content pl-3 text-[0.93rem]">
+          <span>
+            <b>Look at this.</b> The survey says the fuel map was made on E{numberOf(surveyed)}.
+          </span>
+          <button
+            type="button"
+            className="link-quiet min-h-[44px]"
+            onClick={() => onChange({ ...document, baseEthanolPct: stored(numberOf(surveyed), plusMinusOf(surveyed)) })}
+          >
+            Take that
+          </button>
+        </p>
+      )}
       <NumberField
         label="Fuel temperature it was made at"
         quantity="celsius"

@@ -19,7 +19,7 @@ import { SparkPanel } from "./SparkPanel";
 
 /** Which numbers go into the controller? */
 export function CompensatePage() {
-  const { job, signal, compensate } = useJobContext();
+  const { job, survey, signal, compensate } = useJobContext();
   const { document, setDraft, results, preview } = compensate;
   const reading = signal.reading;
   const curve = useFuelCurve(document, reading?.ethanolPct);
@@ -90,7 +90,13 @@ export function CompensatePage() {
           )}
         </div>
         <div className="grid grid-cols-1 gap-4">
-          <BaseMapPanel document={document} onChange={setDraft} refused={refused} hasTemperature={Boolean(reading?.fuelTempC)} />
+          <BaseMapPanel
+            document={document}
+            onChange={setDraft}
+            refused={refused}
+            hasTemperature={Boolean(reading?.fuelTempC)}
+            surveyed={survey.document.control?.fuelMapEthanolPct}
+          />
           {hasBase && <MeteringPanel document={document} onChange={setDraft} factor={results?.fuelFactor ?? null} />}
         </div>
       </div>

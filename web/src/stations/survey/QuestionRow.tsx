@@ -10,12 +10,15 @@ import { assumed } from "./assumed";
 import { Joints } from "./Joints";
 import { PairTable } from "./PairTable";
 import { Photos } from "./Photos";
+import { inWords } from "./SurveySheet";
 import type { Question } from "./walk";
 import { YesNo } from "./YesNo";
 
 interface Props {
   question: Question;
   survey: SurveyDocument;
+  /** What is on record; somebody else may have saved it meanwhile. */
+  saved: SurveyDocument | undefined;
   onChange: (survey: SurveyDocument) => void;
   findings: readonly SurveyFinding[];
   open: ToMeasure | undefined;
@@ -23,7 +26,7 @@ interface Props {
 }
 
 /** A question, its answer or "not known", and at once what that opens or rules out. */
-export function QuestionRow({ question, survey, onChange, findings, open, errorFor }: Props) {
+export function QuestionRow({ question, survey, saved, onChange, findings, open, errorFor }: Props) {
   const units = useUnits();
   const unknown = isUnknown(survey, question.field);
   const set = (answer: unknown) => onChange(withAnswer(survey, question.field, answer));
@@ -54,6 +57,7 @@ export function QuestionRow({ question, survey, onChange, findings, open, errorF
           </button>
         )}
       </div>
+      {saved && <OnRecord question={question} survey={survey} saved={saved} onChange={onChange} />}
       {question.photo && <Photos field={question.field} ask={question.ask} survey={survey} onChange={onChange} />}
       {unknown && open && <p className="text-[0.9rem] text-ink-2">{open.effect}</p>}
       {findings.map((f) => (
@@ -67,6 +71,41 @@ export function QuestionRow({ question, survey, onChange, findings, open, errorF
         </p>
       ))}
     </div>
+  );
+}
+
+interface OnRecordProps {
+  question: Question;
+  survey: SurveyDocument;
+  saved: SurveyDocument;
+  onChange: (survey: SurveyDocument) => void;
+}
+
+/** Where the answer is another than the one on record, the one on record, to be taken or left: so two people's work is put together. */
+function OnRecord({ question, survey, saved, onChange }: OnRecordProps) {
+  const units = useUnits();
+  const theirs = inWords(question, saved, units);
+  if (theirs === inWords(question, survey, units)) {
+    return null;
+  }
+  const take = () =>
+    onChange(
+      isUnknown(saved, question.field)
+        ? markUnknown(survey, question.field, true)
+        : withAnswer(markUnknown(survey, question.field, false), question.field, answerAt(saved, question.field)),
+    );
+  return (
+    <p className="no-print flex flex-wrap items-center gap-x-3 text-[0.9rem] text-ink-2">
+      On record: {theirs || "no answer"}
+      <button
+        type="button"
+        className="link-quiet min-h-[32px]"
+        aria-label={`${question.ask}: take what is on record`}
+        onClick={take}
+      >
+        Take that
+      </button>
+    </p>
   );
 }
 

@@ -86,6 +86,7 @@ function Walk() {
                 key={question.field}
                 question={question}
                 survey={survey}
+                saved={work.changed ? work.saved?.envelope.document : undefined}
                 onChange={setDraft}
                 findings={(verdict?.findings ?? []).filter((f) => f.field === question.field)}
                 open={verdict?.toMeasure.find((m) => m.field === question.field)}

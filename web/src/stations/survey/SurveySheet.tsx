@@ -30,7 +30,8 @@ export function SurveySheet({ survey }: { survey: SurveyDocument }) {
   );
 }
 
-function inWords({ field, answer }: Question, survey: SurveyDocument, units: UnitWords): string {
+/** An answer in words; empty where there is none. */
+export function inWords({ field, answer }: Question, survey: SurveyDocument, units: UnitWords): string {
   const value = answerAt(survey, field);
   if (value === undefined) {
     return isUnknown(survey, field) ? "not known" : "";
