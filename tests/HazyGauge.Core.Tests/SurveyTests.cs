@@ -44,6 +44,67 @@ public class SurveyTests
     }
 
     [Fact]
+    [Trait("Category", "Outside")]
+    public void The_haze_of_a_load_is_what_a_simulation_of_the_survey_spreads()
+    {
+        // Source: JCGM 101:2008, propagation by simulation; every hazy answer is drawn, the survey judged, the loads spread.
+        var ledger = new HazeLedger();
+        Hazy Measured(string id, double value, double u) => ledger.Quantity(value, u, new HazeSource(id, id));
+        VehicleSurvey With(Func<string, double, double, Hazy> measured) => Sound with
+        {
+            Engine = Sound.Engine with { Aspiration = Aspiration.Boosted, BoostKpa = measured("boost", 80, 3), WantedPowerKw = measured("power", 160, 5) },
+            FuelSystem = Sound.FuelSystem with { BasePressureKpa = measured("pressure", 300, 8), FollowsManifold = false },
+            Pump = new FuelPump(1, null, [new(200, 220), new(300, 200), new(400, 160)]),
+            Injectors = Sound.Injectors with { RatedFlowCcMin = measured("flow", 380, 9) },
+            Goals = Sound.Goals with { HighestEthanolPct = measured("ethanol", 80, 4) },
+        };
+        var hazy = SurveyCheck.Judge(With(Measured), ledger).Loads.ToDictionary(l => l.Component, l => l.UsePct);
+
+        // The specific consumption is a figure of the program's own, not drawn here: its part is taken out before comparing.
+        double WithoutConsumption(Hazy load) => Math.Sqrt(load.Parts.Where(p => p.Source.Id != "bsfcGPerKwh").Sum(p => p.U * p.U));
+        var random = new Random(17);
+        var draws = Enumerable.Range(0, 20_000)
+            .Select(_ => Judge(With((_, value, u) => MathNet.Numerics.Distributions.Normal.Sample(random, value, u))).Loads)
+            .ToList();
+        foreach (var component in new[] { FuelComponent.Injectors, FuelComponent.Pump })
+        {
+            var spread = new MathNet.Numerics.Statistics.RunningStatistics(draws.Select(loads => loads.Single(l => l.Component == component).UsePct.Value));
+            spread.Mean.ShouldBe(hazy[component].Value, 0.01 * spread.Mean);
+            WithoutConsumption(hazy[component]).ShouldBe(spread.StandardDeviation, component == FuelComponent.Pump ? 0.08 * spread.StandardDeviation : 0.03 * spread.StandardDeviation);
+        }
+    }
+
+    [Fact]
+    public void However_half_filled_a_survey_is_judged_and_knowing_more_never_adds_something_to_measure()
+    {
+        // Any answers left out, in any combination; then one more of them known.
+        VehicleSurvey Partly(int known)
+        {
+            bool Has(int bit) => (known >> bit & 1) == 1;
+            return new VehicleSurvey(
+                new Engine(Has(0) ? 6 : null, Has(1) ? 3000 : null, Has(2) ? Aspiration.Natural : null, null, null, Has(3) ? 150 : null, Has(4) ? 160 : null, Has(5) ? 0.9 : null),
+                new FuelSystem(Has(6) ? FuelLine.Return : null, Has(7) ? InjectionKind.Port : null, Has(8) ? 300 : null, null, Has(9) ? 60 : null),
+                new FuelPump(null, Has(10) ? 200 : null),
+                new PortInjectors(Has(11) ? 6 : null, Has(12) ? 380 : null),
+                new DirectInjection(),
+                new EngineControl(Has(13) ? SignalPath.Gateway : null, Has(14) ? true : null, Has(15) ? true : null, null, null, Has(16) ? 10 : null, Has(17) ? 10 : null),
+                new Goals(Has(18) ? 85 : null, Has(19) ? 75 : null));
+        }
+
+        CsCheck.Check.Sample(
+            CsCheck.Gen.Select(CsCheck.Gen.Int[0, (1 << 20) - 1], CsCheck.Gen.Int[0, 19]),
+            (known, more) =>
+            {
+                var (less, later) = (Judge(Partly(known & ~(1 << more))), Judge(Partly(known | (1 << more))));
+                later.ToMeasure.Select(m => m.Field).Except(less.ToMeasure.Select(m => m.Field)).ShouldBeEmpty();
+                (later.Eligible == Eligibility.Unknown && less.Eligible == Eligibility.Yes).ShouldBeFalse();
+                less.Loads.ShouldAllBe(l => l.UsePct.Value > 0 && double.IsFinite(l.UsePct.StandardU));
+                SurveyProgress.Of(less).NextAction.Command.ShouldNotBeEmpty();
+            },
+            iter: 2000);
+    }
+
+    [Fact]
     public void With_everything_there_nothing_is_left_and_with_nothing_there_all_of_it_is()
     {
         var sound = Judge(Sound);

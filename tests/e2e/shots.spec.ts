@@ -15,6 +15,11 @@ for (const theme of ["bay", "forecourt"] as const) {
     if (theme === "bay") {
       await page.screenshot({ path: picture("bay") });
     }
+    if (theme === "forecourt") {
+      await open(page, "Skirr", "Survey");
+      await page.getByRole("heading", { name: /155/ }).waitFor();
+      await page.screenshot({ path: picture("survey") });
+    }
     await open(page, "Tarnock 30", "Signal");
     await page.getByLabel("Capture file").setInputFiles(capture);
     await page.getByRole("heading", { name: /E73/ }).waitFor();
@@ -40,6 +45,9 @@ for (const theme of ["bay", "forecourt"] as const) {
     await page.getByRole("heading", { name: /breaks off/ }).waitFor();
     await page.screenshot({ path: picture("stand-in") });
     await page.setViewportSize({ width: 390, height: 844 });
+    await open(page, "Vantle T20", "Survey");
+    await page.getByRole("heading", { name: /It can be converted/ }).waitFor();
+    await page.screenshot({ path: picture("survey-phone") });
     await open(page, "Tarnock 30", "Signal");
     await page.getByRole("heading", { name: /^The signal is real/ }).waitFor();
     await page.screenshot({ path: picture("signal-phone") });

@@ -33,7 +33,7 @@ public sealed class InputCheck
             var range = max < double.MaxValue
                 ? string.Create(CultureInfo.InvariantCulture, $"between {min} and {max}{unit}")
                 : string.Create(CultureInfo.InvariantCulture, $"{min}{unit} or more");
-            Refuse(field, string.Create(CultureInfo.InvariantCulture, $"{what} must be {range}; {v} cannot be right."));
+            Refuse(field, string.Create(CultureInfo.InvariantCulture, $"{what} must be {range}; {Math.Round(v, 3)} cannot be right."));
         }
 
         return this;

@@ -56,7 +56,7 @@ internal static class SurveyQuestions
         new("engine.boostKpa", "Boost at full load", "Log manifold pressure at full load.", CapacityNeedsIt, s => s.Engine.BoostKpa is not null, IsBoosted),
         new("engine.powerKw", "Power now", "Read it off the papers, or put the vehicle on a dynamometer.", CapacityNeedsIt, s => s.Engine.PowerKw is not null, Always),
         new("engine.wantedPowerKw", "Power wanted", "Ask the owner.", "Without it the fuel system is reckoned for the power of today.", s => s.Engine.WantedPowerKw is not null, Always),
-        new("engine.fullLoadLambda", "Lambda at full load", "Log lambda through one pull at full load.", "The mixture the base map runs says how much fuel it takes now.", s => s.Engine.FullLoadLambda is not null, Always),
+        new("engine.fullLoadLambda", "Lambda at full load", "Log lambda through one pull at full load.", "The mixture of the base map says how much it takes now.", s => s.Engine.FullLoadLambda is not null, Always),
         new("fuelSystem.line", "Return line", "Count the lines at the rail: one is returnless.", "It decides where the sensor can go.", s => s.FuelSystem.Line is not null, Always),
         new("fuelSystem.injection", "Where it injects", "Follow the rail: ports, cylinders or both.", "It decides which side may be opened, and what limits the fuel.", s => s.FuelSystem.Injection is not null, Always, Decides: s => s.Control.SignalPath == SignalPath.InjectorExtender),
         new("fuelSystem.basePressureKpa", "Base pressure", "Tee a gauge into the low side at idle, manifold hose off.", CapacityNeedsIt, s => s.FuelSystem.BasePressureKpa is not null, Always),
