@@ -27,6 +27,10 @@ export class App {
     this.process = child;
     this.address = await new Promise<string>((found, failed) => {
       child.stdout.on("data", (data: Buffer) => {
+        // What the program logs of a failure belongs beside the test that met it.
+        if (/^(fail|crit): /m.test(data.toString())) {
+          process.stderr.write(data);
+        }
         const address = /Hazy Gauge is at (http:\S+)/.exec(data.toString())?.[1];
         if (address) {
           found(address);

@@ -98,18 +98,18 @@ internal sealed partial record CsvLayout(
         };
     }
 
-    [GeneratedRegex("time|zeit|temps|tiempo", RegexOptions.IgnoreCase, matchTimeoutMilliseconds: 100)]
+    [GeneratedRegex("time|zeit|temps|tiempo", RegexOptions.IgnoreCase, matchTimeoutMilliseconds: 10_000)]
     private static partial Regex TimeName();
 
     [GeneratedRegex(
         @"(?:^|[^\p{L}]|(?<=time))(?<unit>n(?:ano)?s(?:ec(?:onds?)?)?|[uµμ]s(?:ec(?:onds?)?)?|micros(?:ec(?:onds?)?)?|m(?:illi)?s(?:ec(?:onds?)?)?|s(?:ec(?:onds?)?)?|min(?:utes?)?)\s*[\]\)]?\s*$",
         RegexOptions.IgnoreCase | RegexOptions.ExplicitCapture,
-        matchTimeoutMilliseconds: 100)]
+        matchTimeoutMilliseconds: 10_000)]
     private static partial Regex TimeUnitName();
 
-    [GeneratedRegex(@"(?:^|[\s\[\(_/,.-])mV\s*[\]\)]?\s*$", RegexOptions.ExplicitCapture, matchTimeoutMilliseconds: 100)]
+    [GeneratedRegex(@"(?:^|[\s\[\(_/,.-])mV\s*[\]\)]?\s*$", RegexOptions.ExplicitCapture, matchTimeoutMilliseconds: 10_000)]
     private static partial Regex Millivolts();
 
-    [GeneratedRegex("(?:^|,)\\s*(?:\"(?<cell>[^\"]*)\"|(?<cell>[^,\"]+))", RegexOptions.ExplicitCapture, matchTimeoutMilliseconds: 100)]
+    [GeneratedRegex("(?:^|,)\\s*(?:\"(?<cell>[^\"]*)\"|(?<cell>[^,\"]+))", RegexOptions.ExplicitCapture, matchTimeoutMilliseconds: 10_000)]
     private static partial Regex Quoted();
 }

@@ -66,7 +66,7 @@ internal sealed partial class ApiProblems(IProblemDetailsService problems, ILogg
         };
     }
 
-    [GeneratedRegex("^Failed to bind parameter \"\\S+ (?<field>\\w+)\"", RegexOptions.ExplicitCapture, matchTimeoutMilliseconds: 100)]
+    [GeneratedRegex("^Failed to bind parameter \"\\S+ (?<field>\\w+)\"", RegexOptions.ExplicitCapture, matchTimeoutMilliseconds: 10_000)]
     private static partial Regex Parameter();
 
     private static ProblemDetails WrongKind(string field) => Problem(
@@ -107,6 +107,9 @@ internal sealed partial class ApiProblems(IProblemDetailsService problems, ILogg
     {
         StatusCodes.Status413PayloadTooLarge => TooLarge,
         StatusCodes.Status415UnsupportedMediaType => WrongType,
+
+        // The framework's own sentence speaks to the programmer of the endpoint.
+        _ when bad.Message.Contains("no body was provided", StringComparison.Ordinal) => "The request brings nothing. Send a JSON object.",
         _ => bad.Message,
     };
 }

@@ -99,6 +99,11 @@ internal sealed class SurveyReader(SurveyDocument document)
         NoHoles(document.Injectors?.DeadTimes, "injectors.deadTimes");
         NoHoles(document.Unknowns, "unknowns");
         NoHoles(document.Photos, "photos");
+        if (document.Photos?.Any(p => p is { Field: null } or { Sha256: null }) == true)
+        {
+            _haze.Check.Refuse("photos", "A photo needs the answer it belongs to and the file it is.");
+        }
+
         _haze.Check.ThrowIfAny();
     }
 

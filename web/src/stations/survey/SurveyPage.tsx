@@ -10,6 +10,7 @@ import { Trouble } from "../../shell/Trouble";
 import { Rechecked } from "../Rechecked";
 import { headlineOf, leadOf } from "./headline";
 import { Loads } from "./Loads";
+import { Notes } from "./Notes";
 import { Profiles } from "./Profiles";
 import { QuestionRow } from "./QuestionRow";
 import { SurveySheet } from "./SurveySheet";
@@ -114,6 +115,7 @@ function Walk() {
         <div className="grid grid-cols-1 gap-4">
           {verdict && <Loads verdict={verdict} />}
           {verdict && <ToMeasurePanel open={verdict.toMeasure} onGo={goTo} />}
+          <Notes notes={survey.notes} error={errorFor("notes")} onChange={(notes) => setDraft({ ...survey, notes })} />
           <Profiles survey={survey} onChange={setDraft} />
           {verdict && <Findings findings={verdict.findings.filter((f) => f.severity === "caution")} />}
         </div>
