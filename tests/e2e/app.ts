@@ -28,7 +28,7 @@ export class App {
     this.address = await new Promise<string>((found, failed) => {
       child.stdout.on("data", (data: Buffer) => {
         // What the program logs of a failure belongs beside the test that met it.
-        if (/^(fail|crit): /m.test(data.toString())) {
+        if (/Unexpected failure|^crit: /m.test(data.toString())) {
           process.stderr.write(data);
         }
         const address = /Hazy Gauge is at (http:\S+)/.exec(data.toString())?.[1];

@@ -5,6 +5,7 @@ test("with a meter reading only, a newcomer gets the fuel factor for the own veh
   await page.getByRole("button", { name: "New job" }).click();
   await page.getByLabel(/What do you call it/).fill("Loden 5");
   await page.getByRole("button", { name: "Begin" }).click();
+  await page.getByRole("link", { name: "Straight to Signal" }).click();
   await page.getByRole("button", { name: "Type in a meter reading" }).click();
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("What does the meter show?");
   await page.getByLabel("Frequency", { exact: true }).fill("128,5");

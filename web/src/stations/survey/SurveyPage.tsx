@@ -54,6 +54,16 @@ function Walk() {
     <>
       <h1 className="verdict">{headlineOf(verdict, preview.error)}</h1>
       <p className="lead mt-1.5">{preview.error ? "" : leadOf(verdict)}</p>
+      {!work.changed && work.saved?.envelope.revision === undefined && (
+        <p className="no-print mt-3 flex flex-wrap items-center gap-x-4 gap-y-2">
+          <Link className="btn btn-outline" to={`/jobs/${job.id}/signal`}>
+            Straight to Signal
+          </Link>
+          <span className="text-ink-2">
+            With a meter or a recording at hand, today's fuel factor does not wait for the survey. Buying parts should.
+          </span>
+        </p>
+      )}
       {!work.changed && <Rechecked recheck={recheck.data} cause="Saved by other rules." />}
       {errors.length > 0 && (
         <div role="alert" className="hatched mt-4">
