@@ -48,7 +48,7 @@ public class SurveyTests(App app) : IClassFixture<App>
     [InlineData("""{ "engine": { "powerKw": 100 }, "unknowns": ["engine.powerKw"] }""", "engine.powerKw")]
     [InlineData("""{ "unknowns": ["engine.colour"] }""", "unknowns")]
     [InlineData("""{ "fuelSystem": { "basePressureKpa": { "value": 300, "u": -1 } } }""", "fuelSystem.basePressureKpa")]
-    [InlineData("""{ "photos": [ { "field": "pump.flowLph", "sha256": null } ] }""", "photos")]
+    [InlineData("""{ "photos": [ { "field": "pump.flowLph", "sha256": null } ] }""", "photos[0].sha256")]
     [InlineData("""{ "photos": [ { "field": "pump.flowLph", "sha256": "00" } ] }""", "photos")]
     public async Task What_cannot_be_is_refused_where_it_stands(string document, string field)
     {
