@@ -310,7 +310,7 @@ export const walk: readonly Stop[] = [
       {
         field: "control.failsafes",
         optional: true,
-        ask: "Which",
+        ask: "Which failsafes",
         answer: { kind: "text" },
         when: (s) => controlled(s) && s.control?.hasFailsafe === true,
       },
