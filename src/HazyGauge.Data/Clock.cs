@@ -1,7 +1,7 @@
 namespace HazyGauge.Data;
 
 /// <summary>Time as the database keeps it.</summary>
-internal static class Clock
+public static class Clock
 {
     /// <summary>Now, cut to the millisecond, so that an answer given at once and one read back later say the same.</summary>
     public static DateTimeOffset ToTheMillisecond(this TimeProvider clock)

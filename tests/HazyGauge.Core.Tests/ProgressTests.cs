@@ -47,7 +47,7 @@ public class ProgressTests
             Station.SignalSlug => signal,
             Station.CompensateSlug => compensate,
             _ => null,
-        });
+        }, []);
         var (unread, read) = (SignalProgress.Of(null), SignalProgress.Of(Read(100, 2.5)));
         Next().Slug.ShouldBe(Station.SurveySlug);
         Next(new StationProgress(StationState.Proven, SurveyProgress.NotStarted.NextAction)).Command.ShouldContain("Record the sensor's signal");
@@ -63,6 +63,22 @@ public class ProgressTests
         check.Command.ShouldContain("water");
         check.Why.ShouldContain("from ±5 to ±3");
         SignalProgress.Of(SensorReading.From(100.0, 2.5, 0, new HazeLedger())).NextAction.Command.ShouldContain("on record");
+    }
+
+    [Fact]
+    public void What_is_waited_for_is_next_where_it_holds_up_the_next_station_and_what_presses_comes_first()
+    {
+        AwaitedThing[] awaited = [new("a hose", ["route"]), new("the plug", ["survey", "harness"])];
+        JobProgress.Next(_ => null, awaited).Command.ShouldBe("Waiting for the plug.");
+        JobProgress.Next(slug => slug == Station.SurveySlug ? new StationProgress(StationState.Proven, SurveyProgress.NotStarted.NextAction) : null, awaited).Slug.ShouldBe(Station.SignalSlug);
+
+        // Of two holds the one further up the line is named.
+        StationProgress Held(string why) => new(StationState.Hold, new NextAction("Stop.", why, string.Empty));
+        JobProgress.Held(slug => slug == Station.SurveySlug ? Held("survey") : slug == Station.CompensateSlug ? Held("compensate") : null)!.Why.ShouldBe("survey");
+        JobProgress.Held(_ => null).ShouldBeNull();
+        ((bool, bool, bool)[] States, Pressing[] Order) pressing = (
+            [(false, false, true), (false, false, false), (false, true, true), (true, false, false)], [Pressing.Due, Pressing.Held, Pressing.Open, Pressing.Waiting]);
+        pressing.States.Select(s => JobProgress.PressingOf(s.Item1, s.Item2, s.Item3)).Order().ShouldBe(pressing.Order);
     }
 
     [Fact]

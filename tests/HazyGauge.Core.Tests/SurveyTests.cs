@@ -10,7 +10,7 @@ public class SurveyTests
 {
     private static readonly VehicleSurvey Sound = new(
         new Engine(6, 3000, Aspiration.Natural, null, 6500, 150, 160, 0.9),
-        new FuelSystem(FuelLine.Return, InjectionKind.Port, 300, null, 60, [LineName.Return]),
+        new FuelSystem(FuelLine.Return, InjectionKind.Port, 300, null, 60, [new Joint(LineName.Return)]),
         new FuelPump(1, 200),
         new PortInjectors(6, 380, 300, 684, [new(12, 1.2), new(14, 0.9)]),
         new DirectInjection(),
@@ -75,6 +75,29 @@ public class SurveyTests
     }
 
     [Fact]
+    public void A_typical_figure_keeps_the_doubt_of_what_it_was_made_from_and_rules_nothing_out()
+    {
+        // Injectors fitted for the present power are reckoned with the demand's own consumption: for that power it cancels.
+        var fitted = Sound with { Engine = Sound.Engine with { WantedPowerKw = 150 }, Injectors = Sound.Injectors with { RatedFlowCcMin = null } };
+        Judge(fitted).Loads.Single(l => l.Component == FuelComponent.Injectors).UsePct.Parts
+            .Where(p => Math.Abs(p.U) > 1e-9).Select(p => p.Source.Id).ShouldBe(["injectors.ratedFlowCcMin"]);
+
+        // A power guessed from a displacement that is itself in doubt carries both.
+        var ledger = new HazeLedger();
+        var engine = new Engine(4, ledger.Quantity(2000, 100, new HazeSource("measured", "measured")), Aspiration.Natural);
+        SurveyCheck.Judge(Sound with { Engine = engine }, ledger).PowerKw!.Value.Parts.Select(p => p.Source.Id).ShouldBe(["measured", "engine.powerKw"], ignoreOrder: true);
+
+        // The same boost over a base pressure nobody measured may leave the injectors nothing, but that is no verdict.
+        var guessed = Sound with
+        {
+            Engine = Sound.Engine with { Aspiration = Aspiration.Boosted, BoostKpa = 290 },
+            FuelSystem = Sound.FuelSystem with { BasePressureKpa = null, FollowsManifold = false },
+        };
+        var verdict = Judge(guessed);
+        (verdict.Eligible, verdict.Findings.Single(f => f.Code == "noPressureDrop").Severity).ShouldBe((Eligibility.Yes, Severity.Caution));
+    }
+
+    [Fact]
     public void However_half_filled_a_survey_is_judged_and_knowing_more_never_adds_something_to_measure()
     {
         // Any answers left out, in any combination; then one more of them known.
@@ -123,10 +146,10 @@ public class SurveyTests
     {
         var open = Judge(Sound with { Pump = new FuelPump(), Injectors = Sound.Injectors with { RatedFlowCcMin = null }, FuelSystem = Sound.FuelSystem with { BasePressureKpa = null, TankLitres = null } });
         open.Eligible.ShouldBe(Eligibility.Yes);
-        open.ToMeasure.Select(m => m.Field).ShouldBe(["injectors.ratedFlowCcMin", "fuelSystem.basePressureKpa", "pump.flowLph", "fuelSystem.tankLitres"], ignoreOrder: true);
+        open.ToMeasure.Select(m => m.Field).ShouldBe(["injectors.ratedFlowCcMin", "fuelSystem.basePressureKpa", "pump.count", "pump.flowLph", "fuelSystem.tankLitres"], ignoreOrder: true);
         var now = open.Loads.ToDictionary(l => l.Component, l => Interval95.HalfWidth(l.UsePct));
         var pump = open.ToMeasure.Single(m => m.Field == "pump.flowLph");
-        pump.UsedMeanwhile.ShouldBe(new Assumption(null, 260, "lph", 15));
+        pump.UsedMeanwhile.ShouldBe(new Assumption(null, 255, "lph", 15));
         pump.Effect.ShouldContain($"% ± {now[FuelComponent.Pump]:0} as far as is known");
 
         // Measuring the first leaves less doubt about the heaviest load than measuring the second would.
@@ -191,7 +214,7 @@ public class SurveyTests
         void Refused(VehicleSurvey survey, string field, string words) =>
             Should.Throw<RefusedInputException>(() => Judge(survey)).Errors[field][0].ShouldContain(words);
 
-        var returnless = Sound.FuelSystem with { Line = FuelLine.Returnless, Joints = [LineName.Feed, LineName.Return] };
+        var returnless = Sound.FuelSystem with { Line = FuelLine.Returnless, Joints = [new Joint(LineName.Feed), new Joint(LineName.Return)] };
         Refused(Sound with { FuelSystem = returnless }, "fuelSystem.joints[1].line", "no return line");
         Refused(Sound with { Injectors = Sound.Injectors with { Count = 0 } }, "injectors.count", "between 1 and 32");
         Refused(Sound with { Pump = new FuelPump(1, null, [new(300, 200), new(200, 220)]) }, "pump.curve[1].pressureKpa", "must rise");

@@ -71,6 +71,9 @@ internal sealed class FirstEstimate
     /// <summary>True where boost leaves the injectors no pressure.</summary>
     public bool HasNoPressureDrop { get; private set; }
 
+    /// <summary>True where that holds over all of its haze.</summary>
+    public bool IsSureOfNoPressureDrop { get; private set; }
+
     /// <summary>Reckons a survey that passed the rules.</summary>
     public static FirstEstimate Of(VehicleSurvey survey, HazeLedger ledger) => new(survey, ledger);
 
@@ -85,7 +88,7 @@ internal sealed class FirstEstimate
 
     private Hazy? PumpLph()
     {
-        var count = _survey.Pump.Count ?? 1;
+        var count = _typical.PumpCount;
         if (_survey.Pump.Curve is not { Count: > 1 } curve)
         {
             return count * _typical.PumpFlowLph;
@@ -106,7 +109,7 @@ internal sealed class FirstEstimate
     // Static flow scaled by the square roots of pressure and density (Bernoulli through an orifice), held to the duty limit.
     private Hazy? InjectorLph(Hazy powerKw)
     {
-        if ((_survey.Injectors.Count ?? _survey.Engine.Cylinders) is not { } count)
+        if (_typical.InjectorCount is not { } count)
         {
             return null;
         }
@@ -115,11 +118,12 @@ internal sealed class FirstEstimate
         if (drop.Value < LeastPressureDropKpa)
         {
             HasNoPressureDrop = true;
+            IsSureOfNoPressureDrop = drop.Value + Interval95.HalfWidth(drop) < LeastPressureDropKpa;
             return null;
         }
 
         var rated = _typical.RatedFlowCcMin(count, _survey.Engine.PowerKw ?? powerKw, _gasoline);
         var fluid = (_survey.Injectors.TestFluidDensityKgM3 ?? TestFluidKgM3) / (_gasoline with { EthanolPct = EthanolPct }).Density15C;
-        return count * rated * 60 / 1000 * RealNumber.Sqrt(drop / (_survey.Injectors.RatedPressureKpa ?? TypicalFigures.RatedPressureKpa)) * RealNumber.Sqrt(fluid) * DutyLimit;
+        return count * rated * 60 / 1000 * RealNumber.Sqrt(drop / _typical.RatedPressureKpa) * RealNumber.Sqrt(fluid) * DutyLimit;
     }
 }

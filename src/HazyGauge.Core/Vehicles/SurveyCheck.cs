@@ -8,6 +8,7 @@ namespace HazyGauge.Core.Vehicles;
 /// <param name="Eligible">Whether the vehicle can be converted the way it is meant to be.</param>
 /// <param name="Findings">What it shows, the gravest first.</param>
 /// <param name="ToMeasure">What is worth finding out, the most helpful first.</param>
+/// <param name="NotAsked">Answers that do not concern this vehicle, as paths into the survey.</param>
 /// <param name="PowerKw">Power the loads are reckoned for, kW; null where none is known.</param>
 /// <param name="EthanolPct">Blend the loads are reckoned for.</param>
 /// <param name="Loads">How heavily pump and injectors would be used, the heaviest first.</param>
@@ -15,6 +16,7 @@ public sealed record SurveyVerdict(
     Eligibility Eligible,
     IReadOnlyList<SurveyFinding> Findings,
     IReadOnlyList<ToMeasure> ToMeasure,
+    IReadOnlyList<string> NotAsked,
     Hazy? PowerKw,
     Hazy EthanolPct,
     IReadOnlyList<ComponentLoad> Loads);
@@ -31,7 +33,7 @@ public static class SurveyCheck
         SurveyRules.Check(survey);
         var estimate = FirstEstimate.Of(survey, ledger);
         var findings = SurveyFindings.Of(survey, estimate);
-        return new SurveyVerdict(Eligible(survey, findings), findings, Open(survey, estimate), estimate.PowerKw, estimate.EthanolPct, estimate.Loads);
+        return new SurveyVerdict(Eligible(survey, findings), findings, Open(survey, estimate), SurveyScope.NotAsked(survey), estimate.PowerKw, estimate.EthanolPct, estimate.Loads);
     }
 
     private static Eligibility Eligible(VehicleSurvey survey, IReadOnlyList<SurveyFinding> findings) =>

@@ -20,7 +20,7 @@ public sealed record ToMeasure(string Field, string Text, string Effect, Assumpt
 /// <param name="Words">In words; null for a figure.</param>
 /// <param name="Value">The figure; null for words.</param>
 /// <param name="Unit">What it is measured in: kw, kpa, lph, ccPerMin, gPerKwh.</param>
-/// <param name="PlusMinusPct">How far off it may be, % of it.</param>
+/// <param name="PlusMinusPct">How far off it may be, % of it; null where it is a usual figure without haze.</param>
 public sealed record Assumption(string? Words = null, double? Value = null, string? Unit = null, double? PlusMinusPct = null);
 
 /// <summary>Whether the vehicle can be converted the way it is meant to be.</summary>

@@ -98,7 +98,7 @@ internal static class SurveyFindings
 
         if (estimate.HasNoPressureDrop)
         {
-            yield return new("noPressureDrop", survey.FuelSystem.FollowsManifold == false ? Severity.Stop : Severity.Caution, "Boost eats up the pressure across the injectors. The regulator must follow the manifold, or the base pressure must rise.", "fuelSystem.followsManifold");
+            yield return new("noPressureDrop", estimate.IsSureOfNoPressureDrop ? Severity.Stop : Severity.Caution, "Boost eats up the pressure across the injectors. The regulator must follow the manifold, or the base pressure must rise.", "fuelSystem.followsManifold");
         }
 
         foreach (var load in estimate.Loads)

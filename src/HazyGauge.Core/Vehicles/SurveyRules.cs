@@ -40,6 +40,8 @@ internal static class SurveyRules
             .Within(injectors.RatedFlowCcMin?.Value, 20, 5000, "injectors.ratedFlowCcMin", "The rated flow", " cm³/min")
             .Within(injectors.RatedPressureKpa?.Value, 50, MostKpa, "injectors.ratedPressureKpa", "The rated pressure", " kPa")
             .Within(injectors.TestFluidDensityKgM3?.Value, 600, 900, "injectors.testFluidDensityKgM3", "The density of the test fluid", " kg/m³")
+            .Within(pump.CurveV?.Value, 6, 24, "pump.curveV", "The voltage of the curve", " V")
+            .Within(injectors.ImpedanceOhm?.Value, 0.1, 50, "injectors.impedanceOhm", "The resistance of an injector", " Ω")
             .Within(direct.PumpDisplacementCcPerCamRev?.Value, 0.1, 20, "directInjection.pumpDisplacementCcPerCamRev", "The displacement of the high-pressure pump", " cm³ a turn")
             .Within(direct.PumpLobes, 1, 8, "directInjection.pumpLobes", "The number of lobes", string.Empty)
             .Within(direct.RailPressureKpa?.Value, 2000, 100000, "directInjection.railPressureKpa", "The rail pressure", " kPa")
@@ -48,6 +50,10 @@ internal static class SurveyRules
             .Within(control.SparkMapEthanolPct?.Value, 0, 100, "control.sparkMapEthanolPct", "The blend the spark map was made on", " %")
             .Within(goals.HighestEthanolPct?.Value, 0, 100, "goals.highestEthanolPct", "The highest blend", " %")
             .Within(goals.LocalEthanolPct?.Value, 0, 100, "goals.localEthanolPct", "The local high blend", " %");
+        for (var i = 0; i < (fuel.Joints?.Count ?? 0); i++)
+        {
+            check.Within(fuel.Joints![i].AngleDeg, 0, 180, $"fuelSystem.joints[{i}].angleDeg", "The angle of an end", "°");
+        }
     }
 
     private static void Combinations(InputCheck check, VehicleSurvey survey)
@@ -62,7 +68,7 @@ internal static class SurveyRules
         {
             for (var i = 0; i < (fuel.Joints?.Count ?? 0); i++)
             {
-                if (fuel.Joints![i] == LineName.Return)
+                if (fuel.Joints![i].Line == LineName.Return)
                 {
                     check.Refuse($"fuelSystem.joints[{i}].line", "A returnless system has no return line: name a joint in the feed line, or look again for a second line at the rail.");
                 }

@@ -9,9 +9,8 @@ namespace HazyGauge.Core.Vehicles;
 /// </summary>
 internal sealed class TypicalFigures(VehicleSurvey survey, HazeLedger ledger)
 {
-    /// <summary>Pressure drop injectors are usually rated at, kPa.</summary>
-    public const double RatedPressureKpa = 300;
-
+    // Pressure drop injectors are usually rated at, kPa (common practice, no source).
+    private const double UsualRatedPressureKpa = 300;
     private const double SmallEngineUpToKw = 75;
     private const double UsualHighestEthanolPct = 85;
 
@@ -25,12 +24,12 @@ internal sealed class TypicalFigures(VehicleSurvey survey, HazeLedger ledger)
     {
         { WantedPowerKw: { } wanted } => wanted,
         { PowerKw: { } now } => Noted("engine.wantedPowerKw", now, new Assumption("the power it has now")),
-        { DisplacementCc: { } cc } => Guess("engine.powerKw", cc.Value * (IsBoosted ? 0.085 : 0.055), 25, "kw"),
+        { DisplacementCc: { } cc } => Guess("engine.powerKw", cc * (IsBoosted ? 0.085 : 0.055), 25, "kw"),
         _ => null,
     };
 
     /// <summary>Highest blend that must work, % by volume.</summary>
-    public Hazy HighestEthanolPct => survey.Goals.HighestEthanolPct ?? Noted("goals.highestEthanolPct", UsualHighestEthanolPct, new Assumption("E85"));
+    public Hazy HighestEthanolPct => survey.Goals.HighestEthanolPct ?? Noted<Hazy>("goals.highestEthanolPct", UsualHighestEthanolPct, new Assumption("E85"));
 
     /// <summary>Fuel taken per kilowatt hour at full load on gasoline, g/kWh.</summary>
     public Hazy BsfcGPerKwh => survey.Engine.Aspiration switch
@@ -59,12 +58,22 @@ internal sealed class TypicalFigures(VehicleSurvey survey, HazeLedger ledger)
         false => 0.0,
 
         // Either none or all of it: the middle, and half of it to both sides.
-        null => Noted("fuelSystem.followsManifold", Quantity("fuelSystem.followsManifold", BoostKpa.Value / 2, BoostKpa.Value / 2), new Assumption("half the boost, give or take the other half")),
+        null => Noted("fuelSystem.followsManifold", BoostKpa * Quantity("fuelSystem.followsManifold", 0.5, 0.5), new Assumption("half the boost, give or take the other half")),
     };
 
     /// <summary>Flow of one pump at the pressure it works against, L/h.</summary>
     public Hazy PumpFlowLph => survey.Pump.FlowLph
         ?? ((PowerKw?.Value ?? 0) <= SmallEngineUpToKw ? Guess("pump.flowLph", 100, 20, "lph") : Guess("pump.flowLph", 255, 15, "lph"));
+
+    /// <summary>Pumps side by side.</summary>
+    public int PumpCount => survey.Pump.Count ?? Noted("pump.count", 1, new Assumption("one pump"));
+
+    /// <summary>Injectors in the ports; null where neither they nor the cylinders were counted.</summary>
+    public int? InjectorCount => survey.Injectors.Count
+        ?? (survey.Engine.Cylinders is { } cylinders ? Noted("injectors.count", cylinders, new Assumption("one for every cylinder")) : null);
+
+    /// <summary>Pressure drop the injectors are rated at, kPa.</summary>
+    public Hazy RatedPressureKpa => survey.Injectors.RatedPressureKpa ?? Noted<Hazy>("injectors.ratedPressureKpa", UsualRatedPressureKpa, new Assumption(null, UsualRatedPressureKpa, "kpa"));
 
     private bool IsBoosted => survey.Engine.Aspiration == Aspiration.Boosted;
 
@@ -79,31 +88,32 @@ internal sealed class TypicalFigures(VehicleSurvey survey, HazeLedger ledger)
             return known;
         }
 
-        var lph = FuelDemand.VolumeLph(powerNowKw.Value, BsfcGPerKwh.Value, gasoline, gasoline).Value;
+        // Reckoned from the same consumption as the demand, so that what is not known of it cancels between the two.
+        var lph = FuelDemand.VolumeLph(powerNowKw, BsfcGPerKwh, gasoline, gasoline);
         return Guess("injectors.ratedFlowCcMin", lph * 1000 / 60 / (0.8 * count), 15, "ccPerMin");
     }
 
     private Hazy Bsfc(double value, double plusMinusPct) => ledger.Quantity(
         value, HazeSource.RectangularU(value * plusMinusPct / 100), new HazeSource("bsfcGPerKwh", "Fuel taken per kilowatt hour", HazeShape.Rectangular));
 
-    private Hazy Guess(string field, double value, double plusMinusPct, string unit) => Noted(
+    private Hazy Guess(string field, Hazy value, double plusMinusPct, string unit) => Noted(
         field,
-        Quantity(field, value, value * plusMinusPct / 100),
-        new Assumption(null, Rounded(value), unit, plusMinusPct));
+        value * Quantity(field, 1, plusMinusPct / 100),
+        new Assumption(null, Rounded(value.Value), unit, plusMinusPct));
 
     private Hazy Quantity(string field, double value, double halfWidth) =>
         ledger.Quantity(value, HazeSource.RectangularU(halfWidth), new HazeSource(field, SurveyQuestions.LabelOf(field), HazeShape.Rectangular, SurveyQuestions.CheckOf(field)));
 
-    private Hazy Noted(string field, Hazy value, Assumption assumption)
+    private T Noted<T>(string field, T value, Assumption assumption)
     {
         _assumed[field] = assumption;
         return value;
     }
 
-    // Two digits say enough about a guess.
+    // Three digits say enough about a guess, and leave 255 what it is.
     private static double Rounded(double value)
     {
-        var step = Math.Pow(10, Math.Floor(Math.Log10(value)) - 1);
+        var step = Math.Pow(10, Math.Floor(Math.Log10(value)) - 2);
         return Math.Round(value / step) * step;
     }
 }

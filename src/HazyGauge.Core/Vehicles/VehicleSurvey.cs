@@ -91,6 +91,11 @@ public enum LineName
     Return,
 }
 
+/// <summary>A joint a sensor could go into.</summary>
+/// <param name="Line">In which line; null where it was not said.</param>
+/// <param name="AngleDeg">Angle of its end, degrees.</param>
+public sealed record Joint(LineName? Line = null, double? AngleDeg = null);
+
 /// <summary>Lines and pressures.</summary>
 /// <param name="Line">How the fuel reaches the rail.</param>
 /// <param name="Injection">Where it is injected.</param>
@@ -104,7 +109,7 @@ public sealed record FuelSystem(
     Hazy? BasePressureKpa = null,
     bool? FollowsManifold = null,
     Hazy? TankLitres = null,
-    IReadOnlyList<LineName>? Joints = null)
+    IReadOnlyList<Joint>? Joints = null)
 {
     /// <summary>True where some fuel goes straight into the cylinders.</summary>
     public bool IsDirect => Injection is InjectionKind.Direct or InjectionKind.Both;
@@ -119,7 +124,8 @@ public sealed record PumpPoint(double PressureKpa, double FlowLph);
 /// <param name="Count">Pumps side by side.</param>
 /// <param name="FlowLph">Flow of one pump at the pressure it works against, L/h; where there is a curve, the curve counts.</param>
 /// <param name="Curve">Flow of one pump over pressure, pressures rising.</param>
-public sealed record FuelPump(int? Count = null, Hazy? FlowLph = null, IReadOnlyList<PumpPoint>? Curve = null);
+/// <param name="CurveV">Voltage the curve was taken at, V.</param>
+public sealed record FuelPump(int? Count = null, Hazy? FlowLph = null, IReadOnlyList<PumpPoint>? Curve = null, Hazy? CurveV = null);
 
 /// <summary>Dead time at a battery voltage.</summary>
 /// <param name="BatteryV">Battery voltage, V.</param>
@@ -132,8 +138,14 @@ public sealed record DeadTimePoint(double BatteryV, double DeadTimeMs);
 /// <param name="RatedPressureKpa">Pressure drop it is rated at, kPa.</param>
 /// <param name="TestFluidDensityKgM3">Density of the fluid it is rated with, kg/m3.</param>
 /// <param name="DeadTimes">Dead time over battery voltage, voltages rising.</param>
+/// <param name="ImpedanceOhm">Resistance of the coil, Ohm.</param>
 public sealed record PortInjectors(
-    int? Count = null, Hazy? RatedFlowCcMin = null, Hazy? RatedPressureKpa = null, Hazy? TestFluidDensityKgM3 = null, IReadOnlyList<DeadTimePoint>? DeadTimes = null);
+    int? Count = null,
+    Hazy? RatedFlowCcMin = null,
+    Hazy? RatedPressureKpa = null,
+    Hazy? TestFluidDensityKgM3 = null,
+    IReadOnlyList<DeadTimePoint>? DeadTimes = null,
+    Hazy? ImpedanceOhm = null);
 
 /// <summary>The high-pressure side of direct injection.</summary>
 /// <param name="PumpDisplacementCcPerCamRev">Displacement of the high-pressure pump per turn of the cam, cm3, all lobes together.</param>

@@ -39,17 +39,8 @@ internal static class BayEndpoints
     {
         var aside = await reader.ListAsync(archived: true, cancellation);
         var jobs = archived ? aside : await reader.ListAsync(archived: false, cancellation);
-        return TypedResults.Ok(new BayAnswer(reader.Today, [.. jobs.OrderBy(Rank).ThenBy(FirstDue)], aside.Count));
+        return TypedResults.Ok(new BayAnswer(reader.Today, [.. jobs.OrderBy(j => JobProgress.PressingOf(j.Due.Count > 0, j.Held is not null, j.Waiting.Count > 0)).ThenBy(FirstDue)], aside.Count));
     }
-
-    // What falls due today before what is held, what can go on before what waits.
-    private static int Rank(JobAnswer job) => job switch
-    {
-        { Due.Count: > 0 } => 0,
-        { Held: not null } => 1,
-        { Waiting.Count: > 0 } => 3,
-        _ => 2,
-    };
 
     private static DateOnly FirstDue(JobAnswer job) => job.Due.Count > 0 ? job.Due[0].Due!.Value : DateOnly.MaxValue;
 

@@ -29,9 +29,14 @@ internal static class EntryEndpoints
             return JobEndpoints.NoSuchJob();
         }
 
+        return TypedResults.Ok(new EntriesAnswer(await AnswersAsync(id, entries, cancellation)));
+    }
+
+    private static async Task<IReadOnlyList<EntryAnswer>> AnswersAsync(Guid id, EntryStore entries, CancellationToken cancellation)
+    {
         var rows = await entries.ListAsync(id, cancellation);
         var closedBy = rows.Where(r => r.Closes is not null).ToDictionary(r => r.Closes!.Value, r => r.Number);
-        return TypedResults.Ok(new EntriesAnswer([.. rows.Select(r => EntryAnswer.From(r, closedBy.TryGetValue(r.Number, out var by) ? by : null))]));
+        return [.. rows.Select(r => EntryAnswer.From(r, closedBy.TryGetValue(r.Number, out var by) ? by : null))];
     }
 
     private static async Task<Results<Created<EntryAnswer>, Ok<EntryAnswer>, ProblemHttpResult>> WriteAsync(
@@ -42,7 +47,7 @@ internal static class EntryEndpoints
         return outcome switch
         {
             WriteOutcome.Written => TypedResults.Created($"/api/jobs/{id}/entries", EntryAnswer.From(row!, null)),
-            WriteOutcome.AlreadyThere => TypedResults.Ok(EntryAnswer.From(row!, null)),
+            WriteOutcome.AlreadyThere => TypedResults.Ok((await AnswersAsync(id, entries, cancellation)).Single(e => e.Number == row!.Number)),
             WriteOutcome.KeyTaken => Problem(StatusCodes.Status422UnprocessableEntity, "Not written.", $"Another entry was written under this key already: \"{row!.Text}\"."),
             WriteOutcome.NothingToClose => Problem(StatusCodes.Status422UnprocessableEntity, "Not written.", $"There is no entry {entry.Closes} on this job that could be closed."),
             WriteOutcome.AlreadyClosed => Problem(StatusCodes.Status409Conflict, "Closed already.", $"{row!.Author} closed it already: \"{row.Text}\"."),

@@ -63,6 +63,7 @@ public sealed record JobAnswer(
         var entries = open.Select(e => new OpenEntry(
             e.Number, e.Kind, e.Text, e.At, e.Author, e.Due, e.Due <= today, e.Blocks.Split(' ', StringSplitOptions.RemoveEmptyEntries))).ToList();
         var waiting = entries.Where(e => e.Kind == EntryKind.Waiting).ToList();
+        var awaited = waiting.Select(w => new AwaitedThing(w.Text, w.Blocks)).ToList();
         return new(
             job.Id,
             job.Name,
@@ -71,22 +72,13 @@ public sealed record JobAnswer(
             job.ArchivedAt,
             job.LastRevision,
             [.. Station.All.Select(s => new LineStation(
-                s.Slug, s.Name, s.Question, s.Built, job.Bay.ProgressOf(s.Slug)?.State ?? StationState.Empty, waiting.Any(w => w.Blocks.Contains(s.Slug, StringComparer.Ordinal))))],
+                s.Slug, s.Name, s.Question, s.Built, job.Bay.ProgressOf(s.Slug)?.State ?? StationState.Empty, awaited.Any(a => a.HoldsUp(s.Slug))))],
             job.Bay is { EthanolPct: { } pct, EthanolPlusMinus: { } plusMinus, ReadingSavedAt: { } savedAt } ? new LatestReading(pct, plusMinus, savedAt) : null,
-            Next(job, waiting),
-            job.Bay.Stations.Values.FirstOrDefault(p => p.State == StationState.Hold)?.NextAction.Why,
+            JobProgress.Next(job.Bay.ProgressOf, awaited),
+            JobProgress.Held(job.Bay.ProgressOf)?.Why,
             waiting,
             [.. entries.Where(e => e.IsDue).OrderBy(e => e.Due)],
             [.. entries.Where(e => e is { Due: not null, IsDue: false }).OrderBy(e => e.Due)]);
-    }
-
-    // Where the next thing cannot be done, what it waits for is next.
-    private static NextAction Next(JobRow job, IReadOnlyList<OpenEntry> waiting)
-    {
-        var next = JobProgress.Next(job.Bay.ProgressOf);
-        return waiting.FirstOrDefault(w => w.Blocks.Contains(next.Slug, StringComparer.Ordinal)) is { } blocking
-            ? new NextAction($"Waiting for {blocking.Text}.", $"{Station.Find(next.Slug)!.Name} cannot go on before.", next.Slug)
-            : next;
     }
 }
 

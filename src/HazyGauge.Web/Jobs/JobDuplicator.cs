@@ -6,14 +6,14 @@ using HazyGauge.Web.Stations;
 
 namespace HazyGauge.Web.Jobs;
 
-/// <summary>Makes a job for another vehicle of the same kind.</summary>
-internal sealed class JobDuplicator(JobStore jobs, StationDocuments documents)
+/// <summary>Makes a job for another vehicle of the same kind, whole or not at all.</summary>
+internal sealed class JobDuplicator(JobStore jobs, StationDocuments documents, TimeProvider clock)
 {
     private const int LongestName = 80;
     private const string Behind = ", copy";
 
     /// <summary>The new job; null where there is none to copy.</summary>
-    /// <exception cref="Core.Findings.RefusedInputException">The name cannot be.</exception>
+    /// <exception cref="Core.Findings.RefusedInputException">The name cannot be, or today's rules refuse what was planned.</exception>
     public async Task<JobRow?> DuplicateAsync(Guid id, string? name, string author, CancellationToken cancellation)
     {
         if (await jobs.FindAsync(id, cancellation) is not { } original)
@@ -23,18 +23,29 @@ internal sealed class JobDuplicator(JobStore jobs, StationDocuments documents)
 
         var usual = original.Name[..Math.Min(original.Name.Length, LongestName - Behind.Length)] + Behind;
         var (checkedName, vehicle) = JobEndpoints.CheckNames(name ?? usual, original.Vehicle);
-        var copy = await jobs.CreateAsync(checkedName, vehicle, cancellation);
+        var now = clock.ToTheMillisecond();
+        var copy = new JobRow { Id = Guid.CreateVersion7(now), Name = checkedName, Vehicle = vehicle, CreatedAt = now };
+        var revisions = new List<RevisionRow>();
         foreach (var station in Station.All)
         {
-            if (documents.Find(station.Slug) is { } known
-                && await jobs.LatestAsync(id, station.Slug, cancellation) is { } latest
-                && known.ForAnotherVehicle(JsonSerializer.Deserialize<JsonElement>(latest.Document)) is { } plan)
+            if (await PlanAsync(id, station, cancellation) is { } plan)
             {
                 var judged = await documents.JudgeAsync(copy.Id, station, plan, cancellation);
-                await jobs.SaveAsync(copy.Id, new DocumentToSave(station.Slug, author, judged.Json, judged.Summary, (before, at) => judged.Show(before, at)), 0, cancellation);
+                copy.Bay = judged.Show(copy.Bay, now);
+                revisions.Add(new RevisionRow
+                {
+                    JobId = copy.Id, Number = ++copy.LastRevision, Slug = station.Slug, Author = author, SavedAt = now, Summary = judged.Summary, Document = judged.Json,
+                });
             }
         }
 
-        return await jobs.FindAsync(copy.Id, cancellation);
+        await jobs.ImportAsync(copy, revisions, [], [], cancellation);
+        return copy;
     }
+
+    private async Task<JsonElement?> PlanAsync(Guid id, Station station, CancellationToken cancellation) =>
+        documents.Find(station.Slug) is { } known && await jobs.LatestAsync(id, station.Slug, cancellation) is { } latest
+            && JsonSerializer.Deserialize<JsonElement>(latest.Document) is var saved && saved.EnumerateObject().Any()
+            ? known.ForAnotherVehicle(saved)
+            : null;
 }

@@ -1759,7 +1759,7 @@ export interface components {
             unit?: null | string;
             /**
              * Format: double
-             * @description How far off it may be, % of it.
+             * @description How far off it may be, % of it; null where it is a usual figure without haze.
              */
             plusMinusPct?: null | number;
         };
@@ -3797,6 +3797,8 @@ export interface components {
             findings: components["schemas"]["SurveyFinding"][];
             /** @description What is worth finding out, the most helpful first. */
             toMeasure: components["schemas"]["ToMeasure"][];
+            /** @description Answers that do not concern this vehicle, as paths like engine.boostKpa. */
+            notAsked: string[];
             powerKw: null | components["schemas"]["HazyNumber"];
             /** @description Blend the loads are reckoned for. */
             ethanolPct: components["schemas"]["HazyNumber"];

@@ -1,12 +1,16 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { api, authorHeader, type Job, unwrap } from "../api/client";
+import { useState } from "react";
+import { ApiError, api, authorHeader, type Job, unwrap } from "../api/client";
 import { keys } from "../api/queries";
+import { InitialsField } from "../shell/InitialsField";
 import { author } from "../shell/settings";
 import { Trouble } from "../shell/Trouble";
 
 /** Takes a job out of the bay or puts it back, or makes one like it. */
 export function JobActions({ job }: { job: Job }) {
   const client = useQueryClient();
+  const [initials] = author.use();
+  const [asking, setAsking] = useState(false);
   const params = { path: { id: job.id } };
   const onSuccess = () => client.invalidateQueries({ queryKey: keys.jobs });
   const move = useMutation({
@@ -18,13 +22,14 @@ export function JobActions({ job }: { job: Job }) {
     mutationFn: () =>
       unwrap(
         api.POST("/api/jobs/{id}/duplicate", {
-          params: { ...params, header: { "X-Author": authorHeader(author.get() || "copy") } },
+          params: { ...params, header: { "X-Author": authorHeader(initials) } },
           body: {},
         }),
       ),
     onSuccess,
   });
   const error = move.error ?? duplicate.error;
+  const refused = duplicate.error instanceof ApiError ? duplicate.error : null;
   return (
     // Above the link that covers the row.
     <div className="no-print relative z-10 -my-2.5 flex w-fit flex-wrap gap-1 max-sm:my-0">
@@ -41,12 +46,26 @@ export function JobActions({ job }: { job: Job }) {
         type="button"
         className="btn btn-ghost btn-sm"
         aria-label={`Another like ${job.name}`}
-        disabled={duplicate.isPending}
-        onClick={() => duplicate.mutate()}
+        onClick={() => setAsking(!asking)}
+        aria-expanded={asking}
       >
         Another like it
       </button>
-      {error && <Trouble error={error} />}
+      {asking && (
+        <form
+          className="flex w-full flex-wrap items-end gap-3"
+          onSubmit={(e) => {
+            e.preventDefault();
+            duplicate.mutate(undefined, { onSuccess: () => setAsking(false) });
+          }}
+        >
+          <InitialsField error={refused?.for("X-Author")} />
+          <button type="submit" className="btn btn-primary" disabled={duplicate.isPending}>
+            Make it
+          </button>
+        </form>
+      )}
+      {error && !refused?.for("X-Author") && <Trouble error={error} />}
     </div>
   );
 }

@@ -1,5 +1,6 @@
 import { useId, useState } from "react";
 import type { OpenEntry } from "../api/client";
+import { InitialsField } from "../shell/InitialsField";
 import { author } from "../shell/settings";
 import { Trouble } from "../shell/Trouble";
 import { newKey, useWriteEntry } from "./queries";
@@ -13,7 +14,7 @@ export function CloseEntry({ jobId, entry }: { jobId: string; entry: OpenEntry }
   const [open, setOpen] = useState(false);
   const [text, setText] = useState("");
   const [key] = useState(newKey);
-  const [initials, setInitials] = author.use();
+  const [initials] = author.use();
   const write = useWriteEntry(jobId);
   if (!open) {
     return (
@@ -43,19 +44,7 @@ export function CloseEntry({ jobId, entry }: { jobId: string; entry: OpenEntry }
           onChange={(e) => setText(e.target.value)}
         />
       </div>
-      <div className="grid gap-1">
-        <label htmlFor={`${id}-by`} className="label-text">
-          Your initials
-        </label>
-        <input
-          id={`${id}-by`}
-          className="field w-[6.2rem]"
-          maxLength={20}
-          autoComplete="off"
-          value={initials}
-          onChange={(e) => setInitials(e.target.value)}
-        />
-      </div>
+      <InitialsField />
       <button type="submit" className="btn btn-primary" disabled={write.isPending}>
         Close it
       </button>

@@ -1,6 +1,7 @@
 import { useId, useState } from "react";
 import { ApiError, type EntryRequest } from "../api/client";
 import { useJobContext } from "../job/jobContext";
+import { InitialsField } from "../shell/InitialsField";
 import { Segment } from "../shell/Segment";
 import { author } from "../shell/settings";
 import { Trouble } from "../shell/Trouble";
@@ -20,7 +21,7 @@ const asks: Record<Kind, string> = { waiting: "For what", recheck: "At what", no
 export function EntryForm() {
   const id = useId();
   const { job } = useJobContext();
-  const [initials, setInitials] = author.use();
+  const [initials] = author.use();
   const [kind, setKind] = useState<Kind>("waiting");
   const [text, setText] = useState("");
   const [due, setDue] = useState("");
@@ -85,17 +86,7 @@ export function EntryForm() {
             />
           </Labelled>
         )}
-        <Labelled id={`${id}-by`} label="Your initials" error={refused?.for("X-Author")}>
-          <input
-            id={`${id}-by`}
-            className="field w-[6.2rem]"
-            maxLength={20}
-            autoComplete="off"
-            value={initials}
-            aria-invalid={Boolean(refused?.for("X-Author"))}
-            onChange={(e) => setInitials(e.target.value)}
-          />
-        </Labelled>
+        <InitialsField error={refused?.for("X-Author")} />
       </div>
       {kind === "waiting" && (
         <fieldset>

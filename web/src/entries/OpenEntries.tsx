@@ -28,8 +28,9 @@ export function OpenEntries({ job }: { job: Job }) {
 
 /** "Waiting for the adapter, due Tue, 1 Dec." */
 export function entryWords({ kind, text, due, isDue }: OpenEntry): string {
-  const day = due ? `, ${isDue ? "was due" : "due"} ${onDay(due)}`.replace("was due today", "due today") : "";
-  return kind === "waiting" ? `Waiting for ${text}${day}.` : `Look again${due ? ` ${onDay(due)}` : ""}: ${text}.`;
+  const on = due ? onDay(due) : "";
+  const day = due ? `, ${isDue && on !== "today" ? "was due" : "due"} ${on}` : "";
+  return kind === "waiting" ? `Waiting for ${text}${day}.` : `Look again ${on}: ${text}.`;
 }
 
 function blockWords(job: Job, { blocks }: OpenEntry): string {

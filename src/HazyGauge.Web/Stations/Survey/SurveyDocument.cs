@@ -191,6 +191,7 @@ public sealed record LoadAnswer(FuelComponent Component, HazyNumber UsePct, IRea
 /// <param name="Eligible">Whether the vehicle can be converted the way it is meant to be.</param>
 /// <param name="Findings">What it shows, the gravest first.</param>
 /// <param name="ToMeasure">What is worth finding out, the most helpful first.</param>
+/// <param name="NotAsked">Answers that do not concern this vehicle, as paths like engine.boostKpa.</param>
 /// <param name="PowerKw">Power the loads are reckoned for; null where none is known.</param>
 /// <param name="EthanolPct">Blend the loads are reckoned for.</param>
 /// <param name="Loads">How heavily pump and injectors would be used, the heaviest first.</param>
@@ -198,6 +199,7 @@ public sealed record SurveyAnswer(
     Eligibility Eligible,
     IReadOnlyList<SurveyFinding> Findings,
     IReadOnlyList<ToMeasure> ToMeasure,
+    IReadOnlyList<string> NotAsked,
     HazyNumber? PowerKw,
     HazyNumber EthanolPct,
     IReadOnlyList<LoadAnswer> Loads)
@@ -207,6 +209,7 @@ public sealed record SurveyAnswer(
         verdict.Eligible,
         verdict.Findings,
         verdict.ToMeasure,
+        verdict.NotAsked,
         HazyNumber.From(verdict.PowerKw),
         HazyNumber.From(verdict.EthanolPct),
         [.. verdict.Loads.Select(l => new LoadAnswer(l.Component, HazyNumber.From(l.UsePct), BudgetLine.From(HazeBudget.Of(l.UsePct))))]);

@@ -48,14 +48,15 @@ internal sealed class SurveyReader(SurveyDocument document)
                 Read(fuel.BasePressureKpa, "fuelSystem.basePressureKpa"),
                 fuel.FollowsManifold,
                 Read(fuel.TankLitres, "fuelSystem.tankLitres"),
-                [.. (fuel.Joints ?? []).Select(j => j.Line ?? LineName.Feed)]),
-            new FuelPump(pump.Count, Read(pump.FlowLph, "pump.flowLph"), Curve()),
+                [.. (fuel.Joints ?? []).Select(j => new Joint(j.Line, j.AngleDeg))]),
+            new FuelPump(pump.Count, Read(pump.FlowLph, "pump.flowLph"), Curve(), Read(pump.CurveV, "pump.curveV")),
             new PortInjectors(
                 injectors.Count,
                 Read(injectors.RatedFlowCcMin, "injectors.ratedFlowCcMin"),
                 Read(injectors.RatedPressureKpa, "injectors.ratedPressureKpa"),
                 Read(injectors.TestFluidDensityKgM3, "injectors.testFluidDensityKgM3"),
-                DeadTimes()),
+                DeadTimes(),
+                Read(injectors.ImpedanceOhm, "injectors.impedanceOhm")),
             new DirectInjection(
                 Read(direct.PumpDisplacementCcPerCamRev, "directInjection.pumpDisplacementCcPerCamRev"),
                 direct.PumpLobes,
@@ -128,9 +129,6 @@ internal sealed class SurveyReader(SurveyDocument document)
         Text(document.Control?.MapsMadeBy, "control.mapsMadeBy");
         Text(document.Control?.Failsafes, "control.failsafes");
         Text(document.Goals?.LocalFuel, "goals.localFuel");
-        _haze.Check
-            .Within(document.Pump?.CurveV?.Value, 6, 24, "pump.curveV", "The voltage of the curve", " V")
-            .Within(document.Injectors?.ImpedanceOhm?.Value, 0.1, 50, "injectors.impedanceOhm", "The resistance of an injector", " Ω");
         var joints = document.FuelSystem?.Joints ?? [];
         if (joints.Count > MostJoints)
         {
@@ -142,7 +140,6 @@ internal sealed class SurveyReader(SurveyDocument document)
             Text(joints[i].Place, $"fuelSystem.joints[{i}].place");
             Text(joints[i].Size, $"fuelSystem.joints[{i}].size");
             Text(joints[i].Retainer, $"fuelSystem.joints[{i}].retainer");
-            _haze.Check.Within(joints[i].AngleDeg, 0, 180, $"fuelSystem.joints[{i}].angleDeg", "The angle of an end", "°");
         }
 
         if (document.Photos is { Count: > MostPhotos })

@@ -1,6 +1,6 @@
 import { useCallback, useState } from "react";
 import { Link } from "react-router";
-import { ApiError, type SurveyDocument } from "../../api/client";
+import { ApiError, type SurveyDocument, type SurveyVerdict } from "../../api/client";
 import { useRecheck } from "../../api/queries";
 import { useJobContext } from "../../job/jobContext";
 import { SaveBar } from "../../record/SaveBar";
@@ -8,6 +8,7 @@ import { Findings } from "../../shell/Findings";
 import { Loading } from "../../shell/Loading";
 import { Trouble } from "../../shell/Trouble";
 import { Rechecked } from "../Rechecked";
+import { isUnknown } from "./answers";
 import { headlineOf, leadOf } from "./headline";
 import { Loads } from "./Loads";
 import { Notes } from "./Notes";
@@ -16,7 +17,7 @@ import { QuestionRow } from "./QuestionRow";
 import { SurveySheet } from "./SurveySheet";
 import { ToMeasurePanel } from "./ToMeasurePanel";
 import { VehicleSketch } from "./VehicleSketch";
-import { progressOf, questionsOf, type Stop, walk } from "./walk";
+import { questionsOf, type Stop, walk } from "./walk";
 
 /** What is on the vehicle, and can it be converted? */
 export function SurveyPage() {
@@ -30,19 +31,22 @@ export function SurveyPage() {
   return <Walk />;
 }
 
-/** The first stop with something left to ask; where one stays until one goes on. */
-function firstOpenStop(survey: SurveyDocument): number {
-  const open = walk.findIndex((stop) => {
-    const { done, of } = progressOf(stop, survey);
-    return done < of;
-  });
-  return Math.max(0, open);
+/** Answers that are still to be given or to be said unknown at a stop. */
+function openAt(stop: Stop, survey: SurveyDocument, verdict: SurveyVerdict | null): number {
+  return stop.questions.filter((q) => verdict?.toMeasure.some((m) => m.field === q.field) && !isUnknown(survey, q.field)).length;
 }
 
 function Walk() {
   const { job, survey: work } = useJobContext();
   const { document: survey, setDraft, results, preview } = work;
-  const [at, setAt] = useState(() => firstOpenStop(survey));
+  // One begins at the first stop with something open, and stays at a stop until one goes on.
+  const [at, setAt] = useState(() =>
+    Math.max(
+      0,
+      walk.findIndex((stop) => openAt(stop, survey, work.lastVerdict) > 0),
+    ),
+  );
+  const notAsked = work.lastVerdict?.notAsked ?? [];
   const recheck = useRecheck(job.id, "survey", Boolean(work.saved?.envelope.document?.coreVersion));
   const refused = preview.error instanceof ApiError ? preview.error : null;
   const errorFor = useCallback((field: string) => refused?.for(field), [refused]);
@@ -87,12 +91,12 @@ function Walk() {
       </div>
       <div className="mt-4 grid grid-cols-1 items-start gap-4 md:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
         <section className="panel print:hidden" aria-labelledby="stop-title">
-          <Stops survey={survey} at={at} onChoose={setAt} />
+          <Stops survey={survey} verdict={work.lastVerdict} at={at} onChoose={setAt} />
           <h2 id="stop-title" className="mt-4 text-[1.35rem] font-bold">
             {stop.name} <span className="text-[0.95rem] font-normal text-ink-3">{stop.place}</span>
           </h2>
           <div className="divide-y divide-rule">
-            {questionsOf(stop, survey).map((question) => (
+            {questionsOf(stop, notAsked).map((question) => (
               <QuestionRow
                 key={question.field}
                 question={question}
@@ -130,7 +134,7 @@ function Walk() {
           {verdict && <Findings findings={verdict.findings.filter((f) => f.severity === "caution")} />}
         </div>
       </div>
-      <SurveySheet survey={survey} />
+      <SurveySheet survey={survey} notAsked={notAsked} />
       <SaveBar />
     </>
   );
@@ -138,17 +142,18 @@ function Walk() {
 
 interface StopsProps {
   survey: SurveyDocument;
+  verdict: SurveyVerdict | null;
   at: number;
   onChoose: (at: number) => void;
 }
 
-/** The stops of the walk, and how much is answered at each. */
-function Stops({ survey, at, onChoose }: StopsProps) {
+/** The stops of the walk, and how much is open at each. */
+function Stops({ survey, verdict, at, onChoose }: StopsProps) {
   return (
     <nav aria-label="The walk round the vehicle" className="no-print">
       <ol className="flex flex-wrap gap-2">
         {walk.map((stop, i) => {
-          const { done, of } = progressOf(stop, survey);
+          const open = openAt(stop, survey, verdict);
           return (
             <li key={stop.name}>
               <button
@@ -158,9 +163,7 @@ function Stops({ survey, at, onChoose }: StopsProps) {
                 onClick={() => onChoose(i)}
               >
                 {stop.name}{" "}
-                <span className="reading block text-[0.8rem] font-normal text-ink-3">
-                  {done} of {of}
-                </span>
+                <span className="reading block text-[0.8rem] font-normal text-ink-3">{open === 0 ? "done" : `${open} open`}</span>
               </button>
             </li>
           );

@@ -5,7 +5,7 @@ import { answerAt, isUnknown } from "./answers";
 import { type Question, questionsOf, walk } from "./walk";
 
 /** Every answer on paper, in the order of the walk, with room for what is still open. */
-export function SurveySheet({ survey }: { survey: SurveyDocument }) {
+export function SurveySheet({ survey, notAsked }: { survey: SurveyDocument; notAsked: readonly string[] }) {
   const units = useUnits();
   return (
     <section className="hidden print:block" aria-label="Survey sheet">
@@ -15,7 +15,7 @@ export function SurveySheet({ survey }: { survey: SurveyDocument }) {
             {stop.name}, {stop.place}
           </caption>
           <tbody>
-            {questionsOf(stop, survey).map((question) => (
+            {questionsOf(stop, notAsked).map((question) => (
               <tr key={question.field} className="border-b border-rule align-top">
                 <th scope="row" className="w-1/2 py-1 pr-4 text-left font-normal">
                   {question.ask}

@@ -1,18 +1,18 @@
 import { expect, test } from "vitest";
-import { answerAt, fillOpen, isDone, markUnknown, withAnswer } from "./answers";
-import { progressOf, questionsOf, walk } from "./walk";
+import openApi from "../../../openapi.json";
+import { answerAt, fillOpen, isUnknown, markUnknown, withAnswer } from "./answers";
+import { questionsOf, type Stop, walk } from "./walk";
 
 test("an answer is no longer unknown, and what is unknown has no answer", () => {
   const asked = markUnknown({ pump: { flowLph: 200 } }, "pump.flowLph", true);
-  expect([answerAt(asked, "pump.flowLph"), asked.unknowns, isDone(asked, "pump.flowLph")]).toEqual([
+  expect([answerAt(asked, "pump.flowLph"), asked.unknowns, isUnknown(asked, "pump.flowLph")]).toEqual([
     undefined,
     ["pump.flowLph"],
     true,
   ]);
   const answered = withAnswer(asked, "pump.flowLph", 180);
   expect([answerAt(answered, "pump.flowLph"), answered.unknowns]).toEqual([180, undefined]);
-  expect(isDone(markUnknown(asked, "pump.flowLph", false), "pump.flowLph")).toBe(false);
-  expect(isDone({ pump: { curve: [{ pressureKpa: 300, flowLph: 200 }] } }, "pump.flowLph")).toBe(true);
+  expect(isUnknown(markUnknown(asked, "pump.flowLph", false), "pump.flowLph")).toBe(false);
 });
 
 test("a profile fills in what is open and leaves what was found", () => {
@@ -22,18 +22,14 @@ test("a profile fills in what is open and leaves what was found", () => {
   expect([filled.pump?.count, filled.unknowns]).toEqual([1, undefined]);
 });
 
-test("only what concerns the vehicle is asked, and forty answers are enough", () => {
-  const direct = { fuelSystem: { injection: "direct" as const }, control: { signalPath: "gateway" as const } };
-  const asked = walk.flatMap((stop) => questionsOf(stop, direct)).map((q) => q.field);
-  expect(asked).toContain("directInjection.windowDeg");
-  expect(asked).not.toContain("injectors.count");
-  expect(asked).not.toContain("control.freeInput");
-  for (const injection of ["port", "direct", "both"] as const) {
-    const most = {
-      fuelSystem: { injection },
-      engine: { aspiration: "boosted" as const },
-      control: { signalPath: "directFrequency" as const },
-    };
-    expect(walk.reduce((sum, stop) => sum + progressOf(stop, most).of, 0)).toBeLessThanOrEqual(40);
-  }
+test("every answer the program knows is asked for at one stop, and no other", () => {
+  const groups = ["Engine", "FuelSystem", "Pump", "Injector", "DirectInjection", "Control", "Goal"];
+  const names = ["engine", "fuelSystem", "pump", "injectors", "directInjection", "control", "goals"];
+  const schemas = openApi.components.schemas as Record<string, { properties?: object }>;
+  const known = groups.flatMap((group, i) =>
+    Object.keys(schemas[`${group}Answers`]?.properties ?? {}).map((answer) => `${names[i]}.${answer}`),
+  );
+  expect(known.length).toBeGreaterThan(40);
+  expect(walk.flatMap((stop) => stop.questions.map((q) => q.field)).sort()).toEqual(known.sort());
+  expect(questionsOf(walk[0] as Stop, ["engine.powerKw"]).map((q) => q.field)).not.toContain("engine.powerKw");
 });

@@ -32,16 +32,6 @@ export function markUnknown(survey: SurveyDocument, field: string, unknown: bool
   return { ...cleared, unknowns: [...(without(survey.unknowns, field) ?? []), field] };
 }
 
-/** True where a question has been dealt with, by an answer or by saying that nobody knows. */
-export function isDone(survey: SurveyDocument, field: string): boolean {
-  const answer = answerAt(survey, field);
-  // A curve says more than one flow.
-  if (field === "pump.flowLph" && isDone(survey, "pump.curve")) {
-    return true;
-  }
-  return (answer !== undefined && (!Array.isArray(answer) || answer.length > 0)) || isUnknown(survey, field);
-}
-
 /** The survey with a profile's answers wherever it has none of its own. */
 export function fillOpen(survey: SurveyDocument, profile: SurveyDocument): SurveyDocument {
   let filled = survey;

@@ -8,5 +8,5 @@ export function assumed({ words, value, unit, plusMinusPct }: NonNullable<ToMeas
     return words ?? "";
   }
   const figure = unit && unit in quantities ? units.plain(value, unit as QuantityName, 0) : `${value} g/kWh`;
-  return `${figure} ± ${plusMinusPct} %`;
+  return plusMinusPct == null ? figure : `${figure} ± ${plusMinusPct} %`;
 }

@@ -1,6 +1,4 @@
-import type { SurveyDocument } from "../../api/client";
 import type { QuantityName } from "../../words/units";
-import { isDone } from "./answers";
 
 /** How an answer is given. */
 export type AnswerKind =
@@ -19,12 +17,8 @@ export interface Question {
   ask: string;
   answer: AnswerKind;
   hint?: string;
-  /** Good to know, but the walk goes on without it. */
-  optional?: boolean;
   /** There is a plate or a joint to take a photo of. */
   photo?: boolean;
-  /** Asked only where it concerns this vehicle. */
-  when?: (survey: SurveyDocument) => boolean;
 }
 
 export interface Stop {
@@ -33,13 +27,6 @@ export interface Stop {
   place: string;
   questions: readonly Question[];
 }
-
-const direct = (s: SurveyDocument) => s.fuelSystem?.injection === "direct" || s.fuelSystem?.injection === "both";
-const ports = (s: SurveyDocument) => s.fuelSystem?.injection !== "direct";
-const boosted = (s: SurveyDocument) => s.engine?.aspiration === "boosted";
-const controlled = (s: SurveyDocument) => s.control?.signalPath !== "displayOnly";
-const takesInput = (s: SurveyDocument) =>
-  s.control?.signalPath === "directFrequency" || s.control?.signalPath === "analyserVoltage";
 
 /** The survey, in the order one walks round the vehicle. */
 export const walk: readonly Stop[] = [
@@ -59,7 +46,7 @@ export const walk: readonly Stop[] = [
         ask: "What the local pump sells as high blend",
         answer: { kind: "hazy", prefix: "E" },
       },
-      { field: "goals.localFuel", optional: true, ask: "Where and when it is to be had", answer: { kind: "text" } },
+      { field: "goals.localFuel", ask: "Where and when it is to be had", answer: { kind: "text" } },
       { field: "goals.roadUse", ask: "Used on public roads", answer: { kind: "yesNo" } },
     ],
   },
@@ -68,7 +55,7 @@ export const walk: readonly Stop[] = [
     place: "at the rear",
     questions: [
       { field: "fuelSystem.tankLitres", ask: "Tank volume", answer: { kind: "number", quantity: "litres" } },
-      { field: "pump.count", optional: true, ask: "Pumps side by side", answer: { kind: "count" } },
+      { field: "pump.count", ask: "Pumps side by side", answer: { kind: "count" } },
       {
         field: "pump.flowLph",
         photo: true,
@@ -77,19 +64,16 @@ export const walk: readonly Stop[] = [
       },
       {
         field: "pump.curve",
-        optional: true,
         ask: "Its curve, where there is one",
         answer: { kind: "curve" },
         hint: "With a curve, the curve counts.",
       },
       {
         field: "pump.curveV",
-        optional: true,
         ask: "Curve taken at",
         answer: { kind: "number", unit: "V" },
-        when: (s) => Boolean(s.pump?.curve?.length),
       },
-      { field: "fuelSystem.filter", optional: true, ask: "Where the filter is, and of what kind", answer: { kind: "text" } },
+      { field: "fuelSystem.filter", ask: "Where the filter is, and of what kind", answer: { kind: "text" } },
     ],
   },
   {
@@ -111,18 +95,16 @@ export const walk: readonly Stop[] = [
       {
         field: "fuelSystem.joints",
         photo: true,
-        optional: true,
         ask: "Joints a sensor could go into",
         answer: { kind: "joints" },
         hint: "The wrong gender or angle is the commonest wasted order: look, do not guess.",
       },
       {
         field: "fuelSystem.pressureSensors",
-        optional: true,
         ask: "Fuel pressure sensors there are, and what they see",
         answer: { kind: "text" },
       },
-      { field: "fuelSystem.blindSpots", optional: true, ask: "What nobody can see on this vehicle", answer: { kind: "text" } },
+      { field: "fuelSystem.blindSpots", ask: "What nobody can see on this vehicle", answer: { kind: "text" } },
     ],
   },
   {
@@ -142,8 +124,8 @@ export const walk: readonly Stop[] = [
           ],
         },
       },
-      { field: "engine.boostKpa", ask: "Boost at full load", answer: { kind: "number", quantity: "kpa" }, when: boosted },
-      { field: "engine.redlineRpm", optional: true, ask: "Redline", answer: { kind: "number", unit: "1/min" } },
+      { field: "engine.boostKpa", ask: "Boost at full load", answer: { kind: "number", quantity: "kpa" } },
+      { field: "engine.redlineRpm", ask: "Redline", answer: { kind: "number", unit: "1/min" } },
       { field: "engine.fullLoadLambda", ask: "Lambda at full load, measured", answer: { kind: "number" } },
     ],
   },
@@ -172,59 +154,48 @@ export const walk: readonly Stop[] = [
         field: "fuelSystem.followsManifold",
         ask: "It rises with the manifold's pressure",
         answer: { kind: "yesNo" },
-        when: boosted,
       },
-      { field: "injectors.count", ask: "Injectors in the ports", answer: { kind: "count" }, when: ports },
+      { field: "injectors.count", ask: "Injectors in the ports", answer: { kind: "count" } },
       {
         field: "injectors.ratedFlowCcMin",
         photo: true,
         ask: "Rated flow of one",
         answer: { kind: "hazy", quantity: "ccPerMin" },
-        when: ports,
       },
       {
         field: "injectors.ratedPressureKpa",
-        optional: true,
         ask: "Rated at a pressure drop of",
         answer: { kind: "number", quantity: "kpa" },
         hint: "Left out: 300 kPa.",
-        when: ports,
       },
       {
         field: "injectors.testFluidDensityKgM3",
-        optional: true,
         ask: "Density of the fluid it was rated with",
         answer: { kind: "number", quantity: "kgPerM3" },
         hint: "Left out: n-heptane, 684 kg/m³.",
-        when: ports,
       },
-      { field: "injectors.deadTimes", ask: "Dead time over battery voltage", answer: { kind: "deadTimes" }, when: ports },
+      { field: "injectors.deadTimes", ask: "Dead time over battery voltage", answer: { kind: "deadTimes" } },
       {
         field: "injectors.impedanceOhm",
-        optional: true,
         ask: "Resistance of a coil",
         answer: { kind: "number", unit: "Ω" },
-        when: ports,
       },
       {
         field: "directInjection.pumpDisplacementCcPerCamRev",
         ask: "High-pressure pump, displacement a turn of the cam",
         answer: { kind: "number", quantity: "cc" },
         hint: "From data only: the high-pressure side is never opened for this.",
-        when: direct,
       },
-      { field: "directInjection.pumpLobes", ask: "Lobes that drive it", answer: { kind: "count" }, when: direct },
+      { field: "directInjection.pumpLobes", ask: "Lobes that drive it", answer: { kind: "count" } },
       {
         field: "directInjection.railPressureKpa",
         ask: "Rail pressure at full load",
         answer: { kind: "number", quantity: "kpa" },
-        when: direct,
       },
       {
         field: "directInjection.windowDeg",
         ask: "Injection window at full load",
         answer: { kind: "number", unit: "° crank" },
-        when: direct,
       },
     ],
   },
@@ -248,7 +219,6 @@ export const walk: readonly Stop[] = [
       },
       {
         field: "control.gearbox",
-        optional: true,
         ask: "Gearbox",
         answer: {
           kind: "choice",
@@ -262,69 +232,54 @@ export const walk: readonly Stop[] = [
       {
         field: "control.hardwareRevision",
         photo: true,
-        optional: true,
         ask: "Hardware revision, as written on it",
         answer: { kind: "text" },
       },
-      { field: "control.firmwareRevision", optional: true, ask: "Firmware revision, as read out", answer: { kind: "text" } },
+      { field: "control.firmwareRevision", ask: "Firmware revision, as read out", answer: { kind: "text" } },
       {
         field: "control.revisionListed",
         ask: "The maker of tune or box lists this revision",
         answer: { kind: "yesNo" },
-        when: controlled,
       },
       {
         field: "control.plugPresent",
         photo: true,
         ask: "The plug the kit needs is on this vehicle",
         answer: { kind: "yesNo" },
-        when: controlled,
       },
-      { field: "control.freeInput", ask: "An input for the signal is free", answer: { kind: "yesNo" }, when: takesInput },
+      { field: "control.freeInput", ask: "An input for the signal is free", answer: { kind: "yesNo" } },
       {
         field: "control.displaces",
         ask: "What gives way to it",
         answer: { kind: "text" },
-        when: (s) => takesInput(s) && s.control?.freeInput === false,
       },
       {
         field: "control.fuelMapEthanolPct",
         ask: "The fuel map was made on",
         answer: { kind: "hazy", prefix: "E" },
         hint: "Ask who made it; E85 is not unheard of.",
-        when: controlled,
       },
       {
         field: "control.sparkMapEthanolPct",
         ask: "The spark map was made on",
         answer: { kind: "hazy", prefix: "E" },
-        when: controlled,
       },
-      { field: "control.mapsMadeBy", optional: true, ask: "By whom, and when", answer: { kind: "text" }, when: controlled },
+      { field: "control.mapsMadeBy", ask: "By whom, and when", answer: { kind: "text" } },
       {
         field: "control.hasFailsafe",
         ask: "It offers a failsafe for a lost signal",
         answer: { kind: "yesNo" },
-        when: controlled,
       },
       {
         field: "control.failsafes",
-        optional: true,
         ask: "Which failsafes",
         answer: { kind: "text" },
-        when: (s) => controlled(s) && s.control?.hasFailsafe === true,
       },
     ],
   },
 ];
 
-/** The questions a stop is not done without, and how many of them are dealt with. */
-export function progressOf(stop: Stop, survey: SurveyDocument): { done: number; of: number } {
-  const asked = questionsOf(stop, survey).filter((q) => !q.optional);
-  return { done: asked.filter((q) => isDone(survey, q.field)).length, of: asked.length };
-}
-
 /** The questions of a stop that concern this vehicle. */
-export function questionsOf(stop: Stop, survey: SurveyDocument): readonly Question[] {
-  return stop.questions.filter((q) => q.when?.(survey) ?? true);
+export function questionsOf(stop: Stop, notAsked: readonly string[]): readonly Question[] {
+  return stop.questions.filter((q) => !notAsked.includes(q.field));
 }
