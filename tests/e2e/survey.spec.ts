@@ -119,6 +119,16 @@ test("a survey begins from a profile, and a wrong table says which row", async (
   await page.getByLabel("A vehicle or part like this one").selectOption("inline six, port, return");
   await page.getByRole("button", { name: "Fill in what is open" }).click();
   await expect(page.getByRole("img", { name: /6 cylinders, feed and return line, injection into the ports/ })).toBeVisible();
+
+  // A lost program is said, what is typed stays, and is judged when it is back.
+  await page.route("**/survey/preview", (route) => route.abort());
+  await page.getByLabel("Power now", { exact: true }).fill("140");
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("Nothing was judged.");
+  await expect(page.getByRole("alert")).toContainText("What you entered is kept in this browser.");
+  await expect(page.getByLabel("Power now", { exact: true })).toHaveValue("140");
+  await page.unroute("**/survey/preview");
+  await page.getByRole("button", { name: "Try again" }).click();
+  await expect(page.getByText(/^First look: 140 kW on E85/)).toBeVisible();
   const table = page.getByLabel("Table of profiles");
   const bring = (csv: string) => table.setInputFiles({ name: "own.csv", mimeType: "text/csv", buffer: Buffer.from(csv) });
   await bring("profile,field,value\nours,engine.cylinders,many\n");

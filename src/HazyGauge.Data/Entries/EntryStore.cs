@@ -1,25 +1,20 @@
+using HazyGauge.Core.Line;
 using Microsoft.EntityFrameworkCore;
 
 namespace HazyGauge.Data.Entries;
 
 /// <summary>An entry about to be written.</summary>
-/// <param name="Kind">What kind of entry it is.</param>
-/// <param name="Text">What it says.</param>
-/// <param name="Due">When it falls due.</param>
-/// <param name="Blocks">Stations that cannot go on until it is closed.</param>
-/// <param name="Station">The station it belongs to.</param>
-/// <param name="Closes">Number of the entry it closes.</param>
+/// <param name="Draft">What it says.</param>
 /// <param name="Author">Who writes it.</param>
 /// <param name="IdempotencyKey">What the writer's browser calls it.</param>
-public sealed record EntryToWrite(
-    Core.Line.EntryKind Kind, string Text, DateOnly? Due, IReadOnlyList<string> Blocks, string? Station, int? Closes, string Author, string IdempotencyKey)
+public sealed record EntryToWrite(EntryDraft Draft, string Author, string IdempotencyKey)
 {
     /// <summary>The stations as they are kept.</summary>
-    public string BlocksAsText => string.Join(' ', Blocks);
+    public string BlocksAsText => string.Join(' ', Draft.Blocks);
 
     /// <summary>True where a stored entry says the same.</summary>
     internal bool IsSameAs(EntryRow row) =>
-        (row.Kind, row.Text, row.Due, row.Blocks, row.Station, row.Closes, row.Author) == (Kind, Text, Due, BlocksAsText, Station, Closes, Author);
+        (row.Kind, row.Text, row.Due, row.Blocks, row.Station, row.Closes, row.Author) == (Draft.Kind, Draft.Text, Draft.Due, BlocksAsText, Draft.Station, Draft.Closes, Author);
 }
 
 /// <summary>What came of an attempt to write an entry.</summary>
@@ -62,7 +57,7 @@ public sealed class EntryStore(IDbContextFactory<HazyGaugeDb> contexts, TimeProv
         await using var db = await contexts.CreateDbContextAsync(cancellation);
         var open = await db.Entries.AsNoTracking()
             .Where(e => jobId == null || e.JobId == jobId)
-            .Where(e => e.Kind == Core.Line.EntryKind.Waiting || e.Kind == Core.Line.EntryKind.Recheck)
+            .Where(e => e.Kind == EntryKind.Waiting || e.Kind == EntryKind.Recheck)
             .Where(e => !db.Entries.Any(c => c.JobId == e.JobId && c.Closes == e.Number))
             .OrderBy(e => e.Number)
             .ToListAsync(cancellation);
@@ -86,10 +81,10 @@ public sealed class EntryStore(IDbContextFactory<HazyGaugeDb> contexts, TimeProv
             return (entry.IsSameAs(known) ? WriteOutcome.AlreadyThere : WriteOutcome.KeyTaken, known);
         }
 
-        if (entry.Closes is { } number)
+        if (entry.Draft.Closes is { } number)
         {
             var closed = await db.Entries.AsNoTracking().SingleOrDefaultAsync(e => e.JobId == jobId && e.Number == number, cancellation);
-            if (closed is null or { Kind: Core.Line.EntryKind.Closing })
+            if (closed is null or { Kind: EntryKind.Closing })
             {
                 return (WriteOutcome.NothingToClose, null);
             }
@@ -104,12 +99,12 @@ public sealed class EntryStore(IDbContextFactory<HazyGaugeDb> contexts, TimeProv
         {
             JobId = jobId,
             Number = ++job.LastEntry,
-            Kind = entry.Kind,
-            Text = entry.Text,
-            Due = entry.Due,
+            Kind = entry.Draft.Kind,
+            Text = entry.Draft.Text,
+            Due = entry.Draft.Due,
             Blocks = entry.BlocksAsText,
-            Station = entry.Station,
-            Closes = entry.Closes,
+            Station = entry.Draft.Station,
+            Closes = entry.Draft.Closes,
             Author = entry.Author,
             At = clock.ToTheMillisecond(),
             IdempotencyKey = entry.IdempotencyKey,

@@ -53,13 +53,11 @@ internal sealed class ProfileCsv(DocumentJson json)
     /// <summary>A table of profiles, to be edited and brought again.</summary>
     public string Write(IEnumerable<(string Name, SurveyDocument Survey)> profiles)
     {
-        static string Quoted(string cell) => cell.AsSpan().IndexOfAny(",;\"\n") < 0 ? cell : $"\"{cell.Replace("\"", "\"\"", StringComparison.Ordinal)}\"";
-        var rows = profiles.SelectMany(p => SurveyFields.Known
+        return CsvTable.Write(Columns, profiles.SelectMany(p => SurveyFields.Known
             .Select(f => (Path: f.Key, Answer: f.Value(p.Survey)))
             .Where(f => f.Answer is not null and not IReadOnlyList<JointAnswers>)
-            .Select(f => (p.Name, f.Path, Cells: Cells(f.Answer!))))
-            .Select(r => string.Join(',', new[] { r.Name, r.Path, r.Cells.Value, r.Cells.PlusMinus }.Select(Quoted)));
-        return string.Join("\r\n", rows.Prepend(string.Join(',', Columns))) + "\r\n";
+            .Select(f => (f.Path, Cells: Cells(f.Answer!)))
+            .Select(r => new[] { p.Name, r.Path, r.Cells.Value, r.Cells.PlusMinus })));
     }
 
     private (string Value, string PlusMinus) Cells(object answer) => answer switch

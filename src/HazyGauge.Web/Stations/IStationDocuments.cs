@@ -18,7 +18,7 @@ internal delegate BayProjection ShowInBay(BayProjection before, DateTimeOffset s
 /// <param name="Label">What the mechanic reads.</param>
 /// <param name="Text">The figure in words; null where it is a number.</param>
 /// <param name="Number">The figure as a number with its haze; null where it is words.</param>
-/// <param name="Unit">What the number is measured in: ethanolPct, celsius, hertz, milliseconds, degrees, factor.</param>
+/// <param name="Unit">What the number is measured in: ethanolPct, percent, celsius, hertz, milliseconds, degrees, factor, kw, kpa, lph, ccPerMin.</param>
 public sealed record DocumentFigure(string Field, string Label, string? Text = null, HazyNumber? Number = null, string? Unit = null);
 
 /// <summary>Knows the documents of one station.</summary>

@@ -2191,7 +2191,7 @@ export interface components {
             /** @description The figure in words; null where it is a number. */
             text?: null | string;
             number?: null | components["schemas"]["HazyNumber"];
-            /** @description What the number is measured in: ethanolPct, celsius, hertz, milliseconds, degrees, factor. */
+            /** @description What the number is measured in: ethanolPct, percent, celsius, hertz, milliseconds, degrees, factor, kw, kpa, lph, ccPerMin. */
             unit?: null | string;
         };
         /** @description A job to make out of another. */

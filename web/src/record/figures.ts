@@ -10,7 +10,12 @@ export function figureText(figure: Figure, units: UnitWords): string {
   }
   switch (unit) {
     case "celsius":
-      return units.hazy(number, "celsius", 1);
+    case "kw":
+    case "kpa":
+    case "lph":
+    case "ccPerMin":
+      return units.hazy(number, unit, 1);
+    case "percent":
     case "ethanolPct":
       return `${hazyText(number)} %`;
     case "hertz":

@@ -14,29 +14,29 @@ internal static class SurveyFigures
         return
         [
             new("eligible", "Can be converted", verdict?.Eligible switch { Eligibility.Yes => "yes", Eligibility.No => "no", null => "not judged", _ => "not decided" }),
-            Number("powerKw", "Power now, kW", document.Engine?.PowerKw),
-            Number("wantedPowerKw", "Power wanted, kW", document.Engine?.WantedPowerKw),
-            Load("pump", "Pump used to, %", FuelComponent.Pump, verdict),
-            Load("injectors", "Injectors used to, %", FuelComponent.Injectors, verdict),
+            Number("powerKw", "Power now", document.Engine?.PowerKw, "kw"),
+            Number("wantedPowerKw", "Power wanted", document.Engine?.WantedPowerKw, "kw"),
+            Load("pump", "Pump used to", FuelComponent.Pump, verdict),
+            Load("injectors", "Injectors used to", FuelComponent.Injectors, verdict),
             new("line", "Line", Word(document.FuelSystem?.Line)),
             new("injection", "Injection", Word(document.FuelSystem?.Injection)),
-            Number("basePressureKpa", "Base pressure, kPa", document.FuelSystem?.BasePressureKpa),
-            Number("flowLph", "Pump flow, L/h", document.Pump?.FlowLph),
-            Number("ratedFlowCcMin", "Injectors rated, cm³/min", document.Injectors?.RatedFlowCcMin),
+            Number("basePressureKpa", "Base pressure", document.FuelSystem?.BasePressureKpa, "kpa"),
+            Number("flowLph", "Pump flow", document.Pump?.FlowLph, "lph"),
+            Number("ratedFlowCcMin", "Injectors rated", document.Injectors?.RatedFlowCcMin, "ccPerMin"),
             new("signalPath", "Way of the signal", Word(document.Control?.SignalPath)),
-            Number("fuelMapEthanolPct", "Fuel map made on E", document.Control?.FuelMapEthanolPct),
-            Number("sparkMapEthanolPct", "Spark map made on E", document.Control?.SparkMapEthanolPct),
-            Number("highestEthanolPct", "Highest blend E", document.Goals?.HighestEthanolPct),
+            Number("fuelMapEthanolPct", "Fuel map made on", document.Control?.FuelMapEthanolPct, "ethanolPct"),
+            Number("sparkMapEthanolPct", "Spark map made on", document.Control?.SparkMapEthanolPct, "ethanolPct"),
+            Number("highestEthanolPct", "Highest blend", document.Goals?.HighestEthanolPct, "ethanolPct"),
             new("toMeasure", "To be measured", verdict is null ? "not judged" : verdict.ToMeasure.Count.ToString(CultureInfo.InvariantCulture)),
         ];
     }
 
-    private static DocumentFigure Number(string field, string label, HazyInput? input) => input is null
+    private static DocumentFigure Number(string field, string label, HazyInput? input, string unit) => input is null
         ? new(field, label, "not known")
-        : new(field, label, Number: new HazyNumber(input.Value, input.U ?? (input.PlusMinus / 2) ?? 0, input.PlusMinus ?? (2 * input.U) ?? 0, []));
+        : new(field, label, Number: new HazyNumber(input.Value, input.U ?? (input.PlusMinus / 2) ?? 0, input.PlusMinus ?? (2 * input.U) ?? 0, []), Unit: unit);
 
     private static DocumentFigure Load(string field, string label, FuelComponent component, SurveyAnswer? verdict) =>
-        verdict?.Loads.FirstOrDefault(l => l.Component == component) is { } load ? new(field, label, Number: load.UsePct) : new(field, label, "not reckoned");
+        verdict?.Loads.FirstOrDefault(l => l.Component == component) is { } load ? new(field, label, Number: load.UsePct, Unit: "percent") : new(field, label, "not reckoned");
 
     private static string Word<T>(T? value)
         where T : struct, Enum => value is null ? "not known" : value.Value switch
