@@ -13,6 +13,7 @@ using HazyGauge.Web.Profiles;
 using HazyGauge.Web.Security;
 using HazyGauge.Web.StandIn;
 using HazyGauge.Web.Stations;
+using HazyGauge.Web.Stations.Capacity;
 using HazyGauge.Web.Stations.Compensate;
 using HazyGauge.Web.Stations.Signal;
 using HazyGauge.Web.Stations.Survey;
@@ -69,6 +70,7 @@ builder.Services.AddSingleton(TimeProvider.System);
 builder.Services.AddHazyGaugeData(settings.DataFolder);
 builder.Services.AddSingleton<CaptureReader>().AddSingleton<DocumentJson>().AddSingleton<StationDocuments>()
     .AddSingleton<IStationDocuments, SurveyStation>()
+    .AddSingleton<CapacityStation>().AddSingleton<IStationDocuments>(s => s.GetRequiredService<CapacityStation>())
     .AddSingleton<SignalStation>().AddSingleton<IStationDocuments>(s => s.GetRequiredService<SignalStation>())
     .AddSingleton<CompensateStation>().AddSingleton<IStationDocuments>(s => s.GetRequiredService<CompensateStation>())
     .AddSingleton<JobTransfer>().AddSingleton<JobReader>().AddSingleton<JobDuplicator>().AddSingleton<ProfileCsv>();
@@ -94,6 +96,7 @@ api.MapFiles();
 api.MapProfiles();
 api.MapTransfer();
 api.MapSurvey();
+api.MapCapacity();
 api.MapSignal();
 api.MapCompensate();
 api.MapStandIn();

@@ -14,7 +14,7 @@ public class ProgressTests
     public void The_line_has_ten_stations_in_the_order_of_the_work()
     {
         Station.All.Select(s => s.Slug).ShouldBe(["survey", "capacity", "route", "harness", "fit", "signal", "blend", "compensate", "prove", "handover"]);
-        Station.All.Where(s => s.Built).Select(s => s.Slug).ShouldBe([Station.SurveySlug, Station.SignalSlug, Station.CompensateSlug]);
+        Station.All.Where(s => s.Built).Select(s => s.Slug).ShouldBe([Station.SurveySlug, Station.CapacitySlug, Station.SignalSlug, Station.CompensateSlug]);
         Station.Find("signal")!.Question.ShouldEndWith("?");
         Station.Find("Signal").ShouldBeNull();
     }
@@ -39,18 +39,21 @@ public class ProgressTests
     }
 
     [Fact]
-    public void Next_comes_the_survey_then_the_capture_then_the_base_blend_then_the_check_that_clears_most()
+    public void Next_comes_the_survey_then_the_fuel_system_then_the_capture_then_the_base_blend_then_the_check_that_clears_most()
     {
-        NextAction Next(StationProgress? survey = null, StationProgress? signal = null, StationProgress? compensate = null) => JobProgress.Next(slug => slug switch
+        NextAction Next(StationProgress? survey = null, StationProgress? signal = null, StationProgress? compensate = null, StationProgress? capacity = null) => JobProgress.Next(slug => slug switch
         {
             Station.SurveySlug => survey,
+            Station.CapacitySlug => capacity,
             Station.SignalSlug => signal,
             Station.CompensateSlug => compensate,
             _ => null,
         }, []);
         var (unread, read) = (SignalProgress.Of(null), SignalProgress.Of(Read(100, 2.5)));
         Next().Slug.ShouldBe(Station.SurveySlug);
-        Next(new StationProgress(StationState.Proven, SurveyProgress.NotStarted.NextAction)).Command.ShouldContain("Record the sensor's signal");
+        var surveyed = new StationProgress(StationState.Proven, SurveyProgress.NotStarted.NextAction);
+        Next(surveyed).Slug.ShouldBe(Station.CapacitySlug);
+        Next(surveyed, capacity: new StationProgress(StationState.Proven, CapacityProgress.NotStarted.NextAction)).Command.ShouldContain("Record the sensor's signal");
 
         // A job that began further on is not sent back for the survey, but a vehicle that was ruled out holds up everything.
         Next(signal: unread).Command.ShouldContain("Record the sensor's signal");
@@ -70,7 +73,7 @@ public class ProgressTests
     {
         AwaitedThing[] awaited = [new("a hose", ["route"]), new("the plug", ["survey", "harness"])];
         JobProgress.Next(_ => null, awaited).Command.ShouldBe("Waiting for the plug.");
-        JobProgress.Next(slug => slug == Station.SurveySlug ? new StationProgress(StationState.Proven, SurveyProgress.NotStarted.NextAction) : null, awaited).Slug.ShouldBe(Station.SignalSlug);
+        JobProgress.Next(slug => slug == Station.SurveySlug ? new StationProgress(StationState.Proven, SurveyProgress.NotStarted.NextAction) : null, awaited).Slug.ShouldBe(Station.CapacitySlug);
 
         // Of two holds the one further up the line is named.
         StationProgress Held(string why) => new(StationState.Hold, new NextAction("Stop.", why, string.Empty));

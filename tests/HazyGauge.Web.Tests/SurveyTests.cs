@@ -28,7 +28,7 @@ public class SurveyTests(App app) : IClassFixture<App>
         saved["document"]!["results"]!["verdict"]!.ToJsonString().ShouldBe(verdict.ToJsonString());
         (await app.PostAsync($"/api/jobs/{job}/stations/survey/preview", Half)).ToJsonString().ShouldBe(saved["document"]!.ToJsonString());
         var shown = await app.GetAsync($"/api/jobs/{job}");
-        ((string)shown["stations"]![0]!["state"]!, (string)shown["nextAction"]!["slug"]!).ShouldBe(("proven", "signal"));
+        ((string)shown["stations"]![0]!["state"]!, (string)shown["nextAction"]!["slug"]!).ShouldBe(("proven", "capacity"));
 
         // A revision the other way round, in words.
         await app.SaveAsync(job, Half.Replace("\"plugPresent\": true", "\"plugPresent\": false"), "\"1\"", slug: "survey");

@@ -20,6 +20,8 @@ public class UnitsTests
 
         // Injectors go by the weight of gasoline, 720 kg/m3 (common practice, no source: 10.5 cc/min are a pound an hour).
         ["ccPerMin"] = f => (VolumeFlow.FromMillilitersPerMinute(f) * Density.FromKilogramsPerCubicMeter(720)).PoundsPerHour,
+        ["gPerKwh"] = c => BrakeSpecificFuelConsumption.FromGramsPerKiloWattHour(c).PoundsPerMechanicalHorsepowerHour,
+        ["metre"] = l => Length.FromMeters(l).Feet,
         ["kgPerM3"] = d => Density.FromKilogramsPerCubicMeter(d).PoundsPerUSGallon,
     };
 
@@ -34,7 +36,7 @@ public class UnitsTests
         {
             foreach (var pair in pairs)
             {
-                pair[1].ShouldBe(ToUs[quantity](pair[0]), quantity is "kw" or "ccPerMin" ? 2e-5 * pair[1] : 1e-6, quantity);
+                pair[1].ShouldBe(ToUs[quantity](pair[0]), quantity is "kw" or "ccPerMin" or "gPerKwh" ? 2e-5 * pair[1] : 1e-6, quantity);
             }
         }
 

@@ -14,11 +14,17 @@ for (const theme of ["bay", "forecourt"] as const) {
     await page.getByRole("link", { name: "Tarnock 30" }).waitFor();
     if (theme === "bay") {
       await page.screenshot({ path: picture("bay") });
+      await open(page, "Vantle T20", "Capacity");
+      await page.getByRole("heading", { name: /carries up to E56/ }).waitFor();
+      await page.screenshot({ path: picture("capacity-bay") });
     }
     if (theme === "forecourt") {
       await open(page, "Skirr", "Survey");
-      await page.getByRole("heading", { name: /155/ }).waitFor();
+      await page.getByRole("heading", { name: /120/ }).waitFor();
       await page.screenshot({ path: picture("survey") });
+      await open(page, "Skirr", "Capacity");
+      await page.getByRole("heading", { name: /carries up to E44/ }).waitFor();
+      await page.screenshot({ path: picture("capacity-forecourt") });
     }
     await open(page, "Tarnock 30", "Signal");
     await page.getByLabel("Capture file").setInputFiles(capture);

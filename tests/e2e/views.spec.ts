@@ -19,13 +19,20 @@ for (const theme of ["bay", "forecourt"]) {
       await fits();
 
       await open(page, "Skirr", "Survey");
-      await expect(page.getByRole("heading", { level: 1 })).toHaveText(/but not as it is\. The injectors would be used to 155 ± 23 %\./);
+      await expect(page.getByRole("heading", { level: 1 })).toHaveText(/but not as it is\. The injectors would be used to 120 ± 11 %\./);
       for (const stop of ["Owner", "Tank", "Lines", "Engine", "Injection", "Control"]) {
         await page.getByRole("button", { name: new RegExp(`^${stop} (done|\\d)`) }).click();
         await expect(page.getByRole("heading", { level: 2, name: new RegExp(`^${stop}`) })).toBeVisible();
         await fits();
       }
       await expectAccessible(page);
+
+      await open(page, "Vantle T20", "Capacity");
+      await expect(page.getByRole("heading", { level: 1 })).toHaveText(/carries up to E56.±.9\. The low-pressure pump is the limit\./);
+      await page.getByRole("button", { name: "Give: Around the tank" }).or(page.getByRole("button", { name: "Change: Around the tank" })).click();
+      await expect(page.getByRole("textbox", { name: "Around the tank" })).toBeVisible();
+      await expectAccessible(page);
+      await fits();
 
       await open(page, "Tarnock 30", "Signal");
       await expect(page.getByText("What the recording holds")).toBeVisible();

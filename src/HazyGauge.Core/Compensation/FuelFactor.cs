@@ -33,12 +33,8 @@ public sealed record FuelFactorInput(
     /// <exception cref="RefusedInputException">A quantity is outside its range.</exception>
     public static void CheckBase(Hazy baseEthanolPct, FuelPair<Hazy> fuels) => CheckBase(new InputCheck(), baseEthanolPct, fuels).ThrowIfAny();
 
-    private static InputCheck CheckBase(InputCheck check, Hazy baseEthanolPct, FuelPair<Hazy> fuels) => check
-        .Within(baseEthanolPct.Value, 0, 100, "baseEthanolPct", "The blend the base map was made on", " %")
-        .Within(fuels.GasolineStoichAfr.Value, 12, 17, "gasolineStoichAfr", "The air-fuel ratio of gasoline", string.Empty)
-        .Within(fuels.EthanolStoichAfr.Value, 8, 10, "ethanolStoichAfr", "The air-fuel ratio of ethanol", string.Empty)
-        .Within(fuels.GasolineDensity15C.Value, 650, 800, "gasolineDensityKgM3At15C", "The density of gasoline at 15 °C", " kg/m³")
-        .Within(fuels.EthanolDensity15C.Value, 780, 830, "ethanolDensityKgM3At15C", "The density of ethanol at 15 °C", " kg/m³");
+    private static InputCheck CheckBase(InputCheck check, Hazy baseEthanolPct, FuelPair<Hazy> fuels) =>
+        FuelPairRules.Check(check.Within(baseEthanolPct.Value, 0, 100, "baseEthanolPct", "The blend the base map was made on", " %"), fuels);
 }
 
 /// <summary>The fuel factor and everything it was made of.</summary>
@@ -110,11 +106,7 @@ public static class FuelFactor
             ? metering.DensityShare(DensityAt(blend, input.BaseFuelTempC, ledger) / DensityAt(blend, fuelTempC, ledger))
             : 1.0;
 
-    private static Hazy DensityAt(Blend<Hazy> blend, Hazy tempC, HazeLedger ledger)
-    {
-        var u = EthanolDensity.ExtrapolationU(tempC.Value);
-        return blend.DensityAt(tempC, ledger.Quantity(0, u, SourceCatalogue.Find(SourceCatalogue.EthanolDensityBeyondFormula, u)));
-    }
+    private static Hazy DensityAt(Blend<Hazy> blend, Hazy tempC, HazeLedger ledger) => blend.DensityAt(tempC, EthanolDensity.ErrorAt(tempC.Value, ledger));
 
     private static List<Finding> Explain(Metering metering, Dictionary<Metering, Hazy> schools)
     {

@@ -39,6 +39,17 @@ public sealed class InputCheck
         return this;
     }
 
+    /// <summary>Notes everything another check noted; true where that was anything.</summary>
+    public bool TakeOver(InputCheck other)
+    {
+        foreach (var (field, texts) in other._errors)
+        {
+            texts.ForEach(text => Refuse(field, text));
+        }
+
+        return other._errors.Count > 0;
+    }
+
     /// <summary>Throws where anything was noted.</summary>
     /// <exception cref="RefusedInputException">Something is wrong.</exception>
     public void ThrowIfAny()

@@ -82,4 +82,13 @@ public static class EthanolDensity
         var beyond = Math.Max(0, Math.Max(ValidFromC - tempC, tempC - ValidToC));
         return (0.015 * beyond) + (0.0008 * beyond * beyond);
     }
+
+    /// <summary>What may be wrong with the continuation at a temperature, kg/m3: nothing but haze.</summary>
+    /// <param name="tempC">Temperature, C.</param>
+    /// <param name="ledger">The ledger its source goes on.</param>
+    public static Hazy ErrorAt(double tempC, HazeLedger ledger)
+    {
+        var u = ExtrapolationU(tempC);
+        return ledger.Quantity(0, u, SourceCatalogue.Find(SourceCatalogue.EthanolDensityBeyondFormula, u));
+    }
 }

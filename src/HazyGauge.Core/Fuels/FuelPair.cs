@@ -1,3 +1,4 @@
+using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
 
 namespace HazyGauge.Core.Fuels;
@@ -10,6 +11,17 @@ namespace HazyGauge.Core.Fuels;
 /// <param name="EthanolDensity15C">Density of the ethanol at 15 C, kg/m3.</param>
 public sealed record FuelPair<T>(T GasolineStoichAfr, T EthanolStoichAfr, T GasolineDensity15C, T EthanolDensity15C)
     where T : struct, IRealNumber<T>;
+
+/// <summary>What two fuels can be.</summary>
+public static class FuelPairRules
+{
+    /// <summary>Notes what neither gasoline nor ethanol can be.</summary>
+    public static InputCheck Check(InputCheck check, FuelPair<Hazy> fuels) => check
+        .Within(fuels.GasolineStoichAfr.Value, 12, 17, "gasolineStoichAfr", "The air-fuel ratio of gasoline", string.Empty)
+        .Within(fuels.EthanolStoichAfr.Value, 8, 10, "ethanolStoichAfr", "The air-fuel ratio of ethanol", string.Empty)
+        .Within(fuels.GasolineDensity15C.Value, 650, 800, "gasolineDensityKgM3At15C", "The density of gasoline at 15 °C", " kg/m³")
+        .Within(fuels.EthanolDensity15C.Value, 780, 830, "ethanolDensityKgM3At15C", "The density of ethanol at 15 °C", " kg/m³");
+}
 
 /// <summary>Usual figures for the two fuels.</summary>
 public static class UsualFuels

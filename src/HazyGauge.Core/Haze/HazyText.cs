@@ -6,7 +6,8 @@ namespace HazyGauge.Core.Haze;
 public static class HazyText
 {
     /// <summary>An ethanol content with its 95 % half-width, like "E73 ± 5".</summary>
-    public static string Ethanol(double ethanolPct, double plusMinus) => "E" + Number(ethanolPct, plusMinus, 1);
+    public static string Ethanol(double ethanolPct, double plusMinus) =>
+        "E" + (plusMinus <= 0 ? ethanolPct.ToString("0.#", CultureInfo.InvariantCulture) : Number(ethanolPct, plusMinus, 1));
 
     /// <summary>A number with its 95 % half-width, like "1.32 ± 0.04"; a half-width that would print as nothing is left out.</summary>
     /// <param name="value">The number.</param>

@@ -20,6 +20,21 @@ public enum HazeUnit
 
     /// <summary>Kilograms per cubic metre.</summary>
     KgPerM3,
+
+    /// <summary>Kilowatts.</summary>
+    Kilowatt,
+
+    /// <summary>Grams per kilowatt hour.</summary>
+    GPerKwh,
+
+    /// <summary>Kilopascals.</summary>
+    Kilopascal,
+
+    /// <summary>Cubic centimetres a minute.</summary>
+    CcPerMin,
+
+    /// <summary>Engine speed.</summary>
+    Rpm,
 }
 
 /// <summary>
@@ -42,6 +57,11 @@ public static class SourceCatalogue
 
     /// <summary>Ethanol density beyond the range of its formula.</summary>
     public const string EthanolDensityBeyondFormula = "ethanolDensityBeyondFormula";
+
+    /// <summary>How well the law of vapour pressure holds for a blend.</summary>
+    public const string VapourPressureLaw = "vapourPressureLaw";
+
+    private const string PumpCurvePoint = "lowPressurePump.curve[";
 
     private sealed record Entry(
         string Label, HazeUnit Unit = HazeUnit.Other, double TypicalU = 0, string? CheckText = null, double CheckU = 0, HazeShape Shape = HazeShape.Normal);
@@ -78,6 +98,41 @@ public static class SourceCatalogue
         ["gasolineStoichAfr"] = new("Air-fuel ratio of the gasoline", HazeUnit.AirFuelRatio, 0.1, "Log lambda on plain gasoline at a known blend and pulse.", 0.05),
         ["ethanolStoichAfr"] = new("Air-fuel ratio of the ethanol", HazeUnit.AirFuelRatio),
         ["gasolineDensityKgM3At15C"] = new("Density of the gasoline", HazeUnit.KgPerM3, 10, "Float a hydrometer in the gasoline and note its temperature.", 1),
+        ["powerKw"] = new("Power", HazeUnit.Kilowatt, 8, "Put the vehicle on a dynamometer.", 4),
+        ["bsfcGPerKwh"] = new("Fuel taken per kilowatt hour", HazeUnit.GPerKwh, 15, "Log injector duty and fuel pressure through a full-load pull on the base blend, beside the power.", 6),
+        ["lambdaBase"] = new("Lambda on the base map"),
+        ["lambdaTarget"] = new("Lambda wanted"),
+        ["engineRpm"] = new("Engine speed at full power", HazeUnit.Rpm, 200, "Log one full-load pull: the speed at which the power is highest.", 50),
+        ["injectors.ratedFlowCcMin"] = new("Rated flow of the injectors", HazeUnit.CcPerMin, 15, "Have one injector flowed.", 4),
+        ["injectors.ratedPressureKpa"] = new("Pressure they are rated at"),
+        ["injectors.testFluidDensityKgM3"] = new("Density of the test fluid"),
+        ["injectors.deadTimeMs"] = new("Dead time of the injectors", HazeUnit.Millisecond, 0.15, "Ask for the data sheet: dead time at this voltage and pressure.", 0.03),
+        ["injectors.dutyLimitPct"] = new("Duty limit"),
+        ["injectors.pressureDropKpa"] = new("Pressure over the injectors", HazeUnit.Kilopascal, 15, "Tee a gauge into the rail and log manifold pressure beside it.", 4),
+        ["directInjection.injectorStaticGPerS"] = new("Flow of the cylinders' injectors"),
+        ["directInjection.windowDeg"] = new("Injection window", HazeUnit.Other, 15, "Log start and end of injection at full load.", 3),
+        ["directInjection.pumpDisplacementCcPerCamRev"] = new("High-pressure pump"),
+        ["directInjection.pumpEfficiencyPct"] = new("Efficiency of the high-pressure pump", HazeUnit.Other, 5, "Log rail pressure at full load: where it begins to fall, the pump delivers all it can.", 2),
+        ["lowPressurePump.gaugePressureKpa"] = new("Pressure at the pump", HazeUnit.Kilopascal, 15, "Tee a gauge into the feed at full load.", 4),
+        ["lowPressurePump.marginPct"] = new("Margin of the pump"),
+        ["lowPressurePump.curveV"] = new("Voltage of the pump's curve"),
+        ["lowPressurePump.pumpV"] = new("Voltage at the pump", HazeUnit.Other, 0.3, "Measure at the pump's plug with the engine running.", 0.05),
+        ["portSharePct"] = new("Share of the ports"),
+        ["fuelLitres"] = new("Fuel in the tank"),
+        ["ambientC"] = new("Temperature around the tank", HazeUnit.Kelvin, 5, "Hold a thermometer beside the tank.", 1),
+        ["startC"] = new("Temperature at the start", HazeUnit.Kelvin, 5, "Read it from the sensor before the drive.", 2),
+        ["pumpElectricalW"] = new("Electrical power of the pumps", HazeUnit.Other, 20, "Clamp the pump's wire: amperes times volts.", 3),
+        ["heatIntoFuelPct"] = new("Share of heat that goes into the fuel"),
+        ["lossWPerK"] = new("Heat the tank loses", HazeUnit.Other, 4, "Log the fuel's temperature over an hour's drive.", 1),
+        ["minutes"] = new("Length of the drive"),
+        ["gasolineVapourPressureKpaAt37_8C"] = new("Vapour pressure of the gasoline", HazeUnit.Kilopascal, 6, "Ask the supplier for the class of the season, or test a sample.", 2),
+        ["absolutePressureKpa"] = new("Pressure there", HazeUnit.Kilopascal, 3, "Hang a vacuum gauge on the pump's inlet and read the barometer.", 1),
+        [VapourPressureLaw] = new("The law of vapour pressure itself"),
+        ["pumpV"] = new("Voltage at the pump"),
+        ["dutyLimitPct"] = new("Duty limit"),
+        ["marginPct"] = new("Margin of the pump"),
+        ["drive.startC"] = new("Fuel temperature at the start"),
+        ["drive.minutes"] = new("Length of the drive"),
         ["ethanolDensityKgM3At15C"] = new("Density of the ethanol", HazeUnit.KgPerM3, 3, "Float a hydrometer in the ethanol and note its temperature.", 1),
     };
 
@@ -89,7 +144,7 @@ public static class SourceCatalogue
     {
         if (!Entries.TryGetValue(id, out var entry))
         {
-            return new HazeSource(id, id);
+            return new HazeSource(id, id.StartsWith(PumpCurvePoint, StringComparison.Ordinal) ? "Pump curve" : id);
         }
 
         var fieldUnit = Entries.TryGetValue(field, out var asField) ? asField.Unit : HazeUnit.Other;

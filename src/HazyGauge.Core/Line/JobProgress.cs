@@ -32,6 +32,7 @@ public static class JobProgress
     public static StationProgress? NotStarted(string slug) => slug switch
     {
         Station.SurveySlug => SurveyProgress.NotStarted,
+        Station.CapacitySlug => CapacityProgress.NotStarted,
         Station.SignalSlug => SignalProgress.NotStarted,
         Station.CompensateSlug => CompensateProgress.NotStarted,
         _ => null,

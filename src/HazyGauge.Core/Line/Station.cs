@@ -10,6 +10,9 @@ public sealed record Station(string Slug, string Name, string Question, bool Bui
     /// <summary>Slug of the Survey station.</summary>
     public const string SurveySlug = "survey";
 
+    /// <summary>Slug of the Capacity station.</summary>
+    public const string CapacitySlug = "capacity";
+
     /// <summary>Slug of the Signal station.</summary>
     public const string SignalSlug = "signal";
 
@@ -20,7 +23,7 @@ public sealed record Station(string Slug, string Name, string Question, bool Bui
     public static readonly IReadOnlyList<Station> All =
     [
         new(SurveySlug, "Survey", "What is on the vehicle, and can it be converted?", true),
-        new("capacity", "Capacity", "Can pump, lines and injectors carry it?", false),
+        new(CapacitySlug, "Capacity", "Can pump, lines and injectors carry it, and does the fuel boil?", true),
         new("route", "Route", "Where does the sensor go, and with which fittings?", false),
         new("harness", "Harness", "Which wire goes where, and what should the meter read?", false),
         new("fit", "Fit", "Which steps, in which safe order?", false),

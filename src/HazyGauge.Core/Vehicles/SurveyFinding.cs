@@ -19,9 +19,10 @@ public sealed record ToMeasure(string Field, string Text, string Effect, Assumpt
 /// <summary>What is reckoned with where an answer is missing: a typical figure, or words where it is none.</summary>
 /// <param name="Words">In words; null for a figure.</param>
 /// <param name="Value">The figure; null for words.</param>
-/// <param name="Unit">What it is measured in: kw, kpa, lph, ccPerMin, gPerKwh.</param>
+/// <param name="Unit">What it is measured in: kw, kpa, lph, ccPerMin, gPerKwh, rpm, celsius, volt, percent, gPerS, degrees, ccPerRev, milliseconds, watt, wattPerK, metre, litres, kelvin.</param>
 /// <param name="PlusMinusPct">How far off it may be, % of it; null where it is a usual figure without haze.</param>
-public sealed record Assumption(string? Words = null, double? Value = null, string? Unit = null, double? PlusMinusPct = null);
+/// <param name="PlusMinus">How far off it may be, in its unit, where that is not said as a share of it.</param>
+public sealed record Assumption(string? Words = null, double? Value = null, string? Unit = null, double? PlusMinusPct = null, double? PlusMinus = null);
 
 /// <summary>Whether the vehicle can be converted the way it is meant to be.</summary>
 public enum Eligibility

@@ -1,4 +1,5 @@
 using System.Globalization;
+using HazyGauge.Core.Capacity;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
 
@@ -11,8 +12,8 @@ internal static class SurveyFindings
     private const double EthanolMapFromPct = 40;
 
     /// <summary>All findings, the gravest first.</summary>
-    public static IReadOnlyList<SurveyFinding> Of(VehicleSurvey survey, FirstEstimate estimate) =>
-        [.. Control(survey).Concat(Maps(survey.Control)).Concat(Fuel(survey)).Concat(Loads(survey, estimate)).Concat(Goals(survey)).OrderByDescending(f => f.Severity)];
+    public static IReadOnlyList<SurveyFinding> Of(VehicleSurvey survey, SurveyedFuelSystem system, IReadOnlyList<ComponentUse> loads) =>
+        [.. Control(survey).Concat(Maps(survey.Control)).Concat(Fuel(survey)).Concat(WhatIsMissing(system)).Concat(Loads(system, loads)).Concat(Goals(survey)).OrderByDescending(f => f.Severity)];
 
     private static IEnumerable<SurveyFinding> Control(VehicleSurvey survey)
     {
@@ -89,33 +90,47 @@ internal static class SurveyFindings
         }
     }
 
-    private static IEnumerable<SurveyFinding> Loads(VehicleSurvey survey, FirstEstimate estimate)
+    /// <summary>Why a component could not be reckoned.</summary>
+    public static IEnumerable<SurveyFinding> WhatIsMissing(SurveyedFuelSystem system)
     {
-        if (estimate.IsOffTheCurve)
+        if (system.IsOffTheCurve)
         {
             yield return new("offTheCurve", Severity.Caution, "The pump's curve does not reach the pressure it works against; nothing can be read off it there. Find the rest of the curve.", "pump.curve");
         }
 
-        if (estimate.HasNoPressureDrop)
+        if (system.HasNoPressureDrop)
         {
-            yield return new("noPressureDrop", estimate.IsSureOfNoPressureDrop ? Severity.Stop : Severity.Caution, "Boost eats up the pressure across the injectors. The regulator must follow the manifold, or the base pressure must rise.", "fuelSystem.followsManifold");
+            yield return new("noPressureDrop", system.IsSureOfNoPressureDrop ? Severity.Stop : Severity.Caution, "Boost eats up the pressure across the injectors. The regulator must follow the manifold, or the base pressure must rise.", "fuelSystem.followsManifold");
         }
 
-        foreach (var load in estimate.Loads)
+        if (system.IsStarved)
         {
-            var half = Interval95.HalfWidth(load.UsePct);
-            if (load.UsePct.Value + half > 100)
+            yield return new("pumpStarved", Severity.Caution, "At the voltage it has, the pump delivers nothing against that pressure, as far as its curve says. Look at the voltage of the curve again.", "pump.curveV");
+        }
+    }
+
+    private static IEnumerable<SurveyFinding> Loads(SurveyedFuelSystem system, IReadOnlyList<ComponentUse> loads)
+    {
+        foreach (var load in loads)
+        {
+            if (!load.IsSurelyOk)
             {
-                var field = load.Component == FuelComponent.Pump ? "pump.flowLph" : "injectors.ratedFlowCcMin";
-                var sure = load.UsePct.Value - half > 100;
                 yield return new(
-                    sure ? "tooSmall" : "mayBeTooSmall",
+                    load.IsSurelyTooSmall ? "tooSmall" : "mayBeTooSmall",
                     Severity.Caution,
-                    Text($"{load.Name} would be used to {HazyText.Number(load.UsePct.Value, half, 0)} % at that power on E{estimate.EthanolPct.Value:0}: {(sure ? "too small for it. Cap the blend, lower the power or fit larger" : "it may be too small. Measure before buying")}."),
-                    field);
+                    Text($"{load.Component.Named()} would be used to {HazyText.Number(load.UsePct.Value, Interval95.HalfWidth(load.UsePct), 0)} % at that power on E{system.EthanolPct.Value:0}: {(load.IsSurelyTooSmall ? "too small for it. Capacity reckons what would do" : "it may be too small. Measure before buying")}."),
+                    FieldOf(load.Component));
             }
         }
     }
+
+    private static string FieldOf(FuelComponent component) => component switch
+    {
+        FuelComponent.Injectors => "injectors.ratedFlowCcMin",
+        FuelComponent.DirectInjection => "directInjection.windowDeg",
+        FuelComponent.HighPressurePump => "directInjection.pumpDisplacementCcPerCamRev",
+        _ => "pump.flowLph",
+    };
 
     private static IEnumerable<SurveyFinding> Goals(VehicleSurvey survey)
     {

@@ -72,11 +72,8 @@ internal static class SurveyQuestions
 
     private static readonly Dictionary<string, SurveyQuestion> ByField = All.ToDictionary(q => q.Field, StringComparer.Ordinal);
 
-    /// <summary>What an answer is called.</summary>
-    public static string LabelOf(string field) => ByField[field].Label;
-
-    /// <summary>What would clear the doubt of a typical figure.</summary>
-    public static HazeCheck CheckOf(string field) => new(ByField[field].HowTo, ByField[field].LeftOfDoubt);
+    /// <summary>The question for an answer; null where none is asked.</summary>
+    public static SurveyQuestion? Find(string field) => ByField.GetValueOrDefault(field);
 
     // Lambda where fuel is metered for one blend and another was meant: the ratio of their air-fuel ratios (by mass).
     private static double AfrRatio(double madeOnPct, double takenForPct) =>

@@ -1,4 +1,5 @@
 using System.Globalization;
+using HazyGauge.Core.Capacity;
 using HazyGauge.Core.Findings;
 
 namespace HazyGauge.Core.Vehicles;
@@ -6,7 +7,7 @@ namespace HazyGauge.Core.Vehicles;
 /// <summary>What cannot be on any vehicle, alone or together.</summary>
 internal static class SurveyRules
 {
-    private const double MostKpa = 2000;
+    private const double MostKpa = PumpCurveRules.MostKpa;
 
     /// <summary>Refuses a survey that cannot be.</summary>
     /// <exception cref="RefusedInputException">Something cannot be; every field that is wrong is named.</exception>
@@ -15,7 +16,11 @@ internal static class SurveyRules
         var check = new InputCheck();
         Ranges(check, survey);
         Combinations(check, survey);
-        PumpCurve(check, survey.Pump.Curve);
+        if (survey.Pump.Curve is { } curve)
+        {
+            PumpCurveRules.Check(curve, check, "pump.curve");
+        }
+
         DeadTimes(check, survey.Injectors.DeadTimes);
         check.ThrowIfAny();
     }
@@ -42,6 +47,7 @@ internal static class SurveyRules
             .Within(injectors.TestFluidDensityKgM3?.Value, 600, 900, "injectors.testFluidDensityKgM3", "The density of the test fluid", " kg/m³")
             .Within(pump.CurveV?.Value, 6, 24, "pump.curveV", "The voltage of the curve", " V")
             .Within(injectors.ImpedanceOhm?.Value, 0.1, 50, "injectors.impedanceOhm", "The resistance of an injector", " Ω")
+            .Within(injectors.DeadTimeMsPer100Kpa?.Value, 0, 1, "injectors.deadTimeMsPer100Kpa", "The growth of the dead time", " ms for 100 kPa")
             .Within(direct.PumpDisplacementCcPerCamRev?.Value, 0.1, 20, "directInjection.pumpDisplacementCcPerCamRev", "The displacement of the high-pressure pump", " cm³ a turn")
             .Within(direct.PumpLobes, 1, 8, "directInjection.pumpLobes", "The number of lobes", string.Empty)
             .Within(direct.RailPressureKpa?.Value, 2000, 100000, "directInjection.railPressureKpa", "The rail pressure", " kPa")
@@ -83,33 +89,6 @@ internal static class SurveyRules
         if (fuel.Injection == InjectionKind.Direct && survey.Injectors != new PortInjectors())
         {
             check.Refuse("injectors", "There are no injectors in the ports on direct injection alone: take them out, or say that it has both.");
-        }
-    }
-
-    private static void PumpCurve(InputCheck check, IReadOnlyList<PumpPoint>? curve)
-    {
-        if (curve is null)
-        {
-            return;
-        }
-
-        if (curve.Count is < 2 or > 40)
-        {
-            check.Refuse("pump.curve", "A pump curve has 2 to 40 points.");
-        }
-
-        for (var i = 0; i < curve.Count; i++)
-        {
-            check.Within(curve[i].PressureKpa, 0, MostKpa, $"pump.curve[{i}].pressureKpa", "A pressure on the curve", " kPa");
-            check.Within(curve[i].FlowLph, 0, 2000, $"pump.curve[{i}].flowLph", "A flow on the curve", " L/h");
-            if (i > 0 && !(curve[i].PressureKpa > curve[i - 1].PressureKpa))
-            {
-                check.Refuse($"pump.curve[{i}].pressureKpa", Text($"Pressures on the curve must rise; {curve[i].PressureKpa} stands after {curve[i - 1].PressureKpa}."));
-            }
-            else if (i > 0 && curve[i].FlowLph > curve[i - 1].FlowLph)
-            {
-                check.Refuse($"pump.curve[{i}].flowLph", Text($"A pump delivers less against more pressure; {curve[i].FlowLph} stands after {curve[i - 1].FlowLph}."));
-            }
         }
     }
 

@@ -14,6 +14,7 @@ public static class SurveyScope
         ["injectors.testFluidDensityKgM3"] = HasPorts,
         ["injectors.deadTimes"] = HasPorts,
         ["injectors.impedanceOhm"] = HasPorts,
+        ["injectors.deadTimeMsPer100Kpa"] = HasPorts,
         ["directInjection.pumpDisplacementCcPerCamRev"] = IsDirect,
         ["directInjection.pumpLobes"] = IsDirect,
         ["directInjection.railPressureKpa"] = IsDirect,

@@ -4,10 +4,10 @@ using HazyGauge.Core.Haze;
 namespace HazyGauge.Core.Vehicles;
 
 /// <summary>
-/// The figures of a survey, and what is typical for the kind of vehicle where one is open, with the haze such a guess has. All are from
+/// The figures of a survey and of full load, and what is typical for the kind of vehicle where one is open, with the haze such a guess has. All are from
 /// memory and common practice; none has a source, which is why each is listed as to be measured.
 /// </summary>
-internal sealed class TypicalFigures(VehicleSurvey survey, HazeLedger ledger)
+internal sealed class TypicalFigures(VehicleSurvey survey, FullLoad load, HazeLedger ledger)
 {
     // Pressure drop injectors are usually rated at, kPa (common practice, no source).
     private const double UsualRatedPressureKpa = 300;
@@ -20,7 +20,7 @@ internal sealed class TypicalFigures(VehicleSurvey survey, HazeLedger ledger)
     public IReadOnlyDictionary<string, Assumption> Assumed => _assumed;
 
     /// <summary>Power wanted, else power now, else what the displacement usually gives, kW; null where none is known.</summary>
-    public Hazy? PowerKw => survey.Engine switch
+    public Hazy? PowerKw => load.PowerKw ?? survey.Engine switch
     {
         { WantedPowerKw: { } wanted } => wanted,
         { PowerKw: { } now } => Noted("engine.wantedPowerKw", now, new Assumption("the power it has now")),
@@ -29,15 +29,41 @@ internal sealed class TypicalFigures(VehicleSurvey survey, HazeLedger ledger)
     };
 
     /// <summary>Highest blend that must work, % by volume.</summary>
-    public Hazy HighestEthanolPct => survey.Goals.HighestEthanolPct ?? Noted<Hazy>("goals.highestEthanolPct", UsualHighestEthanolPct, new Assumption("E85"));
+    public Hazy HighestEthanolPct => load.EthanolPct ?? survey.Goals.HighestEthanolPct ?? Noted<Hazy>("goals.highestEthanolPct", UsualHighestEthanolPct, new Assumption("E85"));
 
     /// <summary>Fuel taken per kilowatt hour at full load on gasoline, g/kWh.</summary>
-    public Hazy BsfcGPerKwh => survey.Engine.Aspiration switch
+    public Hazy BsfcGPerKwh => load.BsfcGPerKwh ?? survey.Engine.Aspiration switch
     {
-        Aspiration.Natural => Bsfc(290, 8),
-        Aspiration.Boosted => Bsfc(350, 10),
+        Aspiration.Natural => Guess(FullLoadQuestions.Bsfc, 290, 8, "gPerKwh"),
+        Aspiration.Boosted => Guess(FullLoadQuestions.Bsfc, 350, 10, "gPerKwh"),
         _ => Guess("engine.aspiration", 320, 15, "gPerKwh"),
     };
+
+    /// <summary>Engine speed at that power, 1/min.</summary>
+    public Hazy EngineRpm => load.EngineRpm ?? (survey.Engine.RedlineRpm is { } redline
+        ? Guess(FullLoadQuestions.EngineRpm, redline * 0.93, 6, "rpm")
+        : Guess(FullLoadQuestions.EngineRpm, 6000, 12, "rpm"));
+
+    /// <summary>Lambda the consumption holds for.</summary>
+    public Hazy LambdaBase => load.LambdaBase ?? survey.Engine.FullLoadLambda ?? 1;
+
+    /// <summary>Lambda wanted: unless it is said, the one the consumption holds for, and then it cancels.</summary>
+    public Hazy LambdaTarget => load.LambdaTarget ?? LambdaBase;
+
+    /// <summary>Fuel temperature, C.</summary>
+    public Hazy FuelTempC => load.FuelTempC ?? GuessWithin(FullLoadQuestions.FuelTempC, 30, 15, "celsius");
+
+    /// <summary>Battery voltage with the engine running, V.</summary>
+    public Hazy SupplyV => load.SupplyV ?? GuessWithin(FullLoadQuestions.SupplyV, 13.5, 0.5, "volt");
+
+    /// <summary>Voltage at the pump over the one its curve was taken at.</summary>
+    public Hazy PumpVoltageRatio => (load.PumpV ?? SupplyV) / (survey.Pump.CurveV ?? GuessWithin(FullLoadQuestions.CurveV, 13.5, 0.5, "volt"));
+
+    /// <summary>Share of the high-pressure pump's displacement that arrives in the rail, %.</summary>
+    public Hazy PumpEfficiencyPct => load.PumpEfficiencyPct ?? GuessWithin(FullLoadQuestions.PumpEfficiencyPct, 85, 8, "percent");
+
+    /// <summary>Share of the fuel that goes into the ports where there are both, %.</summary>
+    public Hazy PortSharePct => load.PortSharePct ?? GuessWithin(FullLoadQuestions.PortSharePct, 40, 20, "percent");
 
     /// <summary>Pressure of the low side at ambient manifold pressure, kPa gauge.</summary>
     public Hazy BasePressureKpa => survey.FuelSystem.BasePressureKpa
@@ -93,18 +119,62 @@ internal sealed class TypicalFigures(VehicleSurvey survey, HazeLedger ledger)
         return Guess("injectors.ratedFlowCcMin", lph * 1000 / 60 / (0.8 * count), 15, "ccPerMin");
     }
 
-    private Hazy Bsfc(double value, double plusMinusPct) => ledger.Quantity(
-        value, HazeSource.RectangularU(value * plusMinusPct / 100), new HazeSource("bsfcGPerKwh", "Fuel taken per kilowatt hour", HazeShape.Rectangular));
+    /// <summary>Static flow of one injector of the cylinders, g/s: where it is open, what leaves the present power a little over a fifth of the window.</summary>
+    /// <param name="count">Injectors.</param>
+    /// <param name="windowDeg">Their window, degrees of crank.</param>
+    /// <param name="massNowKgH">Fuel they carry at the present power on the base blend, kg/h.</param>
+    public Hazy DirectInjectorGPerS(int count, Hazy windowDeg, Hazy massNowKgH) =>
+        load.DirectInjectorGPerS ?? Guess(FullLoadQuestions.DirectInjectorGPerS, massNowKgH * 1000 / 3600 / count * 720 / windowDeg / 0.78, 10, "gPerS");
 
-    private Hazy Guess(string field, Hazy value, double plusMinusPct, string unit) => Noted(
+    /// <summary>Window of the injectors of the cylinders, degrees of crank.</summary>
+    public Hazy WindowDeg => survey.DirectInjection.WindowDeg ?? Guess("directInjection.windowDeg", 200, 15, "degrees");
+
+    /// <summary>Displacement of the high-pressure pump a turn of its cam, cm3: where it is open, what delivers a third more than the present power takes.</summary>
+    /// <param name="lphNow">Fuel taken at the present power on the base blend, L/h.</param>
+    public Hazy PumpDisplacementCc(Hazy lphNow) => survey.DirectInjection.PumpDisplacementCcPerCamRev
+        ?? Guess("directInjection.pumpDisplacementCcPerCamRev", lphNow / 0.75 / (EngineRpm / 2 * 60 / 1000 * PumpEfficiencyPct / 100), 12, "ccPerRev");
+
+    /// <summary>Dead time of the injectors in the ports, ms: at running voltage, and longer by their growth with pressure where that is known.</summary>
+    /// <param name="pressureDropKpa">Pressure drop they work at, kPa.</param>
+    public Hazy DeadTimeMs(Hazy pressureDropKpa)
+    {
+        if (survey.Injectors.DeadTimes is not { Count: > 0 } table)
+        {
+            return Guess("injectors.deadTimes", 1, 30, "milliseconds");
+        }
+
+        return Interpolated(table, SupplyV) + ((survey.Injectors.DeadTimeMsPer100Kpa ?? 0) / 100 * (pressureDropKpa - RatedPressureKpa));
+    }
+
+    // Straight between the points; beyond them the nearest one, for dead time does not go on straight.
+    private static Hazy Interpolated(IReadOnlyList<DeadTimePoint> table, Hazy volts)
+    {
+        if (volts.Value <= table[0].BatteryV || volts.Value >= table[^1].BatteryV)
+        {
+            return (volts.Value <= table[0].BatteryV ? table[0] : table[^1]).DeadTimeMs;
+        }
+
+        var above = table.First(p => p.BatteryV > volts.Value);
+        var below = table.Last(p => p.BatteryV <= volts.Value);
+        var slope = (above.DeadTimeMs - below.DeadTimeMs) / (above.BatteryV - below.BatteryV);
+        return volts.Through(below.DeadTimeMs + (slope * (volts.Value - below.BatteryV)), slope);
+    }
+
+    /// <summary>A typical figure, and by how many percent it may be off.</summary>
+    public Hazy Guess(string field, Hazy value, double plusMinusPct, string unit) => Noted(
         field,
         value * Quantity(field, 1, plusMinusPct / 100),
         new Assumption(null, Rounded(value.Value), unit, plusMinusPct));
 
-    private Hazy Quantity(string field, double value, double halfWidth) =>
-        ledger.Quantity(value, HazeSource.RectangularU(halfWidth), new HazeSource(field, SurveyQuestions.LabelOf(field), HazeShape.Rectangular, SurveyQuestions.CheckOf(field)));
+    /// <summary>A typical figure, and by how much it may be off.</summary>
+    public Hazy GuessWithin(string field, double value, double plusMinus, string unit) => Noted(
+        field, Quantity(field, value, plusMinus), new Assumption(null, value, unit, PlusMinus: plusMinus));
 
-    private T Noted<T>(string field, T value, Assumption assumption)
+    private Hazy Quantity(string field, double value, double halfWidth) =>
+        ledger.Quantity(value, HazeSource.RectangularU(halfWidth), new HazeSource(field, SurveyedSources.LabelOf(field), HazeShape.Rectangular, SurveyedSources.CheckOf(field)));
+
+    /// <summary>What stands in for an answer, noted as assumed.</summary>
+    public T Noted<T>(string field, T value, Assumption assumption)
     {
         _assumed[field] = assumption;
         return value;

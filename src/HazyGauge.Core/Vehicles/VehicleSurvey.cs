@@ -1,3 +1,4 @@
+using HazyGauge.Core.Capacity;
 using HazyGauge.Core.Haze;
 
 namespace HazyGauge.Core.Vehicles;
@@ -115,17 +116,12 @@ public sealed record FuelSystem(
     public bool IsDirect => Injection is InjectionKind.Direct or InjectionKind.Both;
 }
 
-/// <summary>A point of a pump's curve.</summary>
-/// <param name="PressureKpa">Gauge pressure, kPa.</param>
-/// <param name="FlowLph">Flow of one pump there, L/h.</param>
-public sealed record PumpPoint(double PressureKpa, double FlowLph);
-
 /// <summary>The low-pressure pump or pumps.</summary>
 /// <param name="Count">Pumps side by side.</param>
 /// <param name="FlowLph">Flow of one pump at the pressure it works against, L/h; where there is a curve, the curve counts.</param>
 /// <param name="Curve">Flow of one pump over pressure, pressures rising.</param>
 /// <param name="CurveV">Voltage the curve was taken at, V.</param>
-public sealed record FuelPump(int? Count = null, Hazy? FlowLph = null, IReadOnlyList<PumpPoint>? Curve = null, Hazy? CurveV = null);
+public sealed record FuelPump(int? Count = null, Hazy? FlowLph = null, IReadOnlyList<PumpPoint<Hazy>>? Curve = null, Hazy? CurveV = null);
 
 /// <summary>Dead time at a battery voltage.</summary>
 /// <param name="BatteryV">Battery voltage, V.</param>
@@ -139,13 +135,15 @@ public sealed record DeadTimePoint(double BatteryV, double DeadTimeMs);
 /// <param name="TestFluidDensityKgM3">Density of the fluid it is rated with, kg/m3.</param>
 /// <param name="DeadTimes">Dead time over battery voltage, voltages rising.</param>
 /// <param name="ImpedanceOhm">Resistance of the coil, Ohm.</param>
+/// <param name="DeadTimeMsPer100Kpa">By how much the dead time grows with every 100 kPa over the rated pressure, ms.</param>
 public sealed record PortInjectors(
     int? Count = null,
     Hazy? RatedFlowCcMin = null,
     Hazy? RatedPressureKpa = null,
     Hazy? TestFluidDensityKgM3 = null,
     IReadOnlyList<DeadTimePoint>? DeadTimes = null,
-    Hazy? ImpedanceOhm = null);
+    Hazy? ImpedanceOhm = null,
+    Hazy? DeadTimeMsPer100Kpa = null);
 
 /// <summary>The high-pressure side of direct injection.</summary>
 /// <param name="PumpDisplacementCcPerCamRev">Displacement of the high-pressure pump per turn of the cam, cm3, all lobes together.</param>

@@ -1,12 +1,13 @@
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Fuels;
 using HazyGauge.Core.Haze;
-using HazyGauge.Web.Stations.Compensate;
 
 namespace HazyGauge.Web.Haze;
 
 /// <summary>Brings the numbers of one request onto one ledger, and collects what is wrong with them.</summary>
-internal sealed class HazeReader(HazeLedger ledger)
+/// <param name="ledger">The ledger.</param>
+/// <param name="ownSource">The source of a number that names none: its field and its standard uncertainty; left out, the trade's own.</param>
+internal sealed class HazeReader(HazeLedger ledger, Func<string, double, HazeSource>? ownSource = null)
 {
     // Parts that were printed with few digits are still the same parts.
     private const double PartsTolerance = 1e-3;
@@ -55,7 +56,7 @@ internal sealed class HazeReader(HazeLedger ledger)
         if (input.Parts is null)
         {
             var u = input.U ?? (input.PlusMinus / 2) ?? 0;
-            return Ledger.Quantity(input.Value, u, SourceCatalogue.Find(field, u));
+            return Ledger.Quantity(input.Value, u, ownSource?.Invoke(field, u) ?? SourceCatalogue.Find(field, u));
         }
 
         if (input.Parts.Any(p => p is null || string.IsNullOrWhiteSpace(p.Source) || p.Source.Length > 80))

@@ -1,5 +1,6 @@
 using System.Text.Json;
 using System.Text.Json.Serialization;
+using HazyGauge.Core.Capacity;
 using HazyGauge.Core.Compensation;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Line;
@@ -31,6 +32,8 @@ internal static class JsonSetup
         options.Converters.Add(new WordConverter<EntryKind>());
         options.Converters.Add(new WordConverter<Eligibility>());
         options.Converters.Add(new WordConverter<FuelComponent>());
+        options.Converters.Add(new WordConverter<CapacityVerdict>());
+        options.Converters.Add(new WordConverter<CapacityNumber>());
         options.Converters.Add(new WordConverter<Aspiration>());
         options.Converters.Add(new WordConverter<FuelLine>());
         options.Converters.Add(new WordConverter<InjectionKind>());

@@ -2,6 +2,7 @@ import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tansta
 import {
   api,
   authorHeader,
+  type CapacityDocument,
   type Capture,
   type Compared,
   type CompensateDocument,
@@ -102,6 +103,21 @@ export const useSurveyPreview = (id: string, document: SurveyDocument) =>
     queryFn: ({ signal }) =>
       unwrap(api.POST("/api/jobs/{id}/stations/survey/preview", { params: { path: { id } }, body: document, signal })),
   });
+
+/** What a plan for the fuel system comes to on a vehicle, and its envelope. */
+export const useCapacityPreview = (id: string, document: CapacityDocument, survey: SurveyDocument) => {
+  const body = { document, survey };
+  return useQuery({
+    queryKey: ["preview", id, "capacity", body],
+    placeholderData: keepPreviousData,
+    staleTime: Number.POSITIVE_INFINITY,
+    // Dragging asks for hundreds of points; none is asked for again.
+    gcTime: 10_000,
+    retry: false,
+    queryFn: ({ signal }) =>
+      unwrap(api.POST("/api/jobs/{id}/stations/capacity/preview", { params: { path: { id } }, body: body as never, signal })),
+  });
+};
 
 /** What goes into the controller for a reading. */
 export const useCompensatePreview = (id: string, document: CompensateDocument, reading: Reading | null) => {

@@ -1150,6 +1150,329 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/capacity": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a fuel system carries: most ethanol at a power, most power on a blend, what limits it, and what would help. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    /**
+                     * @example {
+                     *       "powerKw": {
+                     *         "value": 210,
+                     *         "u": 5
+                     *       },
+                     *       "bsfcGPerKwh": {
+                     *         "value": 340,
+                     *         "u": 10
+                     *       },
+                     *       "lambdaBase": 0.82,
+                     *       "lambdaTarget": 0.82,
+                     *       "baseEthanolPct": 10,
+                     *       "ethanolPct": 85,
+                     *       "engineRpm": 6500,
+                     *       "fuelTempC": 30,
+                     *       "injectors": {
+                     *         "count": 4,
+                     *         "ratedFlowCcMin": {
+                     *           "value": 1000,
+                     *           "u": 15
+                     *         },
+                     *         "ratedPressureKpa": 300,
+                     *         "deadTimeMs": 0.9,
+                     *         "pressureDropKpa": 300
+                     *       },
+                     *       "lowPressurePump": {
+                     *         "curve": [
+                     *           {
+                     *             "pressureKpa": 300,
+                     *             "flowLph": 200
+                     *           },
+                     *           {
+                     *             "pressureKpa": 500,
+                     *             "flowLph": 140
+                     *           }
+                     *         ],
+                     *         "count": 1,
+                     *         "gaugePressureKpa": 400,
+                     *         "marginPct": 10
+                     *       }
+                     *     }
+                     */
+                    "application/json": components["schemas"]["CapacityRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CapacityAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/capacity-envelope": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The same over a grid of blends and powers: the use of every component, and the limiting lines. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    /**
+                     * @example {
+                     *       "powerKw": {
+                     *         "value": 210,
+                     *         "u": 5
+                     *       },
+                     *       "bsfcGPerKwh": {
+                     *         "value": 340,
+                     *         "u": 10
+                     *       },
+                     *       "lambdaBase": 0.82,
+                     *       "lambdaTarget": 0.82,
+                     *       "baseEthanolPct": 10,
+                     *       "ethanolPct": 85,
+                     *       "engineRpm": 6500,
+                     *       "fuelTempC": 30,
+                     *       "injectors": {
+                     *         "count": 4,
+                     *         "ratedFlowCcMin": {
+                     *           "value": 1000,
+                     *           "u": 15
+                     *         },
+                     *         "ratedPressureKpa": 300,
+                     *         "deadTimeMs": 0.9,
+                     *         "pressureDropKpa": 300
+                     *       },
+                     *       "lowPressurePump": {
+                     *         "curve": [
+                     *           {
+                     *             "pressureKpa": 300,
+                     *             "flowLph": 200
+                     *           },
+                     *           {
+                     *             "pressureKpa": 500,
+                     *             "flowLph": 140
+                     *           }
+                     *         ],
+                     *         "count": 1,
+                     *         "gaugePressureKpa": 400,
+                     *         "marginPct": 10
+                     *       },
+                     *       "ethanolPcts": [
+                     *         0,
+                     *         25,
+                     *         50,
+                     *         75,
+                     *         100
+                     *       ],
+                     *       "powersKw": [
+                     *         100,
+                     *         150,
+                     *         200
+                     *       ]
+                     *     }
+                     */
+                    "application/json": components["schemas"]["CapacityEnvelopeRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CapacityEnvelopeAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/stations/capacity/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a Capacity document would come to, and the envelope to draw; nothing is saved. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CapacityPreviewRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CapacityPreview"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/fuel-heating": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What the pumps' heat makes of the fuel's temperature over a drive. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    /**
+                     * @example {
+                     *       "fuelLitres": 15,
+                     *       "ethanolPct": 85,
+                     *       "ambientC": 36,
+                     *       "startC": 36,
+                     *       "pumpElectricalW": 240,
+                     *       "heatIntoFuelPct": 95,
+                     *       "lossWPerK": 5,
+                     *       "minutes": 90
+                     *     }
+                     */
+                    "application/json": components["schemas"]["FuelHeatingRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FuelHeatingAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/boiling-margin": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How far a fuel is from boiling at one place, by its true vapour pressure. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    /**
+                     * @example {
+                     *       "ethanolPct": 75,
+                     *       "gasolineVapourPressureKpaAt37_8C": 60,
+                     *       "fuelTempC": {
+                     *         "value": 48,
+                     *         "u": 2
+                     *       },
+                     *       "absolutePressureKpa": 84
+                     *     }
+                     */
+                    "application/json": components["schemas"]["BoilingMarginRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BoilingMarginAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/sensor-reading": {
         parameters: {
             query?: never;
@@ -1746,6 +2069,28 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** @description Injectors added in the ports, on a rail of their own at the usual pressure. */
+        AddedPorts: {
+            /**
+             * Format: int32
+             * @description How many.
+             */
+            count: number;
+            /**
+             * Format: double
+             * @description Rated flow of one, cm3/min.
+             */
+            ratedFlowCcMin: number;
+        };
+        /** @description A figure that had to be assumed. */
+        AssumedFigure: {
+            /** @description The answer it stands for: a path into the survey, or a name in this document. */
+            field: string;
+            /** @description What it is. */
+            label: string;
+            /** @description What is reckoned with. */
+            used: components["schemas"]["Assumption"];
+        };
         /** @description What is reckoned with where an answer is missing: a typical figure, or words where it is none. */
         Assumption: {
             /** @description In words; null for a figure. */
@@ -1755,13 +2100,18 @@ export interface components {
              * @description The figure; null for words.
              */
             value?: null | number;
-            /** @description What it is measured in: kw, kpa, lph, ccPerMin, gPerKwh. */
+            /** @description What it is measured in: kw, kpa, lph, ccPerMin, gPerKwh, rpm, celsius, volt, percent, gPerS, degrees, ccPerRev, milliseconds, watt, wattPerK, metre, litres, kelvin. */
             unit?: null | string;
             /**
              * Format: double
              * @description How far off it may be, % of it; null where it is a usual figure without haze.
              */
             plusMinusPct?: null | number;
+            /**
+             * Format: double
+             * @description How far off it may be, in its unit, where that is not said as a share of it.
+             */
+            plusMinus?: null | number;
         };
         /** @description Average volts as they should be and as they are. */
         AverageVoltsAnswer: {
@@ -1786,6 +2136,76 @@ export interface components {
              * @description How many jobs were put aside.
              */
             archivedCount: number;
+        };
+        /** @description How far a fuel is from boiling. */
+        BoilingMarginAnswer: {
+            /** @description Its vapour pressure at its temperature, absolute. */
+            vapourPressureKpa: components["schemas"]["HazyNumber"];
+            /** @description Temperature at which it begins to boil there. */
+            bubblePointC: components["schemas"]["HazyNumber"];
+            /** @description How much hotter it may get; below 0 it boils. */
+            marginK: components["schemas"]["HazyNumber"];
+            /** @description What that means. */
+            findings: components["schemas"]["Finding"][];
+        };
+        /** @description A fuel at one place. */
+        BoilingMarginRequest: {
+            /** @description Ethanol, % by volume. */
+            ethanolPct?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description True vapour pressure (not Reid) of the gasoline alone at 37.8 C, kPa. */
+            gasolineVapourPressureKpaAt37_8C?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Temperature of the fuel there, C. */
+            fuelTempC?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Pressure there, kPa absolute. */
+            absolutePressureKpa?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
         };
         /** @description The row to type in. */
         BreakpointsAnswer: {
@@ -1911,6 +2331,169 @@ export interface components {
             sharePct: number;
             check: null | components["schemas"]["BudgetCheck"];
         };
+        /** @description What a fuel system carries at one point. */
+        CapacityAnswer: {
+            /** @description Fuel the engine takes, kg/h. */
+            fuelMassFlowKgH: components["schemas"]["HazyNumber"];
+            /** @description The same at fuel temperature, L/h. */
+            fuelVolumeFlowLph: components["schemas"]["HazyNumber"];
+            injectorDutyPct: null | components["schemas"]["HazyNumber"];
+            windowUsePct: null | components["schemas"]["HazyNumber"];
+            highPressurePumpUsePct: null | components["schemas"]["HazyNumber"];
+            pumpAvailableLph: null | components["schemas"]["HazyNumber"];
+            pumpUsePct: null | components["schemas"]["HazyNumber"];
+            /** @description The components, the heaviest used first. */
+            limits: components["schemas"]["LimitAnswer"][];
+            binding: null | components["schemas"]["FuelComponent"];
+            ethanolBinding: null | components["schemas"]["FuelComponent"];
+            maxEthanolPct: null | components["schemas"]["HazyNumber"];
+            maxPowerKw: null | components["schemas"]["HazyNumber"];
+            /** @description Whether the point lies inside. */
+            verdict: components["schemas"]["CapacityVerdict"];
+            /** @description What would bring it inside, with all of its haze. */
+            remedies: components["schemas"]["RemedyAnswer"][];
+            /** @description Which number the budget is of: maxEthanolPct; maxPowerKw where that is without doubt; else fuelMassFlowKgH. */
+            budgetOf: components["schemas"]["CapacityNumber"];
+            /** @description Where its doubt comes from. */
+            budget: components["schemas"]["BudgetLine"][];
+            /** @description What to mind. */
+            findings: components["schemas"]["Finding"][];
+        };
+        /** @description Something done to a fuel system so that it carries more; what is null stays as it is. Two changes together are one change. */
+        CapacityChange: {
+            /**
+             * Format: double
+             * @description By how much the base pressure is raised, kPa.
+             */
+            baseRiseKpa?: null | number;
+            /**
+             * Format: double
+             * @description Rated flow of the new injectors in the ports, cm3/min; rated pressure, fluid and dead time as before.
+             */
+            ratedFlowCcMin?: null | number;
+            /**
+             * Format: int32
+             * @description Pumps side by side afterwards.
+             */
+            pumpCount?: null | number;
+            addedPorts?: null | components["schemas"]["AddedPorts"];
+            /**
+             * Format: double
+             * @description Share of the fuel that goes into the ports afterwards, %.
+             */
+            portSharePct?: null | number;
+            /** @description True where nothing is done. */
+            isNothing?: boolean;
+        };
+        /** @description What is asked of the fuel system. What is left out is taken from the survey, or is a typical figure with its haze. */
+        CapacityDocument: {
+            fullLoad?: null | components["schemas"]["FullLoadAnswers"];
+            changes?: null | components["schemas"]["CapacityChange"];
+            drive?: null | components["schemas"]["HotDriveAnswers"];
+            results?: null | components["schemas"]["CapacityResults"];
+            /** @description Version of the rules it was computed with. Set on saving. */
+            coreVersion?: null | string;
+        };
+        /** @description Where power and ethanol meet the limits of a fuel system. */
+        CapacityEnvelopeAnswer: {
+            /** @description The blends. */
+            ethanolPcts: number[];
+            /** @description The powers. */
+            powersKw: number[];
+            /** @description Use of every component on the grid. */
+            uses: components["schemas"]["UseGridAnswer"][];
+            /** @description The limiting line of every component over the blends. */
+            lines: components["schemas"]["LimitLineAnswer"][];
+            /** @description The lowest of them at every blend; empty where no component is known. */
+            maxPowerKw: components["schemas"]["HazyNumber"][];
+            /** @description Most ethanol at each power; null where not even E0 works. */
+            maxEthanolPct: components["schemas"]["HazyNumber"][];
+        };
+        /** @description The same over a grid of blends and powers. */
+        CapacityEnvelopeRequest: {
+            /** @description The blends, % by volume, 1 to 501. */
+            ethanolPcts?: null | number[];
+            /** @description The powers, kW, at most 501; may be empty where only the lines are wanted. */
+            powersKw?: null | number[];
+            powerKw?: null | components["schemas"]["HazyInput"];
+            bsfcGPerKwh?: null | components["schemas"]["HazyInput"];
+            lambdaBase?: null | components["schemas"]["HazyInput"];
+            lambdaTarget?: null | components["schemas"]["HazyInput"];
+            baseEthanolPct?: null | components["schemas"]["HazyInput"];
+            ethanolPct?: null | components["schemas"]["HazyInput"];
+            engineRpm?: null | components["schemas"]["HazyInput"];
+            fuelTempC?: null | components["schemas"]["HazyInput"];
+            injectors?: null | components["schemas"]["PortInjectorsRequest"];
+            directInjection?: null | components["schemas"]["HighSideRequest"];
+            lowPressurePump?: null | components["schemas"]["LowPressurePumpRequest"];
+            portSharePct?: null | components["schemas"]["HazyInput"];
+            gasolineStoichAfr?: null | components["schemas"]["HazyInput"];
+            ethanolStoichAfr?: null | components["schemas"]["HazyInput"];
+            gasolineDensityKgM3At15C?: null | components["schemas"]["HazyInput"];
+            ethanolDensityKgM3At15C?: null | components["schemas"]["HazyInput"];
+        };
+        /**
+         * @description A number of the answer.
+         * @enum {string}
+         */
+        CapacityNumber: "maxEthanolPct" | "maxPowerKw" | "fuelMassFlowKgH";
+        /** @description What a Capacity document comes to, and the envelope to draw. */
+        CapacityPreview: {
+            /** @description The document with its results. */
+            document: components["schemas"]["CapacityDocument"];
+            /** @description The blends of the lines. */
+            ethanolPcts: number[];
+            /** @description The line of every component as planned. */
+            lines: components["schemas"]["DrawnLine"][];
+            together: null | components["schemas"]["DrawnLine"];
+            asFound: null | components["schemas"]["DrawnLine"];
+        };
+        /** @description A Capacity document to try. */
+        CapacityPreviewRequest: {
+            document: null | components["schemas"]["CapacityDocument"];
+            survey?: null | components["schemas"]["SurveyDocument"];
+        };
+        /** @description What a fuel system carries is reckoned from this. Any quantity may be hazy. */
+        CapacityRequest: {
+            powerKw?: null | components["schemas"]["HazyInput"];
+            bsfcGPerKwh?: null | components["schemas"]["HazyInput"];
+            lambdaBase?: null | components["schemas"]["HazyInput"];
+            lambdaTarget?: null | components["schemas"]["HazyInput"];
+            baseEthanolPct?: null | components["schemas"]["HazyInput"];
+            ethanolPct?: null | components["schemas"]["HazyInput"];
+            engineRpm?: null | components["schemas"]["HazyInput"];
+            fuelTempC?: null | components["schemas"]["HazyInput"];
+            injectors?: null | components["schemas"]["PortInjectorsRequest"];
+            directInjection?: null | components["schemas"]["HighSideRequest"];
+            lowPressurePump?: null | components["schemas"]["LowPressurePumpRequest"];
+            portSharePct?: null | components["schemas"]["HazyInput"];
+            gasolineStoichAfr?: null | components["schemas"]["HazyInput"];
+            ethanolStoichAfr?: null | components["schemas"]["HazyInput"];
+            gasolineDensityKgM3At15C?: null | components["schemas"]["HazyInput"];
+            ethanolDensityKgM3At15C?: null | components["schemas"]["HazyInput"];
+        };
+        /** @description What a saved plan came to. */
+        CapacityResults: {
+            powerKw: null | components["schemas"]["HazyNumber"];
+            ethanolPct: null | components["schemas"]["HazyNumber"];
+            atPoint: null | components["schemas"]["CapacityAnswer"];
+            /** @description The hottest drive. */
+            drive: components["schemas"]["HotDriveSummary"];
+            failsafe: null | components["schemas"]["FailsafeAnswer"];
+            /** @description The figures that had to be assumed. */
+            assumed: components["schemas"]["AssumedFigure"][];
+            /** @description What to mind, the gravest first. */
+            findings: components["schemas"]["Finding"][];
+            /** @description State of the station. */
+            state: components["schemas"]["StationState"];
+            /** @description What to do next. */
+            nextAction: components["schemas"]["NextAction"];
+        };
+        /**
+         * @description Whether the wanted point lies inside the envelope.
+         * @enum {string}
+         */
+        CapacityVerdict: "notKnown" | "carried" | "doubtful" | "capped" | "tooSmall";
         /** @description What a recorded square wave says. */
         CaptureAnswer: {
             /** @description Format of the file. */
@@ -2119,6 +2702,37 @@ export interface components {
              */
             flowLph?: null | number;
         };
+        /** @description A point of a pump's curve. */
+        CurvePointRequest: {
+            /** @description Gauge pressure, kPa. */
+            pressureKpa?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Flow of one pump there, L/h. */
+            flowLph?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+        };
         /** @description Dead time at a battery voltage. */
         DeadTimeAt: {
             /**
@@ -2193,6 +2807,12 @@ export interface components {
             number?: null | components["schemas"]["HazyNumber"];
             /** @description What the number is measured in: ethanolPct, percent, celsius, hertz, milliseconds, degrees, factor, kw, kpa, lph, ccPerMin. */
             unit?: null | string;
+        };
+        /** @description A limiting line to draw. */
+        DrawnLine: {
+            component: null | components["schemas"]["FuelComponent"];
+            /** @description Most power at each blend. */
+            maxPowerKw: components["schemas"]["LinePoint"][];
         };
         /** @description A job to make out of another. */
         DuplicateRequest: {
@@ -2400,6 +3020,20 @@ export interface components {
             /** @description The document. */
             document?: unknown;
         };
+        /** @description A failsafe on the low side's pressure. */
+        FailsafeAnswer: {
+            /** @description Gauge pressure below which load is cut. */
+            tripKpa: components["schemas"]["HazyNumber"];
+            /**
+             * Format: double
+             * @description For how long it has to be below before that, s.
+             */
+            delayS: number;
+            /** @description True where the trip has to rise with the manifold's pressure. */
+            risesWithManifold: boolean;
+            /** @description Why these. */
+            reasons: string[];
+        };
         /** @description A figure that differs between two documents of a station. */
         FigureChange: {
             /** @description Stable name for programs. */
@@ -2471,10 +3105,10 @@ export interface components {
             };
         };
         /**
-         * @description What carries the fuel.
+         * @description A part of the fuel system that can be too small.
          * @enum {string}
          */
-        FuelComponent: "pump" | "injectors";
+        FuelComponent: "injectors" | "directInjection" | "highPressurePump" | "lowPressurePump";
         /** @description The fuel factor over several blends, in the order they were asked for. */
         FuelCurveAnswer: {
             points: components["schemas"]["FuelFactorAnswer"][];
@@ -2725,6 +3359,133 @@ export interface components {
                 }[];
             };
         };
+        /** @description What a drive makes of the fuel's temperature. */
+        FuelHeatingAnswer: {
+            /** @description Minute by minute. */
+            timeline: components["schemas"]["HeatingPointAnswer"][];
+            /** @description At the end. */
+            finalC: components["schemas"]["HazyNumber"];
+            steadyC: null | components["schemas"]["HazyNumber"];
+            /** @description The mass that is heated. */
+            fuelMassKg: components["schemas"]["HazyNumber"];
+            /** @description Its specific heat. */
+            heatCapacityKjPerKgK: components["schemas"]["HazyNumber"];
+        };
+        /** @description A drive that heats the fuel. */
+        FuelHeatingRequest: {
+            /** @description Fuel in the tank, L. */
+            fuelLitres?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Ethanol, % by volume. */
+            ethanolPct?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Temperature around the tank, C. */
+            ambientC?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Temperature of the fuel at the start, C. */
+            startC?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Electrical power of all pumps, W. */
+            pumpElectricalW?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Share of it that ends as heat in the tank, %; on a return system nearly all of it. */
+            heatIntoFuelPct?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Heat the tank loses, W for every K above ambient; 0 for none. */
+            lossWPerK?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description How long the drive lasts, min, 1 to 1440. */
+            minutes?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+        };
         /** @description Lines and pressures. */
         FuelSystemAnswers: {
             /**
@@ -2824,6 +3585,219 @@ export interface components {
              */
             ethanolDensityKgM3At15C: number;
         };
+        /** @description Full load. */
+        FullLoadAnswers: {
+            /** @description Power wanted, kW at the crank; left out, as surveyed. */
+            powerKw?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Highest blend that must work, % by volume; left out, as surveyed. */
+            ethanolPct?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Engine speed at that power, 1/min. */
+            engineRpm?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Specific consumption, g/kWh. */
+            bsfcGPerKwh?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Blend that consumption holds for, % by volume. Default 0. */
+            baseEthanolPct?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Lambda that consumption holds for; left out, as surveyed. */
+            lambdaBase?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Lambda wanted; left out, the same. */
+            lambdaTarget?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Fuel temperature, C. */
+            fuelTempC?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Battery voltage with the engine running, V. */
+            supplyV?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Voltage at the pump, V; left out, that of the battery. */
+            pumpV?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Duty the injectors may be used to, %. Default 85. */
+            dutyLimitPct?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description What is kept back of the pump's flow, %. Default 10. */
+            marginPct?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Static flow of one injector of the cylinders, at rail pressure and on the base blend, g/s. */
+            directInjectorGPerS?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Share of the high-pressure pump's displacement that arrives, %. */
+            pumpEfficiencyPct?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Share of the fuel that goes into the ports where there are both, %. */
+            portSharePct?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+        };
         /** @description What the owner wants, and what fuel there is. */
         GoalAnswers: {
             /** @description Highest blend that must work, % by volume. */
@@ -2906,6 +3880,250 @@ export interface components {
              */
             u: number;
         };
+        /** @description Temperature of the fuel after some minutes. */
+        HeatingPointAnswer: {
+            /**
+             * Format: double
+             * @description Minutes from the start.
+             */
+            minute: number;
+            /** @description Temperature of the fuel. */
+            fuelTempC: components["schemas"]["HazyNumber"];
+        };
+        /** @description The high-pressure side: injectors and window, pump, or both. */
+        HighSideRequest: {
+            /** @description Static flow of one injector at rail pressure, on the base blend, g/s. */
+            injectorStaticGPerS?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /**
+             * Format: int32
+             * @description How many.
+             */
+            count?: null | number;
+            /** @description Injection window, degrees of crank. */
+            windowDeg?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Displacement of the pump a turn of the cam, cm3. */
+            pumpDisplacementCcPerCamRev?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Share of it that arrives in the rail, %. */
+            pumpEfficiencyPct?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+        };
+        /** @description The drive that heats the fuel most. */
+        HotDriveAnswers: {
+            /** @description Temperature around the tank, C. */
+            ambientC?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Temperature of the fuel at the start, C; left out, that around the tank. */
+            startC?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Fuel in the tank, L; left out, a quarter of the tank. */
+            fuelLitres?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Electrical power of all pumps, W. */
+            pumpElectricalW?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Share of it that ends as heat in the tank, %. */
+            heatIntoFuelPct?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Heat the tank loses, W for every K above ambient. */
+            lossWPerK?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description How long it lasts, min. Default 60. */
+            minutes?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Highest place of it above the sea, m. */
+            altitudeM?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description True vapour pressure of the gasoline in the blend at 37.8 C, kPa. */
+            gasolineVapourPressureKpa?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Suction at the pump's inlet, kPa. */
+            inletSuctionKpa?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description By how much the engine bay heats what comes back, K. */
+            returnRiseK?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+        };
+        /** @description The hottest drive in a few numbers. */
+        HotDriveSummary: {
+            /** @description Temperature of the fuel, every few minutes. */
+            timeline: components["schemas"]["HeatingPointAnswer"][];
+            /** @description At the end. */
+            finalC: components["schemas"]["HazyNumber"];
+            steadyC: null | components["schemas"]["HazyNumber"];
+            /** @description How far from boiling at the pump's inlet, at the end. */
+            atInlet: components["schemas"]["BoilingMarginAnswer"];
+            inReturn: null | components["schemas"]["BoilingMarginAnswer"];
+            /** @description Pressure of the air at its highest place. */
+            airKpa: components["schemas"]["HazyNumber"];
+        };
         /** @description A job that was taken in. */
         ImportedJob: {
             /** Format: uuid */
@@ -2974,6 +4192,20 @@ export interface components {
             deadTimes?: null | components["schemas"]["DeadTimeAt"][];
             /** @description Resistance of the coil, Ohm. */
             impedanceOhm?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description By how much the dead time grows with every 100 kPa over the rated pressure, ms. */
+            deadTimeMsPer100Kpa?: number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -3160,6 +4392,7 @@ export interface components {
             retainer?: null | string;
         };
         JsonElement: unknown;
+        JsonObject: Record<string, never>;
         /** @description The latest saved reading. */
         LatestReading: {
             /** Format: double */
@@ -3168,6 +4401,37 @@ export interface components {
             plusMinus: number;
             /** Format: date-time */
             savedAt: string;
+        };
+        /** @description A component and its limit. */
+        LimitAnswer: {
+            /** @description The component. */
+            component: components["schemas"]["FuelComponent"];
+            /** @description Its use, % of its limit. */
+            usePct: components["schemas"]["HazyNumber"];
+            /** @description True where the best estimate lies within the limit. */
+            ok: boolean;
+            /** @description True where all of its haze lies on that side of the limit. */
+            sure: boolean;
+        };
+        /** @description The limiting line of one component. */
+        LimitLineAnswer: {
+            /** @description The component. */
+            component: components["schemas"]["FuelComponent"];
+            /** @description Most power at each blend. */
+            maxPowerKw: components["schemas"]["HazyNumber"][];
+        };
+        /** @description A place on a limiting line. */
+        LinePoint: {
+            /**
+             * Format: double
+             * @description Most power, kW.
+             */
+            value: number;
+            /**
+             * Format: double
+             * @description Half-width of its 95 % interval.
+             */
+            plusMinus: number;
         };
         /** @description A station as the line of a job shows it. */
         LineStation: {
@@ -3182,10 +4446,76 @@ export interface components {
         LoadAnswer: {
             /** @description The component. */
             component: components["schemas"]["FuelComponent"];
-            /** @description Fuel taken over fuel delivered, %. */
+            /** @description Its use, % of its limit. */
             usePct: components["schemas"]["HazyNumber"];
             /** @description Where the doubt comes from. */
             budget: components["schemas"]["BudgetLine"][];
+        };
+        /** @description The pumps in the tank. */
+        LowPressurePumpRequest: {
+            /** @description Flow of one over gauge pressure, pressures rising, straight between the points. */
+            curve?: null | components["schemas"]["CurvePointRequest"][];
+            /**
+             * Format: int32
+             * @description How many side by side. Default 1.
+             */
+            count?: null | number;
+            /** @description Gauge pressure they work at, kPa; it must lie on the curve. */
+            gaugePressureKpa?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description What is kept back: the limit is what is available times (1 - m/100). Default 0. */
+            marginPct?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Voltage the curve was taken at, V; left out together with pumpV, voltage is left out. */
+            curveV?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Voltage at the pump, V. */
+            pumpV?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
         };
         /**
          * @description What a meter shows of a wave.
@@ -3354,6 +4684,98 @@ export interface components {
             isDue: boolean;
             /** @description Stations it holds up. */
             blocks: string[];
+        };
+        /** @description The injectors in the ports, each opening once in two turns. */
+        PortInjectorsRequest: {
+            /**
+             * Format: int32
+             * @description How many.
+             */
+            count?: null | number;
+            /** @description Rated static flow of one, cm3/min. */
+            ratedFlowCcMin?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Pressure drop it is rated at, kPa. */
+            ratedPressureKpa?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Dead time, ms. */
+            deadTimeMs?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Pressure drop it works at: rail over manifold, kPa. */
+            pressureDropKpa?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Density of the fluid it is rated with, kg/m3. Default 684, n-heptane at 20 C. */
+            testFluidDensityKgM3?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Duty it may be used to, %. Default 85. */
+            dutyLimitPct?: number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
         };
         /** @description What is typical of a kind of vehicle or part, to begin a survey from. */
         ProfileAnswer: {
@@ -3525,6 +4947,33 @@ export interface components {
             /** Format: int32 */
             total: number;
             items: components["schemas"]["RecordItem"][];
+        };
+        /** @description A way to bring the wanted point inside. */
+        RemedyAnswer: {
+            /** @description What kind of remedy it is: capBlend, lowerPower, largerInjectors, raisePressure, secondPump, portInjection, portShare or together. */
+            code: string;
+            /** @description What to do and what it comes to. */
+            text: string;
+            /** @description What to do. */
+            what: string;
+            newMaxEthanolPct: null | components["schemas"]["HazyNumber"];
+            newMaxPowerKw: null | components["schemas"]["HazyNumber"];
+            newBinding: null | components["schemas"]["FuelComponent"];
+            /** @description True where the wanted point, or the one to stay at, is then carried with all of its haze. */
+            enough: boolean;
+            /**
+             * Format: double
+             * @description The power to stay at; null where it stays.
+             */
+            powerKw: null | number;
+            /**
+             * Format: double
+             * @description The blend to stay at; null where it stays.
+             */
+            ethanolPct: null | number;
+            /** @description What is done to the fuel system. */
+            change: components["schemas"]["CapacityChange"];
+            apply: null | components["schemas"]["JsonObject"];
         };
         /** @description The breakpoints of the row: chosen, or only how many. */
         RowChoice: {
@@ -3802,7 +5251,7 @@ export interface components {
             powerKw: null | components["schemas"]["HazyNumber"];
             /** @description Blend the loads are reckoned for. */
             ethanolPct: components["schemas"]["HazyNumber"];
-            /** @description How heavily pump and injectors would be used, the heaviest first. */
+            /** @description How heavily what carries the fuel would be used, the heaviest first. */
             loads: components["schemas"]["LoadAnswer"][];
         };
         /** @description What was found on the vehicle. Everything may be left out; what the mechanic looked for and does not know stands in `unknowns`. */
@@ -3915,6 +5364,15 @@ export interface components {
             name: string;
             /** Format: int64 */
             bytes: number;
+        };
+        /** @description Use of one component over the grid. */
+        UseGridAnswer: {
+            /** @description The component. */
+            component: components["schemas"]["FuelComponent"];
+            /** @description Use, % of its limit, first by blend, then by power. */
+            usePct: number[][];
+            /** @description Its standard uncertainty, likewise. */
+            u: number[][];
         };
     };
     responses: never;

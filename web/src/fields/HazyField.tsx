@@ -7,7 +7,7 @@ interface Props {
   label: string;
   prefix?: string;
   unit?: string;
-  /** A quantity without an offset: its haze is converted by the same factor. */
+  /** The quantity; its haze is converted without the offset it may have. */
   quantity?: QuantityName;
   placeholder?: string;
   value: Stored;
@@ -51,7 +51,7 @@ export function HazyField({
         prefix="±"
         placeholder="exact"
         unit={unit ?? "points"}
-        quantity={quantity}
+        quantity={quantity === "celsius" ? "kelvinStep" : quantity}
         value={plusMinus}
         onChange={(next) => onChange(stored(number, next))}
         error={number === null && plusMinus !== null ? "Give the number first." : undefined}

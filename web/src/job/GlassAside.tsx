@@ -8,11 +8,12 @@ import { type JobContextValue, useJobContext } from "./jobContext";
 
 /** The sight glass, always there: the reading, what it rests on, and on focus or hover where its haze comes from. */
 export function GlassAside() {
-  const { job, signal, live } = useJobContext();
+  const { job, capacity, signal, live } = useJobContext();
   const units = useUnits();
   const watching = live.state !== "off";
   const reading: Reading | null = watching ? (live.frame?.capture.reading ?? null) : signal.rests ? signal.reading : null;
   const ethanol = reading?.ethanolPct ?? null;
+  const boiling = capacity.results?.drive.atInlet.marginK ?? null;
   const temperature = reading?.fuelTempC ?? null;
   return (
     <aside
@@ -36,6 +37,11 @@ export function GlassAside() {
           </p>
         )}
         {temperature && <p className="reading text-ink-2">{units.hazy(temperature, "celsius")}</p>}
+        {boiling && !watching && (
+          <p className="text-[0.86rem] text-ink-2">
+            <span className="reading">{units.hazy(boiling, "kelvinStep")}</span> to boiling on the hottest drive
+          </p>
+        )}
         {reading && !watching && <BudgetOnDemand budget={reading.budget} />}
         {(watching || signal.rests) && (
           <p className="mt-1 text-[0.86rem] break-words text-ink-3 lg:mt-2 lg:border-t lg:border-rule lg:pt-2">

@@ -13,6 +13,7 @@ import { stationKey } from "../words/stations";
 import { when } from "../words/times";
 import { GlassAside } from "./GlassAside";
 import { JobContext, type JobContextValue } from "./jobContext";
+import { useCapacityWork } from "./useCapacityWork";
 import { useCompensateWork } from "./useCompensateWork";
 import { useSignalWork } from "./useSignalWork";
 import { useSurveyWork } from "./useSurveyWork";
@@ -22,6 +23,7 @@ export function JobPage() {
   const { id = "", slug } = useParams();
   const job = useJob(id);
   const survey = useSurveyWork(id);
+  const capacity = useCapacityWork(id, survey);
   const signal = useSignalWork(id);
   const compensate = useCompensateWork(id, signal.reading, signal.document.fuel, survey.document.control?.fuelMapEthanolPct);
   const live = useLive();
@@ -52,8 +54,8 @@ export function JobPage() {
       </>
     );
   }
-  const saved = latest(survey.saved?.envelope, signal.saved?.envelope, compensate.saved?.envelope);
-  const context: JobContextValue = { job: job.data, survey, signal, compensate, live };
+  const saved = latest(survey.saved?.envelope, capacity.saved?.envelope, signal.saved?.envelope, compensate.saved?.envelope);
+  const context: JobContextValue = { job: job.data, survey, capacity, signal, compensate, live };
   return (
     <JobContext value={context}>
       <title>{`${job.data.name} · Hazy Gauge`}</title>
@@ -92,9 +94,10 @@ export function JobPage() {
 }
 
 /** The line shows what is on the page: while a draft differs from what is saved, its station has the draft's state. */
-function withDraftStates({ job, survey, signal, compensate }: JobContextValue): Job {
+function withDraftStates({ job, survey, capacity, signal, compensate }: JobContextValue): Job {
   const states: Record<string, Job["stations"][number]["state"] | undefined> = {
     survey: survey.changed ? survey.results?.state : undefined,
+    capacity: capacity.changed ? capacity.results?.state : undefined,
     signal: signal.changed ? signal.preview.data?.results?.state : undefined,
     compensate: compensate.changed ? compensate.results?.state : undefined,
   };

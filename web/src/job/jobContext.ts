@@ -1,6 +1,7 @@
 import { createContext, use } from "react";
 import type { Job } from "../api/client";
 import type { Live } from "../live/useLive";
+import type { CapacityWork } from "./useCapacityWork";
 import type { CompensateWork } from "./useCompensateWork";
 import type { SignalWork } from "./useSignalWork";
 import type { SurveyWork } from "./useSurveyWork";
@@ -8,6 +9,7 @@ import type { SurveyWork } from "./useSurveyWork";
 export interface JobContextValue {
   job: Job;
   survey: SurveyWork;
+  capacity: CapacityWork;
   signal: SignalWork;
   compensate: CompensateWork;
   live: Live;

@@ -9,10 +9,11 @@ import { useShortcut } from "../shell/useShortcut";
 /** Saves what is being tried into the record under the mechanic's initials, or drops it. Stations are saved in the order of the work. */
 export function SaveBar() {
   const id = useId();
-  const { job, survey, signal, compensate } = useJobContext();
+  const { job, survey, capacity, signal, compensate } = useJobContext();
   const [initials, setInitials] = author.use();
   const save = useSaveDocuments(job.id);
-  const changed = [survey, signal, compensate].filter((work) => work.changed);
+  const works = [survey, capacity, signal, compensate];
+  const changed = works.filter((work) => work.changed);
   const refused = save.error instanceof ApiError ? save.error : null;
   const refusedAuthor = refused?.for("X-Author");
   const stale = refused?.status === 412;
@@ -31,8 +32,7 @@ export function SaveBar() {
   if (changed.length === 0 && !save.error) {
     return null;
   }
-  const readTheirs = () =>
-    Promise.all([survey.query.refetch(), signal.query.refetch(), compensate.query.refetch()]).then(() => save.reset());
+  const readTheirs = () => Promise.all(works.map((work) => work.query.refetch())).then(() => save.reset());
   return (
     <div className="no-print sticky bottom-0 z-10 -mx-4 mt-6 border-t border-rule bg-base-100 px-4 py-3 sm:-mx-7 sm:px-7">
       {save.error && !refusedAuthor && (

@@ -13,6 +13,7 @@ export function figureText(figure: Figure, units: UnitWords): string {
     case "kw":
     case "kpa":
     case "lph":
+    case "kelvinStep":
     case "ccPerMin":
       return units.hazy(number, unit, 1);
     case "percent":

@@ -1,5 +1,6 @@
 import { Link, useParams } from "react-router";
 import { useJobContext } from "../job/jobContext";
+import { CapacityPage } from "./capacity/CapacityPage";
 import { CompensatePage } from "./compensate/CompensatePage";
 import { SignalPage } from "./signal/SignalPage";
 import { SurveyPage } from "./survey/SurveyPage";
@@ -19,6 +20,9 @@ export function StationPage() {
   }
   if (station.slug === "survey") {
     return <SurveyPage key={job.id} />;
+  }
+  if (station.slug === "capacity") {
+    return <CapacityPage key={job.id} />;
   }
   if (station.slug === "signal") {
     return <SignalPage key={job.id} />;

@@ -22,6 +22,8 @@ export const quantities = {
   cc: { metric: "cm³", us: "in³", factor: 2.54 ** -3, offset: 0 },
   /** Injectors are sold by weight in US units: gasoline of 720 kg/m³, which is the trade's 10.5 cm³/min for a pound an hour. */
   ccPerMin: { metric: "cm³/min", us: "lb/h", factor: (60 * 0.72) / 453.59237, offset: 0 },
+  gPerKwh: { metric: "g/kWh", us: "lb/hp·h", factor: (550 * 0.3048 * 9.80665 * 3600) / 1000 / 3.6e6, offset: 0 },
+  metre: { metric: "m", us: "ft", factor: 0.3048 ** -1, offset: 0 },
   kgPerM3: { metric: "kg/m³", us: "lb/gal", factor: 0.45359237 ** -1 * 0.003785411784, offset: 0 },
 } as const satisfies Record<string, Quantity>;
 

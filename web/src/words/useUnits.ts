@@ -9,11 +9,20 @@ export function useUnits() {
   return {
     current,
     unit: (name: QuantityName) => unitOf(name, current),
+    /** A number alone, with three digits. */
+    number: (metric: number, name: QuantityName) => threeDigits(toShown(metric, name, current)),
+    /** A difference alone: no offset. */
+    step: (metric: number, name: QuantityName) =>
+      threeDigits(hazyToShown({ value: 0, u: 0, plusMinus: metric, parts: [] }, name, current).plusMinus),
     hazy: (number: HazyNumber, name: QuantityName, most = 0) =>
       hazyText(hazyToShown(number, name, current), ` ${unitOf(name, current)}`, most),
     plain: (metric: number, name: QuantityName, digits: number) =>
       `${toShown(metric, name, current).toFixed(digits)} ${unitOf(name, current)}`,
   };
+}
+
+function threeDigits(number: number): string {
+  return Number(number.toPrecision(3)).toString();
 }
 
 export type UnitWords = ReturnType<typeof useUnits>;

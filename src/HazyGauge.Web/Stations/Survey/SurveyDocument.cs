@@ -1,3 +1,4 @@
+using HazyGauge.Core.Capacity;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Line;
 using HazyGauge.Core.Vehicles;
@@ -115,13 +116,15 @@ public sealed record PumpAnswers(int? Count = null, HazyInput? FlowLph = null, I
 /// <param name="TestFluidDensityKgM3">Density of the fluid it is rated with, kg/m3; left out, n-heptane.</param>
 /// <param name="DeadTimes">Dead time over battery voltage, voltages rising.</param>
 /// <param name="ImpedanceOhm">Resistance of the coil, Ohm.</param>
+/// <param name="DeadTimeMsPer100Kpa">By how much the dead time grows with every 100 kPa over the rated pressure, ms.</param>
 public sealed record InjectorAnswers(
     int? Count = null,
     HazyInput? RatedFlowCcMin = null,
     HazyInput? RatedPressureKpa = null,
     HazyInput? TestFluidDensityKgM3 = null,
     IReadOnlyList<DeadTimeAt>? DeadTimes = null,
-    HazyInput? ImpedanceOhm = null);
+    HazyInput? ImpedanceOhm = null,
+    HazyInput? DeadTimeMsPer100Kpa = null);
 
 /// <summary>The high-pressure side of direct injection.</summary>
 /// <param name="PumpDisplacementCcPerCamRev">Displacement of the high-pressure pump per turn of the cam, cm3, all lobes together.</param>
@@ -183,7 +186,7 @@ public sealed record SurveyPhoto(string Field, string Sha256);
 
 /// <summary>How heavily a component would be used.</summary>
 /// <param name="Component">The component.</param>
-/// <param name="UsePct">Fuel taken over fuel delivered, %.</param>
+/// <param name="UsePct">Its use, % of its limit.</param>
 /// <param name="Budget">Where the doubt comes from.</param>
 public sealed record LoadAnswer(FuelComponent Component, HazyNumber UsePct, IReadOnlyList<BudgetLine> Budget);
 
@@ -194,7 +197,7 @@ public sealed record LoadAnswer(FuelComponent Component, HazyNumber UsePct, IRea
 /// <param name="NotAsked">Answers that do not concern this vehicle, as paths like engine.boostKpa.</param>
 /// <param name="PowerKw">Power the loads are reckoned for; null where none is known.</param>
 /// <param name="EthanolPct">Blend the loads are reckoned for.</param>
-/// <param name="Loads">How heavily pump and injectors would be used, the heaviest first.</param>
+/// <param name="Loads">How heavily what carries the fuel would be used, the heaviest first.</param>
 public sealed record SurveyAnswer(
     Eligibility Eligible,
     IReadOnlyList<SurveyFinding> Findings,

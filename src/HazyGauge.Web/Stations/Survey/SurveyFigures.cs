@@ -1,4 +1,5 @@
 using System.Globalization;
+using HazyGauge.Core.Capacity;
 using HazyGauge.Core.Vehicles;
 using HazyGauge.Web.Haze;
 
@@ -16,7 +17,7 @@ internal static class SurveyFigures
             new("eligible", "Can be converted", verdict?.Eligible switch { Eligibility.Yes => "yes", Eligibility.No => "no", null => "not judged", _ => "not decided" }),
             Number("powerKw", "Power now", document.Engine?.PowerKw, "kw"),
             Number("wantedPowerKw", "Power wanted", document.Engine?.WantedPowerKw, "kw"),
-            Load("pump", "Pump used to", FuelComponent.Pump, verdict),
+            Load("lowPressurePump", "Low-pressure pump used to", FuelComponent.LowPressurePump, verdict),
             Load("injectors", "Injectors used to", FuelComponent.Injectors, verdict),
             new("line", "Line", Word(document.FuelSystem?.Line)),
             new("injection", "Injection", Word(document.FuelSystem?.Injection)),

@@ -1,3 +1,4 @@
+using HazyGauge.Core.Capacity;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Vehicles;
@@ -6,26 +7,35 @@ using HazyGauge.Web.Haze;
 namespace HazyGauge.Web.Stations.Survey;
 
 /// <summary>Brings the answers of a survey document onto a ledger, and refuses what no survey can hold.</summary>
-internal sealed class SurveyReader(SurveyDocument document)
+internal sealed class SurveyReader(SurveyDocument document, HazeReader haze)
 {
     private const int LongestText = 200;
     private const int LongestNotes = 2000;
     private const int MostPhotos = 60;
     private const int MostJoints = 20;
 
-    private readonly HazeReader _haze = new();
-
     /// <summary>The verdict on a document.</summary>
     /// <exception cref="RefusedInputException">It holds what cannot be.</exception>
     public static SurveyVerdict Judge(SurveyDocument document)
     {
-        var reader = new SurveyReader(document);
+        var haze = NewHaze();
+        return SurveyCheck.Judge(Read(document, haze), haze.Ledger);
+    }
+
+    /// <summary>A reader whose numbers are named as the survey names them.</summary>
+    public static HazeReader NewHaze() => new(new HazeLedger(), (field, _) => SurveyedSources.Measured(field));
+
+    /// <summary>What a document says of the vehicle.</summary>
+    /// <exception cref="RefusedInputException">It holds what cannot be.</exception>
+    public static VehicleSurvey Read(SurveyDocument document, HazeReader haze)
+    {
+        var reader = new SurveyReader(document, haze);
         reader.CheckLists();
         var survey = reader.Survey();
         reader.CheckTexts();
         reader.CheckUnknowns();
-        reader._haze.Check.ThrowIfAny();
-        return SurveyCheck.Judge(survey, reader._haze.Ledger);
+        haze.Check.ThrowIfAny();
+        return survey;
     }
 
     private VehicleSurvey Survey()
@@ -56,7 +66,8 @@ internal sealed class SurveyReader(SurveyDocument document)
                 Read(injectors.RatedPressureKpa, "injectors.ratedPressureKpa"),
                 Read(injectors.TestFluidDensityKgM3, "injectors.testFluidDensityKgM3"),
                 DeadTimes(),
-                Read(injectors.ImpedanceOhm, "injectors.impedanceOhm")),
+                Read(injectors.ImpedanceOhm, "injectors.impedanceOhm"),
+                Read(injectors.DeadTimeMsPer100Kpa, "injectors.deadTimeMsPer100Kpa")),
             new DirectInjection(
                 Read(direct.PumpDisplacementCcPerCamRev, "directInjection.pumpDisplacementCcPerCamRev"),
                 direct.PumpLobes,
@@ -74,9 +85,9 @@ internal sealed class SurveyReader(SurveyDocument document)
             new Goals(Read(goals.HighestEthanolPct, "goals.highestEthanolPct"), Read(goals.LocalEthanolPct, "goals.localEthanolPct"), goals.RoadUse));
     }
 
-    private Hazy? Read(HazyInput? input, string field) => _haze.Optional(input, field);
+    private Hazy? Read(HazyInput? input, string field) => haze.Optional(input, field);
 
-    private List<PumpPoint>? Curve() => document.Pump?.Curve?.Select((p, i) => new PumpPoint(
+    private List<PumpPoint<Hazy>>? Curve() => document.Pump?.Curve?.Select((p, i) => new PumpPoint<Hazy>(
         Number(p.PressureKpa, $"pump.curve[{i}].pressureKpa"), Number(p.FlowLph, $"pump.curve[{i}].flowLph"))).ToList();
 
     private List<DeadTimePoint>? DeadTimes() => document.Injectors?.DeadTimes?.Select((p, i) => new DeadTimePoint(
@@ -86,7 +97,7 @@ internal sealed class SurveyReader(SurveyDocument document)
     {
         if (number is null)
         {
-            _haze.Check.Refuse(field, "A number is missing here.");
+            haze.Check.Refuse(field, "A number is missing here.");
         }
 
         return number ?? 0;
@@ -102,10 +113,10 @@ internal sealed class SurveyReader(SurveyDocument document)
         NoHoles(document.Photos, "photos");
         if (document.Photos?.Any(p => p is { Field: null } or { Sha256: null }) == true)
         {
-            _haze.Check.Refuse("photos", "A photo needs the answer it belongs to and the file it is.");
+            haze.Check.Refuse("photos", "A photo needs the answer it belongs to and the file it is.");
         }
 
-        _haze.Check.ThrowIfAny();
+        haze.Check.ThrowIfAny();
     }
 
     private void NoHoles<T>(IReadOnlyList<T>? list, string field)
@@ -113,7 +124,7 @@ internal sealed class SurveyReader(SurveyDocument document)
     {
         if (list?.Any(item => item is null) == true)
         {
-            _haze.Check.Refuse(field, "An item of this list is empty.");
+            haze.Check.Refuse(field, "An item of this list is empty.");
         }
     }
 
@@ -132,7 +143,7 @@ internal sealed class SurveyReader(SurveyDocument document)
         var joints = document.FuelSystem?.Joints ?? [];
         if (joints.Count > MostJoints)
         {
-            _haze.Check.Refuse("fuelSystem.joints", $"At most {MostJoints} joints.");
+            haze.Check.Refuse("fuelSystem.joints", $"At most {MostJoints} joints.");
         }
 
         for (var i = 0; i < joints.Count; i++)
@@ -144,7 +155,7 @@ internal sealed class SurveyReader(SurveyDocument document)
 
         if (document.Photos is { Count: > MostPhotos })
         {
-            _haze.Check.Refuse("photos", $"At most {MostPhotos} photos.");
+            haze.Check.Refuse("photos", $"At most {MostPhotos} photos.");
         }
     }
 
@@ -152,12 +163,12 @@ internal sealed class SurveyReader(SurveyDocument document)
     {
         if (text?.Length > longest)
         {
-            _haze.Check.Refuse(field, $"This is longer than {longest} characters.");
+            haze.Check.Refuse(field, $"This is longer than {longest} characters.");
         }
 
         if (text?.Any(c => char.IsControl(c) && c != '\n') == true)
         {
-            _haze.Check.Refuse(field, "This holds characters that cannot be shown.");
+            haze.Check.Refuse(field, "This holds characters that cannot be shown.");
         }
     }
 
@@ -167,11 +178,11 @@ internal sealed class SurveyReader(SurveyDocument document)
         {
             if (!SurveyFields.Known.TryGetValue(field, out var answer))
             {
-                _haze.Check.Refuse("unknowns", $"There is no answer '{(field.Length > 60 ? field[..60] : field)}' in a survey.");
+                haze.Check.Refuse("unknowns", $"There is no answer '{(field.Length > 60 ? field[..60] : field)}' in a survey.");
             }
             else if (answer(document) is not null)
             {
-                _haze.Check.Refuse(field, "This is answered, and said to be unknown: take one of the two out.");
+                haze.Check.Refuse(field, "This is answered, and said to be unknown: take one of the two out.");
             }
         }
     }

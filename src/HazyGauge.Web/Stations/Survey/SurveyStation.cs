@@ -1,6 +1,7 @@
 using System.Globalization;
 using System.Text.Json;
 using HazyGauge.Core;
+using HazyGauge.Core.Capacity;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Line;
@@ -85,7 +86,7 @@ internal sealed class SurveyStation(FileStore files, DocumentJson json) : IStati
             _ => "not decided yet",
         };
         var load = verdict.Loads.Count == 0 ? string.Empty : string.Create(CultureInfo.InvariantCulture,
-            $"; {(verdict.Loads[0].Component == FuelComponent.Pump ? "pump" : "injectors")} used to {HazyText.Number(verdict.Loads[0].UsePct.Value, verdict.Loads[0].UsePct.PlusMinus, 0)} %");
+            $"; {verdict.Loads[0].Component.InWords()[4..]} used to {HazyText.Number(verdict.Loads[0].UsePct.Value, verdict.Loads[0].UsePct.PlusMinus, 0)} %");
         var open = verdict.ToMeasure.Count == 0 ? string.Empty : $"; {verdict.ToMeasure.Count} to measure";
         return $"Survey: {eligible}{load}{open}";
     }

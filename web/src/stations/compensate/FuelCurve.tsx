@@ -1,7 +1,7 @@
 import type { FuelFactor, HazyNumber, Metering } from "../../api/client";
+import { EthanolPlot, type PlotScale } from "../../plot/EthanolPlot";
+import { extent, pathOf } from "../../plot/plot";
 import { hazyText } from "../../words/numbers";
-import { EthanolPlot, type PlotScale } from "./EthanolPlot";
-import { extent, pathOf } from "./plot";
 
 interface Point {
   ethanolPct: number;

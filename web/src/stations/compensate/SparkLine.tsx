@@ -1,6 +1,6 @@
 import type { CompensateResults } from "../../api/client";
-import { EthanolPlot } from "./EthanolPlot";
-import { extent, pathOf } from "./plot";
+import { EthanolPlot } from "../../plot/EthanolPlot";
+import { extent, pathOf } from "../../plot/plot";
 
 type Spark = NonNullable<CompensateResults["spark"]>;
 

@@ -120,8 +120,8 @@ function Walk() {
                 On to {walk[at + 1]?.name}
               </button>
             ) : (
-              <Link className="btn btn-outline" to={`/jobs/${job.id}/signal`}>
-                To Signal
+              <Link className="btn btn-outline" to={`/jobs/${job.id}/capacity`}>
+                To Capacity
               </Link>
             )}
           </div>

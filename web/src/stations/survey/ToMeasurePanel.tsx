@@ -1,7 +1,7 @@
 import { useState } from "react";
 import type { ToMeasure } from "../../api/client";
+import { assumed } from "../../fuelSystem/assumed";
 import { useUnits } from "../../words/useUnits";
-import { assumed } from "./assumed";
 
 interface Props {
   open: readonly ToMeasure[];

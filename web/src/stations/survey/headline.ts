@@ -1,7 +1,6 @@
 import { ApiError, type SurveyVerdict } from "../../api/client";
+import { componentWords } from "../../fuelSystem/words";
 import { hazyText } from "../../words/numbers";
-
-const names = { pump: ["The pump", "is"], injectors: ["The injectors", "are"] } as const;
 
 /** The verdict in a sentence. */
 export function headlineOf(verdict: SurveyVerdict | null, error: unknown): string {
@@ -12,7 +11,7 @@ export function headlineOf(verdict: SurveyVerdict | null, error: unknown): strin
     return "Judging.";
   }
   const load = verdict.loads[0];
-  const loaded = load ? ` ${names[load.component][0]} would be used to ${hazyText(load.usePct, " %", 0)}.` : "";
+  const loaded = load ? ` ${componentWords[load.component].name} would be used to ${hazyText(load.usePct, " %", 0)}.` : "";
   switch (verdict.eligible) {
     case "yes":
       return verdict.findings.some((f) => f.code === "tooSmall")

@@ -176,6 +176,12 @@ export const walk: readonly Stop[] = [
       },
       { field: "injectors.deadTimes", ask: "Dead time over battery voltage", answer: { kind: "deadTimes" } },
       {
+        field: "injectors.deadTimeMsPer100Kpa",
+        ask: "Dead time grows by, for every 100 kPa over the rated pressure",
+        answer: { kind: "number", unit: "ms" },
+        hint: "Data sheets give dead time at several pressures: the difference for 100 kPa (14.5 psi). Left out: it does not grow.",
+      },
+      {
         field: "injectors.impedanceOhm",
         ask: "Resistance of a coil",
         answer: { kind: "number", unit: "Ω" },

@@ -1,6 +1,6 @@
 import { type ReactNode, useId } from "react";
-import { ethanolColour } from "../../glass/ethanolColour";
-import { useWidth } from "../../shell/useWidth";
+import { ethanolColour } from "../glass/ethanolColour";
+import { useWidth } from "../shell/useWidth";
 import { niceTicks } from "./plot";
 
 /** Places on the drawing, in pixels, and the paint that is the fuel's colour at every blend. */
@@ -8,6 +8,8 @@ export interface PlotScale {
   x: (ethanolPct: number) => number;
   y: (value: number) => number;
   paint: string;
+  /** What stands at a place on the drawing. */
+  at: (x: number, y: number) => { ethanolPct: number; value: number };
 }
 
 interface Props {
@@ -34,6 +36,10 @@ export function EthanolPlot({ label, height, left, range, ticks, tickText, axis,
   const bottom = axis ? 46 : 24;
   const x = (pct: number) => left + ((width - left - right) * pct) / 100;
   const y = (value: number) => top + ((height - top - bottom) * (high - value)) / (high - low);
+  const at = (px: number, py: number) => ({
+    ethanolPct: (100 * (px - left)) / (width - left - right),
+    value: high - ((high - low) * (py - top)) / (height - top - bottom),
+  });
   return (
     <div ref={frame}>
       {width > 0 && (
@@ -71,7 +77,7 @@ export function EthanolPlot({ label, height, left, range, ticks, tickText, axis,
               {axis}
             </text>
           )}
-          {children({ x, y, paint: `url(#${id})` })}
+          {children({ x, y, at, paint: `url(#${id})` })}
         </svg>
       )}
     </div>

@@ -1,0 +1,143 @@
+using System.Globalization;
+using HazyGauge.Core.Findings;
+using HazyGauge.Core.Haze;
+
+namespace HazyGauge.Core.Capacity;
+
+/// <summary>Whether the wanted point lies inside the envelope.</summary>
+public enum CapacityVerdict
+{
+    /// <summary>No component is known.</summary>
+    NotKnown,
+
+    /// <summary>All of its haze lies inside.</summary>
+    Carried,
+
+    /// <summary>It lies near the limit, inside or outside as far as is known.</summary>
+    Doubtful,
+
+    /// <summary>A lower blend is carried at this power.</summary>
+    Capped,
+
+    /// <summary>Not even E0 is carried at this power.</summary>
+    TooSmall,
+}
+
+/// <summary>A number of the answer.</summary>
+public enum CapacityNumber
+{
+    /// <summary>Most ethanol at the power.</summary>
+    MaxEthanolPct,
+
+    /// <summary>Most power on the blend.</summary>
+    MaxPowerKw,
+
+    /// <summary>Fuel the engine takes.</summary>
+    FuelMassFlowKgH,
+}
+
+/// <summary>What a fuel system carries at one point.</summary>
+/// <param name="PowerKw">The power, kW.</param>
+/// <param name="EthanolPct">The blend, % by volume.</param>
+/// <param name="FuelMassFlowKgH">Fuel the engine takes, kg/h.</param>
+/// <param name="FuelVolumeFlowLph">The same at fuel temperature, L/h.</param>
+/// <param name="InjectorDutyPct">Duty of the injectors in the ports, %; null where there are none.</param>
+/// <param name="Uses">The use of every component, the heaviest first.</param>
+/// <param name="Binding">What sets the most power on this blend; null where nothing is known.</param>
+/// <param name="EthanolBinding">What sets the most ethanol at this power; null where nothing is known.</param>
+/// <param name="MaxEthanolPct">Most ethanol at this power; null where not even E0 works, or nothing is known.</param>
+/// <param name="MaxPowerKw">Most power on this blend, kW; null where nothing is known.</param>
+/// <param name="Verdict">Whether the point lies inside.</param>
+/// <param name="Remedies">What would bring it inside; none where it surely is.</param>
+/// <param name="Findings">What to mind, the gravest first.</param>
+public sealed record CapacityResult(
+    Hazy PowerKw,
+    Hazy EthanolPct,
+    Hazy FuelMassFlowKgH,
+    Hazy FuelVolumeFlowLph,
+    Hazy? InjectorDutyPct,
+    IReadOnlyList<ComponentUse> Uses,
+    FuelComponent? Binding,
+    FuelComponent? EthanolBinding,
+    Hazy? MaxEthanolPct,
+    Hazy? MaxPowerKw,
+    CapacityVerdict Verdict,
+    IReadOnlyList<CapacityRemedy> Remedies,
+    IReadOnlyList<Finding> Findings)
+{
+    // Where every blend is carried by far, what is left of the doubt about that says nothing.
+    private const double NoDoubtPct = 0.05;
+
+    /// <summary>Which number's doubt matters: most ethanol at this power; where that is without doubt, most power on this blend, else the fuel taken.</summary>
+    public CapacityNumber AnswerIs =>
+        MaxEthanolPct is { StandardU: > NoDoubtPct } ? CapacityNumber.MaxEthanolPct
+        : MaxPowerKw is { StandardU: > 0 } ? CapacityNumber.MaxPowerKw
+        : CapacityNumber.FuelMassFlowKgH;
+
+    /// <summary>That number.</summary>
+    public Hazy Answer => AnswerIs switch
+    {
+        CapacityNumber.MaxEthanolPct => MaxEthanolPct!.Value,
+        CapacityNumber.MaxPowerKw => MaxPowerKw!.Value,
+        _ => FuelMassFlowKgH,
+    };
+}
+
+/// <summary>Judges one point of a fuel system.</summary>
+public static class CapacityAnalysis
+{
+    /// <summary>What the system carries there.</summary>
+    public static CapacityResult Of(DeliverySystem<Hazy> system, Hazy powerKw, Hazy ethanolPct)
+    {
+        var limits = new CapacityLimits(system);
+        var uses = limits.Uses(powerKw, ethanolPct);
+        var maxEthanol = limits.MaxEthanolPct(powerKw);
+        return new CapacityResult(
+            powerKw,
+            ethanolPct,
+            system.Demand.MassKgH(powerKw, ethanolPct),
+            system.Demand.VolumeLph(powerKw, ethanolPct),
+            system.InjectorDutyPct(powerKw, ethanolPct),
+            uses,
+            limits.Binding(ethanolPct),
+            limits.EthanolBinding(powerKw, maxEthanol),
+            maxEthanol,
+            limits.MaxPowerKw(ethanolPct),
+            Judge(uses, maxEthanol),
+            CapacityRemedies.Of(system, powerKw, ethanolPct),
+            [.. Findings(system).OrderByDescending(f => f.Severity)]);
+    }
+
+    private static CapacityVerdict Judge(IReadOnlyList<ComponentUse> uses, Hazy? maxEthanolPct) =>
+        uses.Count == 0 ? CapacityVerdict.NotKnown
+        : uses.All(u => u.IsSurelyOk) ? CapacityVerdict.Carried
+        : !uses.Any(u => u.IsSurelyTooSmall) ? CapacityVerdict.Doubtful
+        : maxEthanolPct is null ? CapacityVerdict.TooSmall
+        : CapacityVerdict.Capped;
+
+    private static IEnumerable<Finding> Findings(DeliverySystem<Hazy> system)
+    {
+        if (system.Components.Count == 0)
+        {
+            yield return new Finding("noComponents", Severity.Caution, "Nothing of what carries the fuel is known, so nothing limits it here. Give the injectors, the pump or the high-pressure side.");
+        }
+
+        if (system is { HasBothSets: true, PortSharePct: null })
+        {
+            yield return new Finding("shareNotKnown", Severity.Caution, "Fuel goes into ports and cylinders; each set is reckoned as if it carried all of it. Log which share the ports take at full load and give it.");
+        }
+
+        if (system.Injectors is { } ports)
+        {
+            var dead = ports.DeadDutyPct(system.Demand.EngineRpm);
+            if (dead.Value >= ports.DutyLimitPct.Value)
+            {
+                yield return new Finding("deadTimeOnly", Severity.Stop, "At this engine speed the dead time alone uses up the duty limit: no fuel is left to give. Look at dead time and engine speed again.");
+            }
+            else if (dead.Value > ports.DutyLimitPct.Value / 4)
+            {
+                yield return new Finding("deadTimeLarge", Severity.Caution, string.Create(CultureInfo.InvariantCulture, $"Dead time alone takes {dead.Value:0} % of duty at this engine speed. Check it before anything is bought."));
+            }
+        }
+    }
+}

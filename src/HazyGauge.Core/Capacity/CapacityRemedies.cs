@@ -1,0 +1,235 @@
+using System.Globalization;
+using HazyGauge.Core.Haze;
+
+namespace HazyGauge.Core.Capacity;
+
+/// <summary>A way to bring the wanted point inside the envelope, reckoned through.</summary>
+/// <param name="Code">Stable name for programs.</param>
+/// <param name="What">What to do.</param>
+/// <param name="Reach">What it comes to.</param>
+/// <param name="PowerKw">The power to stay at, kW; null where it stays.</param>
+/// <param name="EthanolPct">The blend to stay at, % by volume; null where it stays.</param>
+/// <param name="Change">What is done to the fuel system.</param>
+/// <param name="NewMaxEthanolPct">Most ethanol at the power afterwards; null where not even E0 works.</param>
+/// <param name="NewMaxPowerKw">Most power on the blend afterwards, kW.</param>
+/// <param name="NewBinding">What sets that afterwards.</param>
+/// <param name="IsEnough">True where the wanted point, or the one to stay at, is surely carried afterwards.</param>
+public sealed record CapacityRemedy(
+    string Code,
+    string What,
+    string Reach,
+    double? PowerKw,
+    double? EthanolPct,
+    CapacityChange Change,
+    Hazy? NewMaxEthanolPct,
+    Hazy? NewMaxPowerKw,
+    FuelComponent? NewBinding,
+    bool IsEnough)
+{
+    /// <summary>What to do and what it comes to, one sentence.</summary>
+    public string Text => $"{What}: {Reach}";
+}
+
+/// <summary>Finds what would carry the wanted point, with all of its haze inside the limits.</summary>
+internal sealed class CapacityRemedies
+{
+    private const double CapStepPct = 5;
+    private const double PressureStepKpa = 10;
+    private const double FlowStepCcMin = 10;
+    private const double LargestFlowCcMin = 5000;
+    private const int MostPumps = 4;
+    private const double ShareStepPct = 5;
+    private const double LeastSharePct = 20;
+    private const double MostSharePct = 80;
+
+    // Above this many times their rated pressure, injectors of this kind open late or not at all (common practice, no source).
+    private const double MostPressureRatio = 1.6;
+
+    private readonly DeliverySystem<Hazy> _system;
+    private readonly Hazy _powerKw;
+    private readonly Hazy _ethanolPct;
+    private readonly CapacityLimits _limits;
+    private readonly IReadOnlyList<ComponentUse> _uses;
+
+    private CapacityRemedies(DeliverySystem<Hazy> system, Hazy powerKw, Hazy ethanolPct)
+    {
+        (_system, _powerKw, _ethanolPct) = (system, powerKw, ethanolPct);
+        _limits = new CapacityLimits(system);
+        _uses = _limits.Uses(powerKw, ethanolPct);
+    }
+
+    /// <summary>The remedies at a point; none where all of it is surely carried.</summary>
+    public static IReadOnlyList<CapacityRemedy> Of(DeliverySystem<Hazy> system, Hazy powerKw, Hazy ethanolPct) =>
+        new CapacityRemedies(system, powerKw, ethanolPct).Find();
+
+    private List<CapacityRemedy> Find()
+    {
+        var found = new List<CapacityRemedy?>();
+        var tooSmall = _uses.Where(u => !u.IsSurelyOk).Select(u => u.Component).ToList();
+        if (tooSmall.Count == 0)
+        {
+            return [];
+        }
+
+        found.Add(CapBlend());
+        found.Add(LowerPower());
+        var parts = tooSmall.Select(Parts).ToList();
+        found.AddRange(parts.SelectMany(p => p));
+        var needed = parts.Select(p => p.FirstOrDefault()).ToList();
+        var together = needed.OfType<CapacityRemedy>().DistinctBy(r => r.Code).ToList();
+        if (together.Count > 1 && !needed.Contains(null))
+        {
+            found.Add(Together(together));
+        }
+
+        return [.. found.OfType<CapacityRemedy>().DistinctBy(r => r.Code).OrderByDescending(r => r.IsEnough)];
+    }
+
+    private CapacityRemedy? CapBlend()
+    {
+        if (_limits.MaxEthanolPct(_powerKw) is not { } most)
+        {
+            return null;
+        }
+
+        // The cautious end, rounded down to what a pump label or a table says.
+        var cap = Math.Floor((most.Value - Interval95.HalfWidth(most)) / CapStepPct) * CapStepPct;
+        return cap < 0 || cap >= _ethanolPct.Value ? null : Judge("capBlend", Text($"Cap the blend at E{cap:0}"), new CapacityChange(), ethanolPct: cap);
+    }
+
+    private CapacityRemedy? LowerPower()
+    {
+        if (_limits.MaxPowerKw(_ethanolPct) is not { } most)
+        {
+            return null;
+        }
+
+        var power = Math.Floor(most.Value - Interval95.HalfWidth(most));
+        return power < 1 || power >= _powerKw.Value ? null : Judge("lowerPower", Text($"Lower the power to {power:0} kW"), new CapacityChange(), powerKw: power);
+    }
+
+    // What helps one component, the usual way first.
+    private List<CapacityRemedy> Parts(FuelComponent component) => component switch
+    {
+        FuelComponent.Injectors => [.. new[] { LargerInjectors(), RaisePressure() }.OfType<CapacityRemedy>()],
+        FuelComponent.LowPressurePump => [.. new[] { MorePumps() }.OfType<CapacityRemedy>()],
+        _ => [.. new[] { MoreThroughThePorts() }.OfType<CapacityRemedy>()],
+    };
+
+    private CapacityRemedy? LargerInjectors()
+    {
+        if (_system.Injectors is not { } ports)
+        {
+            return null;
+        }
+
+        var first = Math.Ceiling((ports.RatedFlowCcMin.Value + 1) / FlowStepCcMin) * FlowStepCcMin;
+        var change = Steps(first, LargestFlowCcMin, FlowStepCcMin).Select(flow => new CapacityChange(RatedFlowCcMin: flow)).FirstOrDefault(c => Carries(c, FuelComponent.Injectors));
+        return change is null ? null : Judge("largerInjectors", Text($"Fit injectors of {change.RatedFlowCcMin:0} cm³/min"), change);
+    }
+
+    private CapacityRemedy? RaisePressure()
+    {
+        if (_system.Injectors is not { } ports || _system.LowPressurePump is { Curve: null })
+        {
+            return null;
+        }
+
+        var most = (MostPressureRatio * ports.RatedPressureKpa.Value) - ports.PressureDropKpa.Value;
+        if (_system.LowPressurePump is { Curve: { } curve } pump)
+        {
+            most = Math.Min(most, curve.ToKpa - pump.GaugePressureKpa.Value);
+        }
+
+        var change = Steps(PressureStepKpa, most, PressureStepKpa).Select(rise => new CapacityChange(BaseRiseKpa: rise)).FirstOrDefault(c => Carries(c, FuelComponent.Injectors));
+        if (change is null)
+        {
+            return null;
+        }
+
+        var cost = _system.LowPressurePump is { } before
+            ? Text($"; the pump then delivers {change.ApplyTo(_system).LowPressurePump!.AvailableLph.Value:0} instead of {before.AvailableLph.Value:0} L/h")
+            : string.Empty;
+        return Judge("raisePressure", Text($"Raise the base pressure by {change.BaseRiseKpa:0} kPa{cost}"), change);
+    }
+
+    private CapacityRemedy? MorePumps()
+    {
+        var have = _system.LowPressurePump!.Count;
+        var change = Enumerable.Range(have + 1, Math.Max(0, MostPumps - have)).Select(count => new CapacityChange(PumpCount: count)).FirstOrDefault(c => Carries(c, FuelComponent.LowPressurePump));
+        return change is null ? null : Judge("secondPump", change.PumpCount == have + 1 ? "Add a pump of the same kind" : $"Fit {change.PumpCount} pumps of this kind", change);
+    }
+
+    private CapacityRemedy? MoreThroughThePorts()
+    {
+        var have = _system.HasBothSets ? _system.PortSharePct?.Value : _system.Injectors is null ? 0 : null;
+        if (have is not { } share)
+        {
+            return null;
+        }
+
+        CapacityChange With(double sharePct, double flow) => _system.HasBothSets
+            ? new CapacityChange(PortSharePct: sharePct)
+            : new CapacityChange(AddedPorts: new AddedPorts(_system.DirectInjectors?.Count ?? 4, flow), PortSharePct: sharePct);
+        // A second set that carries less than this is not worth its rail.
+        var first = Math.Max(LeastSharePct, (Math.Floor(share / ShareStepPct) + 1) * ShareStepPct);
+        var shared = Steps(first, MostSharePct, ShareStepPct).Select(s => With(s, LargestFlowCcMin)).FirstOrDefault(c => Carries(c, FuelComponent.DirectInjection) && Carries(c, FuelComponent.HighPressurePump));
+        if (shared?.PortSharePct is not { } sharePct)
+        {
+            return null;
+        }
+
+        if (_system.HasBothSets)
+        {
+            return Carries(shared, FuelComponent.Injectors) ? Judge("portShare", Text($"Give the ports {sharePct:0} % of the fuel"), shared) : null;
+        }
+
+        var sized = Steps(FlowStepCcMin, LargestFlowCcMin, FlowStepCcMin).Select(flow => With(sharePct, flow)).FirstOrDefault(c => Carries(c, FuelComponent.Injectors));
+        return sized is null ? null : Judge("portInjection", Text($"Add injectors of {sized.AddedPorts!.RatedFlowCcMin:0} cm³/min in the ports, for {sharePct:0} % of the fuel"), sized);
+    }
+
+    private CapacityRemedy Together(List<CapacityRemedy> parts)
+    {
+        var change = parts.Aggregate(new CapacityChange(), (sum, part) => sum.And(part.Change));
+        return Judge("together", string.Join(", and ", parts.Select((p, i) => i == 0 ? p.What : LowerFirst(p.What))), change);
+    }
+
+    private bool Carries(CapacityChange change, FuelComponent component)
+    {
+        var changed = change.ApplyTo(_system);
+        return !changed.Components.Contains(component) || new ComponentUse(component, changed.Use(component, _ethanolPct).At(_powerKw)).IsSurelyOk;
+    }
+
+    private CapacityRemedy Judge(string code, string what, CapacityChange change, double? powerKw = null, double? ethanolPct = null)
+    {
+        var limits = new CapacityLimits(change.ApplyTo(_system));
+        var (power, ethanol) = (powerKw ?? _powerKw, ethanolPct ?? _ethanolPct);
+        var (mostEthanol, mostPower, binding) = (limits.MaxEthanolPct(power), limits.MaxPowerKw(ethanol), limits.Binding(ethanol));
+        var reach = mostEthanol is { } most
+            ? Text($"{power.Value:0} kW up to {HazyText.Ethanol(most.Value, Interval95.HalfWidth(most))}")
+            : Text($"not even E0 at {power.Value:0} kW");
+        return new CapacityRemedy(
+            code,
+            what,
+            Text($"it then carries {reach}, and on E{ethanol.Value:0} up to {HazyText.Number(mostPower!.Value.Value, Interval95.HalfWidth(mostPower.Value), 0)} kW; {binding!.Value.InWords()} {binding.Value.Verb()} the limit."),
+            powerKw,
+            ethanolPct,
+            change,
+            mostEthanol,
+            mostPower,
+            binding,
+            limits.Uses(power, ethanol).All(u => u.IsSurelyOk));
+    }
+
+    private static IEnumerable<double> Steps(double first, double last, double step)
+    {
+        for (var i = 0; first + (i * step) <= last; i++)
+        {
+            yield return first + (i * step);
+        }
+    }
+
+    private static string LowerFirst(string text) => char.ToLowerInvariant(text[0]) + text[1..];
+
+    private static string Text(FormattableString text) => text.ToString(CultureInfo.InvariantCulture);
+}

@@ -1,0 +1,147 @@
+using HazyGauge.Core.Capacity;
+using HazyGauge.Core.Fuels;
+using HazyGauge.Core.Haze;
+
+namespace HazyGauge.Core.Vehicles;
+
+/// <summary>
+/// The fuel system of a surveyed vehicle as Capacity reckons with it: what was found, and typical figures with their haze where the survey
+/// leaves something open.
+/// </summary>
+public sealed class SurveyedFuelSystem
+{
+    /// <summary>What is kept back of a pump's flow unless it is said, % (common practice, no source): voltage drop, a filter that fills, age.</summary>
+    public const double UsualMarginPct = 10;
+
+    private const double LeastPressureDropKpa = 20;
+    private const int UsualCylinders = 4;
+
+    private readonly VehicleSurvey _survey;
+    private readonly FullLoad _load;
+    private readonly HazeLedger _ledger;
+    private readonly TypicalFigures _typical;
+    private readonly EngineDemand<Hazy> _demand;
+
+    private SurveyedFuelSystem(VehicleSurvey survey, FullLoad load, HazeLedger ledger)
+    {
+        (_survey, _load, _ledger) = (survey, load, ledger);
+        _typical = new TypicalFigures(survey, load, ledger);
+        PowerKw = _typical.PowerKw;
+        EthanolPct = _typical.HighestEthanolPct;
+        var fuelTempC = _typical.FuelTempC;
+        _demand = new EngineDemand<Hazy>(
+            _typical.BsfcGPerKwh, _typical.LambdaBase, _typical.LambdaTarget, load.BaseEthanolPct ?? 0, _typical.EngineRpm, fuelTempC, UsualFuels.Traditional<Hazy>(), EthanolDensity.ErrorAt(fuelTempC.Value, ledger));
+        Delivery = PowerKw is { } power ? Reckon(survey.Engine.PowerKw ?? power) : new DeliverySystem<Hazy>(_demand);
+    }
+
+    /// <summary>Power it is reckoned for, kW; null where none is known.</summary>
+    public Hazy? PowerKw { get; }
+
+    /// <summary>Blend it is reckoned for, % by volume.</summary>
+    public Hazy EthanolPct { get; }
+
+    /// <summary>What the engine takes and what carries it there; without components where no power is known.</summary>
+    public DeliverySystem<Hazy> Delivery { get; }
+
+    /// <summary>The figures that had to be assumed, by the answer they stand for.</summary>
+    public IReadOnlyDictionary<string, Assumption> Assumed => _typical.Assumed;
+
+    /// <summary>Pressure of the low side at ambient manifold pressure, kPa gauge.</summary>
+    public Hazy BasePressureKpa => _typical.BasePressureKpa;
+
+    /// <summary>True where the pump's curve does not reach the pressure it works against.</summary>
+    public bool IsOffTheCurve { get; private set; }
+
+    /// <summary>True where boost leaves the injectors no pressure.</summary>
+    public bool HasNoPressureDrop { get; private set; }
+
+    /// <summary>True where that holds over all of its haze.</summary>
+    public bool IsSureOfNoPressureDrop { get; private set; }
+
+    /// <summary>True where the pump delivers nothing at the voltage it has.</summary>
+    public bool IsStarved { get; private set; }
+
+    /// <summary>The hottest drive with the pumps there are, or with others.</summary>
+    /// <param name="drive">What is known of it.</param>
+    /// <param name="changed">The system as it will be.</param>
+    public HotDriveResult Reckon(HotDrive drive, DeliverySystem<Hazy> changed) => new HotDriveReckoning(_survey, drive, _typical, _ledger)
+        .Of(EthanolPct, changed.LowPressurePump?.Count ?? _typical.PumpCount, changed.LowPressurePump?.AvailableLph);
+
+    /// <summary>Reckons a survey that passed the rules.</summary>
+    /// <param name="survey">What was found.</param>
+    /// <param name="load">What is known of full load beside it.</param>
+    /// <param name="ledger">The ledger; typical figures are added to it.</param>
+    public static SurveyedFuelSystem Of(VehicleSurvey survey, FullLoad load, HazeLedger ledger) => new(survey, load, ledger);
+
+    private DeliverySystem<Hazy> Reckon(Hazy powerNowKw)
+    {
+        var both = _survey.FuelSystem.Injection == InjectionKind.Both;
+        var share = both ? _typical.PortSharePct : (Hazy?)null;
+        var system = new DeliverySystem<Hazy>(
+            _demand,
+            _survey.FuelSystem.Injection == InjectionKind.Direct ? null : Ports(powerNowKw * (share ?? 100) / 100),
+            LowPressurePump: LowSide(),
+            PortSharePct: share,
+            DeadTimeMsPerKpa: (_survey.Injectors.DeadTimeMsPer100Kpa ?? 0) / 100);
+        return _survey.FuelSystem.IsDirect ? WithHighSide(system, powerNowKw, share) : system;
+    }
+
+    private DeliverySystem<Hazy> WithHighSide(DeliverySystem<Hazy> system, Hazy powerNowKw, Hazy? portSharePct)
+    {
+        var count = _survey.Engine.Cylinders ?? UsualCylinders;
+        var (windowDeg, baseBlend) = (_typical.WindowDeg, _demand.BaseEthanolPct);
+        var ownShare = 1 - ((portSharePct ?? 0) / 100);
+        var (massNow, litresNow) = (_demand.MassKgH(powerNowKw, baseBlend) * ownShare, _demand.VolumeLph(powerNowKw, baseBlend) * ownShare);
+        return system with
+        {
+            DirectInjectors = new DirectInjectors<Hazy>(_typical.DirectInjectorGPerS(count, windowDeg, massNow), count, windowDeg),
+            HighPressurePump = new HighPressurePump<Hazy>(_typical.PumpDisplacementCc(litresNow), _typical.PumpEfficiencyPct),
+        };
+    }
+
+    private LowPressurePump<Hazy>? LowSide()
+    {
+        var (count, margin) = (_typical.PumpCount, _load.MarginPct ?? UsualMarginPct);
+        var pressure = _typical.BasePressureKpa + _typical.BoostOnTheRailKpa;
+        if (_survey.Pump.Curve is not { Count: > 1 } points)
+        {
+            return new LowPressurePump<Hazy>(null, _typical.PumpFlowLph, pressure, 1, count, margin);
+        }
+
+        var curve = new PumpCurve<Hazy>(points);
+        if (!curve.Reaches(pressure.Value))
+        {
+            IsOffTheCurve = true;
+            return null;
+        }
+
+        var pump = new LowPressurePump<Hazy>(curve, null, pressure, _typical.PumpVoltageRatio, count, margin);
+        IsStarved = pump.AvailableLph.Value <= 0;
+        return IsStarved ? null : pump;
+    }
+
+    private PortInjection<Hazy>? Ports(Hazy powerNowKw)
+    {
+        if (_typical.InjectorCount is not { } count)
+        {
+            return null;
+        }
+
+        var drop = _typical.BasePressureKpa + _typical.BoostOnTheRailKpa - _typical.BoostKpa;
+        if (drop.Value < LeastPressureDropKpa)
+        {
+            HasNoPressureDrop = true;
+            IsSureOfNoPressureDrop = drop.Value + Interval95.HalfWidth(drop) < LeastPressureDropKpa;
+            return null;
+        }
+
+        return new PortInjection<Hazy>(
+            count,
+            _typical.RatedFlowCcMin(count, powerNowKw, new Blend<Hazy>(0, UsualFuels.Traditional<Hazy>())),
+            _typical.RatedPressureKpa,
+            _survey.Injectors.TestFluidDensityKgM3 ?? UsualInjectors.TestFluidKgM3,
+            _typical.DeadTimeMs(drop),
+            _load.DutyLimitPct ?? UsualInjectors.DutyLimitPct,
+            drop);
+    }
+}

@@ -1,0 +1,84 @@
+import { expect, open, test } from "./app.ts";
+
+const headline = { level: 1 } as const;
+
+test("the point is dragged, a cap is planned, and the record keeps both", async ({ page }) => {
+  await open(page, "Vantle T20", "Capacity");
+  await expect(page.getByRole("heading", headline)).toHaveText(/At 165 kW this system carries up to E56.±.9\. The low-pressure pump is the limit\./);
+  const plot = page.getByRole("img", { name: /^Power against ethanol\./ });
+  await expect(plot).toHaveAccessibleName(/Wanted: E85 at 165 kW\./);
+
+  // Dragged to low power on little ethanol it is carried; the drawing stands all the while.
+  const box = await plot.boundingBox();
+  if (!box) {
+    throw new Error("The envelope is not drawn.");
+  }
+  const at = (x: number, y: number) => [box.x + x * box.width, box.y + y * box.height] as const;
+  await page.mouse.move(...at(0.8, 0.4));
+  await page.mouse.down();
+  for (let i = 0; i <= 10; i++) {
+    await page.mouse.move(...at(0.8 - 0.05 * i, 0.4 + 0.03 * i));
+  }
+  await page.mouse.up();
+  await expect(page.getByRole("heading", headline)).toHaveText(/^At \d+ kW this system carries E[23]\d\.$/);
+  await expect(page.getByText("What would help")).toBeHidden();
+  await page.getByRole("button", { name: "Drop changes" }).click();
+  await expect(page.getByRole("heading", headline)).toHaveText(/up to E56.±.9\./);
+
+  // The cautious cap settles it.
+  await page.getByRole("button", { name: "Plan it: Cap the blend at E45" }).click();
+  await expect(page.getByRole("heading", headline)).toHaveText("At 165 kW this system carries E45.");
+  await page.getByLabel("Your initials").fill("RL");
+  await page.getByRole("button", { name: "Save to the record" }).click();
+  await expect(page.getByText("Saved today")).toBeVisible();
+  await expect(page.getByRole("link", { name: /Capacity proven/ })).toBeVisible();
+  await page.getByRole("link", { name: "Record" }).click();
+  await expect(page.getByRole("button", { name: /At 165 kW up to E56 ± 9; the low-pressure pump is the limit/ }).first()).toBeVisible();
+});
+
+test("two changes work together, each can be taken back, and what does not fit is said beside its field", async ({ page }) => {
+  await open(page, "Skirr", "Capacity");
+  await expect(page.getByRole("heading", headline)).toHaveText(/The injectors are the limit\./);
+  const power = page.getByLabel("Power at the crank");
+  await power.fill("150");
+  await expect(page.getByRole("heading", headline)).toHaveText(/carries not even E0\./);
+  await page.getByRole("button", { name: /^Plan it: Injectors of \d+ cm³\/min, 2 pumps side by side/ }).click();
+  await expect(page.getByRole("heading", headline)).toHaveText("At 150 kW this system carries E85.");
+  await expect(page.getByText("Nothing more is needed")).toBeVisible();
+  await page.getByRole("button", { name: /^Take back: Injectors of/ }).click();
+  await expect(page.getByRole("heading", headline)).toHaveText(/The injectors are the limit\./);
+  await page.getByRole("button", { name: /^Take back: 2 pumps/ }).click();
+  await expect(page.getByText("Planned, to be bought and fitted")).toBeHidden();
+
+  await power.fill("9000");
+  await expect(power).toHaveAccessibleDescription(/must be between 1 and 2000 kW/);
+  await expect(page.getByRole("heading", headline)).toHaveText("One number does not fit yet.");
+  await power.fill("");
+  await expect(page.getByRole("heading", headline)).toHaveText(/At 52 kW/);
+
+  // A figure that was typical is given: its field opens in its row.
+  await page.getByRole("button", { name: "Give: Injector duty at most" }).click();
+  await page.getByLabel("Injector duty at most", { exact: true }).fill("120");
+  await expect(page.getByLabel("Injector duty at most", { exact: true })).toHaveAccessibleDescription(/must be between 10 and 100 %/);
+  await page.getByLabel("Injector duty at most", { exact: true }).fill("92");
+  await expect(page.getByRole("heading", headline)).toHaveText(/up to E6\d/);
+
+  // US units on demand; the same point by buttons.
+  await page.getByRole("button", { name: "US" }).click();
+  await expect(page.getByRole("heading", headline)).toHaveText(/^At 70 hp/);
+  await page.getByRole("button", { name: "Less power" }).click();
+  await expect(page.getByRole("heading", headline)).toHaveText(/^At 63 hp/);
+});
+
+test("a hot drive that boils the fuel holds the job, and the drawing says where it begins", async ({ page }) => {
+  await open(page, "Tarnock 30", "Capacity");
+  await expect(page.getByRole("heading", headline)).toHaveText("At 155 kW this system carries E85.");
+  await expect(page.getByRole("img", { name: /it begins to boil at/ })).toBeVisible();
+  await page.getByRole("button", { name: "Give: Fuel at the start" }).click();
+  await page.getByLabel("Fuel at the start", { exact: true }).fill("85");
+  await expect(page.getByText("Stop here")).toBeVisible();
+  await expect(page.getByText(/At the pump's inlet, at the end of the hottest drive: the fuel boils here/)).toBeVisible();
+  await expect(page.getByRole("link", { name: /Capacity hold/ })).toBeVisible();
+  await page.getByRole("button", { name: "Drop changes" }).click();
+  await expect(page.getByText("Stop here")).toBeHidden();
+});
