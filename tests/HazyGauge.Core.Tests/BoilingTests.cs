@@ -58,6 +58,28 @@ public class BoilingTests
     }
 
     [Fact]
+    public void At_its_bubble_point_a_blend_has_the_pressure_of_its_surroundings_and_every_way_to_cool_it_helps()
+    {
+        CsCheck.Check.Sample(
+            CsCheck.Gen.Select(CsCheck.Gen.Double[0, 100], CsCheck.Gen.Double[30, 100], CsCheck.Gen.Double[40, 500], CsCheck.Gen.Double[-20, 90]),
+            (pct, gasoline, absolute, temp) =>
+            {
+                var here = BoilingMargin.Of(pct, gasoline, temp, absolute);
+                BlendKpa(pct, gasoline, here.BubblePointC.Value).ShouldBe(absolute, 1e-6 * absolute);
+                here.MarginK.Value.ShouldBe(here.BubblePointC.Value - temp, 1e-9);
+                (here.VapourPressureKpa.Value > absolute).ShouldBe(here.MarginK.Value < 0);
+                BoilingMargin.Of(pct, gasoline, temp, absolute + 10).MarginK.Value.ShouldBeGreaterThan(here.MarginK.Value);
+                BoilingMargin.Of(pct, gasoline - 5, temp, absolute).MarginK.Value.ShouldBeGreaterThanOrEqualTo(here.MarginK.Value);
+                BoilingMargin.Of(pct, gasoline, temp - 5, absolute).MarginK.Value.ShouldBe(here.MarginK.Value + 5, 1e-6);
+            },
+            iter: 500);
+
+        // More pressure than any blend of the law reaches, and hotter than the law goes, are refused.
+        Should.Throw<RefusedInputException>(() => BoilingMargin.Of(50, 60, 130, 100)).Errors.Keys.ShouldBe(["fuelTempC"]);
+        Should.Throw<RefusedInputException>(() => BoilingMargin.Of(50, 160, 30, 1500)).Errors.Keys.ShouldBe(["gasolineVapourPressureKpaAt37_8C", "absolutePressureKpa"]);
+    }
+
+    [Fact]
     public void The_haze_of_the_margin_is_what_a_simulation_spreads()
     {
         // Source: JCGM 101:2008, propagation by simulation.

@@ -71,6 +71,25 @@ async function read(address, path) {
   return { totalMs, readMs: Number(/read;dur=([\d.]+)/.exec(answer.headers.get("server-timing"))[1]), edges: capture.edges };
 }
 
+/** An envelope of 101 blends and 60 powers of a system with four components, every number hazy. */
+async function envelope(address) {
+  const about = (value, share = 0.02) => ({ value, u: value * share });
+  const body = {
+    powerKw: 200, ethanolPct: 85, bsfcGPerKwh: about(330), lambdaBase: about(0.85, 0.01), lambdaTarget: about(0.82, 0.01), baseEthanolPct: about(10, 0.1),
+    engineRpm: about(6500, 0.01), fuelTempC: about(30, 0.1), portSharePct: about(40, 0.05),
+    injectors: { count: 4, ratedFlowCcMin: about(600), ratedPressureKpa: 300, deadTimeMs: about(0.9, 0.1), pressureDropKpa: about(300) },
+    directInjection: { injectorStaticGPerS: about(14), count: 4, windowDeg: about(220), pumpDisplacementCcPerCamRev: about(1.1), pumpEfficiencyPct: about(85) },
+    lowPressurePump: { curve: [{ pressureKpa: 300, flowLph: about(260) }, { pressureKpa: 600, flowLph: about(150) }], count: 1, gaugePressureKpa: about(450), marginPct: 10 },
+    ethanolPcts: Array.from({ length: 101 }, (_, i) => i),
+    powersKw: Array.from({ length: 60 }, (_, i) => 50 + 5 * i),
+  };
+  const began = performance.now();
+  const answer = await fetch(`${address}/api/calc/capacity-envelope`, { method: "POST", headers: { "Content-Type": "application/json" }, body: JSON.stringify(body) });
+  const text = await answer.text();
+  if (!answer.ok) throw new Error(text);
+  return { reckonMs: Number(/reckon;dur=([\d.]+)/.exec(answer.headers.get("server-timing"))[1]), totalMs: performance.now() - began, points: 101 * 60, kb: text.length / 1000 };
+}
+
 async function live(address) {
   const signalr = createRequire(join(root, "web/package.json"))("@microsoft/signalr");
   const hub = new signalr.HubConnectionBuilder().withUrl(`${address}/hubs/live`).configureLogging(signalr.LogLevel.None).build();
@@ -147,6 +166,14 @@ try {
     for (let i = 0; i < 5; i++) ours.push((await read(address, small)).readMs);
     const theirs = best(3, () => execFileSync("sigrok-cli", ["-I", "vcd:downsample=10", "-i", small, "-O", "binary", "-o", join(folder, "small.bin")], { stdio: "ignore" }));
     report("2,000 edges against sigrok-cli decoding the same file", `${ms(Math.min(...ours))} against ${ms(theirs)}: ${(Math.min(...ours) / theirs).toFixed(3)} of its time`);
+
+    const first60 = await envelope(address);
+    const more = [];
+    for (let i = 0; i < 30; i++) more.push(await envelope(address));
+    more.sort((a, b) => a.reckonMs - b.reckonMs);
+    const middle = more[15];
+    report("Envelope of 101 blends x 60 powers with haze, reckoned", `${middle.reckonMs.toFixed(1)} ms in the middle of 30 (first ${first60.reckonMs.toFixed(0)}), ${((1000 * middle.reckonMs) / middle.points).toFixed(2)} µs a point`, "under 50 ms");
+    report("The same there and back", `${middle.totalMs.toFixed(0)} ms, ${middle.kb.toFixed(0)} kB: ${(middle.totalMs / middle.reckonMs).toFixed(1)} times the reckoning`);
 
     const seen = await live(address);
     report("Live view", `${seen.hz.toFixed(1)} frames a second, longest wait ${ms(seen.slowestMs)}`, "20 a second");

@@ -74,8 +74,8 @@ test("a hot drive that boils the fuel holds the job, and the drawing says where 
   await open(page, "Tarnock 30", "Capacity");
   await expect(page.getByRole("heading", headline)).toHaveText("At 155 kW this system carries E85.");
   await expect(page.getByRole("img", { name: /it begins to boil at/ })).toBeVisible();
-  await page.getByRole("button", { name: "Give: Fuel at the start" }).click();
-  await page.getByLabel("Fuel at the start", { exact: true }).fill("85");
+  await page.getByRole("button", { name: "Change: Around the tank" }).click();
+  await page.getByLabel("Around the tank", { exact: true }).fill("68");
   await expect(page.getByText("Stop here")).toBeVisible();
   await expect(page.getByText(/At the pump's inlet, at the end of the hottest drive: the fuel boils here/)).toBeVisible();
   await expect(page.getByRole("link", { name: /Capacity hold/ })).toBeVisible();

@@ -66,7 +66,7 @@ test("from the bay to the record: drop a capture, read it, get the fuel factor, 
 
   // Two saves side by side, in words.
   await page.getByRole("link", { name: "Record" }).click();
-  await expect(page.getByRole("heading", { level: 1 })).toHaveText("5 saves on record.");
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("6 saves on record.");
   await page.getByRole("button", { name: /E73 ± 5 from tarnock-30-after-fill\.vcd/ }).click();
   await expect(page.getByText("Ethanol: 62 ± 5 % → 73 ± 5 %")).toBeVisible();
   await expectAccessible(page);
@@ -74,7 +74,7 @@ test("from the bay to the record: drop a capture, read it, get the fuel factor, 
   await expect(page.getByText("Ethanol: 10 ± 5 % → 73 ± 5 %")).toBeVisible();
 
   // An older save can be taken up again, and dropped again.
-  await page.getByRole("button", { name: /^3 E62 ± 5/ }).click();
+  await page.getByRole("button", { name: /^4 E62 ± 5/ }).click();
   await page.getByRole("button", { name: "Work on from this" }).click();
   await expect(page.getByRole("heading", { level: 1 })).toHaveText(/E62/);
   await page.getByRole("button", { name: "Drop changes" }).click();

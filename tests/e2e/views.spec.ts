@@ -55,7 +55,7 @@ for (const theme of ["bay", "forecourt"]) {
       await open(page, "Tarnock 30", "Compensate");
 
       await page.getByRole("link", { name: "Record" }).click();
-      await page.getByRole("button", { name: /^3 E62 ± 5/ }).click();
+      await page.getByRole("button", { name: /^4 E62 ± 5/ }).click();
       await expect(page.getByText("version 0.")).toBeVisible();
       await expectAccessible(page);
       await fits();

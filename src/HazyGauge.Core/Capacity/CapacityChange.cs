@@ -12,7 +12,7 @@ public sealed record CapacityChange(
     double? BaseRiseKpa = null, double? RatedFlowCcMin = null, int? PumpCount = null, AddedPorts? AddedPorts = null, double? PortSharePct = null)
 {
     /// <summary>True where nothing is done.</summary>
-    public bool IsNothing => this == new CapacityChange();
+    public bool IsNothing() => this == new CapacityChange();
 
     /// <summary>Both changes; where both say something of the same, the later one counts.</summary>
     public CapacityChange And(CapacityChange later) => new(

@@ -92,9 +92,11 @@ internal sealed class CapacityRemedies
             return null;
         }
 
-        // The cautious end, rounded down to what a pump label or a table says.
-        var cap = Math.Floor((most.Value - Interval95.HalfWidth(most)) / CapStepPct) * CapStepPct;
-        return cap < 0 || cap >= _ethanolPct.Value ? null : Judge("capBlend", Text($"Cap the blend at E{cap:0}"), new CapacityChange(), ethanolPct: cap);
+        // From the cautious end down, rounded to what a pump label or a table says, to the first where every component surely is inside:
+        // near a tie the haze of each is wider than that of the smaller of both.
+        var first = Math.Floor(Math.Min(most.Value - Interval95.HalfWidth(most), _ethanolPct.Value - 1) / CapStepPct) * CapStepPct;
+        var caps = Enumerable.Range(0, 1 + Math.Max(-1, (int)(first / CapStepPct))).Select(i => first - (i * CapStepPct));
+        return caps.Where(c => c >= 0 && AllSurelyOk(_powerKw, c)).Select(c => (double?)c).FirstOrDefault() is not { } cap ? null : Judge("capBlend", Text($"Cap the blend at E{cap:0}"), new CapacityChange(), ethanolPct: cap);
     }
 
     private CapacityRemedy? LowerPower()
@@ -104,8 +106,9 @@ internal sealed class CapacityRemedies
             return null;
         }
 
-        var power = Math.Floor(most.Value - Interval95.HalfWidth(most));
-        return power < 1 || power >= _powerKw.Value ? null : Judge("lowerPower", Text($"Lower the power to {power:0} kW"), new CapacityChange(), powerKw: power);
+        var first = (int)Math.Floor(Math.Min(most.Value - Interval95.HalfWidth(most), _powerKw.Value - 0.5));
+        var powers = Enumerable.Range(0, Math.Max(0, first)).Select(i => (double)(first - i));
+        return powers.Where(p => AllSurelyOk(p, _ethanolPct)).Select(p => (double?)p).FirstOrDefault() is not { } power ? null : Judge("lowerPower", Text($"Lower the power to {power:0} kW"), new CapacityChange(), powerKw: power);
     }
 
     // What helps one component, the usual way first.
@@ -181,11 +184,11 @@ internal sealed class CapacityRemedies
 
         if (_system.HasBothSets)
         {
-            return Carries(shared, FuelComponent.Injectors) ? Judge("portShare", Text($"Give the ports {sharePct:0} % of the fuel"), shared) : null;
+            return Carries(shared, FuelComponent.Injectors) ? Judge("portShare", Text($"Let the ports carry {sharePct:0} %"), shared) : null;
         }
 
         var sized = Steps(FlowStepCcMin, LargestFlowCcMin, FlowStepCcMin).Select(flow => With(sharePct, flow)).FirstOrDefault(c => Carries(c, FuelComponent.Injectors));
-        return sized is null ? null : Judge("portInjection", Text($"Add injectors of {sized.AddedPorts!.RatedFlowCcMin:0} cm³/min in the ports, for {sharePct:0} % of the fuel"), sized);
+        return sized is null ? null : Judge("portInjection", Text($"Add injectors of {sized.AddedPorts!.RatedFlowCcMin:0} cm³/min in the ports, to carry {sharePct:0} %"), sized);
     }
 
     private CapacityRemedy Together(List<CapacityRemedy> parts)
@@ -220,6 +223,8 @@ internal sealed class CapacityRemedies
             binding,
             limits.Uses(power, ethanol).All(u => u.IsSurelyOk));
     }
+
+    private bool AllSurelyOk(Hazy powerKw, Hazy ethanolPct) => _limits.Uses(powerKw, ethanolPct).All(u => u.IsSurelyOk);
 
     private static IEnumerable<double> Steps(double first, double last, double step)
     {

@@ -2382,8 +2382,6 @@ export interface components {
              * @description Share of the fuel that goes into the ports afterwards, %.
              */
             portSharePct?: null | number;
-            /** @description True where nothing is done. */
-            isNothing?: boolean;
         };
         /** @description What is asked of the fuel system. What is left out is taken from the survey, or is a typical figure with its haze. */
         CapacityDocument: {

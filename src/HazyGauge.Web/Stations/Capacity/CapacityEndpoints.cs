@@ -55,7 +55,7 @@ internal static class CapacityEndpoints
         api.MapPost("/calc/capacity", (CapacityRequest request) => TypedResults.Ok(Capacity(request)))
             .WithSummary("What a fuel system carries: most ethanol at a power, most power on a blend, what limits it, and what would help.")
             .WithExample($"{{ {Example} }}");
-        api.MapPost("/calc/capacity-envelope", (CapacityEnvelopeRequest request) => TypedResults.Ok(Envelope(request)))
+        api.MapPost("/calc/capacity-envelope", Envelope)
             .WithSummary("The same over a grid of blends and powers: the use of every component, and the limiting lines.")
             .WithExample($"{{ {Example}, \"ethanolPcts\": [0, 25, 50, 75, 100], \"powersKw\": [100, 150, 200] }}");
         api.MapPost("/jobs/{id:guid}/stations/capacity/preview", PreviewAsync).WithSummary("What a Capacity document would come to, and the envelope to draw; nothing is saved.");
@@ -79,7 +79,7 @@ internal static class CapacityEndpoints
         var result = CapacityStation.Reckon(document, request.Survey ?? await capacity.SavedSurveyAsync(id, cancellation));
         var blends = Enumerable.Range(0, (100 / DrawnStepPct) + 1).Select(i => (double)i * DrawnStepPct).ToList();
         var planned = CapacityEnvelope.Of(result.Planned, blends, []);
-        var asFound = document.Changes is null or { IsNothing: true } ? null : CapacityEnvelope.Of(result.AsFound, blends, []).Together;
+        var asFound = document.Changes?.IsNothing() ?? true ? null : CapacityEnvelope.Of(result.AsFound, blends, []).Together;
         return TypedResults.Ok(new CapacityPreview(
             CapacityStation.Evaluated(document, result),
             blends,
@@ -94,13 +94,16 @@ internal static class CapacityEndpoints
         return CapacityAnswer.From(CapacityAnalysis.Of(system, power, ethanol), system, withPatches: true);
     }
 
-    private static CapacityEnvelopeAnswer Envelope(CapacityEnvelopeRequest request)
+    private static Ok<CapacityEnvelopeAnswer> Envelope(CapacityEnvelopeRequest request, HttpResponse response, TimeProvider clock)
     {
+        var before = clock.GetTimestamp();
         var check = new InputCheck();
         CheckAxis(check, request.EthanolPcts, "ethanolPcts", "A blend", 1, 0, 100, " %");
         CheckAxis(check, request.PowersKw, "powersKw", "A power", 0, 0, 5000, " kW");
         check.ThrowIfAny();
-        return CapacityEnvelopeAnswer.From(CapacityEnvelope.Of(CapacityReader.System(request), request.EthanolPcts!, request.PowersKw!));
+        var answer = CapacityEnvelopeAnswer.From(CapacityEnvelope.Of(CapacityReader.System(request), request.EthanolPcts!, request.PowersKw!));
+        response.Headers["Server-Timing"] = FormattableString.Invariant($"reckon;dur={clock.GetElapsedTime(before).TotalMilliseconds:0.00}");
+        return TypedResults.Ok(answer);
     }
 
     private static void CheckAxis(InputCheck check, IReadOnlyList<double>? axis, string field, string what, int least, double min, double max, string unit)
