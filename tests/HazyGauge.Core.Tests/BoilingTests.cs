@@ -74,6 +74,9 @@ public class BoilingTests
             },
             iter: 500);
 
+        // A gasoline that hardly boils, under much pressure, leaves the law.
+        Should.Throw<RefusedInputException>(() => BoilingMargin.Of(0, 5, 30, 1000)).Errors.Keys.ShouldBe(["absolutePressureKpa"]);
+
         // More pressure than any blend of the law reaches, and hotter than the law goes, are refused.
         Should.Throw<RefusedInputException>(() => BoilingMargin.Of(50, 60, 130, 100)).Errors.Keys.ShouldBe(["fuelTempC"]);
         Should.Throw<RefusedInputException>(() => BoilingMargin.Of(50, 160, 30, 1500)).Errors.Keys.ShouldBe(["gasolineVapourPressureKpaAt37_8C", "absolutePressureKpa"]);

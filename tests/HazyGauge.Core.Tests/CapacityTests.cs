@@ -203,7 +203,7 @@ public class CapacityTests
                 (result.Uses.All(u => u.IsOk)).ShouldBe(result.MaxPowerKw!.Value.Value >= point.Item1 * (1 - 1e-9));
                 (result.Verdict == CapacityVerdict.Carried).ShouldBe(result.Remedies.Count == 0);
             },
-            iter: 400);
+            iter: 200);
     }
 
     [Fact]

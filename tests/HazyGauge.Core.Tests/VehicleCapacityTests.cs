@@ -104,6 +104,7 @@ public class VehicleCapacityTests
         Refused(Ports, new CapacityChange(PortSharePct: 40), "changes.portSharePct");
         Refused(Ports, new CapacityChange(PumpCount: 9), "changes.pumpCount");
         Refused(Ports with { Pump = new FuelPump(1, null, [new(200, 220), new(350, 180)]) }, new CapacityChange(BaseRiseKpa: 100), "changes.baseRiseKpa");
+        Refused(Ports, new CapacityChange(BaseRiseKpa: 50), "changes.baseRiseKpa");
         Should.Throw<RefusedInputException>(() => Of(Ports, new FullLoad(DutyLimitPct: 120))).Errors.Keys.ShouldBe(["dutyLimitPct"]);
     }
 }

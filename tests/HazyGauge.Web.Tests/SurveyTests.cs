@@ -64,6 +64,7 @@ public class SurveyTests(App app) : IClassFixture<App>
         await app.SaveAsync(job, Half, "\"0\"", slug: "survey");
         await app.SaveAsync(job, """{ "meter": { "frequencyHz": 110 } }""", "\"0\"");
         await app.SaveAsync(job, """{ "baseEthanolPct": 85, "fuellingProof": { "evidence": "log 7", "baseEthanolPct": 85, "metering": "orifice" } }""", "\"0\"", slug: "compensate");
+        await app.SaveAsync(job, """{ "changes": { "ratedFlowCcMin": 700 } }""", "\"0\"", slug: "capacity");
         using var request = new HttpRequestMessage(HttpMethod.Post, $"/api/jobs/{job}/duplicate");
         request.Headers.Add("X-Author", "RL");
         var copy = await Api.ReadAsync(await app.Http.SendAsync(request), 201);
@@ -74,6 +75,11 @@ public class SurveyTests(App app) : IClassFixture<App>
         survey["control"]!["plugPresent"].ShouldBeNull();
         ((double)survey["control"]!["fuelMapEthanolPct"]!).ShouldBe(85);
         (await app.GetAsync($"/api/jobs/{copy["id"]}/stations/compensate"))["document"]!["fuellingProof"].ShouldBeNull();
+
+        // What is planned for the fuel system is reckoned with the survey that goes along, not with none.
+        var capacity = (await app.GetAsync($"/api/jobs/{copy["id"]}/stations/capacity"))["document"]!;
+        ((double)capacity["changes"]!["ratedFlowCcMin"]!, (double)capacity["results"]!["powerKw"]!["value"]!).ShouldBe((700, 150));
+        (await app.GetAsync($"/api/jobs/{copy["id"]}/stations/capacity/recheck"))["differences"]!.AsArray().ShouldBeEmpty();
         ((string)(await app.GetAsync($"/api/jobs/{copy["id"]}/record"))["items"]![0]!["author"]!).ShouldBe("RL");
     }
 }

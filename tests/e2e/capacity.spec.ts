@@ -78,7 +78,8 @@ test("a hot drive that boils the fuel holds the job, and the drawing says where 
   await page.getByLabel("Around the tank", { exact: true }).fill("68");
   await expect(page.getByText("Stop here")).toBeVisible();
   await expect(page.getByText(/At the pump's inlet, at the end of the hottest drive: the fuel boils here/)).toBeVisible();
-  await expect(page.getByRole("link", { name: /Capacity hold/ })).toBeVisible();
+  await expect(page.getByRole("heading", headline)).toHaveText("At 155 kW this system carries E85. The fuel boils on the hottest drive.");
+  await expect(page.getByRole("link", { name: /Capacity on hold/ })).toBeVisible();
   await page.getByRole("button", { name: "Drop changes" }).click();
   await expect(page.getByText("Stop here")).toBeHidden();
 });

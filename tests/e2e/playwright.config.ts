@@ -5,7 +5,7 @@ export default defineConfig({
   outputDir: "../../artifacts/browser",
   workers: 1,
   // Generous: a busy machine is slow, and no test is about speed.
-  timeout: 120_000,
+  timeout: 180_000,
   expect: { timeout: 20_000 },
   forbidOnly: true,
   testIgnore: process.env.HAZY_SHOTS ? [] : ["shots.spec.ts"],

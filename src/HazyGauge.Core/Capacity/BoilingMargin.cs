@@ -50,6 +50,11 @@ public static class BoilingMargin
         const double Step = 1e-3;
         var exact = new Blend<Exact>(blend.EthanolPct.Value, UsualFuels.Traditional<Exact>());
         double Over(double tempC) => (law.Value * BlendVapourPressure.At<Exact>(exact, gasolineKpa.Value, tempC).Value) - absoluteKpa.Value;
+        if (Over(HighestC) < 0)
+        {
+            throw new RefusedInputException("absolutePressureKpa", FormattableString.Invariant($"At this pressure the fuel stays liquid beyond {HighestC} °C, further than the law of vapour pressure reaches."));
+        }
+
         var root = Brent.FindRoot(Over, LowestC, HighestC, 1e-9);
         var slope = (Over(root + Step) - Over(root - Step)) / (2 * Step);
         var over = (law * BlendVapourPressure.At(blend, gasolineKpa, root)) - absoluteKpa;
@@ -61,7 +66,7 @@ public static class BoilingMargin
         var half = Interval95.HalfWidth(marginK);
         if (marginK.Value + half < 0)
         {
-            return [new("boils", Severity.Stop, "The fuel boils here: a pump sucks vapour and pressure falls. Cool it, keep more fuel in the tank, or burn less volatile gasoline.")];
+            return [new("boils", Severity.Stop, "The fuel boils here. A pump sucks vapour then, and pressure falls. Cool it, keep more fuel in the tank, or burn less volatile gasoline.")];
         }
 
         if (marginK.Value - half < 0)
@@ -70,7 +75,7 @@ public static class BoilingMargin
         }
 
         return marginK.Value < NearK
-            ? [new("nearBoiling", Severity.Caution, "The fuel is close to boiling: one hot soak or a mountain pass can take up the margin.")]
+            ? [new("nearBoiling", Severity.Caution, "The fuel is close to boiling. One hot soak or a mountain pass can take up the margin.")]
             : [new("farFromBoiling", Severity.Info, "The fuel does not boil here.")];
     }
 }

@@ -61,14 +61,9 @@ public static class FuelHeating
         var capacity = mass * specific * 1000;
         Hazy At(Hazy minute)
         {
-            var rise = heat / capacity * (60 * minute);
-            if (input.LossWPerK.Value == 0)
-            {
-                return input.StartC + rise;
-            }
-
-            var steady = input.AmbientC + (heat / input.LossWPerK);
-            return steady + ((input.StartC - steady) * RealNumber.Exp(-(input.LossWPerK / capacity) * (60 * minute)));
+            var seconds = 60 * minute;
+            var atFirst = (heat + (input.LossWPerK * (input.AmbientC - input.StartC))) / capacity;
+            return input.StartC + (atFirst * seconds * Fading(input.LossWPerK / capacity * seconds));
         }
 
         var timeline = Enumerable.Range(0, (int)Math.Ceiling(input.Minutes.Value)).Select(m => new HeatingPoint(m, At(m)))
@@ -80,5 +75,15 @@ public static class FuelHeating
             input.LossWPerK.Value == 0 ? null : input.AmbientC + (heat / input.LossWPerK),
             mass,
             specific);
+    }
+
+    // (1 - exp(-x)) / x: how much of the first rise is left on average. Without losses it is 1; close to that the series keeps its digits.
+    private static Hazy Fading(Hazy x)
+    {
+        const double Small = 1e-3;
+        var v = x.Value;
+        return v < Small
+            ? x.Through(1 - (v / 2) + (v * v / 6), -0.5 + (v / 3) - (v * v / 8))
+            : x.Through(-Math.Exp(-v) / v + (1 / v), ((Math.Exp(-v) * (1 + v)) - 1) / (v * v));
     }
 }

@@ -32,7 +32,7 @@ public sealed record HotDrive(
     /// <summary>Notes what cannot be and is not looked at further on.</summary>
     public InputCheck Check(InputCheck check) => check
         .Within(AltitudeM?.Value, -500, 6000, "drive.altitudeM", "The altitude", " m")
-        .Within(InletSuctionKpa?.Value, 0, 50, "drive.inletSuctionKpa", "The suction at the inlet", " kPa")
+        .Within(InletSuctionKpa?.Value, 0, 20, "drive.inletSuctionKpa", "The suction at the inlet", " kPa")
         .Within(ReturnRiseK?.Value, 0, 60, "drive.returnRiseK", "The rise on the way back", " K")
         .Within(AmbientC?.Value, -50, 70, "drive.ambientC", "The temperature around the tank", " °C")
         .Within(StartC?.Value, -40, 90, "drive.startC", "The temperature at the start", " °C")

@@ -90,6 +90,11 @@ public static class VehicleCapacity
             check.Refuse("changes.baseRiseKpa", string.Create(CultureInfo.InvariantCulture, $"The pump's curve ends at {curve.ToKpa} kPa; {pump.GaugePressureKpa.Value + rise:0} kPa is off it."));
         }
 
+        if (change.BaseRiseKpa is not null && system.LowPressurePump is { Curve: null })
+        {
+            check.Refuse("changes.baseRiseKpa", "What the pump delivers against more pressure is not known: give its curve at the survey first.");
+        }
+
         check.ThrowIfAny();
     }
 

@@ -26,11 +26,13 @@ internal sealed class JobDuplicator(JobStore jobs, StationDocuments documents, T
         var now = clock.ToTheMillisecond();
         var copy = new JobRow { Id = Guid.CreateVersion7(now), Name = checkedName, Vehicle = vehicle, CreatedAt = now };
         var revisions = new List<RevisionRow>();
+        var planned = new Dictionary<string, JsonElement>(StringComparer.Ordinal);
         foreach (var station in Station.All)
         {
             if (await PlanAsync(id, station, cancellation) is { } plan)
             {
-                var judged = await documents.JudgeAsync(copy.Id, station, plan, cancellation);
+                var judged = await documents.JudgeAsync(new JobToJudge(copy.Id, planned), station, plan, cancellation);
+                planned[station.Slug] = plan;
                 copy.Bay = judged.Show(copy.Bay, now);
                 revisions.Add(new RevisionRow
                 {

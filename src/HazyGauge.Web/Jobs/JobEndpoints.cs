@@ -130,7 +130,7 @@ internal static class JobEndpoints
         }
 
         var author = Author.Of(request);
-        var judged = await documents.JudgeAsync(id, station, document, cancellation);
+        var judged = await documents.JudgeAsync(new JobToJudge(id), station, document, cancellation);
         var (outcome, revision) = await jobs.SaveAsync(
             id, new DocumentToSave(slug, author, judged.Json, judged.Summary, (before, savedAt) => judged.Show(before, savedAt)), Expected(ifMatch), cancellation);
         if (outcome == SaveOutcome.NoSuchJob)
@@ -172,7 +172,7 @@ internal static class JobEndpoints
             return TypedResults.Ok(new RecheckAnswer(null, CoreVersion.Current, []));
         }
 
-        var now = JsonSerializer.Deserialize<JsonElement>((await station.JudgeAsync(id, document, cancellation)).Json);
+        var now = JsonSerializer.Deserialize<JsonElement>((await station.JudgeAsync(new JobToJudge(id), document, cancellation)).Json);
         return TypedResults.Ok(new RecheckAnswer(savedWith, CoreVersion.Current, FigureChange.Between(station.Figures(document), station.Figures(now))));
     }
 

@@ -10,6 +10,20 @@ namespace HazyGauge.Web.Stations;
 /// <param name="Show">What the bay shows afterwards, from what it showed before and the time of saving.</param>
 internal sealed record JudgedDocument(string Json, string Summary, ShowInBay Show);
 
+/// <summary>The job a document belongs to.</summary>
+/// <param name="Id">The job.</param>
+/// <param name="NotYetSaved">Documents of other stations that will be saved together with it, by station: they count before what is saved.</param>
+internal sealed record JobToJudge(Guid Id, IReadOnlyDictionary<string, JsonElement> NotYetSaved)
+{
+    private static readonly Dictionary<string, JsonElement> Nothing = [];
+
+    /// <summary>A job whose other documents are all saved.</summary>
+    public JobToJudge(Guid id)
+        : this(id, Nothing)
+    {
+    }
+}
+
 /// <summary>What the bay shows after a document was saved.</summary>
 internal delegate BayProjection ShowInBay(BayProjection before, DateTimeOffset savedAt);
 
@@ -29,7 +43,7 @@ internal interface IStationDocuments
 
     /// <summary>Judges a document that is about to be saved, and computes what belongs to it.</summary>
     /// <exception cref="Core.Findings.RefusedInputException">It is not valid.</exception>
-    Task<JudgedDocument> JudgeAsync(Guid jobId, JsonElement document, CancellationToken cancellation);
+    Task<JudgedDocument> JudgeAsync(JobToJudge job, JsonElement document, CancellationToken cancellation);
 
     /// <summary>What the bay shows of a document that was saved elsewhere: it has to be whole, and stays as it was.</summary>
     /// <exception cref="Core.Findings.RefusedInputException">It is not valid.</exception>

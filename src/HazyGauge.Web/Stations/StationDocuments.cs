@@ -14,12 +14,12 @@ internal sealed class StationDocuments(IEnumerable<IStationDocuments> stations)
 
     /// <summary>Judges a document that is about to be saved, and computes what belongs to it.</summary>
     /// <exception cref="RefusedInputException">It is not valid for its station.</exception>
-    public async Task<JudgedDocument> JudgeAsync(Guid jobId, Station station, JsonElement document, CancellationToken cancellation)
+    public async Task<JudgedDocument> JudgeAsync(JobToJudge job, Station station, JsonElement document, CancellationToken cancellation)
     {
         CheckObject(document);
         return IsEmpty(document)
             ? new JudgedDocument("{}", $"{station.Name}: empty draft", ShowEmpty(station))
-            : await Built(station).JudgeAsync(jobId, document, cancellation);
+            : await Built(station).JudgeAsync(job, document, cancellation);
     }
 
     /// <summary>What the bay shows of a document that was saved elsewhere: it has to be whole, and stays as it was.</summary>
@@ -33,6 +33,11 @@ internal sealed class StationDocuments(IEnumerable<IStationDocuments> stations)
     /// <summary>What the bay shows of a document whose results this version cannot read.</summary>
     public static StationProgress SavedByAnotherVersion(string slug) =>
         new(StationState.InWork, new NextAction($"Save {Station.Find(slug)!.Name} again.", "Another version saved it, and its results cannot be read any more.", slug));
+
+    /// <summary>What the bay shows of a station whose document was saved.</summary>
+    /// <param name="slug">The station.</param>
+    /// <param name="progress">How far it has come; null where this version cannot read its results.</param>
+    public static ShowInBay Shown(string slug, StationProgress? progress) => (before, _) => before.With(slug, progress ?? SavedByAnotherVersion(slug));
 
     private static bool IsEmpty(JsonElement document) => !document.EnumerateObject().Any();
 

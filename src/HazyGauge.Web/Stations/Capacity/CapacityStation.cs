@@ -29,6 +29,9 @@ internal sealed class CapacityStation(JobStore jobs, DocumentJson json) : IStati
             ? json.Read<SurveyDocument>(JsonSerializer.Deserialize<JsonElement>(latest.Document), "Survey")
             : new SurveyDocument();
 
+    private async Task<SurveyDocument> SurveyOfAsync(JobToJudge job, CancellationToken cancellation) =>
+        job.NotYetSaved.TryGetValue(Station.SurveySlug, out var beside) ? json.Read<SurveyDocument>(beside, "Survey") : await SavedSurveyAsync(job.Id, cancellation);
+
     /// <summary>What a document comes to on a vehicle, as today's rules have it.</summary>
     /// <exception cref="RefusedInputException">It holds what cannot be.</exception>
     public static VehicleCapacityResult Reckon(CapacityDocument document, SurveyDocument survey)
@@ -62,10 +65,10 @@ internal sealed class CapacityStation(JobStore jobs, DocumentJson json) : IStati
     }
 
     /// <inheritdoc/>
-    public async Task<JudgedDocument> JudgeAsync(Guid jobId, JsonElement document, CancellationToken cancellation)
+    public async Task<JudgedDocument> JudgeAsync(JobToJudge job, JsonElement document, CancellationToken cancellation)
     {
         var asked = json.Read<CapacityDocument>(document, Name);
-        var evaluated = Evaluated(asked, Reckon(asked, await SavedSurveyAsync(jobId, cancellation)));
+        var evaluated = Evaluated(asked, Reckon(asked, await SurveyOfAsync(job, cancellation)));
         return new JudgedDocument(json.Write(evaluated), Summary(evaluated.Results!), Show(evaluated));
     }
 
@@ -82,9 +85,8 @@ internal sealed class CapacityStation(JobStore jobs, DocumentJson json) : IStati
     /// <inheritdoc/>
     public IReadOnlyList<DocumentFigure> Figures(JsonElement document) => CapacityFigures.Of(json.Read<CapacityDocument>(document, Name));
 
-    private static ShowInBay Show(CapacityDocument document) => (before, _) => before.With(Station.CapacitySlug, document.Results is { } results
-        ? new StationProgress(results.State, results.NextAction)
-        : StationDocuments.SavedByAnotherVersion(Station.CapacitySlug));
+    private static ShowInBay Show(CapacityDocument document) => StationDocuments.Shown(
+        Station.CapacitySlug, document.Results is { } results ? new StationProgress(results.State, results.NextAction) : null);
 
     private static string Summary(CapacityResults results) => results.AtPoint switch
     {

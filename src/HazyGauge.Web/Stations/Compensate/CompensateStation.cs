@@ -55,9 +55,9 @@ internal sealed class CompensateStation(JobStore jobs, SignalStation signal, Doc
     }
 
     /// <inheritdoc/>
-    public async Task<JudgedDocument> JudgeAsync(Guid jobId, JsonElement document, CancellationToken cancellation)
+    public async Task<JudgedDocument> JudgeAsync(JobToJudge job, JsonElement document, CancellationToken cancellation)
     {
-        var evaluated = Evaluate(json.Read<CompensateDocument>(document, Name), await SavedReadingAsync(jobId, cancellation));
+        var evaluated = Evaluate(json.Read<CompensateDocument>(document, Name), await SavedReadingAsync(job.Id, cancellation));
         return new JudgedDocument(json.Write(evaluated), Summary(evaluated), Show(evaluated));
     }
 
@@ -98,9 +98,8 @@ internal sealed class CompensateStation(JobStore jobs, SignalStation signal, Doc
         : spark.IsHeld ? "; spark held"
         : string.Create(CultureInfo.InvariantCulture, $"; spark {spark.ToSetDeg.Value:+0.0;-0.0;0.0}°");
 
-    private static ShowInBay Show(CompensateDocument document) => (before, _) => before.With(Station.CompensateSlug, document.Results is { } results
-        ? new StationProgress(results.State, results.NextAction)
-        : StationDocuments.SavedByAnotherVersion(Station.CompensateSlug));
+    private static ShowInBay Show(CompensateDocument document) => StationDocuments.Shown(
+        Station.CompensateSlug, document.Results is { } results ? new StationProgress(results.State, results.NextAction) : null);
 
     /// <summary>One evaluation, its numbers on one ledger.</summary>
     private sealed class Reckoning(CompensateDocument document, HazyInput basePct, ReadingForCompensation reading, Hazy? ethanol, HazeReader haze)

@@ -50,9 +50,9 @@ internal sealed class SignalStation(FileStore files, CaptureReader captures, Doc
     }
 
     /// <inheritdoc/>
-    public async Task<JudgedDocument> JudgeAsync(Guid jobId, JsonElement document, CancellationToken cancellation)
+    public async Task<JudgedDocument> JudgeAsync(JobToJudge job, JsonElement document, CancellationToken cancellation)
     {
-        var evaluated = await EvaluateAsync(jobId, Read(document), cancellation);
+        var evaluated = await EvaluateAsync(job.Id, Read(document), cancellation);
         return new JudgedDocument(json.Write(evaluated), Summary(evaluated), Show(evaluated));
     }
 

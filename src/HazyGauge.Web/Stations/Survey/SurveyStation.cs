@@ -31,10 +31,10 @@ internal sealed class SurveyStation(FileStore files, DocumentJson json) : IStati
     }
 
     /// <inheritdoc/>
-    public async Task<JudgedDocument> JudgeAsync(Guid jobId, JsonElement document, CancellationToken cancellation)
+    public async Task<JudgedDocument> JudgeAsync(JobToJudge job, JsonElement document, CancellationToken cancellation)
     {
         var survey = json.Read<SurveyDocument>(document, Name);
-        await CheckPhotosAsync(jobId, survey, cancellation);
+        await CheckPhotosAsync(job.Id, survey, cancellation);
         var evaluated = Evaluate(survey);
         return new JudgedDocument(json.Write(evaluated), Summary(evaluated.Results!.Verdict), Show(evaluated));
     }
@@ -62,9 +62,8 @@ internal sealed class SurveyStation(FileStore files, DocumentJson json) : IStati
     /// <inheritdoc/>
     public IReadOnlyList<DocumentFigure> Figures(JsonElement document) => SurveyFigures.Of(json.Read<SurveyDocument>(document, Name));
 
-    private static ShowInBay Show(SurveyDocument document) => (before, _) => before.With(Station.SurveySlug, document.Results is { } results
-        ? new StationProgress(results.State, results.NextAction)
-        : StationDocuments.SavedByAnotherVersion(Station.SurveySlug));
+    private static ShowInBay Show(SurveyDocument document) => StationDocuments.Shown(
+        Station.SurveySlug, document.Results is { } results ? new StationProgress(results.State, results.NextAction) : null);
 
     private async Task CheckPhotosAsync(Guid jobId, SurveyDocument survey, CancellationToken cancellation)
     {

@@ -7,6 +7,7 @@ import { useJobContext } from "../../job/jobContext";
 import { SaveBar } from "../../record/SaveBar";
 import { Findings } from "../../shell/Findings";
 import { Loading } from "../../shell/Loading";
+import { Refusal } from "../../shell/Refusal";
 import { Trouble } from "../../shell/Trouble";
 import { useUnits } from "../../words/useUnits";
 import { Rechecked } from "../Rechecked";
@@ -33,7 +34,6 @@ export function CapacityPage() {
   if (capacity.query.error && !capacity.saved) {
     return <Trouble error={capacity.query.error} onRetry={() => capacity.query.refetch()} />;
   }
-  const errors = Object.values(refused?.errors ?? {}).flat();
   const point = results?.atPoint ?? null;
   // While the point is dragged the drawing stands, and the point is where the finger is; the words follow with the answer.
   const plotted = preview.data ?? null;
@@ -53,22 +53,7 @@ export function CapacityPage() {
       {!capacity.changed && !survey.changed && (
         <Rechecked recheck={recheck.data} cause="Saved for another survey or by other rules." />
       )}
-      {errors.length > 0 && (
-        <div role="alert" className="hatched mt-4">
-          <div className="px-4 py-3">
-            {errors.map((text) => (
-              <p key={text}>
-                <b className="text-stop">Does not fit.</b> {text}
-              </p>
-            ))}
-          </div>
-        </div>
-      )}
-      {preview.error && !refused && (
-        <div className="mt-4">
-          <Trouble error={preview.error} onRetry={() => preview.refetch()} />
-        </div>
-      )}
+      <Refusal error={preview.error} onRetry={() => preview.refetch()} />
       {results && <Findings findings={results.findings.filter((f) => f.severity === "stop")} />}
       {survey.query.isSuccess && survey.saved?.envelope.revision === undefined && !survey.changed && (
         <p className="no-print mt-4 flex flex-wrap items-center gap-x-4 gap-y-2">

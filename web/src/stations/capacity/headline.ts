@@ -5,7 +5,8 @@ import type { UnitWords } from "../../words/useUnits";
 
 /** The verdict in a sentence or two; a number and its haze stay on one line. */
 export function headlineOf(results: CapacityResults | null, error: unknown, units: UnitWords): string {
-  return sentence(results, error, units).replaceAll(" ± ", "\u00a0±\u00a0");
+  const boils = !error && results?.findings?.some((f) => f.code === "boils") ? " The fuel boils on the hottest drive." : "";
+  return `${sentence(results, error, units)}${boils}`.replaceAll(" ± ", "\u00a0±\u00a0");
 }
 
 function sentence(results: CapacityResults | null, error: unknown, units: UnitWords): string {

@@ -6,6 +6,7 @@ import { useJobContext } from "../../job/jobContext";
 import { SaveBar } from "../../record/SaveBar";
 import { Findings } from "../../shell/Findings";
 import { Loading } from "../../shell/Loading";
+import { Refusal } from "../../shell/Refusal";
 import { Trouble } from "../../shell/Trouble";
 import { Rechecked } from "../Rechecked";
 import { isUnknown } from "./answers";
@@ -53,7 +54,6 @@ function Walk() {
   const verdict = results?.verdict ?? null;
   const stop = walk[at] as Stop;
   const goTo = (field: string) => setAt(walk.findIndex((s) => s.questions.some((q) => q.field === field)));
-  const errors = Object.values(refused?.errors ?? {}).flat();
   return (
     <>
       <h1 className="verdict">{headlineOf(verdict, preview.error)}</h1>
@@ -69,22 +69,7 @@ function Walk() {
         </p>
       )}
       {!work.changed && <Rechecked recheck={recheck.data} cause="Saved by other rules." />}
-      {errors.length > 0 && (
-        <div role="alert" className="hatched mt-4">
-          <div className="px-4 py-3">
-            {errors.map((text) => (
-              <p key={text}>
-                <b className="text-stop">Does not fit.</b> {text}
-              </p>
-            ))}
-          </div>
-        </div>
-      )}
-      {preview.error && !refused && (
-        <div className="mt-4">
-          <Trouble error={preview.error} onRetry={() => preview.refetch()} />
-        </div>
-      )}
+      <Refusal error={preview.error} onRetry={() => preview.refetch()} />
       {verdict && <Findings findings={verdict.findings.filter((f) => f.severity === "stop")} />}
       <div className="panel mt-5 hidden sm:block print:block">
         <VehicleSketch survey={survey} at={stop.name} />
