@@ -79,6 +79,11 @@ public class VehicleCapacityTests
         var window = direct.AtPoint!.Uses.Single(u => u.Component == FuelComponent.DirectInjection).UsePct;
         window.Parts.Where(p => Math.Abs(p.U) > 0.2).Select(p => p.Source.Id).ShouldBe(["directInjectorGPerS"]);
 
+        // Parts do not grow with the wish: what is reckoned for more power is the same system.
+        var open = Ports with { Engine = new Engine(6, 3000, Aspiration.Natural), Injectors = new PortInjectors(), Pump = new FuelPump() };
+        double Most(double kw) => Of(open, new FullLoad(PowerKw: kw)).AtPoint!.MaxPowerKw!.Value.Value;
+        Most(300).ShouldBe(Most(60), 1e-9);
+
         var known = Of(Direct, new FullLoad(DirectInjectorGPerS: 15, PumpEfficiencyPct: 85, EngineRpm: 6000, BsfcGPerKwh: 340, FuelTempC: 30));
         known.Assumed.Keys.Intersect(["directInjectorGPerS", "pumpEfficiencyPct", "engineRpm", "bsfcGPerKwh", "fuelTempC"]).ShouldBeEmpty();
 

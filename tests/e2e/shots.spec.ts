@@ -16,6 +16,8 @@ for (const theme of ["bay", "forecourt"] as const) {
       await page.screenshot({ path: picture("bay") });
       await open(page, "Vantle T20", "Capacity");
       await page.getByRole("heading", { name: /carries up to E56/ }).waitFor();
+      await page.getByText(/^rests on one capture/).waitFor();
+      await page.getByText("19 ± 2 °C").waitFor();
       await page.screenshot({ path: picture("capacity-bay") });
     }
     if (theme === "forecourt") {

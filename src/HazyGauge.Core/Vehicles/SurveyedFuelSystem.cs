@@ -31,7 +31,7 @@ public sealed class SurveyedFuelSystem
         var fuelTempC = _typical.FuelTempC;
         _demand = new EngineDemand<Hazy>(
             _typical.BsfcGPerKwh, _typical.LambdaBase, _typical.LambdaTarget, load.BaseEthanolPct ?? 0, _typical.EngineRpm, fuelTempC, UsualFuels.Traditional<Hazy>(), EthanolDensity.ErrorAt(fuelTempC.Value, ledger));
-        Delivery = PowerKw is { } power ? Reckon(survey.Engine.PowerKw ?? power) : new DeliverySystem<Hazy>(_demand);
+        Delivery = PowerKw is null ? new DeliverySystem<Hazy>(_demand) : Reckon();
     }
 
     /// <summary>Power it is reckoned for, kW; null where none is known.</summary>
@@ -73,29 +73,27 @@ public sealed class SurveyedFuelSystem
     /// <param name="ledger">The ledger; typical figures are added to it.</param>
     public static SurveyedFuelSystem Of(VehicleSurvey survey, FullLoad load, HazeLedger ledger) => new(survey, load, ledger);
 
-    private DeliverySystem<Hazy> Reckon(Hazy powerNowKw)
+    private DeliverySystem<Hazy> Reckon()
     {
         var both = _survey.FuelSystem.Injection == InjectionKind.Both;
         var share = both ? _typical.PortSharePct : (Hazy?)null;
         var system = new DeliverySystem<Hazy>(
             _demand,
-            _survey.FuelSystem.Injection == InjectionKind.Direct ? null : Ports(powerNowKw * (share ?? 100) / 100),
+            _survey.FuelSystem.Injection == InjectionKind.Direct ? null : Ports((share ?? 100) / 100),
             LowPressurePump: LowSide(),
             PortSharePct: share,
             DeadTimeMsPerKpa: (_survey.Injectors.DeadTimeMsPer100Kpa ?? 0) / 100);
-        return _survey.FuelSystem.IsDirect ? WithHighSide(system, powerNowKw, share) : system;
+        return _survey.FuelSystem.IsDirect ? WithHighSide(system, 1 - ((share ?? 0) / 100)) : system;
     }
 
-    private DeliverySystem<Hazy> WithHighSide(DeliverySystem<Hazy> system, Hazy powerNowKw, Hazy? portSharePct)
+    private DeliverySystem<Hazy> WithHighSide(DeliverySystem<Hazy> system, Hazy share)
     {
         var count = _survey.Engine.Cylinders ?? UsualCylinders;
-        var (windowDeg, baseBlend) = (_typical.WindowDeg, _demand.BaseEthanolPct);
-        var ownShare = 1 - ((portSharePct ?? 0) / 100);
-        var (massNow, litresNow) = (_demand.MassKgH(powerNowKw, baseBlend) * ownShare, _demand.VolumeLph(powerNowKw, baseBlend) * ownShare);
+        var windowDeg = _typical.WindowDeg;
         return system with
         {
-            DirectInjectors = new DirectInjectors<Hazy>(_typical.DirectInjectorGPerS(count, windowDeg, massNow), count, windowDeg),
-            HighPressurePump = new HighPressurePump<Hazy>(_typical.PumpDisplacementCc(litresNow), _typical.PumpEfficiencyPct),
+            DirectInjectors = new DirectInjectors<Hazy>(_typical.DirectInjectorGPerS(count, windowDeg, share), count, windowDeg),
+            HighPressurePump = new HighPressurePump<Hazy>(_typical.PumpDisplacementCc(share, _demand.DensityKgM3(_demand.BaseEthanolPct)), _typical.PumpEfficiencyPct),
         };
     }
 
@@ -120,7 +118,7 @@ public sealed class SurveyedFuelSystem
         return IsStarved ? null : pump;
     }
 
-    private PortInjection<Hazy>? Ports(Hazy powerNowKw)
+    private PortInjection<Hazy>? Ports(Hazy share)
     {
         if (_typical.InjectorCount is not { } count)
         {
@@ -137,7 +135,7 @@ public sealed class SurveyedFuelSystem
 
         return new PortInjection<Hazy>(
             count,
-            _typical.RatedFlowCcMin(count, powerNowKw, new Blend<Hazy>(0, UsualFuels.Traditional<Hazy>())),
+            _typical.RatedFlowCcMin(count, share),
             _typical.RatedPressureKpa,
             _survey.Injectors.TestFluidDensityKgM3 ?? UsualInjectors.TestFluidKgM3,
             _typical.DeadTimeMs(drop),

@@ -24,8 +24,19 @@ internal sealed class TypicalFigures(VehicleSurvey survey, FullLoad load, HazeLe
     {
         { WantedPowerKw: { } wanted } => wanted,
         { PowerKw: { } now } => Noted("engine.wantedPowerKw", now, new Assumption("the power it has now")),
-        { DisplacementCc: { } cc } => Guess("engine.powerKw", cc * (IsBoosted ? 0.085 : 0.055), 25, "kw"),
+        { DisplacementCc: { } cc } => UsualPowerKw(cc),
         _ => null,
+    };
+
+    /// <summary>
+    /// Power the parts on the vehicle were fitted for, kW: the power it has, or what its displacement usually gives. What somebody wants of it
+    /// stands in only where neither is known: parts do not grow with the wish.
+    /// </summary>
+    private Hazy FittedForKw => survey.Engine switch
+    {
+        { PowerKw: { } now } => now,
+        { DisplacementCc: { } cc } => UsualPowerKw(cc),
+        _ => survey.Engine.WantedPowerKw ?? load.PowerKw ?? 0,
     };
 
     /// <summary>Highest blend that must work, % by volume.</summary>
@@ -89,7 +100,7 @@ internal sealed class TypicalFigures(VehicleSurvey survey, FullLoad load, HazeLe
 
     /// <summary>Flow of one pump at the pressure it works against, L/h.</summary>
     public Hazy PumpFlowLph => survey.Pump.FlowLph
-        ?? ((PowerKw?.Value ?? 0) <= SmallEngineUpToKw ? Guess("pump.flowLph", 100, 20, "lph") : Guess("pump.flowLph", 255, 15, "lph"));
+        ?? (FittedForKw.Value <= SmallEngineUpToKw ? Guess("pump.flowLph", 100, 20, "lph") : Guess("pump.flowLph", 255, 15, "lph"));
 
     /// <summary>Pumps side by side.</summary>
     public int PumpCount => survey.Pump.Count ?? Noted("pump.count", 1, new Assumption("one pump"));
@@ -101,13 +112,14 @@ internal sealed class TypicalFigures(VehicleSurvey survey, FullLoad load, HazeLe
     /// <summary>Pressure drop the injectors are rated at, kPa.</summary>
     public Hazy RatedPressureKpa => survey.Injectors.RatedPressureKpa ?? Noted<Hazy>("injectors.ratedPressureKpa", UsualRatedPressureKpa, new Assumption(null, UsualRatedPressureKpa, "kpa"));
 
+    private Hazy UsualPowerKw(Hazy displacementCc) => Guess("engine.powerKw", displacementCc * (IsBoosted ? 0.085 : 0.055), 25, "kw");
+
     private bool IsBoosted => survey.Engine.Aspiration == Aspiration.Boosted;
 
-    /// <summary>Rated flow of one injector, cm3/min: where it is open, what a maker fits for the present power at eight tenths of duty.</summary>
+    /// <summary>Rated flow of one injector, cm3/min: where it is open, what a maker fits for the power at delivery at eight tenths of duty.</summary>
     /// <param name="count">Injectors.</param>
-    /// <param name="powerNowKw">Power they were fitted for.</param>
-    /// <param name="gasoline">The blend they were fitted for.</param>
-    public Hazy RatedFlowCcMin(int count, Hazy powerNowKw, Blend<Hazy> gasoline)
+    /// <param name="share">Share of the fuel they carry, 0 to 1.</param>
+    public Hazy RatedFlowCcMin(int count, Hazy share)
     {
         if (survey.Injectors.RatedFlowCcMin is { } known)
         {
@@ -115,24 +127,26 @@ internal sealed class TypicalFigures(VehicleSurvey survey, FullLoad load, HazeLe
         }
 
         // Reckoned from the same consumption as the demand, so that what is not known of it cancels between the two.
-        var lph = FuelDemand.VolumeLph(powerNowKw, BsfcGPerKwh, gasoline, gasoline);
+        var gasoline = new Blend<Hazy>(0, UsualFuels.Traditional<Hazy>());
+        var lph = FuelDemand.VolumeLph(FittedForKw * share, BsfcGPerKwh, gasoline, gasoline);
         return Guess("injectors.ratedFlowCcMin", lph * 1000 / 60 / (0.8 * count), 15, "ccPerMin");
     }
 
     /// <summary>Static flow of one injector of the cylinders, g/s: where it is open, what leaves the present power a little over a fifth of the window.</summary>
     /// <param name="count">Injectors.</param>
     /// <param name="windowDeg">Their window, degrees of crank.</param>
-    /// <param name="massNowKgH">Fuel they carry at the present power on the base blend, kg/h.</param>
-    public Hazy DirectInjectorGPerS(int count, Hazy windowDeg, Hazy massNowKgH) =>
-        load.DirectInjectorGPerS ?? Guess(FullLoadQuestions.DirectInjectorGPerS, massNowKgH * 1000 / 3600 / count * 720 / windowDeg / 0.78, 10, "gPerS");
+    /// <param name="share">Share of the fuel they carry, 0 to 1.</param>
+    public Hazy DirectInjectorGPerS(int count, Hazy windowDeg, Hazy share) => load.DirectInjectorGPerS
+        ?? Guess(FullLoadQuestions.DirectInjectorGPerS, FittedForKw * share * BsfcGPerKwh / 3600 / count * 720 / windowDeg / 0.78, 10, "gPerS");
 
     /// <summary>Window of the injectors of the cylinders, degrees of crank.</summary>
     public Hazy WindowDeg => survey.DirectInjection.WindowDeg ?? Guess("directInjection.windowDeg", 200, 15, "degrees");
 
     /// <summary>Displacement of the high-pressure pump a turn of its cam, cm3: where it is open, what delivers a third more than the present power takes.</summary>
-    /// <param name="lphNow">Fuel taken at the present power on the base blend, L/h.</param>
-    public Hazy PumpDisplacementCc(Hazy lphNow) => survey.DirectInjection.PumpDisplacementCcPerCamRev
-        ?? Guess("directInjection.pumpDisplacementCcPerCamRev", lphNow / 0.75 / (EngineRpm / 2 * 60 / 1000 * PumpEfficiencyPct / 100), 12, "ccPerRev");
+    /// <param name="share">Share of the fuel it carries, 0 to 1.</param>
+    /// <param name="densityKgM3">Density of the base blend at fuel temperature, kg/m3.</param>
+    public Hazy PumpDisplacementCc(Hazy share, Hazy densityKgM3) => survey.DirectInjection.PumpDisplacementCcPerCamRev
+        ?? Guess("directInjection.pumpDisplacementCcPerCamRev", FittedForKw * share * BsfcGPerKwh / densityKgM3 / 0.75 / (EngineRpm / 2 * 60 / 1000 * PumpEfficiencyPct / 100), 12, "ccPerRev");
 
     /// <summary>Dead time of the injectors in the ports, ms: at running voltage, and longer by their growth with pressure where that is known.</summary>
     /// <param name="pressureDropKpa">Pressure drop they work at, kPa.</param>

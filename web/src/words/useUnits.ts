@@ -11,9 +11,9 @@ export function useUnits() {
     unit: (name: QuantityName) => unitOf(name, current),
     /** A number alone, with three digits. */
     number: (metric: number, name: QuantityName) => threeDigits(toShown(metric, name, current)),
-    /** A difference alone: no offset. */
+    /** A haze alone: no offset, and two digits say enough. */
     step: (metric: number, name: QuantityName) =>
-      threeDigits(hazyToShown({ value: 0, u: 0, plusMinus: metric, parts: [] }, name, current).plusMinus),
+      Number(hazyToShown({ value: 0, u: 0, plusMinus: metric, parts: [] }, name, current).plusMinus.toPrecision(2)).toString(),
     hazy: (number: HazyNumber, name: QuantityName, most = 0) =>
       hazyText(hazyToShown(number, name, current), ` ${unitOf(name, current)}`, most),
     plain: (metric: number, name: QuantityName, digits: number) =>

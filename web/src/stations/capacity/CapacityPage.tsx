@@ -83,10 +83,10 @@ export function CapacityPage() {
             </figure>
           )}
           <RemedyList document={document} results={results} onChange={setDraft} error={changesError || undefined} />
+          {point && <BudgetPanel point={point} />}
         </div>
         <div className="grid grid-cols-1 gap-4">
           <PointPanel document={document} results={results} onChange={setDraft} errorFor={errorFor} />
-          {point && <BudgetPanel point={point} />}
           {results?.failsafe && <FailsafePanel failsafe={results.failsafe} />}
           {results && <Findings findings={results.findings.filter((f) => f.severity === "caution")} />}
         </div>
