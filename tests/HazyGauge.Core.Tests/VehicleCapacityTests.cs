@@ -47,6 +47,11 @@ public class VehicleCapacityTests
         State(Of(Ports, new FullLoad(PowerKw: 400)), CapacityVerdict.TooSmall, StationState.Hold, "Lower the power");
         CapacityProgress.Of(Of(Ports with { Engine = new Engine(6) })).ShouldSatisfyAllConditions(p => p.State.ShouldBe(StationState.InWork), p => p.NextAction.Command.ShouldContain("power"));
 
+        // A night long without any loss heats the fuel beyond every law; it boils, and the failsafe still stands.
+        var endless = Of(Direct, drive: new HotDrive(FuelLitres: 5, LossWPerK: 0, Minutes: 600));
+        endless.Findings.ShouldContain(f => f.Code == "boils" || f.Code == "mayBoil");
+        double.IsFinite(endless.Failsafe!.TripKpa.StandardU).ShouldBeTrue();
+
         // Fuel that surely boils holds the job, whatever the pump carries.
         var boils = Of(Ports, drive: new HotDrive(AmbientC: 45, StartC: 60, FuelLitres: 8, AltitudeM: 2500, GasolineVapourPressureKpa: 80));
         boils.Findings[0].Text.ShouldContain("at the end of the hottest drive");
@@ -83,6 +88,7 @@ public class VehicleCapacityTests
         var open = Ports with { Engine = new Engine(6, 3000, Aspiration.Natural), Injectors = new PortInjectors(), Pump = new FuelPump() };
         double Most(double kw) => Of(open, new FullLoad(PowerKw: kw)).AtPoint!.MaxPowerKw!.Value.Value;
         Most(300).ShouldBe(Most(60), 1e-9);
+        Of(Ports with { Engine = new Engine(6), Injectors = new PortInjectors() }, new FullLoad(PowerKw: 100)).Planned.Components.ShouldBe([FuelComponent.LowPressurePump]);
 
         var known = Of(Direct, new FullLoad(DirectInjectorGPerS: 15, PumpEfficiencyPct: 85, EngineRpm: 6000, BsfcGPerKwh: 340, FuelTempC: 30));
         known.Assumed.Keys.Intersect(["directInjectorGPerS", "pumpEfficiencyPct", "engineRpm", "bsfcGPerKwh", "fuelTempC"]).ShouldBeEmpty();

@@ -105,6 +105,7 @@ public class CapacityTests(App app) : IClassFixture<App>
     [InlineData("""{ "directInjection": { "injectorStaticGPerS": 15, "count": 4 } }""", "directInjection.windowDeg", "missing")]
     [InlineData("""{ "portSharePct": 40 }""", "portSharePct", "ports and in the cylinders")]
     [InlineData("""{ "engineRpm": null }""", "engineRpm", "missing")]
+    [InlineData("""{ "fuelTempC": { "value": 30, "u": 1e300 } }""", "fuelTempC", "nothing is known")]
     [InlineData("""{ "gasolineStoichAfr": 20 }""", "gasolineStoichAfr", "20")]
     public async Task What_no_fuel_system_can_be_is_refused_where_it_stands(string change, string field, string words)
     {

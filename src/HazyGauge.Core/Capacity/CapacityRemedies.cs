@@ -37,6 +37,7 @@ internal sealed class CapacityRemedies
     private const double PressureStepKpa = 10;
     private const double FlowStepCcMin = 10;
     private const double LargestFlowCcMin = 5000;
+    private const double SmallestAddedCcMin = 50;
     private const int MostPumps = 4;
     private const double ShareStepPct = 5;
     private const double LeastSharePct = 20;
@@ -187,7 +188,7 @@ internal sealed class CapacityRemedies
             return Carries(shared, FuelComponent.Injectors) ? Judge("portShare", Text($"Let the ports carry {sharePct:0} %"), shared) : null;
         }
 
-        var sized = Steps(FlowStepCcMin, LargestFlowCcMin, FlowStepCcMin).Select(flow => With(sharePct, flow)).FirstOrDefault(c => Carries(c, FuelComponent.Injectors));
+        var sized = Steps(SmallestAddedCcMin, LargestFlowCcMin, FlowStepCcMin).Select(flow => With(sharePct, flow)).FirstOrDefault(c => Carries(c, FuelComponent.Injectors));
         return sized is null ? null : Judge("portInjection", Text($"Add injectors of {sized.AddedPorts!.RatedFlowCcMin:0} cm³/min in the ports, to carry {sharePct:0} %"), sized);
     }
 

@@ -50,16 +50,24 @@ public sealed record HotDrive(
 /// <param name="InReturn">The same in the return; null where there is none.</param>
 /// <param name="AirKpa">Pressure of the air at its highest place, kPa.</param>
 /// <param name="GasolineVapourPressureKpa">The vapour pressure it was reckoned with, kPa.</param>
-public sealed record HotDriveResult(FuelHeatingResult Heating, BoilingMarginResult AtInlet, BoilingMarginResult? InReturn, Hazy AirKpa, Hazy GasolineVapourPressureKpa);
+public sealed record HotDriveResult(FuelHeatingResult Heating, BoilingMarginResult AtInlet, BoilingMarginResult? InReturn, Hazy AirKpa, Hazy GasolineVapourPressureKpa)
+{
+    // Beyond the range of the laws of vapour pressure and of density; fuel boils before.
+    private const double ColdestC = -40;
+    private const double HottestC = 125;
+
+    /// <summary>The temperature at the end, C, held inside the range of the laws that go on from there.</summary>
+    public Hazy FinalC => Held(Heating.FinalC);
+
+    /// <summary>A temperature held inside that range.</summary>
+    internal static Hazy Held(Hazy tempC) => RealNumber.Clamp(tempC, ColdestC, HottestC);
+}
 
 /// <summary>Reckons the hottest drive of a surveyed vehicle.</summary>
 internal sealed class HotDriveReckoning(VehicleSurvey survey, HotDrive drive, TypicalFigures typical, HazeLedger ledger)
 {
     private const double UsualMinutes = 60;
     private const double UsualTankLitres = 60;
-
-    // Beyond the range of the law of vapour pressure, and of the law of density.
-    private const double HottestC = 125;
 
     // The law holds within about this, as a share of the pressure (our own estimate).
     private const double LawU = 0.04;
@@ -81,9 +89,9 @@ internal sealed class HotDriveReckoning(VehicleSurvey survey, HotDrive drive, Ty
         var law = ledger.Quantity(1, LawU, SourceCatalogue.Find(SourceCatalogue.VapourPressureLaw, LawU));
         return new HotDriveResult(
             heating,
-            BoilingMargin.Of(ethanolPct, gasoline, RealNumber.Clamp(heating.FinalC, -40, HottestC), air - suction, law),
+            BoilingMargin.Of(ethanolPct, gasoline, HotDriveResult.Held(heating.FinalC), air - suction, law),
             survey.FuelSystem.Line == FuelLine.Return
-                ? BoilingMargin.Of(ethanolPct, gasoline, RealNumber.Clamp(heating.FinalC + OnTheWayBackK(heating, watts, pumpedLph), -40, HottestC), air, law)
+                ? BoilingMargin.Of(ethanolPct, gasoline, HotDriveResult.Held(heating.FinalC + OnTheWayBackK(heating, watts, pumpedLph)), air, law)
                 : null,
             air,
             gasoline);

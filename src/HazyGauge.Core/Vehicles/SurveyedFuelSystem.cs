@@ -92,8 +92,10 @@ public sealed class SurveyedFuelSystem
         var windowDeg = _typical.WindowDeg;
         return system with
         {
-            DirectInjectors = new DirectInjectors<Hazy>(_typical.DirectInjectorGPerS(count, windowDeg, share), count, windowDeg),
-            HighPressurePump = new HighPressurePump<Hazy>(_typical.PumpDisplacementCc(share, _demand.DensityKgM3(_demand.BaseEthanolPct)), _typical.PumpEfficiencyPct),
+            DirectInjectors = _typical.DirectInjectorGPerS(count, windowDeg, share) is { } flow ? new DirectInjectors<Hazy>(flow, count, windowDeg) : null,
+            HighPressurePump = _typical.PumpDisplacementCc(share, _demand.DensityKgM3(_demand.BaseEthanolPct)) is { } displacement
+                ? new HighPressurePump<Hazy>(displacement, _typical.PumpEfficiencyPct)
+                : null,
         };
     }
 
@@ -133,9 +135,9 @@ public sealed class SurveyedFuelSystem
             return null;
         }
 
-        return new PortInjection<Hazy>(
+        return _typical.RatedFlowCcMin(count, share) is not { } ratedFlow ? null : new PortInjection<Hazy>(
             count,
-            _typical.RatedFlowCcMin(count, share),
+            ratedFlow,
             _typical.RatedPressureKpa,
             _survey.Injectors.TestFluidDensityKgM3 ?? UsualInjectors.TestFluidKgM3,
             _typical.DeadTimeMs(drop),

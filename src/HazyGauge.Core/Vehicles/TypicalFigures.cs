@@ -29,14 +29,14 @@ internal sealed class TypicalFigures(VehicleSurvey survey, FullLoad load, HazeLe
     };
 
     /// <summary>
-    /// Power the parts on the vehicle were fitted for, kW: the power it has, or what its displacement usually gives. What somebody wants of it
-    /// stands in only where neither is known: parts do not grow with the wish.
+    /// Power the parts on the vehicle were fitted for, kW: the power it has, or what its displacement usually gives. What the survey says is
+    /// wanted of it stands in only where neither is known, and a plan never does: parts do not grow with the wish. Null where none is known.
     /// </summary>
-    private Hazy FittedForKw => survey.Engine switch
+    private Hazy? FittedForKw => survey.Engine switch
     {
         { PowerKw: { } now } => now,
         { DisplacementCc: { } cc } => UsualPowerKw(cc),
-        _ => survey.Engine.WantedPowerKw ?? load.PowerKw ?? 0,
+        _ => survey.Engine.WantedPowerKw,
     };
 
     /// <summary>Highest blend that must work, % by volume.</summary>
@@ -100,7 +100,7 @@ internal sealed class TypicalFigures(VehicleSurvey survey, FullLoad load, HazeLe
 
     /// <summary>Flow of one pump at the pressure it works against, L/h.</summary>
     public Hazy PumpFlowLph => survey.Pump.FlowLph
-        ?? (FittedForKw.Value <= SmallEngineUpToKw ? Guess("pump.flowLph", 100, 20, "lph") : Guess("pump.flowLph", 255, 15, "lph"));
+        ?? ((FittedForKw?.Value ?? 0) <= SmallEngineUpToKw ? Guess("pump.flowLph", 100, 20, "lph") : Guess("pump.flowLph", 255, 15, "lph"));
 
     /// <summary>Pumps side by side.</summary>
     public int PumpCount => survey.Pump.Count ?? Noted("pump.count", 1, new Assumption("one pump"));
@@ -116,37 +116,42 @@ internal sealed class TypicalFigures(VehicleSurvey survey, FullLoad load, HazeLe
 
     private bool IsBoosted => survey.Engine.Aspiration == Aspiration.Boosted;
 
-    /// <summary>Rated flow of one injector, cm3/min: where it is open, what a maker fits for the power at delivery at eight tenths of duty.</summary>
+    /// <summary>Rated flow of one injector, cm3/min: where it is open, what a maker fits for the power at delivery at eight tenths of duty; null where that is open too.</summary>
     /// <param name="count">Injectors.</param>
     /// <param name="share">Share of the fuel they carry, 0 to 1.</param>
-    public Hazy RatedFlowCcMin(int count, Hazy share)
+    public Hazy? RatedFlowCcMin(int count, Hazy share)
     {
         if (survey.Injectors.RatedFlowCcMin is { } known)
         {
             return known;
         }
 
+        if (FittedForKw is not { } fitted)
+        {
+            return null;
+        }
+
         // Reckoned from the same consumption as the demand, so that what is not known of it cancels between the two.
         var gasoline = new Blend<Hazy>(0, UsualFuels.Traditional<Hazy>());
-        var lph = FuelDemand.VolumeLph(FittedForKw * share, BsfcGPerKwh, gasoline, gasoline);
+        var lph = FuelDemand.VolumeLph(fitted * share, BsfcGPerKwh, gasoline, gasoline);
         return Guess("injectors.ratedFlowCcMin", lph * 1000 / 60 / (0.8 * count), 15, "ccPerMin");
     }
 
-    /// <summary>Static flow of one injector of the cylinders, g/s: where it is open, what leaves the present power a little over a fifth of the window.</summary>
+    /// <summary>Static flow of one injector of the cylinders, g/s: where it is open, what leaves the present power a little over a fifth of the window; null where that is open too.</summary>
     /// <param name="count">Injectors.</param>
     /// <param name="windowDeg">Their window, degrees of crank.</param>
     /// <param name="share">Share of the fuel they carry, 0 to 1.</param>
-    public Hazy DirectInjectorGPerS(int count, Hazy windowDeg, Hazy share) => load.DirectInjectorGPerS
-        ?? Guess(FullLoadQuestions.DirectInjectorGPerS, FittedForKw * share * BsfcGPerKwh / 3600 / count * 720 / windowDeg / 0.78, 10, "gPerS");
+    public Hazy? DirectInjectorGPerS(int count, Hazy windowDeg, Hazy share) => load.DirectInjectorGPerS
+        ?? (FittedForKw is not { } fitted ? null : Guess(FullLoadQuestions.DirectInjectorGPerS, fitted * share * BsfcGPerKwh / 3600 / count * 720 / windowDeg / 0.78, 10, "gPerS"));
 
     /// <summary>Window of the injectors of the cylinders, degrees of crank.</summary>
     public Hazy WindowDeg => survey.DirectInjection.WindowDeg ?? Guess("directInjection.windowDeg", 200, 15, "degrees");
 
-    /// <summary>Displacement of the high-pressure pump a turn of its cam, cm3: where it is open, what delivers a third more than the present power takes.</summary>
+    /// <summary>Displacement of the high-pressure pump a turn of its cam, cm3: where it is open, what delivers a third more than the present power takes; null where that is open too.</summary>
     /// <param name="share">Share of the fuel it carries, 0 to 1.</param>
     /// <param name="densityKgM3">Density of the base blend at fuel temperature, kg/m3.</param>
-    public Hazy PumpDisplacementCc(Hazy share, Hazy densityKgM3) => survey.DirectInjection.PumpDisplacementCcPerCamRev
-        ?? Guess("directInjection.pumpDisplacementCcPerCamRev", FittedForKw * share * BsfcGPerKwh / densityKgM3 / 0.75 / (EngineRpm / 2 * 60 / 1000 * PumpEfficiencyPct / 100), 12, "ccPerRev");
+    public Hazy? PumpDisplacementCc(Hazy share, Hazy densityKgM3) => survey.DirectInjection.PumpDisplacementCcPerCamRev
+        ?? (FittedForKw is not { } fitted ? null : Guess("directInjection.pumpDisplacementCcPerCamRev", fitted * share * BsfcGPerKwh / densityKgM3 / 0.75 / (EngineRpm / 2 * 60 / 1000 * PumpEfficiencyPct / 100), 12, "ccPerRev"));
 
     /// <summary>Dead time of the injectors in the ports, ms: at running voltage, and longer by their growth with pressure where that is known.</summary>
     /// <param name="pressureDropKpa">Pressure drop they work at, kPa.</param>

@@ -102,7 +102,7 @@ public static class VehicleCapacity
     {
         if (survey.FuelSystem.IsDirect)
         {
-            return LowSideFailsafe.ForDirect(basePressureKpa, new Blend<Hazy>(system.EthanolPct, UsualFuels.Traditional<Hazy>()), drive.GasolineVapourPressureKpa, drive.Heating.FinalC, drive.AirKpa);
+            return LowSideFailsafe.ForDirect(basePressureKpa, new Blend<Hazy>(system.EthanolPct, UsualFuels.Traditional<Hazy>()), drive.GasolineVapourPressureKpa, drive.FinalC, drive.AirKpa);
         }
 
         return planned.Injectors is { } ports ? LowSideFailsafe.ForPorts(basePressureKpa, ports.PressureDropKpa, survey.FuelSystem.FollowsManifold == true) : null;

@@ -12,6 +12,9 @@ internal sealed class HazeReader(HazeLedger ledger, Func<string, double, HazeSou
     // Parts that were printed with few digits are still the same parts.
     private const double PartsTolerance = 1e-3;
 
+    // Squares and slopes of more than this run out of double precision, and no quantity of the trade comes near.
+    private const double LargestU = 1e9;
+
     public HazeReader()
         : this(new HazeLedger())
     {
@@ -50,6 +53,12 @@ internal sealed class HazeReader(HazeLedger ledger, Func<string, double, HazeSou
         if (input.U < 0 || input.PlusMinus < 0)
         {
             Check.Refuse(field, "An uncertainty cannot be negative.");
+            return input.Value;
+        }
+
+        if (input.U > LargestU || input.PlusMinus > LargestU || input.Parts?.Any(p => Math.Abs(p?.U ?? 0) > LargestU) == true)
+        {
+            Check.Refuse(field, "An uncertainty this large says that nothing is known; leave the number out instead.");
             return input.Value;
         }
 
