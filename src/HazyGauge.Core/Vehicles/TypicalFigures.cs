@@ -148,7 +148,7 @@ internal sealed class TypicalFigures(VehicleSurvey survey, FullLoad load, HazeLe
     public Hazy WindowDeg => survey.DirectInjection.WindowDeg ?? Guess("directInjection.windowDeg", 200, 15, "degrees");
 
     /// <summary>Displacement of the high-pressure pump a turn of its cam, cm3: where it is open, what delivers a third more than the present power takes; null where that is open too.</summary>
-    /// <param name="share">Share of the fuel it carries, 0 to 1.</param>
+    /// <param name="share">Share of the fuel that goes through it, 0 to 1.</param>
     /// <param name="densityKgM3">Density of the base blend at fuel temperature, kg/m3.</param>
     public Hazy? PumpDisplacementCc(Hazy share, Hazy densityKgM3) => survey.DirectInjection.PumpDisplacementCcPerCamRev
         ?? (FittedForKw is not { } fitted ? null : Guess("directInjection.pumpDisplacementCcPerCamRev", fitted * share * BsfcGPerKwh / densityKgM3 / 0.75 / (EngineRpm / 2 * 60 / 1000 * PumpEfficiencyPct / 100), 12, "ccPerRev"));
