@@ -40,9 +40,7 @@ test("the sentence says how far it reaches and what is the limit, in the units o
     "At 210 kW this system carries up to E57\u00a0±\u00a06. The low-pressure pump is the limit.",
   );
   expect(headlineOf(capped, null, words("us"))).toMatch(/^At 282 hp this system/);
-  expect(leadOf(capped, words("metric"))).toBe(
-    "Cap the blend at E50, or choose one of 1 other ways below; each is reckoned through.",
-  );
+  expect(leadOf(capped, words("metric"))).toBe("Cap the blend at E50, or take the other way below; both are reckoned through.");
 });
 
 test("what is carried names no limit it does not have, and what is doubtful asks for the check that helps", () => {

@@ -39,6 +39,14 @@ function sentence(results: CapacityResults | null, error: unknown, units: UnitWo
   }
 }
 
+function otherWays(count: number): string {
+  return count === 0
+    ? "."
+    : count === 1
+      ? ", or take the other way below; both are reckoned through."
+      : `, or choose one of ${count} other ways below; each is reckoned through.`;
+}
+
 /** Why, and what to do next. */
 export function leadOf(results: CapacityResults | null, units: UnitWords): string {
   const point = results?.atPoint;
@@ -60,7 +68,7 @@ export function leadOf(results: CapacityResults | null, units: UnitWords): strin
     default: {
       const [first, ...others] = point.remedies;
       return first
-        ? `${first.what}${others.length > 0 ? `, or choose one of ${others.length} other ways below; each is reckoned through.` : "."}`
+        ? `${first.what}${otherWays(others.length)}`
         : `${most}${binding}. No single change brings it inside; want less, or fit another fuel system.`;
     }
   }
