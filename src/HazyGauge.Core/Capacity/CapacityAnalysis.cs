@@ -16,10 +16,10 @@ public enum CapacityVerdict
     /// <summary>It lies near the limit, inside or outside as far as is known.</summary>
     Doubtful,
 
-    /// <summary>A lower blend is carried at this power.</summary>
+    /// <summary>It surely is not carried; a lower blend at this power is, or may be.</summary>
     Capped,
 
-    /// <summary>Not even E0 is carried at this power.</summary>
+    /// <summary>Surely not even E0 is carried at this power.</summary>
     TooSmall,
 }
 
@@ -103,16 +103,16 @@ public static class CapacityAnalysis
             limits.EthanolBinding(powerKw, maxEthanol),
             maxEthanol,
             limits.MaxPowerKw(ethanolPct),
-            Judge(uses, maxEthanol),
+            Judge(uses, limits.Uses(powerKw, 0)),
             CapacityRemedies.Of(system, powerKw, ethanolPct),
             [.. Findings(system).OrderByDescending(f => f.Severity)]);
     }
 
-    private static CapacityVerdict Judge(IReadOnlyList<ComponentUse> uses, Hazy? maxEthanolPct) =>
+    private static CapacityVerdict Judge(IReadOnlyList<ComponentUse> uses, IReadOnlyList<ComponentUse> onGasoline) =>
         uses.Count == 0 ? CapacityVerdict.NotKnown
         : uses.All(u => u.IsSurelyOk) ? CapacityVerdict.Carried
         : !uses.Any(u => u.IsSurelyTooSmall) ? CapacityVerdict.Doubtful
-        : maxEthanolPct is null ? CapacityVerdict.TooSmall
+        : onGasoline.Any(u => u.IsSurelyTooSmall) ? CapacityVerdict.TooSmall
         : CapacityVerdict.Capped;
 
     private static IEnumerable<Finding> Findings(DeliverySystem<Hazy> system)

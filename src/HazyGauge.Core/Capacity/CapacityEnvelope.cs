@@ -38,7 +38,7 @@ public sealed record CapacityEnvelope(
         {
             var uses = ethanolPcts.Select(e => system.Use(component, e)).ToList();
             grids.Add(Grid(component, uses, powersKw));
-            lines.Add(new LimitLine(component, [.. uses.Select(u => u.MaxPowerKw is { Value: > 0 } most ? most : 0.0)]));
+            lines.Add(new LimitLine(component, [.. uses.Select(u => u.MaxPowerKw)]));
         }
 
         var together = lines.Count == 0 ? null : new LimitLine(null, [.. ethanolPcts.Select((_, i) => HazyLimit.Least([.. lines.Select(l => l.MaxPowerKw[i])]))]);

@@ -50,17 +50,10 @@ public sealed class CapacityLimits
         ? null
         : _system.Components.MaxBy(c => _exact.Use(c, maxEthanolPct?.Value ?? 0).At(powerKw.Value).Value);
 
-    /// <summary>Most power one component carries on a blend, kW, never below 0.</summary>
-    public Hazy MaxPowerKw(FuelComponent component, Hazy ethanolPct)
-    {
-        var most = _system.Use(component, ethanolPct).MaxPowerKw;
-        return most.Value > 0 ? most : 0.0;
-    }
-
     /// <summary>Most power on a blend, kW, near a tie with the haze of the smaller of both; null where no component is known.</summary>
     public Hazy? MaxPowerKw(Hazy ethanolPct) => _system.Components.Count == 0
         ? null
-        : HazyLimit.Least([.. _system.Components.Select(c => MaxPowerKw(c, ethanolPct))]);
+        : HazyLimit.Least([.. _system.Components.Select(c => _system.Use(c, ethanolPct).MaxPowerKw)]);
 
     /// <summary>Most ethanol at a power, % by volume, at most 100; null where not even E0 works, or no component is known.</summary>
     public Hazy? MaxEthanolPct(Hazy powerKw)

@@ -9,8 +9,8 @@ namespace HazyGauge.Core.Capacity;
 public readonly record struct UseLine<T>(T IdlePct, T PctPerKw)
     where T : struct, IRealNumber<T>
 {
-    /// <summary>Power at which the component is used to its limit, kW; not above 0 where dead time alone uses it up.</summary>
-    public T MaxPowerKw => (100 - IdlePct) / PctPerKw;
+    /// <summary>Power at which the component is used to its limit, kW; 0 where dead time alone uses it up.</summary>
+    public T MaxPowerKw => IdlePct.Value < 100 ? (100 - IdlePct) / PctPerKw : 0.0;
 
     /// <summary>Use at a power, % of the limit.</summary>
     public T At(T powerKw) => IdlePct + (PctPerKw * powerKw);
@@ -39,17 +39,21 @@ public sealed record DeliverySystem<T>(
     public IReadOnlyList<FuelComponent> Components => [.. Enum.GetValues<FuelComponent>().Where(Has)];
 
     /// <summary>True where fuel goes into ports and cylinders.</summary>
-    public bool HasBothSets => Injectors is not null && DirectInjectors is not null;
+    public bool HasBothSets => Injectors is not null && (DirectInjectors is not null || HighPressurePump is not null);
 
     /// <summary>Share of the fuel the ports carry, 0 to 1.</summary>
-    private T PortShare => DirectInjectors is null && HighPressurePump is null ? 1.0 : PortSharePct is { } share ? share / 100 : 1.0;
+    private T PortShare => PortSharePct is { } share ? share / 100 : 1.0;
 
     /// <summary>Share of the fuel the cylinders' injectors and their pump carry, 0 to 1.</summary>
-    private T DirectShare => Injectors is not null && PortSharePct is { } share ? 1 - (share / 100) : 1.0;
+    private T DirectShare => PortSharePct is { } share ? 1 - (share / 100) : 1.0;
 
     /// <summary>Duty of the injectors in the ports, %.</summary>
     public T? InjectorDutyPct(T powerKw, T ethanolPct) =>
-        Injectors?.DutyPct(Demand.MassKgH(powerKw, ethanolPct) * PortShare, Demand.DensityKgM3(ethanolPct), Demand.EngineRpm);
+        Injectors is { } ports ? Use(FuelComponent.Injectors, ethanolPct).At(powerKw) * ports.DutyLimitPct / 100 : null;
+
+    /// <summary>Demand over what all low-pressure pumps deliver, before margin, %.</summary>
+    public T? PumpUsePct(T powerKw, T ethanolPct) =>
+        LowPressurePump is { } pump ? 100 * Demand.VolumeLph(powerKw, ethanolPct) / pump.AvailableLph : null;
 
     /// <summary>How a component's use rises with power on one blend.</summary>
     /// <exception cref="InvalidOperationException">The component is not known.</exception>

@@ -19,7 +19,7 @@ public sealed record FuelHeatingInput(
     /// <summary>Refuses what cannot be.</summary>
     /// <exception cref="RefusedInputException">A quantity is outside its range.</exception>
     public void Check() => new InputCheck()
-        .Within(FuelLitres.Value, 0.5, 1000, "fuelLitres", "The fuel in the tank", " L")
+        .Within(FuelLitres.Value, 0.1, 1000, "fuelLitres", "The fuel in the tank", " L")
         .Within(EthanolPct.Value, 0, 100, "ethanolPct", "Ethanol", " %")
         .Within(AmbientC.Value, -50, 70, "ambientC", "The temperature around the tank", " °C")
         .Within(StartC.Value, -40, 125, "startC", "The temperature at the start", " °C")

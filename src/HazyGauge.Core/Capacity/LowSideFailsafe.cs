@@ -48,7 +48,7 @@ public sealed record LowSideFailsafe(Hazy TripKpa, double DelayS, bool RisesWith
         var hotC = fuelTempC + HighPressurePumpHeatK;
         var liquid = BlendVapourPressure.At(blend, gasolineVapourPressureKpa, hotC) - airKpa + OverVapourKpa;
         var share = ShareOfBase * basePressureKpa;
-        return new LowSideFailsafe(share.Value >= liquid.Value ? share : liquid, UsualDelayS, false,
+        return new LowSideFailsafe(-HazyLimit.Least([-share, -liquid]), UsualDelayS, false,
         [
             share.Value >= liquid.Value
                 ? Text($"{100 * ShareOfBase:0} % of the base pressure: the high-pressure pump still fills there, and no healthy pump falls that low.")

@@ -25,10 +25,4 @@ public sealed record PortInjection<T>(
 
     /// <summary>The share of a cycle that passes before fuel flows, % of duty: one dead time in two turns of the crank.</summary>
     public T DeadDutyPct(T engineRpm) => DeadTimeMs * engineRpm / 1200;
-
-    /// <summary>Duty, %.</summary>
-    /// <param name="massKgH">Fuel they have to carry, kg/h.</param>
-    /// <param name="densityKgM3">Its density, kg/m3.</param>
-    /// <param name="engineRpm">Engine speed, 1/min.</param>
-    public T DutyPct(T massKgH, T densityKgM3, T engineRpm) => (100 * massKgH / StaticKgH(densityKgM3)) + DeadDutyPct(engineRpm);
 }

@@ -36,7 +36,7 @@ public sealed record HotDrive(
         .Within(ReturnRiseK?.Value, 0, 60, "drive.returnRiseK", "The rise on the way back", " K")
         .Within(AmbientC?.Value, -50, 70, "drive.ambientC", "The temperature around the tank", " °C")
         .Within(StartC?.Value, -40, 90, "drive.startC", "The temperature at the start", " °C")
-        .Within(FuelLitres?.Value, 0.5, 1000, "drive.fuelLitres", "The fuel in the tank", " L")
+        .Within(FuelLitres?.Value, 0.1, 1000, "drive.fuelLitres", "The fuel in the tank", " L")
         .Within(PumpElectricalW?.Value, 0, 5000, "drive.pumpElectricalW", "The electrical power of the pumps", " W")
         .Within(HeatIntoFuelPct?.Value, 0, 100, "drive.heatIntoFuelPct", "The share of heat that goes into the fuel", " %")
         .Within(LossWPerK?.Value, 0, 1000, "drive.lossWPerK", "The heat the tank loses", " W/K")

@@ -157,12 +157,8 @@ internal sealed class TypicalFigures(VehicleSurvey survey, FullLoad load, HazeLe
     /// <param name="pressureDropKpa">Pressure drop they work at, kPa.</param>
     public Hazy DeadTimeMs(Hazy pressureDropKpa)
     {
-        if (survey.Injectors.DeadTimes is not { Count: > 0 } table)
-        {
-            return Guess("injectors.deadTimes", 1, 30, "milliseconds");
-        }
-
-        return Interpolated(table, SupplyV) + ((survey.Injectors.DeadTimeMsPer100Kpa ?? 0) / 100 * (pressureDropKpa - RatedPressureKpa));
+        var rated = survey.Injectors.DeadTimes is { Count: > 0 } table ? Interpolated(table, SupplyV) : Guess("injectors.deadTimes", 1, 30, "milliseconds");
+        return survey.Injectors.DeadTimeMsPer100Kpa is { } growth ? rated + (growth / 100 * (pressureDropKpa - RatedPressureKpa)) : rated;
     }
 
     // Straight between the points; beyond them the nearest one, for dead time does not go on straight.

@@ -10,11 +10,7 @@ namespace HazyGauge.Core.Vehicles;
 /// <param name="Load">Full load.</param>
 /// <param name="Change">What is planned to be done to the fuel system.</param>
 /// <param name="Drive">The hottest drive.</param>
-public sealed record CapacityPlan(FullLoad Load, CapacityChange Change, HotDrive Drive)
-{
-    /// <summary>Nothing but what the survey says.</summary>
-    public static readonly CapacityPlan AsSurveyed = new(FullLoad.AsSurveyed, new CapacityChange(), new HotDrive());
-}
+public sealed record CapacityPlan(FullLoad Load, CapacityChange Change, HotDrive Drive);
 
 /// <summary>What a vehicle's fuel system comes to.</summary>
 /// <param name="AsFound">The system as it is.</param>
@@ -80,7 +76,7 @@ public static class VehicleCapacity
             check.Refuse("changes.ratedFlowCcMin", "No injectors in the ports are known that could be made larger.");
         }
 
-        if (change.PortSharePct is not null && (system.DirectInjectors is null || (system.Injectors is null && change.AddedPorts is null)))
+        if (change.PortSharePct is not null && !change.ApplyTo(system).HasBothSets)
         {
             check.Refuse("changes.portSharePct", "A share of the ports needs injectors in the ports and in the cylinders.");
         }
@@ -93,6 +89,11 @@ public static class VehicleCapacity
         if (change.BaseRiseKpa is not null && system.LowPressurePump is { Curve: null })
         {
             check.Refuse("changes.baseRiseKpa", "What the pump delivers against more pressure is not known: give its curve at the survey first.");
+        }
+
+        if (change.PumpCount is not null && system.LowPressurePump is null)
+        {
+            check.Refuse("changes.pumpCount", "What one pump delivers there is not known: give its curve as far as that pressure first.");
         }
 
         check.ThrowIfAny();
@@ -135,7 +136,7 @@ public static class VehicleCapacity
 
         if (plan.Change.PumpCount is { } count && count > (survey.Pump.Count ?? 1))
         {
-            yield return new Finding("moreHeat", Severity.Info, "Every pump heats the fuel too; the hottest drive below is reckoned with all of them. Switch the added one on with load where the controller can.");
+            yield return new Finding("moreHeat", Severity.Caution, "Every pump heats the fuel too; the hottest drive below is reckoned with all of them. Switch the added one on with load where the controller can.");
         }
     }
 }

@@ -82,15 +82,14 @@ public sealed record CapacityAnswer(
     public static CapacityAnswer From(CapacityResult result, DeliverySystem<Hazy> system, bool withPatches)
     {
         Hazy? Use(FuelComponent component) => result.Uses.FirstOrDefault(u => u.Component == component)?.UsePct;
-        var available = system.LowPressurePump?.AvailableLph;
         return new CapacityAnswer(
             HazyNumber.From(result.FuelMassFlowKgH),
             HazyNumber.From(result.FuelVolumeFlowLph),
             HazyNumber.From(result.InjectorDutyPct),
             HazyNumber.From(Use(FuelComponent.DirectInjection)),
             HazyNumber.From(Use(FuelComponent.HighPressurePump)),
-            HazyNumber.From(available),
-            available is { } lph ? HazyNumber.From(100 * result.FuelVolumeFlowLph / lph) : null,
+            HazyNumber.From(system.LowPressurePump?.AvailableLph),
+            HazyNumber.From(system.PumpUsePct(result.PowerKw, result.EthanolPct)),
             [.. result.Uses.Select(u => new LimitAnswer(u.Component, HazyNumber.From(u.UsePct), u.IsOk, u.IsSurelyOk || u.IsSurelyTooSmall))],
             result.Binding,
             result.EthanolBinding,

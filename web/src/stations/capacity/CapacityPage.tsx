@@ -12,6 +12,7 @@ import { Trouble } from "../../shell/Trouble";
 import { useUnits } from "../../words/useUnits";
 import { Rechecked } from "../Rechecked";
 import { BudgetPanel } from "./BudgetPanel";
+import { withPoint } from "./changes";
 import { DrivePanel } from "./DrivePanel";
 import { EnvelopePlot } from "./EnvelopePlot";
 import { FailsafePanel } from "./FailsafePanel";
@@ -73,9 +74,7 @@ export function CapacityPage() {
                 powerKw={wanted.powerKw}
                 ethanolPct={wanted.ethanolPct}
                 maxEthanolPct={preview.isPlaceholderData ? null : (point?.maxEthanolPct ?? null)}
-                onMove={(powerKw, ethanolPct) =>
-                  setDraft({ ...document, fullLoad: { ...document.fullLoad, powerKw, ethanolPct } })
-                }
+                onMove={(powerKw, ethanolPct) => setDraft(withPoint(document, { powerKw, ethanolPct }))}
               />
               <p className="no-print text-[0.88rem] text-ink-3">
                 Filled: carried, fading out over its haze. Press or drag to move the wanted point.

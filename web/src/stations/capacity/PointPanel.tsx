@@ -2,6 +2,7 @@ import type { CapacityDocument, CapacityResults, Stored } from "../../api/client
 import { HazyField } from "../../fields/HazyField";
 import { UseBars } from "../../fuelSystem/UseBars";
 import { useUnits } from "../../words/useUnits";
+import { withPoint } from "./changes";
 
 interface Props {
   document: CapacityDocument;
@@ -17,14 +18,12 @@ export function PointPanel({ document, results, onChange, errorFor }: Props) {
   const set = (name: "powerKw" | "ethanolPct", value: Stored) =>
     onChange({ ...document, fullLoad: { ...document.fullLoad, [name]: value } });
   const nudge = (kw: number, points: number) =>
-    onChange({
-      ...document,
-      fullLoad: {
-        ...document.fullLoad,
+    onChange(
+      withPoint(document, {
         ...(kw && powerKw ? { powerKw: Math.max(5, Math.round(powerKw.value) + kw) } : {}),
         ...(points && ethanolPct ? { ethanolPct: Math.min(100, Math.max(0, Math.round(ethanolPct.value) + points)) } : {}),
-      },
-    });
+      }),
+    );
   return (
     <section className="panel" aria-labelledby="point-title">
       <h2 id="point-title" className="panel-title">

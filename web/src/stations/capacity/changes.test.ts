@@ -1,7 +1,7 @@
 import { expect, test } from "vitest";
 import type { Remedy } from "../../api/client";
 import type { UnitWords } from "../../words/useUnits";
-import { plannedWords, remedyWords, withoutChange, withRemedy } from "./changes";
+import { plannedWords, remedyWords, withoutChange, withPoint, withRemedy } from "./changes";
 
 const units = {
   plain: (metric: number, name: string, digits: number) => `${metric.toFixed(digits)} ${name}`,
@@ -32,4 +32,12 @@ test("ports that are taken back take their share with them", () => {
     "4 injectors of 130 ccPerMin added in the ports, 20 % of the fuel through the ports",
   );
   expect(withoutChange(added, "addedPorts").changes).toEqual({});
+});
+
+test("moving the point keeps how well power and blend are known", () => {
+  const moved = withPoint(
+    { fullLoad: { powerKw: { value: 150, plusMinus: 5 }, ethanolPct: 85 } },
+    { powerKw: 160, ethanolPct: 60 },
+  );
+  expect(moved.fullLoad).toEqual({ powerKw: { value: 160, plusMinus: 5 }, ethanolPct: 60 });
 });

@@ -1,4 +1,5 @@
-import type { CapacityChange, CapacityDocument, Remedy } from "../../api/client";
+import type { CapacityChange, CapacityDocument, Remedy, Stored } from "../../api/client";
+import { plusMinusOf, stored } from "../../fields/stored";
 import type { UnitWords } from "../../words/useUnits";
 
 type Word = { key: keyof CapacityChange; text: string };
@@ -39,6 +40,15 @@ export function remedyWords(remedy: Remedy, units: UnitWords): string {
   return plannedWords(remedy.change, units)
     .map((w, i) => (i === 0 ? w.text : w.text.charAt(0).toLowerCase() + w.text.slice(1)))
     .join(", ");
+}
+
+/** The plan with another point wanted; how well power and blend are known stays as it was said. */
+export function withPoint(document: CapacityDocument, point: { powerKw?: number; ethanolPct?: number }): CapacityDocument {
+  const moved = Object.entries(point).map(([name, value]) => {
+    const before = document.fullLoad?.[name as "powerKw" | "ethanolPct"] as Stored;
+    return [name, stored(value, plusMinusOf(before))] as const;
+  });
+  return { ...document, fullLoad: { ...document.fullLoad, ...Object.fromEntries(moved) } };
 }
 
 /** The plan with a remedy taken. */

@@ -35,11 +35,13 @@ function results(point: object, remedies: object[] = []): CapacityResults {
 }
 
 test("the sentence says how far it reaches and what is the limit, in the units of this browser", () => {
-  const capped = results({ verdict: "capped" }, [{ what: "Cap the blend at E50" }, { what: "Add a pump" }]);
+  const capped = results({ verdict: "capped" }, [{ ethanolPct: 50 }, { powerKw: 180 }]);
   expect(headlineOf(capped, null, words("metric"))).toBe(
     "At 210 kW this system carries up to E57\u00a0±\u00a06. The low-pressure pump is the limit.",
   );
   expect(headlineOf(capped, null, words("us"))).toMatch(/^At 282 hp this system/);
+  // What to do is said in those units too.
+  expect(leadOf(results({ verdict: "capped" }, [{ powerKw: 180 }]), words("us"))).toBe("Lower the power to 241 hp.");
   expect(leadOf(capped, words("metric"))).toBe("Cap the blend at E50, or take the other way below; both are reckoned through.");
 });
 

@@ -2,6 +2,7 @@ import { ApiError, type CapacityResults } from "../../api/client";
 import { componentWords, inSentence } from "../../fuelSystem/words";
 import { hazyText } from "../../words/numbers";
 import type { UnitWords } from "../../words/useUnits";
+import { remedyWords } from "./changes";
 
 /** The verdict in a sentence or two; a number and its haze stay on one line. */
 export function headlineOf(results: CapacityResults | null, error: unknown, units: UnitWords): string {
@@ -35,7 +36,9 @@ function sentence(results: CapacityResults | null, error: unknown, units: UnitWo
     case "tooSmall":
       return `${at} not even E0. ${limit}`;
     default:
-      return `${at} up to E${point.maxEthanolPct ? hazyText(point.maxEthanolPct, "", 0) : "0"}. ${limit}`;
+      return point.maxEthanolPct
+        ? `${at} up to E${hazyText(point.maxEthanolPct, "", 0)}. ${limit}`
+        : `${at} not even E0, as far as is known. ${limit}`;
   }
 }
 
@@ -68,7 +71,7 @@ export function leadOf(results: CapacityResults | null, units: UnitWords): strin
     default: {
       const [first, ...others] = point.remedies;
       return first
-        ? `${first.what}${otherWays(others.length)}`
+        ? `${remedyWords(first, units)}${otherWays(others.length)}`
         : `${most}${binding}. No single change brings it inside; want less, or fit another fuel system.`;
     }
   }
