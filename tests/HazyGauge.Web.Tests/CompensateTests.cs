@@ -110,6 +110,27 @@ public class CompensateTests(App app) : IClassFixture<App>
     }
 
     [Fact]
+    public async Task A_row_of_the_meter_and_its_finding_never_disagree()
+    {
+        var job = await app.NewJobAsync();
+        var seen = new HashSet<bool>();
+        foreach (var highV in new[] { "5", """{ "value": 5, "plusMinus": 0.2 }""" })
+        {
+            for (var averageV = 2.8; averageV <= 3.9; averageV += 0.02)
+            {
+                var meter = FormattableString.Invariant($$"""{ "meter": { "frequencyHz": 123.4, "lowPulseMs": 2.718, "highV": {{highV}}, "averageV": {{averageV:0.00}} } }""");
+                var results = (await app.PostAsync($"/api/jobs/{job}/stations/signal/preview", meter))["results"]!;
+                var row = results["meter"]!.AsArray().Single(r => (string)r!["quantity"]! == "averageV")!;
+                var finding = results["reading"]!["findings"]!.AsArray().Select(f => (string)f!["code"]!).Single(c => c.StartsWith("average", StringComparison.Ordinal));
+                finding.ShouldBe((bool)row["agrees"]! ? "averageAgrees" : "averageDisagrees", meter);
+                seen.Add((bool)row["agrees"]!);
+            }
+        }
+
+        seen.Count.ShouldBe(2);
+    }
+
+    [Fact]
     public async Task Results_of_another_version_that_cannot_be_read_lose_nothing_of_the_inputs()
     {
         var job = await JobWithMeterAsync();

@@ -11,8 +11,8 @@ namespace HazyGauge.Core.Sensing;
 /// <param name="LowV">Volts while pulled low, -1 or more.</param>
 public sealed record AverageVolts(Hazy HighV, Hazy LowV)
 {
-    /// <summary>How well a meter averages a pulsed voltage, half-width, as a share of the swing (our own; a meter's manual says more).</summary>
-    public const double MeterShareOfSwing = 0.025;
+    // How well a meter averages a pulsed voltage, half-width, as a share of the swing (our own; a meter's manual says more).
+    private const double MeterShareOfSwing = 0.025;
 
     /// <summary>Refuses what cannot be.</summary>
     /// <exception cref="RefusedInputException">A quantity is outside its range.</exception>
@@ -37,20 +37,23 @@ public sealed record AverageVolts(Hazy HighV, Hazy LowV)
 
     /// <summary>Compares what was read with what should be.</summary>
     /// <param name="expectedV">What belongs to frequency and width, V.</param>
-    /// <param name="readV">What the meter shows, V.</param>
-    public AverageVoltsCheck Compare(Hazy expectedV, Hazy readV)
+    /// <param name="readV">What the meter shows, V; null where it was not measured.</param>
+    public AverageVoltsCheck Compare(Hazy expectedV, Hazy? readV)
     {
         var swing = HighV.Value - LowV.Value;
         var difference = readV - expectedV;
-        var within = (2 * difference.StandardU) + (MeterShareOfSwing * swing);
-        var agrees = Math.Abs(difference.Value) <= within;
-        return new AverageVoltsCheck(expectedV, readV, difference, agrees, Judge(expectedV.Value, readV.Value, within, swing));
+
+        // The one band of this reading: what the meter may be off, and what is not known of either side. What both sides share (the levels)
+        // cancels in the difference.
+        var within = (MeterShareOfSwing * swing) + (2 * (difference ?? expectedV).StandardU);
+        var agrees = difference is { } off ? Math.Abs(off.Value) <= within : (bool?)null;
+        return new AverageVoltsCheck(expectedV, readV, difference, within, agrees, readV is { } read ? Evaluate(expectedV.Value, read.Value, agrees == true, within, swing) : null);
     }
 
-    private Finding Judge(double expectedV, double readV, double within, double swing)
+    private Finding Evaluate(double expectedV, double readV, bool agrees, double within, double swing)
     {
         var off = readV - expectedV;
-        if (Math.Abs(off) <= within)
+        if (agrees)
         {
             return new("averageAgrees", Severity.Info, Text($"The average should be {expectedV:0.00} V and is {readV:0.00} V: frequency, width and levels fit each other."));
         }
@@ -71,7 +74,8 @@ public sealed record AverageVolts(Hazy HighV, Hazy LowV)
 /// <summary>Average volts as they should be and as they are.</summary>
 /// <param name="ExpectedV">Should be, V.</param>
 /// <param name="ReadV">Is, V; null where nothing was read.</param>
-/// <param name="DifferenceV">Is minus should be, V.</param>
-/// <param name="Agrees">True where that lies within the haze of both and of a meter.</param>
-/// <param name="Finding">What it means.</param>
-public sealed record AverageVoltsCheck(Hazy ExpectedV, Hazy? ReadV, Hazy? DifferenceV, bool? Agrees, Finding? Finding);
+/// <param name="DifferenceV">What was read less what was expected, V.</param>
+/// <param name="WithinV">Half-width of the band that is still right, V.</param>
+/// <param name="Agrees">True where the difference lies in that band; null where nothing was read.</param>
+/// <param name="Finding">What it means; null where nothing was read.</param>
+public sealed record AverageVoltsCheck(Hazy ExpectedV, Hazy? ReadV, Hazy? DifferenceV, double WithinV, bool? Agrees, Finding? Finding);

@@ -52,11 +52,14 @@ public static class MeterCheck
         {
             levels.Check();
             var expected = levels.Expected(frequencyHz, lowPulseMs);
-            rows.Add(new(MeterQuantity.AverageV, expected, (AverageVolts.MeterShareOfSwing * (levels.HighV.Value - levels.LowV.Value)) + (2 * expected.StandardU), averageV));
+            rows.Add(Row(levels.Compare(expected, averageV)));
         }
 
         return rows;
     }
+
+    /// <summary>The line of average volts, with the band the check itself goes by.</summary>
+    public static MeterRow Row(AverageVoltsCheck volts) => new(MeterQuantity.AverageV, volts.ExpectedV, volts.WithinV, volts.ReadV);
 
     /// <summary>What a line that misses its band means.</summary>
     public static IEnumerable<Finding> Findings(IEnumerable<MeterRow> rows, AverageVolts? levels)

@@ -52,9 +52,7 @@ public sealed record MeterReadings(Hazy FrequencyHz, Hazy? LowPulseMs = null, Ha
     {
         // Without pulses the wire stands still, at the released level if anything lifts it.
         var expected = FrequencyHz.Value == 0 ? volts.HighV : LowPulseMs is { } width ? volts.Expected(FrequencyHz, width) : (Hazy?)null;
-        return expected is not { } expectedV ? null
-            : AverageV is { } readV ? volts.Compare(expectedV, readV)
-            : new AverageVoltsCheck(expectedV, null, null, null, null);
+        return expected is { } expectedV ? volts.Compare(expectedV, AverageV) : null;
     }
 
     private SensorReading FromVolts(AverageVolts volts, Hazy averageV, double toleranceEthanolPct, HazeLedger ledger)

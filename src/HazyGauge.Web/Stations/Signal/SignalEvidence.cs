@@ -49,7 +49,7 @@ internal sealed record SignalEvidence(SensorReading? Reading, AverageVoltsCheck?
         var (frequencyHz, lowPulseMs, averageV, highV, lowV) = Values(meter, haze);
         var readings = new MeterReadings(frequencyHz!.Value, lowPulseMs, averageV, highV, lowV);
         var (reading, volts) = readings.Read(toleranceEthanolPct, haze.Ledger);
-        var rows = volts is null ? null : new[] { new MeterRow(MeterQuantity.AverageV, volts.ExpectedV, AverageVolts.MeterShareOfSwing * (highV!.Value.Value - (lowV?.Value ?? 0)), volts.ReadV) };
+        var rows = volts is null ? null : new[] { MeterCheck.Row(volts) };
         return new SignalEvidence(reading, volts, null, rows);
     }
 
