@@ -9,6 +9,6 @@ export default defineConfig({
   plugins: [react(), tailwindcss()],
   // The content security policy allows no data: fonts, and one rule for all assets is easier to reason about.
   build: { outDir: "../src/HazyGauge.Web/wwwroot", emptyOutDir: true, assetsInlineLimit: 0 },
-  server: { host: "127.0.0.1", proxy: { "/api": server, "/health": server } },
+  server: { host: "127.0.0.1", proxy: { "/api": server, "/health": server, "/hubs": { ...server, ws: true } } },
   test: { environment: "jsdom", setupFiles: ["src/testSetup.ts"] },
 });
