@@ -34,6 +34,11 @@ test("the point is dragged, a cap is planned, and the record keeps both", async 
   await expect(page.getByRole("link", { name: /Capacity proven/ })).toBeVisible();
   await page.getByRole("link", { name: "Record" }).click();
   await expect(page.getByRole("button", { name: /At 165 kW up to E56 ± 9; the low-pressure pump is the limit/ }).first()).toBeVisible();
+
+  // An older plan is taken up again, as at every station.
+  await page.getByRole("button", { name: /At 165 kW up to E56 ± 9/ }).nth(1).click();
+  await page.getByRole("button", { name: "Work on from this" }).click();
+  await expect(page.getByRole("heading", headline)).toHaveText(/up to E56.±.9\./);
 });
 
 test("two changes work together, each can be taken back, and what does not fit is said beside its field", async ({ page }) => {

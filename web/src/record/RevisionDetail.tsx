@@ -107,9 +107,9 @@ function SideBySide({ compared, alone }: { compared: Compared; alone: boolean })
 
 /** Takes a revision up again as a draft of its station. */
 function WorkOn({ item }: { item: RecordItem }) {
-  const { job, survey, signal, compensate } = useJobContext();
+  const { job, survey, capacity, signal, compensate } = useJobContext();
   const navigate = useNavigate();
-  const work = [survey, signal, compensate].find((w) => w.slug === item.slug);
+  const work = [survey, capacity, signal, compensate].find((w) => w.slug === item.slug);
   const detail = useQuery({
     queryKey: ["revision", job.id, item.revision],
     staleTime: Number.POSITIVE_INFINITY,
