@@ -183,6 +183,28 @@ test("two at one job: the later save is stopped and can be carried on", async ({
   await Promise.all(pages.map((page) => page.close()));
 });
 
+test("whoever reloads in between, no save is overwritten without a word", async ({ browser, app }) => {
+  for (const [n, reloads] of [[0], [1], [1, 0]].entries()) {
+    const pages = [await browser.newPage({ baseURL: app.address }), await browser.newPage({ baseURL: app.address })];
+    for (const [i, page] of pages.entries()) {
+      await open(page, "Tarnock 30", "Signal");
+      await page.getByLabel("Sensor good to").fill(`${2 + i}.${n + 1}`);
+      await page.getByLabel("Your initials").fill(`R${n}${i}`);
+    }
+    const [first, second] = pages as [Page, Page];
+    await first.getByRole("button", { name: "Save to the record" }).click();
+    await expect(first.getByText(new RegExp(`Saved today .* by R${n}0`))).toBeVisible();
+    for (const i of reloads) {
+      await (pages[i] as Page).reload();
+    }
+    // The draft outlives the reload, and so does what it was made from.
+    await expect(second.getByLabel("Sensor good to")).toHaveValue(`3.${n + 1}`);
+    await second.getByRole("button", { name: "Save to the record" }).click();
+    await expect(second.getByRole("alert")).toContainText(`R${n}0 saved revision`);
+    await Promise.all(pages.map((page) => page.close()));
+  }
+});
+
 test("a job goes out as a file and comes in again beside the original", async ({ page }) => {
   await page.goto("/");
   await page.getByRole("link", { name: "Tarnock 30" }).first().click();

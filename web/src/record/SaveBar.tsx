@@ -22,7 +22,7 @@ export function SaveBar() {
   const act = useCallback(() => {
     if (ready) {
       save.mutate({
-        documents: changed.map((work) => ({ slug: work.slug, document: work.document, etag: work.saved?.etag ?? "" })),
+        documents: changed.map((work) => ({ slug: work.slug, document: work.document, etag: work.etag ?? "" })),
         author: initials,
         onSaved: (slug) => changed.find((work) => work.slug === slug)?.setDraft(null),
       });
@@ -32,7 +32,17 @@ export function SaveBar() {
   if (changed.length === 0 && !save.error) {
     return null;
   }
-  const readTheirs = () => Promise.all(works.map((work) => work.query.refetch())).then(() => save.reset());
+  const readTheirs = async (keepMine: boolean) => {
+    await Promise.all(
+      works.map(async (work) => {
+        const theirs = (await work.query.refetch()).data;
+        if (keepMine && theirs) {
+          work.rebase(theirs.etag);
+        }
+      }),
+    );
+    save.reset();
+  };
   return (
     <div className="no-print sticky bottom-0 z-10 -mx-4 mt-6 border-t border-rule bg-base-100 px-4 py-3 sm:-mx-7 sm:px-7">
       {save.error && !refusedAuthor && (
@@ -40,7 +50,7 @@ export function SaveBar() {
           <Trouble error={save.error}>
             {stale && (
               <>
-                <button type="button" className="btn btn-outline" onClick={readTheirs}>
+                <button type="button" className="btn btn-outline" onClick={() => readTheirs(true)}>
                   Keep mine, read theirs
                 </button>
                 <button
@@ -50,7 +60,7 @@ export function SaveBar() {
                     for (const work of changed) {
                       work.setDraft(null);
                     }
-                    readTheirs();
+                    readTheirs(false);
                   }}
                 >
                   Take theirs
