@@ -2,7 +2,6 @@ using System.Collections.Immutable;
 using System.Globalization;
 using System.Text.Json;
 using System.Text.Json.Serialization;
-using HazyGauge.Core.Line;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.ChangeTracking;
 using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
@@ -45,7 +44,7 @@ public sealed class HazyGaugeDb(DbContextOptions<HazyGaugeDb> options) : DbConte
             job.HasKey(j => j.Id);
             job.ComplexProperty(j => j.Bay, bay =>
             {
-                bay.Property(b => b.Stations).HasConversion<StationsAsJson>(new ValueComparer<ImmutableSortedDictionary<string, StationProgress>>(
+                bay.Property(b => b.Stations).HasConversion<StationsAsJson>(new ValueComparer<ImmutableSortedDictionary<string, StationStanding>>(
                     (a, b) => a!.SequenceEqual(b!), stations => stations.Count, stations => stations));
             });
             job.HasIndex(j => j.CreatedAt);
@@ -89,9 +88,9 @@ public sealed class HazyGaugeDb(DbContextOptions<HazyGaugeDb> options) : DbConte
         text => DateTimeOffset.Parse(text, CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal));
 
     /// <summary>Progress by station as one JSON text: it is read with its job and never searched.</summary>
-    private sealed class StationsAsJson() : ValueConverter<ImmutableSortedDictionary<string, StationProgress>, string>(
+    private sealed class StationsAsJson() : ValueConverter<ImmutableSortedDictionary<string, StationStanding>, string>(
         stations => JsonSerializer.Serialize(stations, Json),
-        text => JsonSerializer.Deserialize<ImmutableSortedDictionary<string, StationProgress>>(text, Json)!)
+        text => JsonSerializer.Deserialize<ImmutableSortedDictionary<string, StationStanding>>(text, Json)!)
     {
         private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web) { Converters = { new JsonStringEnumConverter() } };
     }

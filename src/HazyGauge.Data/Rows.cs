@@ -1,5 +1,7 @@
 using System.Collections.Immutable;
-using HazyGauge.Core.Line;
+using HazyGauge.Core.Jobs;
+using HazyGauge.Core.Sentences;
+using HazyGauge.Core.Stations;
 
 namespace HazyGauge.Data;
 
@@ -46,16 +48,33 @@ public sealed record BayProjection
     /// <summary>When that reading was saved.</summary>
     public DateTimeOffset? ReadingSavedAt { get; init; }
 
-    /// <summary>How far the stations have come that something was saved at, by slug.</summary>
-    public ImmutableSortedDictionary<string, StationProgress> Stations { get; init; } = ImmutableSortedDictionary<string, StationProgress>.Empty;
+    /// <summary>How the stations stand that something was saved at, by slug.</summary>
+    public ImmutableSortedDictionary<string, StationStanding> Stations { get; init; } = ImmutableSortedDictionary<string, StationStanding>.Empty;
 
     /// <summary>How far a station has come; null where nothing was saved there.</summary>
-    public StationProgress? ProgressOf(string slug) => Stations.GetValueOrDefault(slug);
+    public StationProgress? ProgressOf(string slug) => Stations.GetValueOrDefault(slug) is { } standing ? new(standing.State, standing.NextAction) : null;
 
-    /// <summary>The same with a station's progress, or without it.</summary>
-    public BayProjection With(string slug, StationProgress? progress) =>
-        this with { Stations = progress is null ? Stations.Remove(slug) : Stations.SetItem(slug, progress) };
+    /// <summary>The same with a station's standing, or without it.</summary>
+    public BayProjection With(string slug, StationStanding? standing) =>
+        this with { Stations = standing is null ? Stations.Remove(slug) : Stations.SetItem(slug, standing) };
 }
+
+/// <summary>How a station stands by what is saved on the whole job: its own plan, evaluated for what the others say now.</summary>
+/// <param name="State">State of the station.</param>
+/// <param name="NextAction">What to do next there.</param>
+/// <param name="Summary">It in one line; null where an older version wrote it.</param>
+/// <param name="BasedOn">Revision of each station it was evaluated for; null for one that is being saved along.</param>
+/// <param name="ChangedBy">Station whose save changed the state since this one was saved; null where none did.</param>
+/// <param name="OwnState">State when the station itself was saved.</param>
+/// <param name="CoreVersion">Version of the rules.</param>
+public sealed record StationStanding(
+    StationState State,
+    NextAction NextAction,
+    Sentence? Summary = null,
+    IReadOnlyDictionary<string, int?>? BasedOn = null,
+    string? ChangedBy = null,
+    StationState? OwnState = null,
+    string? CoreVersion = null);
 
 /// <summary>A saved document. Never changed, never deleted.</summary>
 public sealed class RevisionRow
@@ -80,6 +99,9 @@ public sealed class RevisionRow
 
     /// <summary>The document, JSON.</summary>
     public required string Document { get; init; }
+
+    /// <summary>Revision of each station it was evaluated for, JSON; null where an older version saved it.</summary>
+    public string? BasedOn { get; init; }
 }
 
 /// <summary>What happened on a job: a note, something waited for, a date. Never changed, never deleted; another entry closes it.</summary>

@@ -1,5 +1,9 @@
 using System.Reflection;
-using HazyGauge.Core.Line;
+using HazyGauge.Core.Jobs;
+using HazyGauge.Core.Stations.Capacity;
+using HazyGauge.Core.Stations.Compensate;
+using HazyGauge.Core.Stations.Signal;
+using HazyGauge.Core.Stations.Survey;
 using HazyGauge.Data;
 using HazyGauge.Data.Jobs;
 using HazyGauge.Web.Bay;
@@ -13,10 +17,6 @@ using HazyGauge.Web.Profiles;
 using HazyGauge.Web.Security;
 using HazyGauge.Web.StandIn;
 using HazyGauge.Web.Stations;
-using HazyGauge.Web.Stations.Capacity;
-using HazyGauge.Web.Stations.Compensate;
-using HazyGauge.Web.Stations.Signal;
-using HazyGauge.Web.Stations.Survey;
 using Microsoft.AspNetCore.HostFiltering;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Options;
@@ -58,6 +58,7 @@ builder.Services.AddProblemDetails(problems => problems.CustomizeProblemDetails 
 builder.Services.AddExceptionHandler<ApiProblems>();
 builder.Services.AddResponseCompression();
 builder.Services.AddOpenApi(openApi => openApi
+    .AddDocumentTransformer<StationSchemas>()
     .AddSchemaTransformer<SchemaWords>()
     .AddDocumentTransformer((document, _, _) =>
     {
@@ -68,11 +69,9 @@ builder.Services.AddOpenApi(openApi => openApi
 builder.Services.AddSignalR(live => live.MaximumReceiveMessageSize = 16 * 1024).AddJsonProtocol(json => JsonSetup.Apply(json.PayloadSerializerOptions));
 builder.Services.AddSingleton(TimeProvider.System);
 builder.Services.AddHazyGaugeData(settings.DataFolder);
-builder.Services.AddSingleton<CaptureReader>().AddSingleton<DocumentJson>().AddSingleton<StationDocuments>()
-    .AddSingleton<IStationDocuments, SurveyStation>()
-    .AddSingleton<CapacityStation>().AddSingleton<IStationDocuments>(s => s.GetRequiredService<CapacityStation>())
-    .AddSingleton<SignalStation>().AddSingleton<IStationDocuments>(s => s.GetRequiredService<SignalStation>())
-    .AddSingleton<CompensateStation>().AddSingleton<IStationDocuments>(s => s.GetRequiredService<CompensateStation>())
+builder.Services.AddStation<SurveyStation>().AddStation<CapacityStation>().AddStation<SignalStation>().AddStation<CompensateStation>();
+builder.Services.AddSingleton<JobLine>()
+    .AddSingleton<CaptureReader>().AddSingleton<StationDocuments>().AddSingleton<JobEvaluator>().AddSingleton<JobSaver>().AddSingleton<JobPreviewer>()
     .AddSingleton<JobTransfer>().AddSingleton<JobReader>().AddSingleton<JobDuplicator>().AddSingleton<ProfileCsv>();
 
 var app = builder.Build();
@@ -88,8 +87,8 @@ app.MapGet("/health", async (JobStore jobs, CancellationToken cancellation) =>
 app.MapOpenApi();
 
 var api = app.MapGroup("/api");
-api.MapGet("/stations", () => Station.All).WithSummary("The ten stations of the line, from tank to engine.");
 api.MapJobs();
+api.MapStations();
 api.MapBay();
 api.MapEntries();
 api.MapFiles();

@@ -1,4 +1,4 @@
-using HazyGauge.Core.Capacity;
+using HazyGauge.Core.FuelSystem;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Fuels;
 using HazyGauge.Core.Haze;
@@ -12,10 +12,13 @@ namespace HazyGauge.Core.Tests;
 public class BoilingTests
 {
     private static double BlendKpa(double ethanolPct, double gasolineKpa, double tempC) =>
-        BlendVapourPressure.At<Exact>(new Blend<Exact>(ethanolPct, UsualFuels.Traditional<Exact>()), gasolineKpa, tempC).Value;
+        BlendVapourPressure.At<Exact>(new Blend<Exact>(ethanolPct, UsualFuels.Traditional<Exact>()), new(gasolineKpa), new(tempC)).Kpa.Value;
+
+    private static BoilingMarginResult Margin(Hazy ethanolPct, Hazy gasolineKpa, Hazy fuelTempC, Hazy absoluteKpa) =>
+        new BoilingMarginQuery(ethanolPct, gasolineKpa, fuelTempC, absoluteKpa).Answer();
 
     private static double BubbleC(double ethanolPct, double gasolineKpa, double absoluteKpa) =>
-        BoilingMargin.Of(ethanolPct, gasolineKpa, 20, absoluteKpa).BubblePointC.Value;
+        Margin(ethanolPct, gasolineKpa, 20, absoluteKpa).BubblePointC.Value;
 
     [Fact]
     public void Neat_ethanol_boils_where_the_handbooks_say()
@@ -50,11 +53,11 @@ public class BoilingTests
         {
             var gasoline = MathNet.Numerics.RootFinding.Brent.FindRoot(g => BlendKpa(pct, g, 37.8) - 50, 5, 119);
             BubbleC(pct, gasoline, 101.325).ShouldBe(55, 1);
-            BubbleC(pct, gasoline, AirPressure.AtKpa<Exact>(3000).Value).ShouldBe(46, 1);
+            BubbleC(pct, gasoline, AirPressure.At<Exact>(3000).Kpa.Value).ShouldBe(46, 1);
         }
 
         // The international standard atmosphere (ISO 2533): 70.11 kPa at 3000 m.
-        AirPressure.AtKpa<Exact>(3000).Value.ShouldBe(70.11, 0.02);
+        AirPressure.At<Exact>(3000).Kpa.Value.ShouldBe(70.11, 0.02);
     }
 
     [Fact]
@@ -64,22 +67,22 @@ public class BoilingTests
             CsCheck.Gen.Select(CsCheck.Gen.Double[0, 100], CsCheck.Gen.Double[30, 100], CsCheck.Gen.Double[40, 500], CsCheck.Gen.Double[-20, 90]),
             (pct, gasoline, absolute, temp) =>
             {
-                var here = BoilingMargin.Of(pct, gasoline, temp, absolute);
+                var here = Margin(pct, gasoline, temp, absolute);
                 BlendKpa(pct, gasoline, here.BubblePointC.Value).ShouldBe(absolute, 1e-6 * absolute);
                 here.MarginK.Value.ShouldBe(here.BubblePointC.Value - temp, 1e-9);
                 (here.VapourPressureKpa.Value > absolute).ShouldBe(here.MarginK.Value < 0);
-                BoilingMargin.Of(pct, gasoline, temp, absolute + 10).MarginK.Value.ShouldBeGreaterThan(here.MarginK.Value);
-                BoilingMargin.Of(pct, gasoline - 5, temp, absolute).MarginK.Value.ShouldBeGreaterThanOrEqualTo(here.MarginK.Value);
-                BoilingMargin.Of(pct, gasoline, temp - 5, absolute).MarginK.Value.ShouldBe(here.MarginK.Value + 5, 1e-6);
+                Margin(pct, gasoline, temp, absolute + 10).MarginK.Value.ShouldBeGreaterThan(here.MarginK.Value);
+                Margin(pct, gasoline - 5, temp, absolute).MarginK.Value.ShouldBeGreaterThanOrEqualTo(here.MarginK.Value);
+                Margin(pct, gasoline, temp - 5, absolute).MarginK.Value.ShouldBe(here.MarginK.Value + 5, 1e-6);
             },
             iter: 500);
 
         // A gasoline that hardly boils, under much pressure, leaves the law.
-        Should.Throw<RefusedInputException>(() => BoilingMargin.Of(0, 5, 30, 1000)).Errors.Keys.ShouldBe(["absolutePressureKpa"]);
+        Should.Throw<RefusedInputException>(() => Margin(0, 5, 30, 1000)).Errors.Keys.ShouldBe(["absolutePressureKpa"]);
 
         // More pressure than any blend of the law reaches, and hotter than the law goes, are refused.
-        Should.Throw<RefusedInputException>(() => BoilingMargin.Of(50, 60, 130, 100)).Errors.Keys.ShouldBe(["fuelTempC"]);
-        Should.Throw<RefusedInputException>(() => BoilingMargin.Of(50, 160, 30, 1500)).Errors.Keys.ShouldBe(["gasolineVapourPressureKpaAt37_8C", "absolutePressureKpa"]);
+        Should.Throw<RefusedInputException>(() => Margin(50, 60, 130, 100)).Errors.Keys.ShouldBe(["fuelTempC"]);
+        Should.Throw<RefusedInputException>(() => Margin(50, 160, 30, 1500)).Errors.Keys.ShouldBe(["gasolineVapourPressureKpaAt37_8C", "absolutePressureKpa"]);
     }
 
     [Fact]
@@ -88,10 +91,10 @@ public class BoilingTests
         // Source: JCGM 101:2008, propagation by simulation.
         var ledger = new HazeLedger();
         Hazy Measured(string id, double value, double u) => ledger.Quantity(value, u, new HazeSource(id, id));
-        var hazy = BoilingMargin.Of(Measured("e", 75, 2.5), Measured("g", 60, 4), Measured("t", 48, 2), Measured("p", 84, 2));
+        var hazy = Margin(Measured("e", 75, 2.5), Measured("g", 60, 4), Measured("t", 48, 2), Measured("p", 84, 2));
         var random = new Random(3);
         Hazy Drawn(double value, double u) => Normal.Sample(random, value, u);
-        var drawn = Enumerable.Range(0, 4000).Select(_ => BoilingMargin.Of(Drawn(75, 2.5), Drawn(60, 4), Drawn(48, 2), Drawn(84, 2))).ToList();
+        var drawn = Enumerable.Range(0, 4000).Select(_ => Margin(Drawn(75, 2.5), Drawn(60, 4), Drawn(48, 2), Drawn(84, 2))).ToList();
         foreach (var of in new Func<BoilingMarginResult, Hazy>[] { r => r.MarginK, r => r.BubblePointC, r => r.VapourPressureKpa })
         {
             of(hazy).StandardU.ShouldBe(drawn.Select(r => of(r).Value).StandardDeviation(), 0.05 * of(hazy).StandardU);
@@ -103,7 +106,7 @@ public class BoilingTests
     [InlineData(47, "nearBoiling", Severity.Caution)]
     [InlineData(60, "boils", Severity.Stop)]
     public void What_the_margin_means_is_said(double fuelTempC, string code, Severity severity) =>
-        BoilingMargin.Of(75, 60, fuelTempC, 95).Findings.Single().ShouldSatisfyAllConditions(f => f.Code.ShouldBe(code), f => f.Severity.ShouldBe(severity));
+        Margin(75, 60, fuelTempC, 95).Findings.Single().ShouldSatisfyAllConditions(f => f.Code.ShouldBe(code), f => f.Severity.ShouldBe(severity));
 
     [Fact]
     public void What_has_been_seen_on_the_road_comes_out_of_plausible_figures()
@@ -144,13 +147,13 @@ public class BoilingTests
     public void The_failsafe_trips_before_the_engine_runs_lean_or_the_high_side_starves()
     {
         // Five hundredths less fuel: the drop has fallen to (1/1.05)^2.
-        var ports = LowSideFailsafe.ForPorts(300, 300, followsManifold: true);
+        var ports = LowSideFailsafe.ForPorts(new(300), new(300), followsManifold: true);
         Math.Sqrt(ports.TripKpa.Value / 300).ShouldBe(1 / 1.05, 1e-9);
         ports.RisesWithManifold.ShouldBeTrue();
 
         var blend = new Blend<Hazy>(60, UsualFuels.Traditional<Hazy>());
-        LowSideFailsafe.ForDirect(500, blend, 60, 40, 95).TripKpa.Value.ShouldBe(350, 1e-9);
-        var hot = LowSideFailsafe.ForDirect(200, blend, 90, 75, 80).TripKpa.Value;
+        LowSideFailsafe.ForDirect(new(500), blend, new(60), new(40), new(95)).TripKpa.Value.ShouldBe(350, 1e-9);
+        var hot = LowSideFailsafe.ForDirect(new(200), blend, new(90), new(75), new(80)).TripKpa.Value;
         (hot + 80).ShouldBeGreaterThan(BlendKpa(60, 90, 75));
         hot.ShouldBeGreaterThan(0.7 * 200);
     }

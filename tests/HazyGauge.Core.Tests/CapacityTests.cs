@@ -1,4 +1,4 @@
-using HazyGauge.Core.Capacity;
+using HazyGauge.Core.FuelSystem;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Fuels;
 using HazyGauge.Core.Haze;
@@ -133,8 +133,8 @@ public class CapacityTests
 
                 // The envelope's lines and grid are the same numbers.
                 var envelope = CapacityEnvelope.Of(system, [ethanol], [power]);
-                envelope.Together!.MaxPowerKw[0].Value.ShouldBe(most, 1e-9);
-                envelope.Grids.Max(g => g.UsePct[0][0]).ShouldBe(Worst(power, ethanol), 1e-9);
+                envelope.MaxPowerKw[0].Value.ShouldBe(most, 1e-9);
+                envelope.Uses.Max(g => g.UsePct[0][0]).ShouldBe(Worst(power, ethanol), 1e-5);
             },
             iter: 300);
     }
@@ -194,13 +194,13 @@ public class CapacityTests
                     var after = CapacityAnalysis.Of(remedy.Change.ApplyTo(system), remedy.PowerKw ?? point.Item1, remedy.EthanolPct ?? point.Item2);
                     after.MaxEthanolPct.HasValue.ShouldBe(remedy.NewMaxEthanolPct.HasValue);
                     after.MaxPowerKw!.Value.Value.ShouldBe(remedy.NewMaxPowerKw!.Value.Value, 1e-6);
-                    (after.Verdict == CapacityVerdict.Carried).ShouldBe(remedy.IsEnough);
-                    (remedy.Code is "lowerPower" or "capBlend" or "together" && !remedy.IsEnough).ShouldBeFalse(remedy.Text);
+                    (after.Verdict == CapacityVerdict.Carried).ShouldBe(remedy.Enough);
+                    (remedy.Code is "lowerPower" or "capBlend" or "together" && !remedy.Enough).ShouldBeFalse(remedy.Text);
                 }
 
                 // What is surely carried leaves room at both limits, and the other way round.
                 var result = CapacityAnalysis.Of(system, point.Item1, point.Item2);
-                (result.Uses.All(u => u.IsOk)).ShouldBe(result.MaxPowerKw!.Value.Value >= point.Item1 * (1 - 1e-9));
+                (result.Limits.All(u => u.Ok)).ShouldBe(result.MaxPowerKw!.Value.Value >= point.Item1 * (1 - 1e-9));
                 (result.Verdict == CapacityVerdict.Carried).ShouldBe(result.Remedies.Count == 0);
             },
             iter: 200);

@@ -1,5 +1,6 @@
 using CsCheck;
 using HazyGauge.Core.Compensation;
+using HazyGauge.Core.Fields;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Fuels;
 using HazyGauge.Core.Haze;
@@ -113,8 +114,7 @@ public class FuelTests
     public void Factor_with_temperature_and_haze_agrees_with_a_calculation_by_hand()
     {
         var ledger = new HazeLedger();
-        var result = FuelFactor.Compute(
-            new FuelFactorInput(ledger.Quantity(60, 3, new HazeSource("e", "E")), 10.0, Metering.Orifice, 35.0, 15.0, UsualFuels.Traditional<Hazy>()), ledger);
+        var result = new FuelFactorQuery(ledger.Quantity(60, 3, new HazeSource("e", "E")), 10.0, Metering.Orifice, 35.0, 15.0).Answer(ledger);
 
         // E60 warmed from 15 to 35 C: ethanol by OIML R 22 at 35 C is 776.31, gasoline 745 exp(-0.024264 (1 + 0.8 x 0.024264)) = 726.80.
         var density15 = 774.1;
@@ -134,8 +134,7 @@ public class FuelTests
     public void Cautious_end_stops_at_E100_and_beyond_40_C_the_density_formula_joins_the_budget()
     {
         var ledger = new HazeLedger();
-        var result = FuelFactor.Compute(
-            new FuelFactorInput(ledger.Quantity(98, 3, new HazeSource("e", "E")), 0.0, Metering.Mass, 70.0, 15.0, UsualFuels.Traditional<Hazy>()), ledger);
+        var result = new FuelFactorQuery(ledger.Quantity(98, 3, new HazeSource("e", "E")), 0.0, Metering.Mass, 70.0, 15.0).Answer(ledger);
 
         result.CautiousFactor.Value.ShouldBe(Factor(100, 0, Metering.Mass), 1e-9);
         result.DensityKgM3.Parts.Select(p => p.Source.Id).ShouldContain(SourceCatalogue.EthanolDensityBeyondFormula);
@@ -144,8 +143,7 @@ public class FuelTests
     [Fact]
     public void Wrong_school_is_said_with_its_direction()
     {
-        var findings = FuelFactor.Compute(
-            new FuelFactorInput(100.0, 0.0, Metering.Orifice, null, 15.0, UsualFuels.Traditional<Hazy>()), new HazeLedger()).Findings;
+        var findings = new FuelFactorQuery(100.0, 0.0, Metering.Orifice, null, 15.0).Answer(new HazeLedger()).Findings;
 
         findings.Single(f => f.Code == "wrongSchoolMass").Text.ShouldContain("3.2 % lean; use 1.633");
         findings.Single(f => f.Code == "wrongSchoolVolume").Text.ShouldContain("3.1 % rich; use 1.534");
@@ -155,8 +153,7 @@ public class FuelTests
     [Fact]
     public void All_that_is_wrong_is_said_at_once()
     {
-        var refused = Should.Throw<RefusedInputException>(() => new FuelFactorInput(
-            140.0, -5.0, Metering.Mass, 300.0, 15.0, UsualFuels.Traditional<Hazy>() with { GasolineDensity15C = 74.5 }).Check());
+        var refused = Should.Throw<RefusedInputException>(() => new FuelFactorQuery(140.0, -5.0, Metering.Mass, 300.0, 15.0) { GasolineDensityKgM3At15C = 74.5 }.Answer(new HazeLedger()));
         refused.Errors.Keys.ShouldBe(["ethanolPct", "baseEthanolPct", "fuelTempC", "gasolineDensityKgM3At15C"], ignoreOrder: true);
     }
 }

@@ -121,13 +121,13 @@ public class HazeTests
         var water = new HazeSource("a", "A", Check: HazeCheck.SecondMeasurement("Do it.", 3, 4));
         var budget = HazeBudget.Of((2 * ledger.Quantity(1, 3, water)) + ledger.Quantity(1, 2, B));
 
-        budget.Select(l => l.Source.Id).ShouldBe(["a", "b"]);
+        budget.Select(l => l.Source).ShouldBe(["a", "b"]);
         budget[0].SharePct.ShouldBe(90, 1e-9);
 
         // Two independent measurements of 3 and 4 leave 1/sqrt(1/9 + 1/16) = 2.4; doubled and with the other source 2: sqrt(4.8^2 + 2^2).
-        budget[0].UAfterCheck!.Value.ShouldBe(5.2, 1e-9);
-        budget[1].UAfterCheck.ShouldBeNull();
-        HazeBudget.MostHelpfulCheck(budget)!.Source.Id.ShouldBe("a");
+        budget[0].Check!.UAfter.ShouldBe(5.2, 1e-9);
+        budget[1].Check.ShouldBeNull();
+        HazeBudget.NextBestCheck(budget)!.Source.ShouldBe("a");
     }
 
     [Fact]

@@ -1,6 +1,13 @@
+using HazyGauge.Core.Compensation;
+using HazyGauge.Core.Stations.Capacity;
+using HazyGauge.Core.Stations.Compensate;
+using HazyGauge.Core.Stations.Signal;
+using HazyGauge.Core.Stations.Survey;
+using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
-using HazyGauge.Core.Line;
+using HazyGauge.Core.Jobs;
+using HazyGauge.Core.Stations;
 using HazyGauge.Core.Sensing;
 
 namespace HazyGauge.Core.Tests;
@@ -10,13 +17,34 @@ public class ProgressTests
 {
     private static SensorReading Read(double hz, double? lowMs) => SensorReading.From(hz, lowMs is { } low ? (Hazy)low : null, 5, new HazeLedger());
 
+    private static readonly SurveyStation Survey = new();
+    private static readonly CapacityStation Capacity = new();
+    private static readonly SignalStation Signal = new();
+    private static readonly CompensateStation Compensate = new();
+    private static readonly JobLine Line = new([Compensate, Signal, Capacity, Survey]);
+
+    private static StationProgress SignalOf(double hz, double? lowMs, double tolerance = 5) => Signal.Progress(Signal.Evaluate(
+        new SignalPlan { Meter = new MeterValues(Exactly(hz), lowMs is { } low ? Exactly(low) : null), ToleranceEthanolPct = tolerance }, new StationContext(Ledger)));
+
+    private static StationProgress CompensateOf(SensorReading? reading, CompensatePlan plan) => Compensate.Progress(Compensate.Evaluate(
+        plan, new StationContext(Ledger, reading is null ? new Dictionary<string, object>() : new Dictionary<string, object> { ["signal"] = reading }, new Dictionary<NeededFile, StationFile>(), [])));
+
+    private static readonly HazeLedger Ledger = new();
+
+    // A hair of haze: a bare number would be taken for a usual meter's.
+    private static Hazy Exactly(double value) => Ledger.Quantity(value, 1e-9, new HazeSource("meter", "Meter"));
+
     [Fact]
-    public void The_line_has_ten_stations_in_the_order_of_the_work()
+    public void The_line_has_ten_places_in_the_order_of_the_work_and_each_station_stands_behind_those_it_rests_on()
     {
-        Station.All.Select(s => s.Slug).ShouldBe(["survey", "capacity", "route", "harness", "fit", "signal", "blend", "compensate", "prove", "handover"]);
-        Station.All.Where(s => s.Built).Select(s => s.Slug).ShouldBe([Station.SurveySlug, Station.CapacitySlug, Station.SignalSlug, Station.CompensateSlug]);
-        Station.Find("signal")!.Question.ShouldEndWith("?");
-        Station.Find("Signal").ShouldBeNull();
+        Line.Places.Select(s => s.Slug).ShouldBe(["survey", "capacity", "route", "harness", "fit", "signal", "blend", "compensate", "prove", "handover"]);
+        Line.Places.Where(s => s.Built).Select(s => s.Slug).ShouldBe(["survey", "capacity", "signal", "compensate"]);
+        Line.Places.ShouldAllBe(p => p.Question.EndsWith('?'));
+        Line.Find("Signal").ShouldBeNull();
+        Line.With(["compensate"]).Select(s => s.Slug).ShouldBe(["survey", "signal", "compensate"]);
+        Line.Dependents(["survey"]).Select(s => s.Slug).ShouldBe(["capacity", "compensate"]);
+        Line.Dependents(["capacity"]).ShouldBeEmpty();
+        Should.Throw<InvalidOperationException>(() => new JobLine([Capacity])).Message.ShouldContain("not built");
     }
 
     [Theory]
@@ -29,7 +57,7 @@ public class ProgressTests
     [InlineData(100, 2.5, StationState.Proven)]
     public void A_signal_is_proven_with_a_reading_and_no_temperature_that_is_none_and_holds_where_it_must(double hz, double? lowMs, StationState state)
     {
-        var progress = SignalProgress.Of(Read(hz, lowMs));
+        var progress = SignalOf(hz, lowMs);
         progress.State.ShouldBe(state);
         progress.NextAction.Command.ShouldEndWith(".");
         if (state == StationState.Hold)
@@ -41,44 +69,46 @@ public class ProgressTests
     [Fact]
     public void Next_comes_the_survey_then_the_fuel_system_then_the_capture_then_the_base_blend_then_the_check_that_clears_most()
     {
-        NextAction Next(StationProgress? survey = null, StationProgress? signal = null, StationProgress? compensate = null, StationProgress? capacity = null) => JobProgress.Next(slug => slug switch
+        NextAction Next(StationProgress? survey = null, StationProgress? signal = null, StationProgress? compensate = null, StationProgress? capacity = null) => JobProgress.Next(Line, slug => slug switch
         {
-            Station.SurveySlug => survey,
-            Station.CapacitySlug => capacity,
-            Station.SignalSlug => signal,
-            Station.CompensateSlug => compensate,
+            "survey" => survey,
+            "capacity" => capacity,
+            "signal" => signal,
+            "compensate" => compensate,
             _ => null,
         }, []);
-        var (unread, read) = (SignalProgress.Of(null), SignalProgress.Of(Read(100, 2.5)));
-        Next().Slug.ShouldBe(Station.SurveySlug);
-        var surveyed = new StationProgress(StationState.Proven, SurveyProgress.NotStarted.NextAction);
-        Next(surveyed).Slug.ShouldBe(Station.CapacitySlug);
-        Next(surveyed, capacity: new StationProgress(StationState.Proven, CapacityProgress.NotStarted.NextAction)).Command.ShouldContain("Record the sensor's signal");
+        var (unread, read) = (Signal.NotStarted with { State = StationState.InWork }, SignalOf(100, 2.5));
+        Next().Slug.ShouldBe("survey");
+        var surveyed = Survey.NotStarted with { State = StationState.Proven };
+        Next(surveyed).Slug.ShouldBe("capacity");
+        Next(surveyed, capacity: Capacity.NotStarted with { State = StationState.Proven }).Command.ShouldContain("Record the sensor's signal");
 
         // A job that began further on is not sent back for the survey, but a vehicle that was ruled out holds up everything.
         Next(signal: unread).Command.ShouldContain("Record the sensor's signal");
-        Next(new StationProgress(StationState.Hold, SurveyProgress.NotStarted.NextAction), read).Slug.ShouldBe(Station.SurveySlug);
+        Next(Survey.NotStarted with { State = StationState.Hold }, read).Slug.ShouldBe("survey");
         var ask = Next(signal: read);
-        (ask.Command.Contains("base map"), ask.Slug).ShouldBe((true, Station.CompensateSlug));
-        Next(signal: read, compensate: CompensateProgress.Of(true, true, false)).Command.ShouldContain("log lambda");
-        Next(signal: unread, compensate: CompensateProgress.Of(false, true, false)).Slug.ShouldBe(Station.SignalSlug);
-        var check = Next(signal: read, compensate: CompensateProgress.Of(true, true, true));
+        (ask.Command.Contains("base map"), ask.Slug).ShouldBe((true, "compensate"));
+        var onBase = new CompensatePlan { BaseEthanolPct = 10 };
+        Next(signal: read, compensate: CompensateOf(Read(100, 2.5), onBase)).Command.ShouldContain("log lambda");
+        Next(signal: unread, compensate: CompensateOf(null, onBase)).Slug.ShouldBe("signal");
+        var proven = CompensateOf(Read(100, 2.5), onBase with { FuellingProof = new FuellingProof("log 14", 10, Metering.Orifice) });
+        var check = Next(signal: read, compensate: proven);
         check.Command.ShouldContain("water");
         check.Why.ShouldContain("from ±5 to ±3");
-        SignalProgress.Of(SensorReading.From(100.0, 2.5, 0, new HazeLedger())).NextAction.Command.ShouldContain("on record");
+        SignalOf(100, 2.5, 0).NextAction.Code.ShouldBe("onRecord");
     }
 
     [Fact]
     public void What_is_waited_for_is_next_where_it_holds_up_the_next_station_and_what_presses_comes_first()
     {
         AwaitedThing[] awaited = [new("a hose", ["route"]), new("the plug", ["survey", "harness"])];
-        JobProgress.Next(_ => null, awaited).Command.ShouldBe("Waiting for the plug.");
-        JobProgress.Next(slug => slug == Station.SurveySlug ? new StationProgress(StationState.Proven, SurveyProgress.NotStarted.NextAction) : null, awaited).Slug.ShouldBe(Station.CapacitySlug);
+        JobProgress.Next(Line, _ => null, awaited).Command.ShouldBe("Waiting for the plug.");
+        JobProgress.Next(Line, slug => slug == "survey" ? Survey.NotStarted with { State = StationState.Proven } : null, awaited).Slug.ShouldBe("capacity");
 
         // Of two holds the one further up the line is named.
         StationProgress Held(string why) => new(StationState.Hold, new NextAction("Stop.", why, string.Empty));
-        JobProgress.Held(slug => slug == Station.SurveySlug ? Held("survey") : slug == Station.CompensateSlug ? Held("compensate") : null)!.Why.ShouldBe("survey");
-        JobProgress.Held(_ => null).ShouldBeNull();
+        JobProgress.Held(Line, slug => slug == "survey" ? Held("survey") : slug == "compensate" ? Held("compensate") : null)!.Why.ShouldBe("survey");
+        JobProgress.Held(Line, _ => null).ShouldBeNull();
         ((bool, bool, bool)[] States, Pressing[] Order) pressing = (
             [(false, false, true), (false, false, false), (false, true, true), (true, false, false)], [Pressing.Due, Pressing.Held, Pressing.Open, Pressing.Waiting]);
         pressing.States.Select(s => JobProgress.PressingOf(s.Item1, s.Item2, s.Item3)).Order().ShouldBe(pressing.Order);
@@ -98,7 +128,7 @@ public class ProgressTests
     public void A_refusal_names_every_field_and_its_range()
     {
         var refused = Should.Throw<RefusedInputException>(() => new InputCheck()
-            .Within(double.NaN, 0, 1, "a", "A", " m").Within(0.5, 0, 1, "b", "B", " m").Within(-1, 0, double.MaxValue, "c", "C", " s").Within(null, 0, 1, "d", "D", string.Empty).ThrowIfAny());
+            .Within(double.NaN, 0, 1, "a", "A", Unit.Metre).Within(0.5, 0, 1, "b", "B", Unit.Metre).Within(-1, 0, double.MaxValue, "c", "C", Unit.Seconds).Within(null, 0, 1, "d", "D").ThrowIfAny());
         refused.Errors.Keys.ShouldBe(["a", "c"]);
         refused.Errors["a"][0].ShouldContain("between 0 and 1 m");
         refused.Errors["c"][0].ShouldContain("0 s or more");

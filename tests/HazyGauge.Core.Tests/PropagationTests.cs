@@ -1,3 +1,4 @@
+using HazyGauge.Core.Fields;
 using CsCheck;
 using HazyGauge.Core.Compensation;
 using HazyGauge.Core.Fuels;
@@ -13,15 +14,12 @@ public class PropagationTests
     {
         var ledger = new HazeLedger();
         reading = SensorReading.From(ledger.Quantity(hz, 0.4, SourceCatalogue.Find("frequencyHz", 0.4)), null, 5, ledger);
-        return FuelFactor.Compute(
-            new FuelFactorInput(
-                reading.EthanolPct!.Value,
-                ledger.Quantity(10, baseUncertainty, SourceCatalogue.Find("baseEthanolPct", baseUncertainty)),
-                metering,
-                ledger.Quantity(30, fuelTempU, SourceCatalogue.Find("fuelTempC", fuelTempU)),
-                15.0,
-                UsualFuels.Traditional<Hazy>()),
-            ledger);
+        return new FuelFactorQuery(
+            reading.EthanolPct!.Value,
+            ledger.Quantity(10, baseUncertainty, SourceCatalogue.Find("baseEthanolPct", baseUncertainty)),
+            metering,
+            ledger.Quantity(30, fuelTempU, SourceCatalogue.Find("fuelTempC", fuelTempU)),
+            15.0).Answer(ledger);
     }
 
     /// <summary>Supplement 1 to the GUM (JCGM 101:2008) in small: the same chain with drawn values instead of slopes.</summary>
@@ -65,7 +63,7 @@ public class PropagationTests
             var budget = HazeBudget.Of(factor);
             budget.Sum(l => l.SharePct).ShouldBe(100, 1e-6);
             budget.Select(l => l.SharePct).ShouldBeInOrder(SortDirection.Descending);
-            budget.ShouldAllBe(l => l.UAfterCheck == null || l.UAfterCheck < factor.StandardU);
+            budget.ShouldAllBe(l => l.Check == null || l.Check.UAfter < factor.StandardU);
             reading.EthanolPct!.Value.Value.ShouldBeInRange(0, 100);
         });
     }
@@ -108,7 +106,7 @@ public class PropagationTests
         (source.Label, source.Shape, source.Check).ShouldBe(("neighboursGauge", HazeShape.Normal, null));
 
         // The tolerance's check depends on how large the tolerance is: a sensor good to half a point has nothing to gain from water.
-        HazeBudget.Of(SensorReading.From(100.0, null, 0.5, new HazeLedger()).EthanolPct!.Value)[0].UAfterCheck.ShouldBeNull();
-        HazeBudget.Of(SensorReading.From(100.0, null, 5, new HazeLedger()).EthanolPct!.Value)[0].PlusMinusAfterCheck!.Value.ShouldBe(2.66, 0.01);
+        HazeBudget.Of(SensorReading.From(100.0, null, 0.5, new HazeLedger()).EthanolPct!.Value)[0].Check.ShouldBeNull();
+        HazeBudget.Of(SensorReading.From(100.0, null, 5, new HazeLedger()).EthanolPct!.Value)[0].Check!.PlusMinusAfter.ShouldBe(2.66, 0.01);
     }
 }

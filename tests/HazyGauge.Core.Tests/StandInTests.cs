@@ -154,8 +154,8 @@ public class StandInTests
     {
         SensorReading Read(Hazy f, Hazy? w, Hazy? average, Hazy? high, out AverageVoltsCheck? volts)
         {
-            var (reading, check) = new MeterReadings(f, w, average, high).Read(5, new HazeLedger());
-            volts = check;
+            var reading = new MeterReadings(f, w, average, high).Read(5, new HazeLedger());
+            volts = reading.AverageVolts;
             return reading;
         }
 

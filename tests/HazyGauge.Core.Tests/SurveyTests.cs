@@ -1,7 +1,9 @@
-using HazyGauge.Core.Capacity;
+using HazyGauge.Core.Sentences;
+using HazyGauge.Core.Stations.Survey;
+using HazyGauge.Core.FuelSystem;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
-using HazyGauge.Core.Line;
+using HazyGauge.Core.Stations;
 using HazyGauge.Core.Vehicles;
 
 namespace HazyGauge.Core.Tests;
@@ -11,14 +13,14 @@ public class SurveyTests
 {
     private static readonly VehicleSurvey Sound = new(
         new Engine(6, 3000, Aspiration.Natural, null, 6500, 150, 160, 0.9),
-        new FuelSystem(FuelLine.Return, InjectionKind.Port, 300, null, 60, [new Joint(LineName.Return)]),
+        new FuelSystemSurvey(FuelLine.Return, InjectionKind.Port, 300, null, 60, [new Joint(LineName.Return)]),
         new FuelPump(1, 200),
         new PortInjectors(6, 380, 300, 684, [new(12, 1.2), new(14, 0.9)]),
         new DirectInjection(),
         new EngineControl(SignalPath.DirectFrequency, true, true, true, null, 10, 10, true),
         new Goals(85, 75, true));
 
-    private static SurveyVerdict Judge(VehicleSurvey survey) => SurveyCheck.Judge(survey, new HazeLedger());
+    private static SurveyResults Judge(VehicleSurvey survey) => SurveyEvaluation.Of(survey, new HazeLedger());
 
     [Fact]
     [Trait("Category", "Outside")]
@@ -40,8 +42,8 @@ public class SurveyTests
 
         // Boost that the regulator does not follow takes pressure from the injectors; one that follows takes flow from the pump.
         var boosted = Sound with { Engine = Sound.Engine with { Aspiration = Aspiration.Boosted, BoostKpa = 100 }, Pump = new FuelPump(2, null, [new(200, 220), new(300, 200), new(400, 170)], 13.5) };
-        SurveyVerdict Following(bool follows) => Judge(boosted with { FuelSystem = boosted.FuelSystem with { FollowsManifold = follows } });
-        double Use(SurveyVerdict v, FuelComponent c) => v.Loads.Single(l => l.Component == c).UsePct.Value;
+        SurveyResults Following(bool follows) => Judge(boosted with { FuelSystem = boosted.FuelSystem with { FollowsManifold = follows } });
+        double Use(SurveyResults v, FuelComponent c) => v.Loads.Single(l => l.Component == c).UsePct.Value;
         ((Use(Following(false), FuelComponent.Injectors) - Dead) / (Use(Following(true), FuelComponent.Injectors) - Dead)).ShouldBe(Math.Sqrt(1.5), 1e-9);
         (Use(Following(true), FuelComponent.LowPressurePump) / Use(Following(false), FuelComponent.LowPressurePump)).ShouldBe(200.0 / 170, 1e-9);
     }
@@ -61,7 +63,7 @@ public class SurveyTests
             Injectors = Sound.Injectors with { RatedFlowCcMin = measured("flow", 380, 9) },
             Goals = Sound.Goals with { HighestEthanolPct = measured("ethanol", 80, 4) },
         };
-        var hazy = SurveyCheck.Judge(With(Measured), ledger).Loads.ToDictionary(l => l.Component, l => l.UsePct);
+        var hazy = SurveyEvaluation.Of(With(Measured), ledger).Loads.ToDictionary(l => l.Component, l => l.UsePct);
 
         // Typical figures are the program's own and not drawn here: only what was measured is compared.
         double OfMeasured(Hazy load) => Math.Sqrt(load.Parts.Where(p => p.Source.Id is "boost" or "power" or "pressure" or "flow" or "ethanol").Sum(p => p.U * p.U));
@@ -89,7 +91,7 @@ public class SurveyTests
         // A power guessed from a displacement that is itself in doubt carries both.
         var ledger = new HazeLedger();
         var engine = new Engine(4, ledger.Quantity(2000, 100, new HazeSource("measured", "measured")), Aspiration.Natural);
-        SurveyCheck.Judge(Sound with { Engine = engine }, ledger).PowerKw!.Value.Parts.Select(p => p.Source.Id).ShouldBe(["measured", "engine.powerKw"], ignoreOrder: true);
+        SurveyEvaluation.Of(Sound with { Engine = engine }, ledger).PowerKw!.Value.Parts.Select(p => p.Source.Id).ShouldBe(["measured", "engine.powerKw"], ignoreOrder: true);
 
         // The same boost over a base pressure nobody measured may leave the injectors nothing, but that is no verdict.
         var guessed = Sound with
@@ -110,7 +112,7 @@ public class SurveyTests
             bool Has(int bit) => (known >> bit & 1) == 1;
             return new VehicleSurvey(
                 new Engine(Has(0) ? 6 : null, Has(1) ? 3000 : null, Has(2) ? Aspiration.Natural : null, null, null, Has(3) ? 150 : null, Has(4) ? 160 : null, Has(5) ? 0.9 : null),
-                new FuelSystem(Has(6) ? FuelLine.Return : null, Has(7) ? InjectionKind.Port : null, Has(8) ? 300 : null, null, Has(9) ? 60 : null),
+                new FuelSystemSurvey(Has(6) ? FuelLine.Return : null, Has(7) ? InjectionKind.Port : null, Has(8) ? 300 : null, null, Has(9) ? 60 : null),
                 new FuelPump(null, Has(10) ? 200 : null),
                 new PortInjectors(Has(11) ? 6 : null, Has(12) ? 380 : null),
                 new DirectInjection(),
@@ -126,7 +128,7 @@ public class SurveyTests
                 later.ToMeasure.Select(m => m.Field).Except(less.ToMeasure.Select(m => m.Field)).ShouldBeEmpty();
                 (later.Eligible == Eligibility.Unknown && less.Eligible == Eligibility.Yes).ShouldBeFalse();
                 less.Loads.ShouldAllBe(l => l.UsePct.Value > 0 && double.IsFinite(l.UsePct.StandardU));
-                SurveyProgress.Of(less).NextAction.Command.ShouldNotBeEmpty();
+                less.NextAction.Command.ShouldNotBeEmpty();
             },
             iter: 2000);
     }
@@ -136,12 +138,12 @@ public class SurveyTests
     {
         var sound = Judge(Sound);
         (sound.Eligible, sound.ToMeasure.Count).ShouldBe((Eligibility.Yes, 0));
-        SurveyProgress.Of(sound).State.ShouldBe(StationState.Proven);
+        sound.State.ShouldBe(StationState.Proven);
 
         var empty = Judge(VehicleSurvey.Empty);
         (empty.Eligible, empty.Loads.Count, empty.PowerKw).ShouldBe((Eligibility.Unknown, 0, null));
         empty.ToMeasure.Select(m => m.Field).Take(3).ShouldBe(["control.signalPath", "control.revisionListed", "control.plugPresent"]);
-        SurveyProgress.Of(empty).NextAction.Command.ShouldBe(empty.ToMeasure[0].Text);
+        empty.NextAction.Command.ShouldBe(empty.ToMeasure[0].Text);
         empty.ToMeasure.ShouldAllBe(m => m.Text.EndsWith('.') && m.Effect.EndsWith('.'));
     }
 
@@ -153,8 +155,8 @@ public class SurveyTests
         open.ToMeasure.Select(m => m.Field).ShouldBe(["injectors.ratedFlowCcMin", "fuelSystem.basePressureKpa", "pump.count", "pump.flowLph", "fuelSystem.tankLitres"], ignoreOrder: true);
         var now = open.Loads.ToDictionary(l => l.Component, l => Interval95.HalfWidth(l.UsePct));
         var pump = open.ToMeasure.Single(m => m.Field == "pump.flowLph");
-        pump.UsedMeanwhile.ShouldBe(new Assumption(null, 255, "lph", 15));
-        pump.Effect.ShouldContain($"% ± {now[FuelComponent.LowPressurePump]:0} as far as is known");
+        pump.UsedMeanwhile.ShouldBe(new Assumption(null, 255, Unit.Lph, 15));
+        pump.Effect.ShouldContain($"% ± {now[FuelComponent.LowPressurePump]:0} of what may be used");
 
         // Measuring the first leaves less doubt about the heaviest load than measuring the second would.
         open.ToMeasure[0].Field.ShouldBe("injectors.ratedFlowCcMin");
@@ -208,7 +210,7 @@ public class SurveyTests
         Judge(Sound).Findings.ShouldNotContain(f => f.Code == code);
         if (eligible == Eligibility.No)
         {
-            SurveyProgress.Of(verdict).State.ShouldBe(StationState.Hold);
+            verdict.State.ShouldBe(StationState.Hold);
         }
     }
 

@@ -26,6 +26,13 @@ public sealed class App : WebApplicationFactory<Program>
         return await Api.ReadAsync(response, status);
     }
 
+    /// <summary>What a draft of one station comes to; with another status than 200 the problem.</summary>
+    public async Task<JsonNode> PreviewAsync(string job, string slug, string document, int status = 200)
+    {
+        var answer = await PostAsync($"/api/jobs/{job}/preview", $$"""{ "drafts": { "{{slug}}": {{document}} }, "want": ["{{slug}}"] }""", status);
+        return status == 200 ? answer["stations"]![slug]! : answer;
+    }
+
     public async Task<string> NewJobAsync(string name = "Test job") => (string)(await PostAsync("/api/jobs", $$"""{ "name": "{{name}}" }""", 201))["id"]!;
 
     public async Task<byte[]> StandInAsync(string query) => await Http.GetByteArrayAsync($"/api/stand-in/sensor.vcd?{query}");

@@ -138,37 +138,41 @@ public class CapacityTests(App app) : IClassFixture<App>
     public async Task A_plan_is_reckoned_for_the_survey_kept_and_looked_at_again_when_the_survey_changes()
     {
         const string Survey = """
-            { "engine": { "cylinders": 4, "displacementCc": 2000, "aspiration": "natural", "redlineRpm": 7000, "powerKw": 110, "wantedPowerKw": 120 },
+            { "engine": { "cylinders": 4, "displacementCc": 2000, "aspiration": "natural", "redlineRpm": 7000, "powerKw": 110, "wantedPowerKw": 120, "bsfcGPerKwh": 290 },
               "fuelSystem": { "line": "return", "injection": "port", "basePressureKpa": 300, "tankLitres": 50 }, "pump": { "count": 1, "flowLph": 70 },
               "injectors": { "count": 4, "ratedFlowCcMin": 560, "ratedPressureKpa": 300, "deadTimes": [{ "batteryV": 13, "deadTimeMs": 1 }] },
               "control": { "signalPath": "directFrequency", "revisionListed": true, "plugPresent": true, "freeInput": true }, "goals": { "highestEthanolPct": 85 } }
             """;
         var job = await app.NewJobAsync();
         await app.SaveAsync(job, Survey, "\"0\"", slug: "survey");
-        var preview = await app.PostAsync($"/api/jobs/{job}/stations/capacity/preview", """{ "document": { "fullLoad": { "bsfcGPerKwh": 290 } } }""");
-        (preview["ethanolPcts"]!.AsArray().Count, preview["lines"]!.AsArray().Count, preview["asFound"]).ShouldBe((51, 2, null));
-        var results = preview["document"]!["results"]!;
+        var preview = await app.PreviewAsync(job, "capacity", "{}");
+        var results = preview["results"]!;
+        (results["drawing"]!["ethanolPcts"]!.AsArray().Count, results["drawing"]!["lines"]!.AsArray().Count, results["drawing"]!["asFound"]).ShouldBe((51, 2, null));
         ((string)results["atPoint"]!["ethanolBinding"]!).ShouldBe("lowPressurePump");
-        ((string)results["state"]!).ShouldBe("inWork");
-        results["assumed"]!.AsArray().Select(a => (string)a!["field"]!).ShouldContain("fuelTempC");
+        ((string)preview["state"]!).ShouldBe("inWork");
+        results["assumed"]!.AsArray().Select(a => (string)a!["field"]!).ShouldContain("fullLoad.fuelTempC");
+        ((int)preview["basedOn"]!["survey"]!).ShouldBe(1);
 
         // With the second pump it promised it is carried; saved, it is what was shown, and the bay goes on.
-        const string Plan = """{ "fullLoad": { "bsfcGPerKwh": 290 }, "changes": { "pumpCount": 2 } }""";
+        const string Plan = """{ "changes": { "pumpCount": 2 } }""";
         var (saved, _) = await app.SaveAsync(job, Plan, "\"0\"", slug: "capacity");
-        ((string)saved["document"]!["results"]!["state"]!).ShouldBe("proven");
+        ((string)saved["document"]!["results"]!["state"]!, (int)saved["basedOn"]!["survey"]!).ShouldBe(("proven", 1));
+        saved["document"]!["results"]!["drawing"].ShouldBeNull();
         var shown = await app.GetAsync($"/api/jobs/{job}");
         ((string)shown["stations"]![1]!["state"]!, (string)shown["nextAction"]!["slug"]!).ShouldBe(("proven", "signal"));
         (await app.GetAsync($"/api/jobs/{job}/stations/capacity/recheck"))["differences"]!.AsArray().ShouldBeEmpty();
 
-        // Another survey makes other limits of the same plan.
+        // Another survey makes other limits of the same plan; what changed since is told, and nothing is left to add.
         await app.SaveAsync(job, Survey.Replace("\"flowLph\": 70", "\"flowLph\": 50"), "\"1\"", slug: "survey");
-        (await app.GetAsync($"/api/jobs/{job}/stations/capacity/recheck"))["differences"]!.AsArray().Select(d => (string)d!["field"]!).ShouldContain("maxPowerKw");
-        (await app.PostAsync($"/api/jobs/{job}/stations/capacity/preview", """{ "document": { "changes": { "addedPorts": { "count": 4, "ratedFlowCcMin": 200 } } } }""", 422))["errors"]!["changes.addedPorts"].ShouldNotBeNull();
+        var recheck = await app.GetAsync($"/api/jobs/{job}/stations/capacity/recheck");
+        recheck["differences"]!.AsArray().ShouldBeEmpty();
+        recheck["sinceSaved"]!.AsArray().Select(d => (string)d!["field"]!).ShouldContain("maxPowerKw");
+        (await app.PreviewAsync(job, "capacity", """{ "changes": { "addedPorts": { "count": 4, "ratedFlowCcMin": 200 } } }""", 422))["errors"]!["capacity.changes.addedPorts"].ShouldNotBeNull();
 
         // A job nobody surveyed asks for the power, and does not fall over.
-        var empty = await app.PostAsync($"/api/jobs/{await app.NewJobAsync()}/stations/capacity/preview", "{}");
-        empty["document"]!["results"]!["atPoint"].ShouldBeNull();
-        ((string)empty["document"]!["results"]!["nextAction"]!["command"]!).ShouldContain("power");
+        var empty = await app.PreviewAsync(await app.NewJobAsync(), "capacity", "{}");
+        empty["results"]!["atPoint"].ShouldBeNull();
+        ((string)empty["nextAction"]!["command"]!).ShouldContain("power");
     }
 
     /// <summary>A merge patch (RFC 7396) applied.</summary>

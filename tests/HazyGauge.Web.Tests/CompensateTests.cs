@@ -15,7 +15,7 @@ public class CompensateTests(App app) : IClassFixture<App>
     }
 
     private async Task<JsonNode> PreviewAsync(string job, string document, int status = 200) =>
-        await app.PostAsync($"/api/jobs/{job}/stations/compensate/preview", $$"""{ "document": {{document}} }""", status);
+        await app.PreviewAsync(job, "compensate", document, status);
 
     [Fact]
     public async Task A_meter_reading_alone_leads_to_the_numbers_that_go_in()
@@ -34,12 +34,16 @@ public class CompensateTests(App app) : IClassFixture<App>
         ((double)results["row"]!["worstErrorPct"]!).ShouldBeInRange(0.01, 0.4);
         ((double)results["pulse"]!["newPulseMs"]!["value"]!).ShouldBe(0.9 + (1.9 * (double)results["fuelFactor"]!["factor"]!["value"]!), 1e-9);
         ((string)saved["document"]!["results"]!["state"]!).ShouldBe("inWork");
-        (await PreviewAsync(job, document))["results"]!.ToJsonString().ShouldBe(results.ToJsonString());
+        var shown = (JsonObject)(await PreviewAsync(job, document))["results"]!.DeepClone();
+        shown["curve"]!.AsArray().Count.ShouldBe(51);
+        shown["curve"] = null;
+        shown.ToJsonString().ShouldBe(results.ToJsonString());
 
         // Another reading, and the saved numbers are not today's any more.
         await app.SaveAsync(job, """{ "meter": { "frequencyHz": 95, "lowPulseMs": 2.718 } }""", "\"1\"");
         var recheck = await app.GetAsync($"/api/jobs/{job}/stations/compensate/recheck");
-        recheck["differences"]!.AsArray().Select(d => (string)d!["field"]!).ShouldBe(["ethanolPct", "factor"]);
+        recheck["sinceSaved"]!.AsArray().Select(d => (string)d!["field"]!).ShouldBe(["ethanolPct", "factor"]);
+        recheck["differences"]!.AsArray().ShouldBeEmpty();
         (await app.GetAsync("/api/jobs"))["items"]!.AsArray().Single(j => (string)j!["id"]! == job)!["reading"]!["ethanolPct"]!.GetValue<double>().ShouldBe(45);
     }
 
@@ -79,7 +83,7 @@ public class CompensateTests(App app) : IClassFixture<App>
         var job = await JobWithMeterAsync("""{ "frequencyHz": 125, "lowPulseMs": 2.7 }""");
         const string Multiplier = """ "multiplier": { "at0Pct": 100, "at100Pct": 163.3 } """;
         var refused = await PreviewAsync(job, $$"""{ "baseEthanolPct": 85, "metering": "mass", {{Multiplier}} }""", 422);
-        ((string)refused["errors"]!["multiplier"]![0]!).ShouldContain("lambda 0.64 on E75");
+        ((string)refused["errors"]!["compensate.multiplier"]![0]!).ShouldContain("lambda 0.64 on E75");
         await app.SaveAsync(job, $$"""{ "baseEthanolPct": 85, "metering": "mass", {{Multiplier}} }""", "\"0\"", 422, slug: "compensate");
 
         var right = (await PreviewAsync(job, $$"""{ "baseEthanolPct": 0, "metering": "mass", {{Multiplier}} }"""))["results"]!;
@@ -96,8 +100,8 @@ public class CompensateTests(App app) : IClassFixture<App>
     {
         var job = await app.NewJobAsync();
         var file = await Api.UploadAsync(app.Http, $"/api/jobs/{job}/files", await app.StandInAsync("ethanolPct=62&fuelTempC=25&durationS=1"), "wave.vcd");
-        async Task<JsonNode> ReadAsync(string meter) => (await app.PostAsync(
-            $"/api/jobs/{job}/stations/signal/preview", $$"""{ "capture": { "sha256": "{{file["sha256"]}}" }, "meter": {{meter}} }"""))["results"]!;
+        async Task<JsonNode> ReadAsync(string meter) => (await app.PreviewAsync(
+            job, "signal", $$"""{ "capture": { "sha256": "{{file["sha256"]}}" }, "meter": {{meter}} }"""))["results"]!;
 
         var fits = await ReadAsync("""{ "frequencyHz": 112.6, "highV": 5, "averageV": 3.55 }""");
         fits["meter"]!.AsArray().Select(r => (string)r!["quantity"]!).ShouldBe(["frequencyHz", "lowPulseMs", "averageV"]);
@@ -106,7 +110,7 @@ public class CompensateTests(App app) : IClassFixture<App>
         var misses = await ReadAsync("""{ "frequencyHz": 118, "highV": 5, "averageV": 4.9 }""");
         misses["reading"]!["findings"]!.AsArray().Select(f => (string)f!["code"]!).Take(2).ShouldBe(["meterDisagreesFrequencyHz", "averageDisagrees"], ignoreOrder: true);
         ((string)misses["state"]!).ShouldBe("inWork");
-        await app.PostAsync($"/api/jobs/{job}/stations/signal/preview", """{ "meter": { "lowPulseMs": 2 } }""", 422);
+        await app.PreviewAsync(job, "signal", """{ "meter": { "lowPulseMs": 2 } }""", 422);
     }
 
     [Fact]
@@ -119,7 +123,7 @@ public class CompensateTests(App app) : IClassFixture<App>
             for (var averageV = 2.8; averageV <= 3.9; averageV += 0.02)
             {
                 var meter = FormattableString.Invariant($$"""{ "meter": { "frequencyHz": 123.4, "lowPulseMs": 2.718, "highV": {{highV}}, "averageV": {{averageV:0.00}} } }""");
-                var results = (await app.PostAsync($"/api/jobs/{job}/stations/signal/preview", meter))["results"]!;
+                var results = (await app.PreviewAsync(job, "signal", meter))["results"]!;
                 var row = results["meter"]!.AsArray().Single(r => (string)r!["quantity"]! == "averageV")!;
                 var finding = results["reading"]!["findings"]!.AsArray().Select(f => (string)f!["code"]!).Single(c => c.StartsWith("average", StringComparison.Ordinal));
                 finding.ShouldBe((bool)row["agrees"]! ? "averageAgrees" : "averageDisagrees", meter);
@@ -143,7 +147,7 @@ public class CompensateTests(App app) : IClassFixture<App>
         }
 
         var copy = (string)(await app.PostAsync("/api/jobs/import", export.ToJsonString(), 201))["id"]!;
-        ((string)(await app.GetAsync($"/api/jobs/{copy}"))["nextAction"]!["command"]!).ShouldBe("Save Signal again.");
+        ((string)(await app.GetAsync($"/api/jobs/{copy}"))["nextAction"]!["slug"]!).ShouldBe("compensate");
         (await app.GetAsync($"/api/jobs/{copy}/record/compare?from=1&to=1"))["figuresTo"]!.AsArray().Count.ShouldBeGreaterThan(5);
         ((string)(await app.GetAsync($"/api/jobs/{copy}/record/1"))["document"]!["results"]!["shape"]!).ShouldBe("of another day");
         var preview = await PreviewAsync(copy, """{ "baseEthanolPct": 10 }""");

@@ -84,12 +84,8 @@ public class GoldenTests(App app) : IClassFixture<App>
 
     private async Task<JsonNode?> SavedAsync(string job, string slug) => (await app.GetAsync($"/api/jobs/{job}/stations/{slug}"))["document"];
 
-    private async Task<JsonNode> ResultsAsync(string job, string slug, JsonNode document)
-    {
-        var body = slug is "capacity" or "compensate" ? new JsonObject { ["document"] = document.DeepClone() } : document;
-        var answer = await app.PostAsync($"/api/jobs/{job}/stations/{slug}/preview", body.ToJsonString());
-        return (answer["document"] ?? answer)["results"]!.DeepClone();
-    }
+    private async Task<JsonNode> ResultsAsync(string job, string slug, JsonNode document) =>
+        (await app.PreviewAsync(job, slug, document.ToJsonString()))["results"]!.DeepClone();
 
     private static void Fields(JsonNode document, JsonNode? schema, string at, SortedSet<string> fields, int depth)
     {

@@ -23,9 +23,13 @@ public class JobTests(App app) : IClassFixture<App>
         etag.ShouldBe("\"1\"");
         var kept = saved["document"]!;
         ((double)kept["results"]!["capture"]!["reading"]!["ethanolPct"]!["value"]!).ShouldBe(73.4, 0.001);
-        ((double)kept["results"]!["fuelFactor"]!["factor"]!["value"]!).ShouldBe(1.3225, 0.0005);
         ((string)kept["coreVersion"]!).ShouldBe(Core.CoreVersion.Current);
-        ((double)kept["fuel"]!["baseEthanolPct"]!["plusMinus"]!).ShouldBe(2);
+
+        // What Signal once asked for of the fuel has its home at Compensate, and is saved there along.
+        kept["fuel"].ShouldBeNull();
+        var compensate = (await app.GetAsync($"/api/jobs/{job}/stations/compensate"))["document"]!;
+        ((double)compensate["baseEthanolPct"]!["plusMinus"]!).ShouldBe(2);
+        ((double)compensate["results"]!["fuelFactor"]!["factor"]!["value"]!).ShouldBe(1.3225, 0.0005);
 
         var item = (await app.GetAsync("/api/jobs"))["items"]!.AsArray().Single(j => (string)j!["id"]! == job)!;
         ((double)item["reading"]!["ethanolPct"]!).ShouldBe(73.4, 0.001);
@@ -34,8 +38,9 @@ public class JobTests(App app) : IClassFixture<App>
 
         var again = await app.GetAsync($"/api/jobs/{job}/stations/signal");
         again.ToJsonString().ShouldBe(saved.ToJsonString());
-        var preview = await app.PostAsync($"/api/jobs/{job}/stations/signal/preview", document);
-        preview["results"]!.ToJsonString().ShouldBe(kept["results"]!.ToJsonString());
+        var preview = (await app.PreviewAsync(job, "signal", document))["results"]!;
+        preview["capture"]!["excerpt"]!.AsArray().ShouldNotBeEmpty();
+        preview["reading"]!.ToJsonString().ShouldBe(kept["results"]!["reading"]!.ToJsonString());
     }
 
     [Fact]
@@ -146,15 +151,15 @@ public class JobTests(App app) : IClassFixture<App>
         var export = await app.GetAsync($"/api/jobs/{job}/export");
         var saved = export["revisions"]![0]!["document"]!;
         saved["coreVersion"] = "0.0.1";
-        saved["results"]!["fuelFactor"]!["factor"]!["value"] = 1.4;
+        saved["results"]!["reading"]!["ethanolPct"]!["value"] = 60;
 
         var copy = (string)(await app.PostAsync("/api/jobs/import", export.ToJsonString(), 201))["id"]!;
         var recheck = await app.GetAsync($"/api/jobs/{copy}/stations/signal/recheck");
         ((string)recheck["savedWith"]!).ShouldBe("0.0.1");
         var difference = recheck["differences"]!.AsArray().Single()!;
-        ((string)difference["field"]!, (string)difference["label"]!).ShouldBe(("factor", "Fuel factor"));
-        ((double)difference["from"]!["number"]!["value"]!).ShouldBe(1.4);
-        ((double)difference["to"]!["number"]!["value"]!).ShouldBe(1.3225, 0.0005);
+        ((string)difference["field"]!, (string)difference["label"]!).ShouldBe(("ethanolPct", "Ethanol"));
+        ((double)difference["from"]!["number"]!["value"]!).ShouldBe(60);
+        ((double)difference["to"]!["number"]!["value"]!).ShouldBe(73.4, 0.001);
     }
 
     [Fact]

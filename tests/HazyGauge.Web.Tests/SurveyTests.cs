@@ -1,3 +1,5 @@
+using System.Text.Json.Nodes;
+
 namespace HazyGauge.Web.Tests;
 
 public class SurveyTests(App app) : IClassFixture<App>
@@ -25,8 +27,10 @@ public class SurveyTests(App app) : IClassFixture<App>
         var job = await app.NewJobAsync();
         ((string)(await app.GetAsync($"/api/jobs/{job}"))["nextAction"]!["slug"]!).ShouldBe("survey");
         var (saved, _) = await app.SaveAsync(job, Half, "\"0\"", slug: "survey");
-        saved["document"]!["results"]!["verdict"]!.ToJsonString().ShouldBe(verdict.ToJsonString());
-        (await app.PostAsync($"/api/jobs/{job}/stations/survey/preview", Half)).ToJsonString().ShouldBe(saved["document"]!.ToJsonString());
+        saved["document"]!["results"]!.ToJsonString().ShouldBe(verdict.ToJsonString());
+        var preview = await app.PreviewAsync(job, "survey", Half);
+        preview["results"]!.ToJsonString().ShouldBe(verdict.ToJsonString());
+        JsonNode.DeepEquals(preview["document"], JsonNode.Parse(Half)).ShouldBeTrue();
         var shown = await app.GetAsync($"/api/jobs/{job}");
         ((string)shown["stations"]![0]!["state"]!, (string)shown["nextAction"]!["slug"]!).ShouldBe(("proven", "capacity"));
 

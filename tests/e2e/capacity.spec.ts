@@ -26,7 +26,7 @@ test("the point is dragged, a cap is planned, and the record keeps both", async 
   await expect(page.getByRole("heading", headline)).toHaveText(/up to E56.±.9\./);
 
   // The cautious cap settles it.
-  await page.getByRole("button", { name: "Plan it: Cap the blend at E45" }).click();
+  await page.getByRole("button", { name: "Plan it: Fill at most E45" }).click();
   await expect(page.getByRole("heading", headline)).toHaveText("At 165 kW this system carries E45.");
   await page.getByLabel("Your initials").fill("RL");
   await page.getByRole("button", { name: "Save to the record" }).click();
@@ -47,13 +47,13 @@ test("two changes work together, each can be taken back, and what does not fit i
   const power = page.getByLabel("Power at the crank");
   await power.fill("150");
   await expect(page.getByRole("heading", headline)).toHaveText(/carries not even E0\./);
-  await page.getByRole("button", { name: /^Plan it: Injectors of \d+ cm³\/min, 2 pumps side by side/ }).click();
+  await page.getByRole("button", { name: /^Plan it: Fit injectors of \d+ cm³\/min, and add a pump of the same kind/ }).click();
   await expect(page.getByRole("heading", headline)).toHaveText("At 150 kW this system carries E85.");
   await expect(page.getByText("Nothing more is needed")).toBeVisible();
   await page.getByRole("button", { name: /^Take back: Injectors of/ }).click();
   await expect(page.getByRole("heading", headline)).toHaveText(/The injectors are the limit\./);
   await page.getByRole("button", { name: /^Take back: 2 pumps/ }).click();
-  await expect(page.getByText("Planned, to be bought and fitted")).toBeHidden();
+  await expect(page.getByText("Planned changes")).toBeHidden();
 
   await power.fill("9000");
   await expect(power).toHaveAccessibleDescription(/must be between 1 and 2000 kW/);

@@ -9,24 +9,24 @@ test("with a meter reading only, a newcomer gets the fuel factor for the own veh
   await page.getByRole("button", { name: "Type in a meter reading" }).click();
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("What does the meter show?");
   await page.getByLabel("Frequency", { exact: true }).fill("128,5");
-  await expect(page.getByRole("heading", { level: 1 })).toHaveText("The signal is real: E79 ± 5.");
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^The signal is real: E79.±.5\.$/);
 
   // Volts alone, and levels that cannot be, are refused beside their field.
   await page.getByLabel("DC volts (an average)", { exact: true }).fill("3.6");
-  await expect(page.getByLabel("Released level, sensor unplugged")).toHaveAccessibleDescription(/says nothing without the released level/);
-  await page.getByLabel("Released level, sensor unplugged").fill("5");
-  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^The signal is real: E79 ± 5, fuel at \d+ °C\.$/);
+  await expect(page.getByLabel("High voltage")).toHaveAccessibleDescription(/says nothing without the high voltage/);
+  await page.getByLabel("High voltage").fill("5");
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^The signal is real: E79.±.5, fuel at \d+ °C\.$/);
   await page.getByRole("button", { name: "US" }).click();
-  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/fuel at \d+ (± 1 )?°F\.$/);
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/fuel at \d+.*°F\.$/);
   await expectAccessible(page);
 
   await page.getByRole("link", { name: "To Compensate" }).click();
-  await page.getByRole("textbox", { name: "Made on", exact: true }).fill("10");
-  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^At E79, open 1\.36 ± 0\.0\d times as long as on E10\./);
-  await page.getByLabel("Fuel temperature it was made at").fill("68");
+  await page.getByRole("textbox", { name: "Blend of the base map", exact: true }).fill("10");
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^At E79, inject 1\.36.±.0\.0\d times the base map's open time on E10\./);
+  await page.getByLabel("Fuel temperature of the base map").fill("68");
   await page.keyboard.press("Escape");
   await page.getByRole("button", { name: "Metric" }).click();
-  await expect(page.getByLabel("Fuel temperature it was made at")).toHaveValue("20");
+  await expect(page.getByLabel("Fuel temperature of the base map")).toHaveValue("20");
   await page.getByLabel("Your initials").fill("NN");
   await page.getByRole("button", { name: "Save to the record" }).click();
   await expect(page.getByText(/Saved today .* by NN/)).toBeVisible();
@@ -39,7 +39,7 @@ test("spark is held until the fuelling is proven, and a gasoline multiplier over
   await expect(page.getByText("Held at zero.")).toBeVisible();
   await page.getByLabel(/What proves the fuelling/).fill("log 7: lambda within 2 % from E10 to E62");
   await page.getByRole("button", { name: "Mark the fuelling proven" }).click();
-  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/Spark: 3\.7° more\.$/);
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/Add 3\.7° of spark\.$/);
   await expect(page.getByText("Held at zero.")).toBeHidden();
 
   // Another way of metering is another fuelling.
@@ -47,11 +47,11 @@ test("spark is held until the fuelling is proven, and a gasoline multiplier over
   await expect(page.getByText("the proof does not hold any more")).toBeVisible();
   await expect(page.getByText("Held at zero.")).toBeVisible();
 
-  await page.getByRole("textbox", { name: "Made on", exact: true }).fill("85");
-  await page.getByRole("textbox", { name: "at E0" }).fill("100");
-  await page.getByRole("textbox", { name: "at E100" }).fill("163");
+  await page.getByRole("textbox", { name: "Blend of the base map", exact: true }).fill("85");
+  await page.getByRole("textbox", { name: "Multiplier at E0" }).fill("100");
+  await page.getByRole("textbox", { name: "Multiplier at E100" }).fill("163");
   await expect(page.getByRole("alert")).toContainText("the engine would run at lambda 0.6");
-  await expect(page.getByRole("heading", { level: 1 })).toHaveText("These numbers cannot go in.");
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("One number does not fit yet.");
   await expectAccessible(page);
   await page.getByRole("button", { name: "Drop changes" }).click();
 
@@ -67,15 +67,15 @@ test("spark is held until the fuelling is proven, and a gasoline multiplier over
   await page.getByRole("button", { name: "Drop changes" }).click();
 });
 
-test("the stand-in runs live: the glass follows the blend, faults are named, a lost program is said and taken up again", async ({ page, app }) => {
+test("the simulator runs live: the glass follows the blend, faults are named, a lost program is said and taken up again", async ({ page, app }) => {
   await open(page, "Vantle T20", "Signal");
-  await page.getByRole("button", { name: "Run the stand-in" }).click();
+  await page.getByRole("button", { name: "Run the simulator" }).click();
   await expect(page.getByRole("img", { name: /^Sight glass: 10 percent/ })).toBeVisible();
   await page.getByRole("button", { name: "E85" }).click();
   await expect(page.getByRole("img", { name: /^Sight glass: 85 percent/ })).toBeVisible();
-  await expect(page.getByText("the stand-in, live; not this vehicle")).toBeVisible();
+  await expect(page.getByText("the simulator, live; not this vehicle")).toBeVisible();
   for (const [fault, sentence] of [
-    ["contaminated", /cannot judge this fuel/],
+    ["contaminated", /cannot read this fuel/],
     ["noPullUp", /There is no signal/],
     ["dropouts", /breaks off/],
     ["none", /The signal is real: E85/],
@@ -93,6 +93,6 @@ test("the stand-in runs live: the glass follows the blend, faults are named, a l
   await expect(page.getByRole("alert")).toBeHidden();
   await page.getByRole("button", { name: "E30" }).click();
   await expect(page.getByRole("img", { name: /^Sight glass: 30 percent/ })).toBeVisible();
-  await page.getByRole("button", { name: "Stop the stand-in" }).click();
+  await page.getByRole("button", { name: "Stop the simulator" }).click();
   await expect(page.getByText("single pulses are missing")).toBeVisible();
 });

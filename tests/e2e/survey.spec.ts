@@ -17,12 +17,12 @@ class Newcomer {
 
   async choose(question: string, name: string): Promise<void> {
     this.inputs++;
-    await this.page.getByRole("group", { name: question }).getByRole("radio", { name: new RegExp(`^${name}`) }).check();
+    await this.page.getByRole("group", { name: question, exact: true }).getByRole("radio", { name: new RegExp(`^${name}`) }).check();
   }
 
   async yes(question: string): Promise<void> {
     this.inputs++;
-    await this.page.getByRole("group", { name: question }).getByRole("button", { name: "Yes" }).click();
+    await this.page.getByRole("group", { name: question, exact: true }).getByRole("radio", { name: "Yes" }).check();
   }
 
   async doNotKnow(question: string): Promise<void> {
@@ -52,15 +52,15 @@ test("a newcomer walks round the vehicle, does not know three things, and gets a
   const me = new Newcomer(page);
   await me.type("Power now", "150");
   await me.type("Power wanted", "170");
-  await me.type("Highest blend that must work", "85");
-  await me.doNotKnow("What the local pump sells as high blend");
+  await me.type("Highest blend", "85");
+  await me.doNotKnow("Local high blend");
   await me.yes("Used on public roads");
   await me.on("Tank");
   await me.type("Tank volume", "60");
-  await me.doNotKnow("Flow of one pump at the pressure it works against");
-  await expect(page.getByText("Not known; reckoned with 255 L/h ± 15 %")).toBeVisible();
+  await me.doNotKnow("Pump flow");
+  await expect(page.getByText("Not known; meanwhile 255 L/h ± 15 %")).toBeVisible();
   await me.on("Lines");
-  await me.choose("How the fuel reaches the rail", "One line pressure");
+  await me.choose("Return line", "One line pressure");
   await expect(page.getByText("every joint is under pressure")).toBeVisible();
 
   // What cannot be is refused where it was entered, and named above.
@@ -69,8 +69,8 @@ test("a newcomer walks round the vehicle, does not know three things, and gets a
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("One answer does not fit yet.");
   await expect(page.getByLabel("In which line")).toHaveAccessibleDescription(/no return line/);
   await page.getByLabel("In which line").selectOption("feed");
-  await page.getByLabel("Photo of Joints a sensor could go into", { exact: true }).setInputFiles({ name: "joint.jpg", mimeType: "image/jpeg", buffer: await photoWithPlace(page) });
-  const seen = page.getByRole("img", { name: "Joints a sensor could go into, seen 1" });
+  await page.getByLabel("Photo of Connections a sensor could go into", { exact: true }).setInputFiles({ name: "joint.jpg", mimeType: "image/jpeg", buffer: await photoWithPlace(page) });
+  const seen = page.getByRole("img", { name: "Connections a sensor could go into, seen 1" });
   await expect(seen).toBeVisible();
   expect(await seen.evaluate((img: HTMLImageElement) => img.decode().then(() => [img.naturalWidth, img.naturalHeight]))).toEqual([60, 40]);
   const kept = await page.request.get((await seen.getAttribute("src")) ?? "");
@@ -79,25 +79,25 @@ test("a newcomer walks round the vehicle, does not know three things, and gets a
   await me.on("Engine");
   await me.type("Cylinders", "4");
   await me.type("Displacement", "1998");
-  await me.choose("Breathes", "By itself");
-  await me.type("Lambda at full load, measured", "0.89");
+  await me.choose("Induction", "By itself");
+  await me.type("Lambda at full load", "0.89");
   await me.on("Injection");
-  await me.choose("Injects into", "The ports");
-  await me.type("Low-side pressure at idle, manifold hose off", "380");
+  await me.choose("Injection", "The ports");
+  await me.type("Base pressure", "380");
   await me.type("Injectors in the ports", "4");
-  await me.doNotKnow("Rated flow of one");
-  await me.doNotKnow("Dead time over battery voltage");
+  await me.doNotKnow("Rated flow of the injectors");
+  await me.doNotKnow("Dead time by voltage");
   await me.on("Control");
-  await me.choose("How the signal reaches what controls the engine", "Frequency");
-  for (const question of ["The maker of tune or box lists this revision", "The plug the kit needs is on this vehicle", "An input for the signal is free"]) {
+  await me.choose("Sensor signal reaches the controller as", "Frequency");
+  for (const question of ["Support for this revision", "Plug the kit needs", "Free input"]) {
     await me.yes(question);
   }
-  await me.type("The fuel map was made on", "85");
-  await me.type("The spark map was made on", "85");
-  await me.yes("It offers a failsafe for a lost signal");
+  await me.type("Blend of the fuel map", "85");
+  await me.type("Blend of the spark map", "85");
+  await me.yes("Failsafe for a lost signal");
   expect(me.inputs).toBeLessThanOrEqual(40);
   await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^It can be converted/);
-  await expect(page.getByText(/^Most helpful now: Read the number on an injector and look it up/)).toBeVisible();
+  await expect(page.getByText(/^Next best check: Read the number on an injector and look it up/)).toBeVisible();
   await expect(page.getByText(/a curve that starts at gasoline adds the ethanol a second time/).first()).toBeVisible();
   await expectAccessible(page);
 
@@ -108,7 +108,8 @@ test("a newcomer walks round the vehicle, does not know three things, and gets a
   await page.getByRole("button", { name: "Save to the record" }).click();
   await expect(page.getByRole("link", { name: /^Survey proven/ })).toBeVisible();
   await page.getByRole("link", { name: /^Compensate/ }).click();
-  await expect(page.getByLabel("Made on", { exact: true })).toHaveValue("85");
+  await expect(page.getByLabel("Blend of the base map", { exact: true })).toHaveAttribute("placeholder", "85");
+  await expect(page.getByText("As surveyed.")).toBeVisible();
 });
 
 test("a survey begins from a profile, and a wrong table says which row", async ({ page }) => {
@@ -121,14 +122,14 @@ test("a survey begins from a profile, and a wrong table says which row", async (
   await expect(page.getByRole("img", { name: /6 cylinders, feed and return line, injection into the ports/ })).toBeVisible();
 
   // A lost program is said, what is typed stays, and is judged when it is back.
-  await page.route("**/survey/preview", (route) => route.abort());
+  await page.route("**/preview", (route) => route.abort());
   await page.getByLabel("Power now", { exact: true }).fill("140");
-  await expect(page.getByRole("heading", { level: 1 })).toHaveText("Nothing was judged.");
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("Nothing was calculated.");
   await expect(page.getByRole("alert")).toContainText("What you entered is kept in this browser.");
   await expect(page.getByLabel("Power now", { exact: true })).toHaveValue("140");
-  await page.unroute("**/survey/preview");
+  await page.unroute("**/preview");
   await page.getByRole("button", { name: "Try again" }).click();
-  await expect(page.getByText(/^First look: 140 kW on E85/)).toBeVisible();
+  await expect(page.getByText(/^Loads at 140 kW on E85/)).toBeVisible();
   const table = page.getByLabel("Table of profiles");
   const bring = (csv: string) => table.setInputFiles({ name: "own.csv", mimeType: "text/csv", buffer: Buffer.from(csv) });
   await bring("profile,field,value\nours,engine.cylinders,many\n");
@@ -144,7 +145,7 @@ test("two at one survey: the later one is told, sees what the other wrote beside
     await openStation(page, "Tarnock 30", "Survey");
     await page.getByRole("button", { name: /^Tank (done|\d)/ }).click();
     await page.getByLabel("Tank volume", { exact: true }).fill(String(60 + i));
-    await page.getByLabel("Where the filter is, and of what kind", { exact: true }).fill(i === 0 ? "gone" : "in the feed, under the floor");
+    await page.getByLabel("Fuel filter", { exact: true }).fill(i === 0 ? "gone" : "in the feed, under the floor");
     await page.getByLabel("Your initials").fill(`M${i}`);
   }
   const [first, second] = pages as [Page, Page];
@@ -154,8 +155,8 @@ test("two at one survey: the later one is told, sees what the other wrote beside
   await expect(second.getByRole("alert")).toContainText("M0 saved revision");
   await second.getByRole("button", { name: "Keep mine, read theirs" }).click();
   await expect(second.getByText("On record: gone")).toBeVisible();
-  await second.getByRole("button", { name: "Where the filter is, and of what kind: take what is on record" }).click();
-  await expect(second.getByLabel("Where the filter is, and of what kind", { exact: true })).toHaveValue("gone");
+  await second.getByRole("button", { name: "Fuel filter: take what is on record" }).click();
+  await expect(second.getByLabel("Fuel filter", { exact: true })).toHaveValue("gone");
   await second.getByRole("button", { name: "Save to the record" }).click();
   await expect(second.getByText(/Saved today .* by M1/)).toBeVisible();
   await expect(second.getByLabel("Tank volume", { exact: true })).toHaveValue("61");

@@ -1,13 +1,16 @@
-import { useEffect } from "react";
+import { lazy, Suspense, useEffect } from "react";
 import { BrowserRouter, Navigate, Route, Routes } from "react-router";
 import { ApiError } from "./api/client";
 import { BayPage } from "./bay/BayPage";
-import { JobPage } from "./job/JobPage";
-import { RecordPage } from "./record/RecordPage";
 import { Header } from "./shell/Header";
+import { Loading } from "./shell/Loading";
 import { theme } from "./shell/settings";
 import { Trouble } from "./shell/Trouble";
-import { StationPage } from "./stations/StationPage";
+
+// The bay is what one opens; a job's pages come when they are wanted.
+const JobPage = lazy(() => import("./job/JobPage").then((m) => ({ default: m.JobPage })));
+const StationPage = lazy(() => import("./stations/StationPage").then((m) => ({ default: m.StationPage })));
+const RecordPage = lazy(() => import("./record/RecordPage").then((m) => ({ default: m.RecordPage })));
 
 export function App() {
   const [current] = theme.use();
@@ -16,15 +19,17 @@ export function App() {
   }, [current]);
   return (
     <BrowserRouter>
-      <Routes>
-        <Route path="/" element={<BayPage />} />
-        <Route path="/jobs/:id" element={<JobPage />}>
-          <Route index element={<Navigate to="signal" replace />} />
-          <Route path="record" element={<RecordPage />} />
-          <Route path=":slug" element={<StationPage />} />
-        </Route>
-        <Route path="*" element={<Nowhere />} />
-      </Routes>
+      <Suspense fallback={<Loading what="Fetching the page" />}>
+        <Routes>
+          <Route path="/" element={<BayPage />} />
+          <Route path="/jobs/:id" element={<JobPage />}>
+            <Route index element={<Navigate to="signal" replace />} />
+            <Route path="record" element={<RecordPage />} />
+            <Route path=":slug" element={<StationPage />} />
+          </Route>
+          <Route path="*" element={<Nowhere />} />
+        </Routes>
+      </Suspense>
     </BrowserRouter>
   );
 }

@@ -1,3 +1,4 @@
+using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Fuels;
 using HazyGauge.Core.Haze;
@@ -46,7 +47,7 @@ public sealed record BreakpointRow(
     /// <exception cref="RefusedInputException">There are too few or too many.</exception>
     public static BreakpointRow Placed(int count, bool wholePct, Metering metering, Blend<Hazy> baseBlend)
     {
-        new InputCheck().Within(count, 2, Most, "count", "The number of breakpoints", string.Empty).ThrowIfAny();
+        new InputCheck().Within(count, 2, Most, "count", "The number of breakpoints").ThrowIfAny();
 
         // The error of a stretch grows with its length, so the least worst error is the smallest one with which stretches laid end to
         // end from E0, each as long as that error allows, reach E100.
@@ -77,7 +78,7 @@ public sealed record BreakpointRow(
 
         foreach (var ethanolPct in ethanolPcts)
         {
-            check.Within(ethanolPct, 0, 100, "ethanolPcts", "A breakpoint", " %");
+            check.Within(ethanolPct, 0, 100, "ethanolPcts", "A breakpoint", Unit.Percent);
         }
 
         for (var i = 1; i < ethanolPcts.Count; i++)
@@ -163,5 +164,28 @@ public sealed record BreakpointRow(
 
             return wholePct ? Math.Floor(allowed + 1e-6) : allowed;
         }
+    }
+}
+
+/// <summary>The row of breakpoints that is wanted: chosen blends, or only how many.</summary>
+/// <param name="BaseEthanolPct">The blend the base map was made on, % by volume.</param>
+/// <param name="Metering">How the controller models its injectors. Default orifice.</param>
+/// <param name="EthanolPcts">The breakpoints, rising, 2 to 64; or</param>
+/// <param name="Count">how many there are, to be placed from E0 to E100 for least error.</param>
+/// <param name="WholePct">True places them on whole percents.</param>
+public sealed record BreakpointsQuery(Hazy BaseEthanolPct, Metering? Metering = null, IReadOnlyList<double>? EthanolPcts = null, int? Count = null, bool WholePct = false) : FuelsQuery
+{
+    /// <summary>The row.</summary>
+    /// <exception cref="RefusedInputException">A quantity is outside its range, or both or none of blends and count are given.</exception>
+    public BreakpointRow Answer()
+    {
+        if ((EthanolPcts is null) == (Count is null))
+        {
+            throw new RefusedInputException(Count is null ? "ethanolPcts" : "count", "Give either the breakpoints or how many there are.");
+        }
+
+        FuelFactorBasis.CheckBase(BaseEthanolPct, Fuels());
+        var (metering, baseBlend) = (Metering ?? Compensation.Metering.Orifice, new Blend<Hazy>(BaseEthanolPct, Fuels()));
+        return EthanolPcts is { } chosen ? BreakpointRow.At(chosen, metering, baseBlend) : BreakpointRow.Placed(Count!.Value, WholePct, metering, baseBlend);
     }
 }

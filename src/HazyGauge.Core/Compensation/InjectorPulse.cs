@@ -1,3 +1,4 @@
+using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
 
@@ -22,9 +23,9 @@ public sealed record InjectorPulse(Hazy EffectiveMs, Hazy NewEffectiveMs, Hazy N
     public static InjectorPulse Lengthen(Hazy pulseMs, Hazy deadTimeMs, Hazy factor)
     {
         var check = new InputCheck()
-            .Within(pulseMs.Value, 0, 100, "pulseMs", "The pulse", " ms")
-            .Within(deadTimeMs.Value, 0, 100, "deadTimeMs", "The dead time", " ms")
-            .Within(factor.Value, 0.2, 5, "factor", "The fuel factor", string.Empty);
+            .Within(pulseMs.Value, 0, 100, "pulseMs", "The pulse", Unit.Milliseconds)
+            .Within(deadTimeMs.Value, 0, 100, "deadTimeMs", "The dead time", Unit.Milliseconds)
+            .Within(factor.Value, 0.2, 5, "factor", "The fuel factor");
         if (pulseMs.Value <= deadTimeMs.Value)
         {
             check.Refuse("pulseMs", "The pulse must be longer than the dead time; otherwise the injector does not open at all.");
@@ -36,4 +37,15 @@ public sealed record InjectorPulse(Hazy EffectiveMs, Hazy NewEffectiveMs, Hazy N
         var whole = pulseMs * factor;
         return new InjectorPulse(effective, newEffective, newEffective + deadTimeMs, whole, 100 * (((whole - deadTimeMs) / newEffective) - 1));
     }
+}
+
+/// <summary>One injector pulse on the base blend.</summary>
+/// <param name="PulseMs">The pulse, ms.</param>
+/// <param name="DeadTimeMs">Its dead time, ms.</param>
+/// <param name="Factor">Fuel factor.</param>
+public sealed record InjectorPulseQuery(Hazy PulseMs, Hazy DeadTimeMs, Hazy Factor)
+{
+    /// <summary>The pulse, lengthened the right way and the wrong one.</summary>
+    /// <exception cref="RefusedInputException">A quantity is outside its range.</exception>
+    public InjectorPulse Answer() => InjectorPulse.Lengthen(PulseMs, DeadTimeMs, Factor);
 }

@@ -1,3 +1,4 @@
+using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Fuels;
 using HazyGauge.Core.Haze;
@@ -31,8 +32,8 @@ public sealed record MultiplierLine(double At0Pct, double At100Pct)
     public MultiplierJudgement Judge(Metering metering, Blend<Exact> baseBlend, double? ethanolPct)
     {
         new InputCheck()
-            .Within(At0Pct, 50, 250, "multiplier", "The multiplier at E0", " %")
-            .Within(At100Pct, 50, 250, "multiplier", "The multiplier at E100", " %")
+            .Within(At0Pct, 50, 250, "multiplier", "The multiplier at E0", Unit.Percent)
+            .Within(At100Pct, 50, 250, "multiplier", "The multiplier at E100", Unit.Percent)
             .ThrowIfAny();
         var basePct = baseBlend.EthanolPct.Value;
         var atPct = ethanolPct ?? UsualPumpPct;

@@ -1,3 +1,4 @@
+using HazyGauge.Core.Sentences;
 using System.Globalization;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Fuels;
@@ -26,11 +27,11 @@ public sealed record SparkAdditionInput(
     public void Check()
     {
         var check = new InputCheck()
-            .Within(EthanolPct.Value, 0, 100, "ethanolPct", "Ethanol", " %")
-            .Within(GasolineMapEthanolPct.Value, 0, 100, "gasolineMapEthanolPct", "The blend the gasoline map was made on", " %")
-            .Within(EthanolMapEthanolPct.Value, 0, 100, "ethanolMapEthanolPct", "The blend the ethanol map was made on", " %")
-            .Within(FullAdditionDeg.Value, 0, 40, "fullAdditionDeg", "The full addition", "°")
-            .Within(SaturatesAtPct?.Value, 0, 100, "saturatesAtPct", "The blend from which on all is added", " %");
+            .Within(EthanolPct.Value, 0, 100, "ethanolPct", "Ethanol", Unit.Percent)
+            .Within(GasolineMapEthanolPct.Value, 0, 100, "gasolineMapEthanolPct", "The blend the gasoline map was made on", Unit.Percent)
+            .Within(EthanolMapEthanolPct.Value, 0, 100, "ethanolMapEthanolPct", "The blend the ethanol map was made on", Unit.Percent)
+            .Within(FullAdditionDeg.Value, 0, 40, "fullAdditionDeg", "The full addition", Unit.Degrees)
+            .Within(SaturatesAtPct?.Value, 0, 100, "saturatesAtPct", "The blend from which on all is added", Unit.Percent);
         if (EthanolMapEthanolPct.Value <= GasolineMapEthanolPct.Value)
         {
             check.Refuse("ethanolMapEthanolPct", "The ethanol map must have been made on more ethanol than the gasoline map; otherwise there is nothing to add spark along.");
@@ -50,9 +51,18 @@ public sealed record SparkAdditionInput(
 /// <param name="Weight">Share of the full addition: 0 at the gasoline map's blend, 1 at the ethanol map's, negative below the first.</param>
 /// <param name="AdditionDeg">Spark to add, degrees of crank; negative takes spark out.</param>
 /// <param name="CautiousAdditionDeg">The same at the low end of the ethanol haze, ethanol - 2u, at least E0: the one to use.</param>
-/// <param name="CautiousEthanolPct">The blend that is reckoned with, %.</param>
+/// <param name="CautiousEthanolPct">The blend that is computed with, %.</param>
 /// <param name="Findings">What it means, the gravest first.</param>
-public sealed record SparkAdditionResult(Hazy Weight, Hazy AdditionDeg, Hazy CautiousAdditionDeg, double CautiousEthanolPct, IReadOnlyList<Finding> Findings);
+public sealed record SparkAdditionResult(Hazy Weight, Hazy AdditionDeg, Hazy CautiousAdditionDeg, double CautiousEthanolPct, IReadOnlyList<Finding> Findings)
+{
+    /// <summary>Where the doubt about the addition comes from, largest first.</summary>
+    public IReadOnlyList<BudgetLine> Budget => HazeBudget.Of(AdditionDeg);
+}
+
+/// <summary>A point of the spark line.</summary>
+/// <param name="EthanolPct">Ethanol, % by volume.</param>
+/// <param name="AdditionDeg">Spark added there, degrees of crank.</param>
+public sealed record SparkPoint(double EthanolPct, double AdditionDeg);
 
 /// <summary>
 /// How much of the spark between a gasoline map and an ethanol map belongs to the blend in the line. Less ethanol than believed
@@ -75,11 +85,11 @@ public static class SparkAddition
 
     /// <summary>The addition over all blends, for drawing: every five percent and wherever the line bends.</summary>
     /// <exception cref="RefusedInputException">A quantity is outside its range, or the blends do not rise.</exception>
-    public static IReadOnlyList<(double EthanolPct, double AdditionDeg)> Curve(SparkAdditionInput input)
+    public static IReadOnlyList<SparkPoint> Curve(SparkAdditionInput input)
     {
         input.Check();
         var bends = new[] { input.GasolineMapEthanolPct.Value, input.EthanolMapEthanolPct.Value, WholeFrom(input).Value };
-        return [.. Enumerable.Range(0, 21).Select(i => 5.0 * i).Concat(bends).Distinct().Order().Select(e => (e, (Weight(input, e) * input.FullAdditionDeg).Value))];
+        return [.. Enumerable.Range(0, 21).Select(i => 5.0 * i).Concat(bends).Distinct().Order().Select(e => new SparkPoint(e, (Weight(input, e) * input.FullAdditionDeg).Value))];
     }
 
     /// <summary>

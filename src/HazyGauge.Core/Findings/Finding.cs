@@ -1,3 +1,6 @@
+using System.Text.Json.Serialization;
+using HazyGauge.Core.Sentences;
+
 namespace HazyGauge.Core.Findings;
 
 /// <summary>How much a finding matters.</summary>
@@ -16,5 +19,28 @@ public enum Severity
 /// <summary>Something the computation noticed, in words: what it means and what to check next.</summary>
 /// <param name="Code">Stable name for programs.</param>
 /// <param name="Severity">How much it matters.</param>
-/// <param name="Text">One to three sentences for the mechanic.</param>
-public sealed record Finding(string Code, Severity Severity, string Text);
+/// <param name="Text">One to three sentences for the mechanic, metric.</param>
+/// <param name="Template">The same with a name in braces where a number stands; left out, there is no number.</param>
+/// <param name="Values">The numbers by name, in metric units.</param>
+[method: JsonConstructor]
+public sealed record Finding(string Code, Severity Severity, string Text, string? Template = null, IReadOnlyDictionary<string, SentenceValue>? Values = null)
+{
+    /// <summary>A finding that says a sentence.</summary>
+    public Finding(string code, Severity severity, Sentence sentence)
+        : this(code, severity, sentence.Text, sentence.Template, sentence.Values)
+    {
+    }
+
+    /// <inheritdoc cref="Finding"/>
+    public string Template { get; init; } = Template ?? Text;
+
+    /// <inheritdoc cref="Finding"/>
+    public IReadOnlyDictionary<string, SentenceValue> Values { get; init; } = Values ?? Sentence.Empty.Values;
+
+    /// <summary>What it says.</summary>
+    [JsonIgnore]
+    public Sentence Sentence => new(Template, Values);
+
+    /// <summary>The same finding, saying something else.</summary>
+    public Finding Saying(Sentence sentence) => new(Code, Severity, sentence);
+}

@@ -1,21 +1,25 @@
-using System.Globalization;
+using HazyGauge.Core.Haze;
+using HazyGauge.Core.Sentences;
 
 namespace HazyGauge.Core.Findings;
 
 /// <summary>Collects everything that is wrong with an input, so that one answer names all of it.</summary>
 public sealed class InputCheck
 {
-    private readonly Dictionary<string, List<string>> _errors = new(StringComparer.Ordinal);
+    private readonly Dictionary<string, List<Sentence>> _errors = new(StringComparer.Ordinal);
+
+    /// <summary>True where nothing was noted.</summary>
+    public bool IsClean => _errors.Count == 0;
 
     /// <summary>Notes what is wrong with a field.</summary>
-    public InputCheck Refuse(string field, string text)
+    public InputCheck Refuse(string field, Sentence why)
     {
-        if (!_errors.TryGetValue(field, out var texts))
+        if (!_errors.TryGetValue(field, out var sentences))
         {
-            _errors[field] = texts = [];
+            _errors[field] = sentences = [];
         }
 
-        texts.Add(text);
+        sentences.Add(why);
         return this;
     }
 
@@ -25,26 +29,40 @@ public sealed class InputCheck
     /// <param name="max">Highest allowed.</param>
     /// <param name="field">API name of the field.</param>
     /// <param name="what">What the number is, to begin a sentence.</param>
-    /// <param name="unit">Unit, as it stands after the number.</param>
-    public InputCheck Within(double? value, double min, double max, string field, string what, string unit)
+    /// <param name="unit">What it is measured in.</param>
+    public InputCheck Within(double? value, double min, double max, string field, string what, Unit unit = Unit.None)
     {
         if (value is { } v && !(v >= min && v <= max))
         {
-            var range = max < double.MaxValue
-                ? string.Create(CultureInfo.InvariantCulture, $"between {min} and {max}{unit}")
-                : string.Create(CultureInfo.InvariantCulture, $"{min}{unit} or more");
-            Refuse(field, string.Create(CultureInfo.InvariantCulture, $"{what} must be {range}; {Math.Round(v, 3)} cannot be right."));
+            Refuse(field, max < double.MaxValue
+                ? Sentence.Of($"{what} must be between {Say.Bare(min, unit)} and {Say.Given(max, unit)}; {Say.Bare(v, unit)} cannot be right.")
+                : Sentence.Of($"{what} must be {Say.Given(min, unit)} or more; {Say.Bare(v, unit)} cannot be right."));
         }
 
         return this;
     }
 
+    /// <inheritdoc cref="Within(double?, double, double, string, string, Unit)"/>
+    public InputCheck Within(Hazy? value, double min, double max, string field, string what, Unit unit = Unit.None) =>
+        Within(value?.Value, min, max, field, what, unit);
+
+    /// <summary>A number that must be there; where it is not, that is noted and 1 stands in.</summary>
+    public Hazy Required(Hazy? value, string field, string what)
+    {
+        if (value is null)
+        {
+            Refuse(field, $"{what} is missing.");
+        }
+
+        return value ?? 1;
+    }
+
     /// <summary>Notes everything another check noted; true where that was anything.</summary>
     public bool TakeOver(InputCheck other)
     {
-        foreach (var (field, texts) in other._errors)
+        foreach (var (field, sentences) in other._errors)
         {
-            texts.ForEach(text => Refuse(field, text));
+            sentences.ForEach(sentence => Refuse(field, sentence));
         }
 
         return other._errors.Count > 0;
@@ -56,7 +74,7 @@ public sealed class InputCheck
     {
         if (_errors.Count > 0)
         {
-            throw new RefusedInputException(_errors.ToDictionary(e => e.Key, e => e.Value.ToArray(), StringComparer.Ordinal));
+            throw new RefusedInputException(_errors.ToDictionary(e => e.Key, e => (IReadOnlyList<Sentence>)e.Value, StringComparer.Ordinal));
         }
     }
 }

@@ -1,4 +1,5 @@
 using HazyGauge.Core.Haze;
+using HazyGauge.Core.Quantities;
 
 namespace HazyGauge.Core.Fuels;
 
@@ -23,15 +24,16 @@ public static class BlendVapourPressure
     // Heat of vaporisation of the light part over the gas constant, K: about 32 kJ/mol.
     private const double GasolineHeatK = 3900;
 
-    /// <summary>Vapour pressure, kPa absolute.</summary>
+    /// <summary>Vapour pressure.</summary>
     /// <param name="blend">The blend.</param>
-    /// <param name="gasolineKpa">True vapour pressure of the gasoline alone at 37.8 C, kPa.</param>
-    /// <param name="tempC">Temperature, C.</param>
-    public static T At<T>(Blend<T> blend, T gasolineKpa, T tempC)
+    /// <param name="gasolineAt37C8">True vapour pressure of the gasoline alone at 37.8 C.</param>
+    /// <param name="temperature">Temperature of the blend.</param>
+    public static AbsolutePressure<T> At<T>(Blend<T> blend, AbsolutePressure<T> gasolineAt37C8, Celsius<T> temperature)
         where T : struct, IRealNumber<T>
     {
         var ethanol = blend.MoleFraction;
         var gasoline = 1 - ethanol;
+        var (gasolineKpa, tempC) = (gasolineAt37C8.Kpa, temperature.C);
         var kelvin = tempC + KelvinAt0C;
         var volumes = UsualFuels.GasolineGPerMol / Composition.Ethanol.MolarMassGPerMol * (blend.Fuels.EthanolDensity15C / blend.Fuels.GasolineDensity15C);
         var toGasoline = volumes * RealNumber.Exp(-EthanolToGasolineK / kelvin);
@@ -43,6 +45,6 @@ public static class BlendVapourPressure
         var gasolineActivity = RealNumber.Exp(-(ethanol * pull)) / nearGasoline;
 
         var gasolineAlone = gasolineKpa * RealNumber.Exp(GasolineHeatK * ((1 / (ReferenceC + KelvinAt0C)) - (1 / kelvin)));
-        return (ethanol * ethanolActivity * EthanolVapourPressure.At(tempC)) + (gasoline * gasolineActivity * gasolineAlone);
+        return new((ethanol * ethanolActivity * EthanolVapourPressure.At(tempC)) + (gasoline * gasolineActivity * gasolineAlone));
     }
 }

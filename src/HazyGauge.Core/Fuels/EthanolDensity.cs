@@ -1,3 +1,4 @@
+using HazyGauge.Core.Fields;
 using HazyGauge.Core.Haze;
 
 namespace HazyGauge.Core.Fuels;

@@ -1,3 +1,4 @@
+using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
 
@@ -17,10 +18,10 @@ public static class FuelPairRules
 {
     /// <summary>Notes what neither gasoline nor ethanol can be.</summary>
     public static InputCheck Check(InputCheck check, FuelPair<Hazy> fuels) => check
-        .Within(fuels.GasolineStoichAfr.Value, 12, 17, "gasolineStoichAfr", "The air-fuel ratio of gasoline", string.Empty)
-        .Within(fuels.EthanolStoichAfr.Value, 8, 10, "ethanolStoichAfr", "The air-fuel ratio of ethanol", string.Empty)
-        .Within(fuels.GasolineDensity15C.Value, 650, 800, "gasolineDensityKgM3At15C", "The density of gasoline at 15 °C", " kg/m³")
-        .Within(fuels.EthanolDensity15C.Value, 780, 830, "ethanolDensityKgM3At15C", "The density of ethanol at 15 °C", " kg/m³");
+        .Within(fuels.GasolineStoichAfr.Value, 12, 17, "gasolineStoichAfr", "The air-fuel ratio of gasoline")
+        .Within(fuels.EthanolStoichAfr.Value, 8, 10, "ethanolStoichAfr", "The air-fuel ratio of ethanol")
+        .Within(fuels.GasolineDensity15C.Value, 650, 800, "gasolineDensityKgM3At15C", "The density of gasoline at 15 °C", Unit.KgPerM3)
+        .Within(fuels.EthanolDensity15C.Value, 780, 830, "ethanolDensityKgM3At15C", "The density of ethanol at 15 °C", Unit.KgPerM3);
 }
 
 /// <summary>Usual figures for the two fuels.</summary>

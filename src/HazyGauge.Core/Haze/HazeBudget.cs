@@ -1,14 +1,17 @@
 namespace HazyGauge.Core.Haze;
 
+/// <summary>A check that would shrink a source of doubt.</summary>
+/// <param name="Text">What to do.</param>
+/// <param name="UAfter">Standard uncertainty of the result afterwards.</param>
+/// <param name="PlusMinusAfter">Half-width of its 95 % interval afterwards: two standard uncertainties, for no rectangle dominates then.</param>
+public sealed record BudgetCheck(string Text, double UAfter, double PlusMinusAfter);
+
 /// <summary>One line of a budget: how much of the doubt a source is answerable for, and what would clear it.</summary>
-/// <param name="Source">The source.</param>
+/// <param name="Source">Id of the source.</param>
+/// <param name="Label">What the mechanic reads.</param>
 /// <param name="SharePct">Its share of the variance, 0 to 100 %.</param>
-/// <param name="UAfterCheck">Standard uncertainty of the whole result once the source's check is done; null where it has none that helps.</param>
-public sealed record HazeBudgetLine(HazeSource Source, double SharePct, double? UAfterCheck)
-{
-    /// <summary>Half-width of the 95 % interval once the check is done: two standard uncertainties, for no rectangle dominates then.</summary>
-    public double? PlusMinusAfterCheck => 2 * UAfterCheck;
-}
+/// <param name="Check">What would shrink it; null where nothing helps.</param>
+public sealed record BudgetLine(string Source, string Label, double SharePct, BudgetCheck? Check);
 
 /// <summary>Where the doubt of a result comes from.</summary>
 public static class HazeBudget
@@ -17,21 +20,21 @@ public static class HazeBudget
     private const double UselessAbove = 0.9;
 
     /// <summary>The budget of a result, largest share first; empty where nothing is in doubt.</summary>
-    public static IReadOnlyList<HazeBudgetLine> Of(Hazy result)
+    public static IReadOnlyList<BudgetLine> Of(Hazy result)
     {
         var parts = result.Parts.ToList();
         var variance = parts.Sum(p => p.U * p.U);
         return [.. parts
             .OrderByDescending(p => p.U * p.U)
             .ThenBy(p => p.Source.Id, StringComparer.Ordinal)
-            .Select(p => new HazeBudgetLine(p.Source, 100 * p.U * p.U / variance, After(p.Source, p.U, variance)))];
+            .Select(p => new BudgetLine(p.Source.Id, p.Source.Label, 100 * p.U * p.U / variance, After(p.Source, p.U, variance)))];
     }
 
-    /// <summary>The line whose check would leave the least doubt; null where no check helps.</summary>
-    public static HazeBudgetLine? MostHelpfulCheck(IEnumerable<HazeBudgetLine> budget) =>
-        budget.Where(line => line.UAfterCheck is not null).MinBy(line => line.UAfterCheck);
+    /// <summary>The line whose check would leave the least doubt: the next best check, wherever one is named. Null where no check helps.</summary>
+    public static BudgetLine? NextBestCheck(IEnumerable<BudgetLine> budget) =>
+        budget.Where(line => line.Check is not null).MinBy(line => line.Check!.UAfter);
 
-    private static double? After(HazeSource source, double u, double variance)
+    private static BudgetCheck? After(HazeSource source, double u, double variance)
     {
         if (source.Check is not { } check || check.RemainingFraction > UselessAbove)
         {
@@ -39,6 +42,7 @@ public static class HazeBudget
         }
 
         var left = u * check.RemainingFraction;
-        return Math.Sqrt(Math.Max(0, variance - (u * u)) + (left * left));
+        var after = Math.Sqrt(Math.Max(0, variance - (u * u)) + (left * left));
+        return new BudgetCheck(check.Text, after, 2 * after);
     }
 }

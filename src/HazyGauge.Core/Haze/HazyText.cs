@@ -13,11 +13,20 @@ public static class HazyText
     /// <param name="value">The number.</param>
     /// <param name="plusMinus">Half-width, 0 or more.</param>
     /// <param name="mostDigits">Most digits after the point; as many where the number is exact.</param>
-    public static string Number(double value, double plusMinus, int mostDigits)
+    /// <param name="trim">True where an exact number drops zeros at its end.</param>
+    public static string Number(double value, double plusMinus, int mostDigits, bool trim = false)
     {
+        if (trim && plusMinus <= 0)
+        {
+            return Rounded(value, mostDigits).ToString("0." + new string('#', mostDigits), CultureInfo.InvariantCulture);
+        }
+
         var digits = plusMinus <= 0 ? mostDigits : Math.Clamp((int)Math.Ceiling(-Math.Log10(plusMinus) + 0.02), 0, mostDigits);
         var format = "F" + digits.ToString(CultureInfo.InvariantCulture);
-        var half = plusMinus.ToString(format, CultureInfo.InvariantCulture);
-        return value.ToString(format, CultureInfo.InvariantCulture) + (half.Any(c => c is >= '1' and <= '9') ? $" ± {half}" : string.Empty);
+        var half = Rounded(plusMinus, digits).ToString(format, CultureInfo.InvariantCulture);
+        return Rounded(value, digits).ToString(format, CultureInfo.InvariantCulture) + (half.Any(c => c is >= '1' and <= '9') ? $" ± {half}" : string.Empty);
     }
+
+    // Halves go up, as on paper and on the page: formatting alone would take them either way.
+    private static double Rounded(double value, int digits) => Math.Round(value, digits, MidpointRounding.AwayFromZero);
 }

@@ -1,3 +1,4 @@
+using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
 
@@ -19,11 +20,11 @@ public sealed record AverageVolts(Hazy HighV, Hazy LowV)
     public void Check()
     {
         var check = new InputCheck()
-            .Within(HighV.Value, 0, 30, "highV", "The released level", " V")
-            .Within(LowV.Value, -1, 30, "lowV", "The low level", " V");
+            .Within(HighV.Value, 0, 30, "highV", "The high voltage", Unit.Volt)
+            .Within(LowV.Value, -1, 30, "lowV", "The low level", Unit.Volt);
         if (HighV.Value <= LowV.Value)
         {
-            check.Refuse("highV", "The released level must lie above the low level. It is what the meter shows on the signal wire with the sensor unplugged and the key on.");
+            check.Refuse("highV", "The high voltage must lie above the low voltage. It is what the meter shows on the signal wire with the sensor unplugged and the key on.");
         }
 
         check.ThrowIfAny();

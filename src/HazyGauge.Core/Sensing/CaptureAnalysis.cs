@@ -1,3 +1,5 @@
+using System.Text.Json.Serialization;
+using HazyGauge.Core.Fields;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
 
@@ -7,7 +9,7 @@ namespace HazyGauge.Core.Sensing;
 /// <param name="TimeS">Middle of the stretch it stands for, s.</param>
 /// <param name="FrequencyHz">Median frequency there, Hz.</param>
 /// <param name="LowPulseMs">Median low pulse there, ms.</param>
-public sealed record TimelinePoint(double TimeS, double FrequencyHz, double LowPulseMs);
+public sealed record TimelinePoint([property: JsonPropertyName("tS")] double TimeS, double FrequencyHz, double LowPulseMs);
 
 /// <summary>What a recorded square wave says.</summary>
 /// <param name="DurationS">Length of the recording, s.</param>
@@ -32,7 +34,17 @@ public sealed record CaptureResult(
     Hazy? LowPulseMs,
     SensorReading Reading,
     IReadOnlyList<TimelinePoint> Timeline,
-    IReadOnlyList<LevelChange> Excerpt);
+    IReadOnlyList<LevelChange> Excerpt)
+{
+    /// <summary>Format of the file: vcd or csv; live for a wire that is watched.</summary>
+    public string Format { get; init; } = "live";
+
+    /// <summary>Dotted name of the channel that was read.</summary>
+    public string Channel { get; init; } = "simulator";
+
+    /// <summary>Where volts were switched; null where the file holds levels.</summary>
+    public SwitchedVolts? Threshold { get; init; }
+}
 
 /// <summary>From a recorded square wave to a reading with its haze.</summary>
 public static class CaptureAnalysis

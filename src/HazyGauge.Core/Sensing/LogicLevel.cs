@@ -1,3 +1,5 @@
+using System.Text.Json.Serialization;
+
 namespace HazyGauge.Core.Sensing;
 
 /// <summary>Level of an open-collector signal.</summary>
@@ -16,4 +18,4 @@ public enum LogicLevel : byte
 /// <summary>A change of level.</summary>
 /// <param name="TimeS">When, s since the start of the recording.</param>
 /// <param name="Level">The level from then on.</param>
-public readonly record struct LevelChange(double TimeS, LogicLevel Level);
+public readonly record struct LevelChange([property: JsonPropertyName("tS")] double TimeS, LogicLevel Level);

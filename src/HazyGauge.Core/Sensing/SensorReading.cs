@@ -1,3 +1,5 @@
+using HazyGauge.Core.Fields;
+using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
 
@@ -20,7 +22,10 @@ public sealed record SensorReading(
     private const double TimingCoverage = 3;
 
     /// <summary>Where the doubt about the ethanol content comes from.</summary>
-    public IReadOnlyList<HazeBudgetLine> Budget => EthanolPct is { } ethanol ? HazeBudget.Of(ethanol) : [];
+    public IReadOnlyList<BudgetLine> Budget => EthanolPct is { } ethanol ? HazeBudget.Of(ethanol) : [];
+
+    /// <summary>What a meter on DC volts should show, and how that fits what it did; null where no level is known.</summary>
+    public AverageVoltsCheck? AverageVolts { get; init; }
 
     /// <summary>Reads a frequency and, where known, a low pulse.</summary>
     /// <param name="frequencyHz">Frequency, Hz; 0 means no pulses.</param>
@@ -31,9 +36,9 @@ public sealed record SensorReading(
     public static SensorReading From(Hazy frequencyHz, Hazy? lowPulseMs, double toleranceEthanolPct, HazeLedger ledger)
     {
         new InputCheck()
-            .Within(frequencyHz.Value, 0, double.MaxValue, "frequencyHz", "Frequency", " Hz")
-            .Within(lowPulseMs?.Value, 0, double.MaxValue, "lowPulseMs", "The low pulse", " ms")
-            .Within(toleranceEthanolPct, 0, 50, "toleranceEthanolPct", "The sensor's tolerance", " ethanol points")
+            .Within(frequencyHz.Value, 0, double.MaxValue, "frequencyHz", "Frequency", Unit.Hertz)
+            .Within(lowPulseMs?.Value, 0, double.MaxValue, "lowPulseMs", "The low pulse", Unit.Milliseconds)
+            .Within(toleranceEthanolPct, 0, 50, "toleranceEthanolPct", "The sensor's tolerance", Unit.Percent)
             .ThrowIfAny();
 
         var status = Band(frequencyHz);

@@ -1,3 +1,4 @@
+using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Sensing;
 
@@ -36,7 +37,7 @@ public sealed class StandInSensor
     /// <exception cref="RefusedInputException">A quantity is outside its range.</exception>
     public StandInSensor(StandInSettings settings, double durationS, int seed)
     {
-        var check = settings.Check(new InputCheck()).Within(durationS, 0, LongestS, "durationS", "The recording", " s");
+        var check = settings.Check(new InputCheck()).Within(durationS, 0, LongestS, "durationS", "The recording", Unit.Seconds);
         if (durationS == 0)
         {
             check.Refuse("durationS", "A recording needs a length above 0 s.");

@@ -1,3 +1,4 @@
+using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Findings;
 
 namespace HazyGauge.Core.Simulation;
@@ -11,7 +12,7 @@ public sealed record StandInSettings(double EthanolPct, double FuelTempC = 25, S
 {
     /// <summary>Notes what cannot be.</summary>
     public InputCheck Check(InputCheck check) => check
-        .Within(EthanolPct, 0, 100, "ethanolPct", "Ethanol", " %")
-        .Within(FuelTempC, -40, 125, "fuelTempC", "Fuel temperature", " °C")
-        .Within(NoiseUs, 0, 200, "noiseUs", "The noise of the edges", " µs");
+        .Within(EthanolPct, 0, 100, "ethanolPct", "Ethanol", Unit.Percent)
+        .Within(FuelTempC, -40, 125, "fuelTempC", "Fuel temperature", Unit.Celsius)
+        .Within(NoiseUs, 0, 200, "noiseUs", "The noise of the edges", Unit.Microseconds);
 }

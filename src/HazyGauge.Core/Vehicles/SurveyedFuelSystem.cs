@@ -1,4 +1,5 @@
-using HazyGauge.Core.Capacity;
+using HazyGauge.Core.Findings;
+using HazyGauge.Core.FuelSystem;
 using HazyGauge.Core.Fuels;
 using HazyGauge.Core.Haze;
 
@@ -30,8 +31,8 @@ public sealed class SurveyedFuelSystem
         EthanolPct = _typical.HighestEthanolPct;
         var fuelTempC = _typical.FuelTempC;
         _demand = new EngineDemand<Hazy>(
-            _typical.BsfcGPerKwh, _typical.LambdaBase, _typical.LambdaTarget, load.BaseEthanolPct ?? 0, _typical.EngineRpm, fuelTempC, UsualFuels.Traditional<Hazy>(), EthanolDensity.ErrorAt(fuelTempC.Value, ledger));
-        Delivery = PowerKw is null ? new DeliverySystem<Hazy>(_demand) : Reckon();
+            _typical.BsfcGPerKwh, _typical.LambdaBase, _typical.LambdaTarget, _typical.BsfcEthanolPct, _typical.EngineRpm, fuelTempC, UsualFuels.Traditional<Hazy>(), EthanolDensity.ErrorAt(fuelTempC.Value, ledger));
+        Delivery = PowerKw is null ? new DeliverySystem<Hazy>(_demand) : Build();
     }
 
     /// <summary>Power it is reckoned for, kW; null where none is known.</summary>
@@ -61,19 +62,41 @@ public sealed class SurveyedFuelSystem
     /// <summary>True where the pump delivers nothing at the voltage it has.</summary>
     public bool IsStarved { get; private set; }
 
+    /// <summary>How heavily everything is used at the power and on the blend it is calculated for, the heaviest first.</summary>
+    public IReadOnlyList<ComponentUse> AsFound() => PowerKw is { } power ? new CapacityLimits(Delivery).Uses(power, EthanolPct) : [];
+
+    /// <summary>Why a component could not be calculated, and which answer that concerns.</summary>
+    public IEnumerable<(Finding Finding, string Path)> WhatIsMissing()
+    {
+        if (IsOffTheCurve)
+        {
+            yield return (new("offTheCurve", Severity.Caution, "The pump's curve does not reach the pressure it works against; nothing can be read off it there. Find the rest of the curve."), "pump.curve");
+        }
+
+        if (HasNoPressureDrop)
+        {
+            yield return (new("noPressureDrop", IsSureOfNoPressureDrop ? Severity.Stop : Severity.Caution, "Boost eats up the pressure across the injectors. The regulator must follow the manifold, or the base pressure must rise."), "fuelSystem.followsManifold");
+        }
+
+        if (IsStarved)
+        {
+            yield return (new("pumpStarved", Severity.Caution, "At the voltage it has, the pump delivers nothing against that pressure, as far as its curve says. Look at the voltage of the curve again."), "pump.curveV");
+        }
+    }
+
     /// <summary>The hottest drive with the pumps there are, or with others.</summary>
     /// <param name="drive">What is known of it.</param>
     /// <param name="changed">The system as it will be.</param>
-    public HotDriveResult Reckon(HotDrive drive, DeliverySystem<Hazy> changed) => new HotDriveReckoning(_survey, drive, _typical, _ledger)
+    public HotDriveResult Evaluate(HotDrive drive, DeliverySystem<Hazy> changed) => new HotDriveEvaluation(_survey, drive, _typical, _ledger)
         .Of(EthanolPct, changed.LowPressurePump?.Count ?? _typical.PumpCount, changed.LowPressurePump?.AvailableLph);
 
-    /// <summary>Reckons a survey that passed the rules.</summary>
+    /// <summary>The fuel system of a survey that passed the rules.</summary>
     /// <param name="survey">What was found.</param>
     /// <param name="load">What is known of full load beside it.</param>
     /// <param name="ledger">The ledger; typical figures are added to it.</param>
     public static SurveyedFuelSystem Of(VehicleSurvey survey, FullLoad load, HazeLedger ledger) => new(survey, load, ledger);
 
-    private DeliverySystem<Hazy> Reckon()
+    private DeliverySystem<Hazy> Build()
     {
         var both = _survey.FuelSystem.Injection == InjectionKind.Both;
         var share = both ? _typical.PortSharePct : (Hazy?)null;

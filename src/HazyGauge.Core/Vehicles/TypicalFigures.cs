@@ -1,5 +1,7 @@
+using HazyGauge.Core.Fields;
 using HazyGauge.Core.Fuels;
 using HazyGauge.Core.Haze;
+using HazyGauge.Core.Sentences;
 
 namespace HazyGauge.Core.Vehicles;
 
@@ -9,10 +11,7 @@ namespace HazyGauge.Core.Vehicles;
 /// </summary>
 internal sealed class TypicalFigures(VehicleSurvey survey, FullLoad load, HazeLedger ledger)
 {
-    // Pressure drop injectors are usually rated at, kPa (common practice, no source).
-    private const double UsualRatedPressureKpa = 300;
     private const double SmallEngineUpToKw = 75;
-    private const double UsualHighestEthanolPct = 85;
 
     private readonly Dictionary<string, Assumption> _assumed = new(StringComparer.Ordinal);
 
@@ -40,51 +39,54 @@ internal sealed class TypicalFigures(VehicleSurvey survey, FullLoad load, HazeLe
     };
 
     /// <summary>Highest blend that must work, % by volume.</summary>
-    public Hazy HighestEthanolPct => load.EthanolPct ?? survey.Goals.HighestEthanolPct ?? Noted<Hazy>("goals.highestEthanolPct", UsualHighestEthanolPct, new Assumption("E85"));
+    public Hazy HighestEthanolPct => load.EthanolPct ?? survey.Goals.HighestEthanolPct ?? AsUsual("goals.highestEthanolPct");
 
     /// <summary>Fuel taken per kilowatt hour at full load on gasoline, g/kWh.</summary>
-    public Hazy BsfcGPerKwh => load.BsfcGPerKwh ?? survey.Engine.Aspiration switch
+    public Hazy BsfcGPerKwh => survey.Engine.BsfcGPerKwh ?? survey.Engine.Aspiration switch
     {
-        Aspiration.Natural => Guess(FullLoadQuestions.Bsfc, 290, 8, "gPerKwh"),
-        Aspiration.Boosted => Guess(FullLoadQuestions.Bsfc, 350, 10, "gPerKwh"),
-        _ => Guess("engine.aspiration", 320, 15, "gPerKwh"),
+        Aspiration.Natural => Guess(VehiclePaths.Bsfc, 290, 8, Unit.GPerKwh),
+        Aspiration.Boosted => Guess(VehiclePaths.Bsfc, 350, 10, Unit.GPerKwh),
+        _ => Guess("engine.aspiration", 320, 15, Unit.GPerKwh),
     };
 
     /// <summary>Engine speed at that power, 1/min.</summary>
-    public Hazy EngineRpm => load.EngineRpm ?? (survey.Engine.RedlineRpm is { } redline
-        ? Guess(FullLoadQuestions.EngineRpm, redline * 0.93, 6, "rpm")
-        : Guess(FullLoadQuestions.EngineRpm, 6000, 12, "rpm"));
+    public Hazy EngineRpm => survey.Engine.FullPowerRpm ?? (survey.Engine.RedlineRpm is { } redline
+        ? Guess(VehiclePaths.FullPowerRpm, redline * 0.93, 6, Unit.Rpm)
+        : Guess(VehiclePaths.FullPowerRpm, 6000, 12, Unit.Rpm));
+
+    /// <summary>Blend that consumption holds for, % by volume.</summary>
+    public Hazy BsfcEthanolPct => survey.Engine.BsfcEthanolPct ?? VehicleFields.Find("engine.bsfcEthanolPct")!.Usual!.Value;
 
     /// <summary>Lambda the consumption holds for.</summary>
-    public Hazy LambdaBase => load.LambdaBase ?? survey.Engine.FullLoadLambda ?? 1;
+    public Hazy LambdaBase => survey.Engine.FullLoadLambda ?? 1;
 
     /// <summary>Lambda wanted: unless it is said, the one the consumption holds for, and then it cancels.</summary>
     public Hazy LambdaTarget => load.LambdaTarget ?? LambdaBase;
 
     /// <summary>Fuel temperature, C.</summary>
-    public Hazy FuelTempC => load.FuelTempC ?? GuessWithin(FullLoadQuestions.FuelTempC, 30, 15, "celsius");
+    public Hazy FuelTempC => load.FuelTempC ?? Guess(FullLoad.FuelTempPath);
 
     /// <summary>Battery voltage with the engine running, V.</summary>
-    public Hazy SupplyV => load.SupplyV ?? GuessWithin(FullLoadQuestions.SupplyV, 13.5, 0.5, "volt");
+    public Hazy SupplyV => survey.Engine.SupplyV ?? Guess(VehiclePaths.SupplyV);
 
     /// <summary>Voltage at the pump over the one its curve was taken at.</summary>
-    public Hazy PumpVoltageRatio => (load.PumpV ?? SupplyV) / (survey.Pump.CurveV ?? GuessWithin(FullLoadQuestions.CurveV, 13.5, 0.5, "volt"));
+    public Hazy PumpVoltageRatio => (survey.Pump.PumpV ?? SupplyV) / (survey.Pump.CurveV ?? Guess(VehiclePaths.CurveV));
 
     /// <summary>Share of the high-pressure pump's displacement that arrives in the rail, %.</summary>
-    public Hazy PumpEfficiencyPct => load.PumpEfficiencyPct ?? GuessWithin(FullLoadQuestions.PumpEfficiencyPct, 85, 8, "percent");
+    public Hazy PumpEfficiencyPct => survey.DirectInjection.PumpEfficiencyPct ?? Guess(VehiclePaths.PumpEfficiencyPct);
 
     /// <summary>Share of the fuel that goes into the ports where there are both, %.</summary>
-    public Hazy PortSharePct => load.PortSharePct ?? GuessWithin(FullLoadQuestions.PortSharePct, 40, 20, "percent");
+    public Hazy PortSharePct => survey.FuelSystem.PortSharePct ?? Guess(VehiclePaths.PortSharePct);
 
     /// <summary>Pressure of the low side at ambient manifold pressure, kPa gauge.</summary>
     public Hazy BasePressureKpa => survey.FuelSystem.BasePressureKpa
-        ?? (survey.FuelSystem.IsDirect ? Guess("fuelSystem.basePressureKpa", 500, 20, "kpa") : Guess("fuelSystem.basePressureKpa", 300, 15, "kpa"));
+        ?? (survey.FuelSystem.IsDirect ? Guess("fuelSystem.basePressureKpa", 500, 20, Unit.Kpa) : Guess("fuelSystem.basePressureKpa", 300, 15, Unit.Kpa));
 
     /// <summary>Manifold pressure above ambient at full load, kPa.</summary>
     public Hazy BoostKpa => survey.Engine switch
     {
         { BoostKpa: { } boost } => boost,
-        { Aspiration: Aspiration.Boosted } => Guess("engine.boostKpa", 80, 40, "kpa"),
+        { Aspiration: Aspiration.Boosted } => Guess("engine.boostKpa"),
         _ => 0.0,
     };
 
@@ -100,7 +102,7 @@ internal sealed class TypicalFigures(VehicleSurvey survey, FullLoad load, HazeLe
 
     /// <summary>Flow of one pump at the pressure it works against, L/h.</summary>
     public Hazy PumpFlowLph => survey.Pump.FlowLph
-        ?? ((FittedForKw?.Value ?? 0) <= SmallEngineUpToKw ? Guess("pump.flowLph", 100, 20, "lph") : Guess("pump.flowLph", 255, 15, "lph"));
+        ?? ((FittedForKw?.Value ?? 0) <= SmallEngineUpToKw ? Guess("pump.flowLph", 100, 20, Unit.Lph) : Guess("pump.flowLph", 255, 15, Unit.Lph));
 
     /// <summary>Pumps side by side.</summary>
     public int PumpCount => survey.Pump.Count ?? Noted("pump.count", 1, new Assumption("one pump"));
@@ -110,9 +112,9 @@ internal sealed class TypicalFigures(VehicleSurvey survey, FullLoad load, HazeLe
         ?? (survey.Engine.Cylinders is { } cylinders ? Noted("injectors.count", cylinders, new Assumption("one for every cylinder")) : null);
 
     /// <summary>Pressure drop the injectors are rated at, kPa.</summary>
-    public Hazy RatedPressureKpa => survey.Injectors.RatedPressureKpa ?? Noted<Hazy>("injectors.ratedPressureKpa", UsualRatedPressureKpa, new Assumption(null, UsualRatedPressureKpa, "kpa"));
+    public Hazy RatedPressureKpa => survey.Injectors.RatedPressureKpa ?? AsUsual("injectors.ratedPressureKpa");
 
-    private Hazy UsualPowerKw(Hazy displacementCc) => Guess("engine.powerKw", displacementCc * (IsBoosted ? 0.085 : 0.055), 25, "kw");
+    private Hazy UsualPowerKw(Hazy displacementCc) => Guess("engine.powerKw", displacementCc * (IsBoosted ? 0.085 : 0.055), 25, Unit.Kw);
 
     private bool IsBoosted => survey.Engine.Aspiration == Aspiration.Boosted;
 
@@ -134,30 +136,30 @@ internal sealed class TypicalFigures(VehicleSurvey survey, FullLoad load, HazeLe
         // Reckoned from the same consumption as the demand, so that what is not known of it cancels between the two.
         var gasoline = new Blend<Hazy>(0, UsualFuels.Traditional<Hazy>());
         var lph = FuelDemand.VolumeLph(fitted * share, BsfcGPerKwh, gasoline, gasoline);
-        return Guess("injectors.ratedFlowCcMin", lph * 1000 / 60 / (0.8 * count), 15, "ccPerMin");
+        return Guess("injectors.ratedFlowCcMin", lph * 1000 / 60 / (0.8 * count), 15, Unit.CcPerMin);
     }
 
     /// <summary>Static flow of one injector of the cylinders, g/s: where it is open, what leaves the present power a little over a fifth of the window; null where that is open too.</summary>
     /// <param name="count">Injectors.</param>
     /// <param name="windowDeg">Their window, degrees of crank.</param>
     /// <param name="share">Share of the fuel they carry, 0 to 1.</param>
-    public Hazy? DirectInjectorGPerS(int count, Hazy windowDeg, Hazy share) => load.DirectInjectorGPerS
-        ?? (FittedForKw is not { } fitted ? null : Guess(FullLoadQuestions.DirectInjectorGPerS, fitted * share * BsfcGPerKwh / 3600 / count * 720 / windowDeg / 0.78, 10, "gPerS"));
+    public Hazy? DirectInjectorGPerS(int count, Hazy windowDeg, Hazy share) => survey.DirectInjection.InjectorStaticGPerS
+        ?? (FittedForKw is not { } fitted ? null : Guess(VehiclePaths.DirectInjectorGPerS, fitted * share * BsfcGPerKwh / 3600 / count * 720 / windowDeg / 0.78, 10, Unit.GPerS));
 
     /// <summary>Window of the injectors of the cylinders, degrees of crank.</summary>
-    public Hazy WindowDeg => survey.DirectInjection.WindowDeg ?? Guess("directInjection.windowDeg", 200, 15, "degrees");
+    public Hazy WindowDeg => survey.DirectInjection.WindowDeg ?? Guess("directInjection.windowDeg");
 
     /// <summary>Displacement of the high-pressure pump a turn of its cam, cm3: where it is open, what delivers a third more than the present power takes; null where that is open too.</summary>
     /// <param name="share">Share of the fuel that goes through it, 0 to 1.</param>
     /// <param name="densityKgM3">Density of the base blend at fuel temperature, kg/m3.</param>
     public Hazy? PumpDisplacementCc(Hazy share, Hazy densityKgM3) => survey.DirectInjection.PumpDisplacementCcPerCamRev
-        ?? (FittedForKw is not { } fitted ? null : Guess("directInjection.pumpDisplacementCcPerCamRev", fitted * share * BsfcGPerKwh / densityKgM3 / 0.75 / (EngineRpm / 2 * 60 / 1000 * PumpEfficiencyPct / 100), 12, "ccPerRev"));
+        ?? (FittedForKw is not { } fitted ? null : Guess("directInjection.pumpDisplacementCcPerCamRev", fitted * share * BsfcGPerKwh / densityKgM3 / 0.75 / (EngineRpm / 2 * 60 / 1000 * PumpEfficiencyPct / 100), 12, Unit.CcPerRev));
 
     /// <summary>Dead time of the injectors in the ports, ms: at running voltage, and longer by their growth with pressure where that is known.</summary>
     /// <param name="pressureDropKpa">Pressure drop they work at, kPa.</param>
     public Hazy DeadTimeMs(Hazy pressureDropKpa)
     {
-        var rated = survey.Injectors.DeadTimes is { Count: > 0 } table ? Interpolated(table, SupplyV) : Guess("injectors.deadTimes", 1, 30, "milliseconds");
+        var rated = survey.Injectors.DeadTimes is { Count: > 0 } table ? Interpolated(table, SupplyV) : Guess("injectors.deadTimes");
         return survey.Injectors.DeadTimeMsPer100Kpa is { } growth ? rated + (growth / 100 * (pressureDropKpa - RatedPressureKpa)) : rated;
     }
 
@@ -175,18 +177,37 @@ internal sealed class TypicalFigures(VehicleSurvey survey, FullLoad load, HazeLe
         return volts.Through(below.DeadTimeMs + (slope * (volts.Value - below.BatteryV)), slope);
     }
 
+    /// <summary>The usual figure of a field, and how far off it may be.</summary>
+    public Hazy Guess(string path)
+    {
+        var field = FieldAt(path);
+        var usual = field.Usual ?? throw new InvalidOperationException($"Nothing is usual for {path}.");
+        return usual.PlusMinusPct is { } pct ? Guess(path, usual.Value, pct, field.Unit) : GuessWithin(path, usual.Value, usual.PlusMinus ?? 0, field.Unit);
+    }
+
+    /// <summary>The usual figure of a field that is a plain default: no haze of its own.</summary>
+    private Hazy AsUsual(string path) => FieldAt(path) is { Usual: { } usual } field
+        ? Noted<Hazy>(path, usual.Value, new Assumption(null, usual.Value, field.Unit))
+        : throw new InvalidOperationException($"Nothing is usual for {path}.");
+
     /// <summary>A typical figure, and by how many percent it may be off.</summary>
-    public Hazy Guess(string field, Hazy value, double plusMinusPct, string unit) => Noted(
+    public Hazy Guess(string field, Hazy value, double plusMinusPct, Unit unit) => Noted(
         field,
         value * Quantity(field, 1, plusMinusPct / 100),
         new Assumption(null, Rounded(value.Value), unit, plusMinusPct));
 
     /// <summary>A typical figure, and by how much it may be off.</summary>
-    public Hazy GuessWithin(string field, double value, double plusMinus, string unit) => Noted(
+    public Hazy GuessWithin(string field, double value, double plusMinus, Unit unit) => Noted(
         field, Quantity(field, value, plusMinus), new Assumption(null, value, unit, PlusMinus: plusMinus));
 
-    private Hazy Quantity(string field, double value, double halfWidth) =>
-        ledger.Quantity(value, HazeSource.RectangularU(halfWidth), new HazeSource(field, SurveyedSources.LabelOf(field), HazeShape.Rectangular, SurveyedSources.CheckOf(field)));
+    private Hazy Quantity(string path, double value, double halfWidth)
+    {
+        var field = FieldAt(path);
+        return ledger.Quantity(value, HazeSource.RectangularU(halfWidth), new HazeSource(path, field.Label, HazeShape.Rectangular, new HazeCheck(field.HowTo, field.LeftOfDoubt)));
+    }
+
+    private static Field FieldAt(string path) =>
+        VehicleFields.Find(path) ?? FullLoad.Fields.Concat(HotDrive.Fields).FirstOrDefault(f => f.Path == path) ?? throw new InvalidOperationException($"Nobody asks for {path}.");
 
     /// <summary>What stands in for an answer, noted as assumed.</summary>
     public T Noted<T>(string field, T value, Assumption assumption)

@@ -1,31 +1,71 @@
-using HazyGauge.Core.Capacity;
+using System.Diagnostics.CodeAnalysis;
+using System.Text.Json.Serialization;
+using HazyGauge.Core.FuelSystem;
 using HazyGauge.Core.Haze;
 
 namespace HazyGauge.Core.Vehicles;
 
 /// <summary>
-/// What was found on a vehicle. Whatever is null was not found out; what is known is hazy where it was estimated. Pressures are gauge
-/// pressures.
+/// What is true of a vehicle, as far as somebody found out: whichever station asks, it stands here. Whatever is null was not found out; what is
+/// known is hazy where it was estimated. Pressures are gauge pressures.
 /// </summary>
-/// <param name="Engine">The engine.</param>
-/// <param name="FuelSystem">Lines and pressures.</param>
-/// <param name="Pump">The pump or pumps in the tank.</param>
-/// <param name="Injectors">The injectors in the ports; on direct injection alone there are none.</param>
-/// <param name="DirectInjection">The high-pressure side of direct injection.</param>
-/// <param name="Control">What controls the engine, and how the signal is to reach it.</param>
-/// <param name="Goals">What the owner wants, and what fuel there is.</param>
-public sealed record VehicleSurvey(
-    Engine Engine,
-    FuelSystem FuelSystem,
-    FuelPump Pump,
-    PortInjectors Injectors,
-    DirectInjection DirectInjection,
-    EngineControl Control,
-    Goals Goals)
+public sealed record VehicleSurvey
 {
     /// <summary>A vehicle nobody has looked at.</summary>
-    public static readonly VehicleSurvey Empty = new(new(), new(), new(), new(), new(), new(), new());
+    public static readonly VehicleSurvey Empty = new();
+
+    /// <summary>A vehicle nobody has looked at.</summary>
+    [JsonConstructor]
+    public VehicleSurvey()
+    {
+    }
+
+    /// <summary>A vehicle as found.</summary>
+    public VehicleSurvey(Engine engine, FuelSystemSurvey fuelSystem, FuelPump pump, PortInjectors injectors, DirectInjection directInjection, EngineControl control, Goals goals) =>
+        (Engine, FuelSystem, Pump, Injectors, DirectInjection, Control, Goals) = (engine, fuelSystem, pump, injectors, directInjection, control, goals);
+
+    /// <summary>The engine.</summary>
+    [AllowNull]
+    public Engine Engine { get; init => field = value ?? new(); } = new();
+
+    /// <summary>Lines and pressures.</summary>
+    [AllowNull]
+    public FuelSystemSurvey FuelSystem { get; init => field = value ?? new(); } = new();
+
+    /// <summary>The pump or pumps in the tank.</summary>
+    [AllowNull]
+    public FuelPump Pump { get; init => field = value ?? new(); } = new();
+
+    /// <summary>The injectors in the ports; on direct injection alone there are none.</summary>
+    [AllowNull]
+    public PortInjectors Injectors { get; init => field = value ?? new(); } = new();
+
+    /// <summary>The high-pressure side of direct injection.</summary>
+    [AllowNull]
+    public DirectInjection DirectInjection { get; init => field = value ?? new(); } = new();
+
+    /// <summary>What controls the engine, and how the signal is to reach it.</summary>
+    [AllowNull]
+    public EngineControl Control { get; init => field = value ?? new(); } = new();
+
+    /// <summary>What the owner wants, and what fuel there is.</summary>
+    [AllowNull]
+    public Goals Goals { get; init => field = value ?? new(); } = new();
+
+    /// <summary>Answers nobody knows yet, as paths like pump.flowLph; a typical figure stands in.</summary>
+    public IReadOnlyList<string>? Unknowns { get; init; }
+
+    /// <summary>Photos of plates and joints, by the answer they belong to.</summary>
+    public IReadOnlyList<SurveyPhoto>? Photos { get; init; }
+
+    /// <summary>Whatever else was seen.</summary>
+    public string? Notes { get; init; }
 }
+
+/// <summary>A photo on the job that belongs to an answer.</summary>
+/// <param name="Field">The answer, as a path.</param>
+/// <param name="Sha256">The file on the job.</param>
+public sealed record SurveyPhoto(string Field, string Sha256);
 
 /// <summary>How the engine breathes.</summary>
 public enum Aspiration
@@ -46,6 +86,10 @@ public enum Aspiration
 /// <param name="PowerKw">Power now, kW at the crank.</param>
 /// <param name="WantedPowerKw">Power wanted, kW at the crank.</param>
 /// <param name="FullLoadLambda">Lambda measured at full load.</param>
+/// <param name="FullPowerRpm">Engine speed at full power, 1/min.</param>
+/// <param name="BsfcGPerKwh">Specific consumption at full load, g/kWh.</param>
+/// <param name="BsfcEthanolPct">Blend that consumption holds for, % by volume.</param>
+/// <param name="SupplyV">Battery voltage with the engine running, V.</param>
 public sealed record Engine(
     int? Cylinders = null,
     Hazy? DisplacementCc = null,
@@ -54,7 +98,11 @@ public sealed record Engine(
     Hazy? RedlineRpm = null,
     Hazy? PowerKw = null,
     Hazy? WantedPowerKw = null,
-    Hazy? FullLoadLambda = null);
+    Hazy? FullLoadLambda = null,
+    Hazy? FullPowerRpm = null,
+    Hazy? BsfcGPerKwh = null,
+    Hazy? BsfcEthanolPct = null,
+    Hazy? SupplyV = null);
 
 /// <summary>How the fuel reaches the rail.</summary>
 public enum FuelLine
@@ -92,10 +140,24 @@ public enum LineName
     Return,
 }
 
+/// <summary>Which half of a joint an end is.</summary>
+public enum EndGender
+{
+    /// <summary>The male end.</summary>
+    Male,
+
+    /// <summary>The female end.</summary>
+    Female,
+}
+
 /// <summary>A joint a sensor could go into.</summary>
 /// <param name="Line">In which line; null where it was not said.</param>
 /// <param name="AngleDeg">Angle of its end, degrees.</param>
-public sealed record Joint(LineName? Line = null, double? AngleDeg = null);
+/// <param name="Place">Where it is.</param>
+/// <param name="Size">Tube or dash size as written on it or measured.</param>
+/// <param name="Gender">Which half the stock line ends in.</param>
+/// <param name="Retainer">How it is held: ring, tab, slide lock, thread.</param>
+public sealed record Joint(LineName? Line = null, double? AngleDeg = null, string? Place = null, string? Size = null, EndGender? Gender = null, string? Retainer = null);
 
 /// <summary>Lines and pressures.</summary>
 /// <param name="Line">How the fuel reaches the rail.</param>
@@ -104,15 +166,30 @@ public sealed record Joint(LineName? Line = null, double? AngleDeg = null);
 /// <param name="FollowsManifold">True where the pressure rises with the manifold's.</param>
 /// <param name="TankLitres">Tank volume, L.</param>
 /// <param name="Joints">Joints a sensor could go into.</param>
-public sealed record FuelSystem(
+/// <param name="Filter">Where the filter is, and of what kind.</param>
+/// <param name="PressureSensors">Fuel pressure sensors there are, and what they see.</param>
+/// <param name="BlindSpots">What could not be inspected.</param>
+/// <param name="PortSharePct">Share of the fuel that goes into the ports where there are both, %.</param>
+/// <param name="HeatIntoFuelPct">Share of the pump's heat that ends in the tank, %.</param>
+/// <param name="TankLossWPerK">Heat the tank loses, W for every K above ambient.</param>
+/// <param name="ReturnRiseK">By how much the engine bay heats what comes back, K.</param>
+public sealed record FuelSystemSurvey(
     FuelLine? Line = null,
     InjectionKind? Injection = null,
     Hazy? BasePressureKpa = null,
     bool? FollowsManifold = null,
     Hazy? TankLitres = null,
-    IReadOnlyList<Joint>? Joints = null)
+    IReadOnlyList<Joint>? Joints = null,
+    string? Filter = null,
+    string? PressureSensors = null,
+    string? BlindSpots = null,
+    Hazy? PortSharePct = null,
+    Hazy? HeatIntoFuelPct = null,
+    Hazy? TankLossWPerK = null,
+    Hazy? ReturnRiseK = null)
 {
     /// <summary>True where some fuel goes straight into the cylinders.</summary>
+    [JsonIgnore]
     public bool IsDirect => Injection is InjectionKind.Direct or InjectionKind.Both;
 }
 
@@ -121,7 +198,17 @@ public sealed record FuelSystem(
 /// <param name="FlowLph">Flow of one pump at the pressure it works against, L/h; where there is a curve, the curve counts.</param>
 /// <param name="Curve">Flow of one pump over pressure, pressures rising.</param>
 /// <param name="CurveV">Voltage the curve was taken at, V.</param>
-public sealed record FuelPump(int? Count = null, Hazy? FlowLph = null, IReadOnlyList<PumpPoint<Hazy>>? Curve = null, Hazy? CurveV = null);
+/// <param name="PumpV">Voltage at the pump with the engine at full load, V.</param>
+/// <param name="ElectricalW">Electrical power of all pumps, W.</param>
+/// <param name="InletSuctionKpa">Suction at the inlet, kPa.</param>
+public sealed record FuelPump(
+    int? Count = null,
+    Hazy? FlowLph = null,
+    IReadOnlyList<PumpPoint<Hazy>>? Curve = null,
+    Hazy? CurveV = null,
+    Hazy? PumpV = null,
+    Hazy? ElectricalW = null,
+    Hazy? InletSuctionKpa = null);
 
 /// <summary>Dead time at a battery voltage.</summary>
 /// <param name="BatteryV">Battery voltage, V.</param>
@@ -150,9 +237,18 @@ public sealed record PortInjectors(
 /// <param name="PumpLobes">Lobes that drive it.</param>
 /// <param name="RailPressureKpa">Rail pressure at full load, kPa.</param>
 /// <param name="WindowDeg">Injection window at full load, degrees of crank.</param>
-public sealed record DirectInjection(Hazy? PumpDisplacementCcPerCamRev = null, int? PumpLobes = null, Hazy? RailPressureKpa = null, Hazy? WindowDeg = null)
+/// <param name="InjectorStaticGPerS">Static flow of one injector at rail pressure, on the blend its consumption holds for, g/s.</param>
+/// <param name="PumpEfficiencyPct">Share of the high-pressure pump's displacement that arrives, %.</param>
+public sealed record DirectInjection(
+    Hazy? PumpDisplacementCcPerCamRev = null,
+    int? PumpLobes = null,
+    Hazy? RailPressureKpa = null,
+    Hazy? WindowDeg = null,
+    Hazy? InjectorStaticGPerS = null,
+    Hazy? PumpEfficiencyPct = null)
 {
     /// <summary>True where nothing was found out.</summary>
+    [JsonIgnore]
     public bool IsEmpty => this == new DirectInjection();
 }
 
@@ -175,6 +271,16 @@ public enum SignalPath
     DisplayOnly,
 }
 
+/// <summary>How the engine is coupled to the wheels.</summary>
+public enum Gearbox
+{
+    /// <summary>Shifted by hand.</summary>
+    Manual,
+
+    /// <summary>Shifts by itself.</summary>
+    Automatic,
+}
+
 /// <summary>What controls the engine, and how the signal is to reach it.</summary>
 /// <param name="SignalPath">How the signal reaches it.</param>
 /// <param name="RevisionListed">True where whoever makes the tune or the box lists this hardware and firmware revision.</param>
@@ -184,6 +290,11 @@ public enum SignalPath
 /// <param name="FuelMapEthanolPct">Blend the fuel map was made on, % by volume.</param>
 /// <param name="SparkMapEthanolPct">Blend the spark map was made on, % by volume.</param>
 /// <param name="HasFailsafe">True where the controller offers a failsafe for a lost signal.</param>
+/// <param name="Failsafes">Which.</param>
+/// <param name="MapsMadeBy">Who made the maps, and when.</param>
+/// <param name="Gearbox">Gearbox; versions differ in their plugs.</param>
+/// <param name="HardwareRevision">Hardware revision as written on the controller.</param>
+/// <param name="FirmwareRevision">Firmware revision as read out.</param>
 public sealed record EngineControl(
     SignalPath? SignalPath = null,
     bool? RevisionListed = null,
@@ -192,10 +303,16 @@ public sealed record EngineControl(
     string? Displaces = null,
     Hazy? FuelMapEthanolPct = null,
     Hazy? SparkMapEthanolPct = null,
-    bool? HasFailsafe = null);
+    bool? HasFailsafe = null,
+    string? Failsafes = null,
+    string? MapsMadeBy = null,
+    Gearbox? Gearbox = null,
+    string? HardwareRevision = null,
+    string? FirmwareRevision = null);
 
 /// <summary>What the owner wants, and what fuel there is.</summary>
 /// <param name="HighestEthanolPct">Highest blend that must work, % by volume.</param>
 /// <param name="LocalEthanolPct">What the local pump delivers as high blend, % by volume.</param>
 /// <param name="RoadUse">True where the vehicle is used on public roads.</param>
-public sealed record Goals(Hazy? HighestEthanolPct = null, Hazy? LocalEthanolPct = null, bool? RoadUse = null);
+/// <param name="LocalFuel">Where and when it is sold.</param>
+public sealed record Goals(Hazy? HighestEthanolPct = null, Hazy? LocalEthanolPct = null, bool? RoadUse = null, string? LocalFuel = null);

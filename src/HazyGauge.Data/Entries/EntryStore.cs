@@ -1,4 +1,4 @@
-using HazyGauge.Core.Line;
+using HazyGauge.Core.Jobs;
 using Microsoft.EntityFrameworkCore;
 
 namespace HazyGauge.Data.Entries;

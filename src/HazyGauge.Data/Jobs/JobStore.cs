@@ -1,27 +1,51 @@
+using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 
 namespace HazyGauge.Data.Jobs;
 
 /// <summary>A document about to be saved.</summary>
 /// <param name="Slug">The station.</param>
-/// <param name="Author">Who saves it.</param>
 /// <param name="Document">The document, JSON.</param>
 /// <param name="Summary">What it says, in one line.</param>
-/// <param name="Show">What the bay shows afterwards, from what it showed before and the time of saving; null where this station shows nothing there.</param>
-public sealed record DocumentToSave(string Slug, string Author, string Document, string Summary, Func<BayProjection, DateTimeOffset, BayProjection>? Show);
+/// <param name="Expected">Number of the station's revision the author worked from, 0 for never saved; null accepts any.</param>
+/// <param name="BasedOn">Revision of each station it was evaluated for; null for one that is saved along.</param>
+public sealed record DocumentToSave(string Slug, string Document, string Summary, int? Expected, IReadOnlyDictionary<string, int?> BasedOn);
+
+/// <summary>Documents that are saved together, all or none, with what the whole job comes to afterwards.</summary>
+/// <param name="Author">Who saves.</param>
+/// <param name="Documents">The documents, each behind those it rests on.</param>
+/// <param name="Read">Number of the latest revision of every other station that was read for it.</param>
+/// <param name="Standings">How stations stand afterwards; null for one that stands nowhere.</param>
+/// <param name="Show">What else the bay shows afterwards, from what it showed before and the time of saving.</param>
+public sealed record WholeSave(
+    string Author,
+    IReadOnlyList<DocumentToSave> Documents,
+    IReadOnlyDictionary<string, int> Read,
+    IReadOnlyDictionary<string, StationStanding?> Standings,
+    Func<BayProjection, DateTimeOffset, BayProjection> Show);
 
 /// <summary>What came of an attempt to save.</summary>
 public enum SaveOutcome
 {
-    /// <summary>A new revision stands.</summary>
+    /// <summary>New revisions stand.</summary>
     Saved,
 
-    /// <summary>Somebody else saved this station meanwhile; nothing was changed.</summary>
+    /// <summary>Somebody else saved one of the stations meanwhile; nothing was changed.</summary>
     Stale,
+
+    /// <summary>Somebody saved a station that was read for it; nothing was changed, evaluate again.</summary>
+    Moved,
 
     /// <summary>There is no such job.</summary>
     NoSuchJob,
 }
+
+/// <summary>What came of an attempt to save.</summary>
+/// <param name="Outcome">The outcome.</param>
+/// <param name="Revisions">The new revisions.</param>
+/// <param name="StaleSlug">The station somebody else saved.</param>
+/// <param name="InTheWay">The revision that stands there; null where the station was never saved.</param>
+public sealed record SaveResult(SaveOutcome Outcome, IReadOnlyList<RevisionRow> Revisions, string? StaleSlug = null, RevisionRow? InTheWay = null);
 
 /// <summary>Keeps jobs and their record. Nothing saved is ever changed or deleted.</summary>
 public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, TimeProvider clock)
@@ -40,15 +64,26 @@ public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, TimeProvid
         return await db.Jobs.AsNoTracking().SingleOrDefaultAsync(j => j.Id == id, cancellation);
     }
 
-    /// <summary>A new job.</summary>
-    public async Task<JobRow> CreateAsync(string name, string vehicle, CancellationToken cancellation)
+    /// <summary>A new job, not kept yet.</summary>
+    public JobRow NewJob(string name, string vehicle)
+    {
+        var now = clock.ToTheMillisecond();
+        return new JobRow { Id = Guid.CreateVersion7(now), Name = name, Vehicle = vehicle, CreatedAt = now };
+    }
+
+    /// <summary>Keeps a new job, with documents where there are any, all or nothing.</summary>
+    public async Task CreateAsync(JobRow job, WholeSave? save, CancellationToken cancellation)
     {
         await using var db = await contexts.CreateDbContextAsync(cancellation);
-        var now = clock.ToTheMillisecond();
-        var job = new JobRow { Id = Guid.CreateVersion7(now), Name = name, Vehicle = vehicle, CreatedAt = now };
+        await using var transaction = await db.Database.BeginTransactionAsync(cancellation);
         db.Add(job);
+        if (save is not null)
+        {
+            Write(db, job, save);
+        }
+
         await db.SaveChangesAsync(cancellation);
-        return job;
+        await transaction.CommitAsync(cancellation);
     }
 
     /// <summary>Puts a job aside, or back into the bay; null where there is none.</summary>
@@ -97,50 +132,63 @@ public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, TimeProvid
         return await db.Revisions.AsNoTracking().Where(r => r.JobId == jobId).OrderBy(r => r.Number).ToListAsync(cancellation);
     }
 
-    /// <summary>Saves a document as a new revision, provided that nobody saved the station since <paramref name="expected"/>.</summary>
-    /// <param name="jobId">The job.</param>
-    /// <param name="document">What to save.</param>
-    /// <param name="expected">Number of the station's revision the author worked from, 0 for never saved; null accepts any.</param>
-    /// <param name="cancellation">Gives up; nothing is saved then.</param>
-    /// <returns>The outcome, and the new revision or the one that stands in the way.</returns>
-    public async Task<(SaveOutcome Outcome, RevisionRow? Revision)> SaveAsync(
-        Guid jobId, DocumentToSave document, int? expected, CancellationToken cancellation)
+    /// <summary>The latest revision of every station that was saved, by slug.</summary>
+    public async Task<IReadOnlyDictionary<string, RevisionRow>> LatestOfAllAsync(Guid jobId, CancellationToken cancellation)
+    {
+        await using var db = await contexts.CreateDbContextAsync(cancellation);
+        var numbers = db.Revisions.Where(r => r.JobId == jobId).GroupBy(r => r.Slug).Select(g => g.Max(r => r.Number));
+        return await db.Revisions.AsNoTracking().Where(r => r.JobId == jobId && numbers.Contains(r.Number)).ToDictionaryAsync(r => r.Slug, StringComparer.Ordinal, cancellation);
+    }
+
+    /// <summary>Saves documents as new revisions in one transaction, all or none, provided that nobody saved them, or what they rest on, meanwhile.</summary>
+    public async Task<SaveResult> SaveAsync(Guid jobId, WholeSave save, CancellationToken cancellation)
     {
         await using var db = await contexts.CreateDbContextAsync(cancellation);
 
-        // The transaction takes SQLite's write lock at once, so between this read and the commit nobody else saves.
+        // The transaction takes SQLite's write lock at once, so between these reads and the commit nobody else saves.
         await using var transaction = await db.Database.BeginTransactionAsync(cancellation);
-        var job = await db.Jobs.SingleOrDefaultAsync(j => j.Id == jobId, cancellation);
-        if (job is null)
+        if (await db.Jobs.SingleOrDefaultAsync(j => j.Id == jobId, cancellation) is not { } job)
         {
-            return (SaveOutcome.NoSuchJob, null);
+            return new SaveResult(SaveOutcome.NoSuchJob, []);
         }
 
-        var latest = await LatestAsync(db, jobId, document.Slug, cancellation);
-        if (expected is { } number && number != (latest?.Number ?? 0))
+        foreach (var document in save.Documents.Where(d => d.Expected is not null))
         {
-            return (SaveOutcome.Stale, latest);
+            var latest = await LatestAsync(db, jobId, document.Slug, cancellation);
+            if (document.Expected != (latest?.Number ?? 0))
+            {
+                return new SaveResult(SaveOutcome.Stale, [], document.Slug, latest);
+            }
         }
 
-        var revision = new RevisionRow
+        foreach (var (slug, number) in save.Read)
         {
-            JobId = jobId,
-            Number = ++job.LastRevision,
-            Slug = document.Slug,
-            Author = document.Author,
-            SavedAt = clock.ToTheMillisecond(),
-            Summary = document.Summary,
-            Document = document.Document,
-        };
-        if (document.Show is { } show)
-        {
-            job.Bay = show(job.Bay, revision.SavedAt);
+            if (number != (await db.Revisions.Where(r => r.JobId == jobId && r.Slug == slug).MaxAsync(r => (int?)r.Number, cancellation) ?? 0))
+            {
+                return new SaveResult(SaveOutcome.Moved, []);
+            }
         }
 
-        db.Add(revision);
+        var revisions = Write(db, job, save);
         await db.SaveChangesAsync(cancellation);
         await transaction.CommitAsync(cancellation);
-        return (SaveOutcome.Saved, revision);
+        return new SaveResult(SaveOutcome.Saved, revisions);
+    }
+
+    /// <summary>Writes how stations stand, provided that nobody saved what that was evaluated for meanwhile; true where it was written.</summary>
+    public async Task<bool> StandAsync(Guid jobId, int lastRevision, Func<BayProjection, BayProjection> show, CancellationToken cancellation)
+    {
+        await using var db = await contexts.CreateDbContextAsync(cancellation);
+        await using var transaction = await db.Database.BeginTransactionAsync(cancellation);
+        if (await db.Jobs.SingleOrDefaultAsync(j => j.Id == jobId && j.LastRevision == lastRevision, cancellation) is not { } job)
+        {
+            return false;
+        }
+
+        job.Bay = show(job.Bay);
+        await db.SaveChangesAsync(cancellation);
+        await transaction.CommitAsync(cancellation);
+        return true;
     }
 
     /// <summary>Takes in a whole job as a new one: its record as it was, its files where their content came along or is here already.</summary>
@@ -191,6 +239,34 @@ public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, TimeProvid
     {
         await using var db = await contexts.CreateDbContextAsync(cancellation);
         return await db.Jobs.CountAsync(cancellation) >= 0;
+    }
+
+    private List<RevisionRow> Write(HazyGaugeDb db, JobRow job, WholeSave save)
+    {
+        var now = clock.ToTheMillisecond();
+        var numbers = save.Documents.ToDictionary(d => d.Slug, _ => ++job.LastRevision, StringComparer.Ordinal);
+        IReadOnlyDictionary<string, int?> Numbered(IReadOnlyDictionary<string, int?> basedOn) =>
+            basedOn.ToDictionary(b => b.Key, b => b.Value ?? (numbers.TryGetValue(b.Key, out var number) ? number : null), StringComparer.Ordinal);
+        var revisions = save.Documents.Select(d => new RevisionRow
+        {
+            JobId = job.Id,
+            Number = numbers[d.Slug],
+            Slug = d.Slug,
+            Author = save.Author,
+            SavedAt = now,
+            Summary = d.Summary,
+            Document = d.Document,
+            BasedOn = JsonSerializer.Serialize(Numbered(d.BasedOn)),
+        }).ToList();
+        var bay = save.Show(job.Bay, now);
+        foreach (var (slug, standing) in save.Standings)
+        {
+            bay = bay.With(slug, standing is { BasedOn: { } basedOn } ? standing with { BasedOn = Numbered(basedOn) } : standing);
+        }
+
+        job.Bay = bay;
+        db.AddRange(revisions);
+        return revisions;
     }
 
     private static Task<RevisionRow?> LatestAsync(HazyGaugeDb db, Guid jobId, string slug, CancellationToken cancellation) =>

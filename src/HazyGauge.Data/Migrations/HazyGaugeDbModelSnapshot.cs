@@ -224,6 +224,9 @@ namespace HazyGauge.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("BasedOn")
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("Document")
                         .IsRequired()
                         .HasColumnType("TEXT");

@@ -1,3 +1,4 @@
+using HazyGauge.Core.Sentences;
 using System.Globalization;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Sensing;
@@ -20,9 +21,9 @@ public sealed record CsvWaveWriter(double StepUs = 20, double HighV = 5, double 
     public void Check(double durationS)
     {
         var check = new InputCheck()
-            .Within(StepUs, 1, 1000, "stepUs", "The time between two samples", " µs")
-            .Within(HighV, 1, 24, "highV", "The released level", " V")
-            .Within(NoiseV, 0, 2, "noiseV", "The noise of the volts", " V");
+            .Within(StepUs, 1, 1000, "stepUs", "The time between two samples", Unit.Microseconds)
+            .Within(HighV, 1, 24, "highV", "The released level", Unit.Volt)
+            .Within(NoiseV, 0, 2, "noiseV", "The noise of the volts", Unit.Volt);
         if (durationS / StepUs * 1e6 > MostSamples)
         {
             check.Refuse("durationS", $"That would be more than {MostSamples / 1e6:0} million samples. Make it shorter, or take it as VCD.");

@@ -1,5 +1,5 @@
 using System.Text.Json;
-using HazyGauge.Core.Line;
+using HazyGauge.Core.Jobs;
 
 namespace HazyGauge.Formats.Jobs;
 
@@ -35,7 +35,9 @@ public sealed record JobFile(
 /// <param name="SavedAt">When.</param>
 /// <param name="Summary">What it says, in one line.</param>
 /// <param name="Document">The document.</param>
-public sealed record JobFileRevision(int Revision, string Slug, string Author, DateTimeOffset SavedAt, string Summary, JsonElement Document);
+/// <param name="BasedOn">Number of the revision of each station it was evaluated for; left out where nobody noted it.</param>
+public sealed record JobFileRevision(
+    int Revision, string Slug, string Author, DateTimeOffset SavedAt, string Summary, JsonElement Document, IReadOnlyDictionary<string, int>? BasedOn = null);
 
 /// <summary>A file on the job.</summary>
 /// <param name="Sha256">SHA-256 of the content, lower-case hex.</param>

@@ -1,5 +1,5 @@
 using System.Text;
-using HazyGauge.Core.Line;
+using HazyGauge.Core.Jobs;
 using HazyGauge.Data.Jobs;
 using HazyGauge.Formats.Calendars;
 using HazyGauge.Web.Jobs;
@@ -44,19 +44,19 @@ internal static class BayEndpoints
 
     private static DateOnly FirstDue(JobAnswer job) => job.Due.Count > 0 ? job.Due[0].Due!.Value : DateOnly.MaxValue;
 
-    private static async Task<IResult> DueAsync(JobReader reader, CancellationToken cancellation) =>
-        Calendar(await reader.ListAsync(archived: false, cancellation), "due.ics");
+    private static async Task<IResult> DueAsync(JobReader reader, JobLine line, CancellationToken cancellation) =>
+        Calendar(line, await reader.ListAsync(archived: false, cancellation), "due.ics");
 
-    private static async Task<IResult> JobDueAsync(Guid id, JobReader reader, CancellationToken cancellation) =>
-        await reader.FindAsync(id, cancellation) is { } job ? Calendar([job], "due.ics") : JobEndpoints.NoSuchJob();
+    private static async Task<IResult> JobDueAsync(Guid id, JobReader reader, JobLine line, CancellationToken cancellation) =>
+        await reader.FindAsync(id, cancellation) is { } job ? Calendar(line, [job], "due.ics") : JobEndpoints.NoSuchJob();
 
-    private static FileContentHttpResult Calendar(IEnumerable<JobAnswer> jobs, string name)
+    private static FileContentHttpResult Calendar(JobLine line, IEnumerable<JobAnswer> jobs, string name)
     {
         var days = jobs.SelectMany(job => job.Due.Concat(job.Upcoming).Select(entry => new DueDay(
             $"{job.Id:N}-{entry.Number}@hazy-gauge",
             entry.Due!.Value,
             $"{job.Name}: {(entry.Kind == EntryKind.Waiting ? "due, " : string.Empty)}{entry.Text}",
-            entry.Blocks.Count == 0 ? job.Vehicle : $"Holds up {string.Join(", ", entry.Blocks.Select(b => Station.Find(b)!.Name))}. {job.Vehicle}",
+            entry.Blocks.Count == 0 ? job.Vehicle : $"Holds up {string.Join(", ", entry.Blocks.Select(b => line.Find(b)!.Name))}. {job.Vehicle}",
             entry.Since)));
         return TypedResults.File(Encoding.UTF8.GetBytes(ICalendar.Write(days)), "text/calendar; charset=utf-8", name);
     }

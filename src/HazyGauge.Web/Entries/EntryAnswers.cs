@@ -1,4 +1,4 @@
-using HazyGauge.Core.Line;
+using HazyGauge.Core.Jobs;
 using HazyGauge.Data;
 
 namespace HazyGauge.Web.Entries;

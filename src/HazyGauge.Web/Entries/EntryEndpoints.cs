@@ -1,3 +1,4 @@
+using HazyGauge.Core.Jobs;
 using HazyGauge.Data.Entries;
 using HazyGauge.Data.Jobs;
 using HazyGauge.Web.Jobs;
@@ -40,9 +41,9 @@ internal static class EntryEndpoints
     }
 
     private static async Task<Results<Created<EntryAnswer>, Ok<EntryAnswer>, ProblemHttpResult>> WriteAsync(
-        Guid id, EntryRequest entry, HttpRequest request, EntryStore entries, CancellationToken cancellation)
+        Guid id, EntryRequest entry, HttpRequest request, JobLine line, EntryStore entries, CancellationToken cancellation)
     {
-        var toWrite = EntryRules.Check(entry, Author.Of(request), request.Headers[KeyHeader].ToString().Trim());
+        var toWrite = EntryRules.Check(line, entry, Author.Of(request), request.Headers[KeyHeader].ToString().Trim());
         var (outcome, row) = await entries.WriteAsync(id, toWrite, cancellation);
         return outcome switch
         {

@@ -1,5 +1,5 @@
 using HazyGauge.Core.Findings;
-using HazyGauge.Core.Line;
+using HazyGauge.Core.Jobs;
 using HazyGauge.Data.Entries;
 
 namespace HazyGauge.Web.Entries;
@@ -11,7 +11,7 @@ internal static class EntryRules
 
     /// <summary>The entry to write.</summary>
     /// <exception cref="RefusedInputException">It is not one.</exception>
-    public static EntryToWrite Check(EntryRequest request, string author, string idempotencyKey)
+    public static EntryToWrite Check(JobLine line, EntryRequest request, string author, string idempotencyKey)
     {
         var check = new InputCheck();
         if (idempotencyKey.Length is 0 or > LongestKey || idempotencyKey.Any(char.IsControl))
@@ -26,7 +26,7 @@ internal static class EntryRules
 
         var blocks = (request.Blocks ?? []).Distinct(StringComparer.Ordinal).ToList();
         var draft = new EntryDraft(request.Kind!.Value, request.Text?.Trim() ?? string.Empty, request.Due, blocks, request.Station, request.Closes);
-        draft.Check(check);
+        draft.Check(line, check);
         check.ThrowIfAny();
         return new EntryToWrite(draft, author, idempotencyKey);
     }

@@ -10,15 +10,20 @@ namespace HazyGauge.Web.Jobs;
 /// <param name="Author">Who saved it.</param>
 /// <param name="SavedAt">When.</param>
 /// <param name="Document">The document.</param>
+/// <param name="BasedOn">Number of the revision of each station it was evaluated for.</param>
 public sealed record Envelope(
     [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? Slug = null,
     [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] int? Revision = null,
     [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? Author = null,
     [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] DateTimeOffset? SavedAt = null,
-    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] JsonElement? Document = null)
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] JsonElement? Document = null,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] IReadOnlyDictionary<string, int>? BasedOn = null)
 {
     /// <summary>The envelope of a revision.</summary>
-    public static Envelope From(RevisionRow row) => new(row.Slug, row.Number, row.Author, row.SavedAt, JsonSerializer.Deserialize<JsonElement>(row.Document));
+    public static Envelope From(RevisionRow row) => new(row.Slug, row.Number, row.Author, row.SavedAt, JsonSerializer.Deserialize<JsonElement>(row.Document), BasedOnOf(row));
+
+    /// <summary>Number of the revision of each station that a revision was evaluated for; null where nobody noted it.</summary>
+    public static IReadOnlyDictionary<string, int>? BasedOnOf(RevisionRow row) => row.BasedOn is { } text ? JsonSerializer.Deserialize<Dictionary<string, int>>(text) : null;
 }
 
 /// <summary>An entry of the record.</summary>

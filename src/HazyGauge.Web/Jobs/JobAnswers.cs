@@ -1,4 +1,7 @@
-using HazyGauge.Core.Line;
+using System.Text.Json.Serialization;
+using HazyGauge.Core.Jobs;
+using HazyGauge.Core.Sentences;
+using HazyGauge.Core.Stations;
 using HazyGauge.Data;
 
 namespace HazyGauge.Web.Jobs;
@@ -9,7 +12,23 @@ namespace HazyGauge.Web.Jobs;
 public sealed record NewJobRequest(string? Name, string? Vehicle = null);
 
 /// <summary>A station as the line of a job shows it.</summary>
-public sealed record LineStation(string Slug, string Name, string Question, bool Built, StationState State, bool IsWaiting);
+/// <param name="Slug">Its name in addresses.</param>
+/// <param name="Name">Its name on the screen.</param>
+/// <param name="Question">The question it answers.</param>
+/// <param name="Built">False where it cannot be worked at yet.</param>
+/// <param name="State">How it stands by what is saved on the whole job.</param>
+/// <param name="IsWaiting">True where something waited for holds it up.</param>
+/// <param name="ChangedBy">Station whose save changed its state since it was saved itself.</param>
+/// <param name="Summary">What it comes to, in one line; left out where nothing was saved.</param>
+public sealed record LineStation(
+    string Slug,
+    string Name,
+    string Question,
+    bool Built,
+    StationState State,
+    bool IsWaiting,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? ChangedBy = null,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] Sentence? Summary = null);
 
 /// <summary>The latest saved reading.</summary>
 public sealed record LatestReading(double EthanolPct, double PlusMinus, DateTimeOffset SavedAt);
@@ -35,7 +54,8 @@ public sealed record OpenEntry(int Number, EntryKind Kind, string Text, DateTime
 /// <param name="Stations">The line, from tank to engine.</param>
 /// <param name="Reading">The latest saved reading, where there is one.</param>
 /// <param name="NextAction">What to do next.</param>
-/// <param name="Held">Why the job is held; null where it is not.</param>
+/// <param name="Held">Why the job is held, metric; null where it is not.</param>
+/// <param name="HeldBy">What holds it, with its numbers; null where it is not.</param>
 /// <param name="Waiting">What it waits for.</param>
 /// <param name="Due">What falls due today or fell due before.</param>
 /// <param name="Upcoming">What falls due later.</param>
@@ -50,15 +70,17 @@ public sealed record JobAnswer(
     LatestReading? Reading,
     NextAction NextAction,
     string? Held,
+    NextAction? HeldBy,
     IReadOnlyList<OpenEntry> Waiting,
     IReadOnlyList<OpenEntry> Due,
     IReadOnlyList<OpenEntry> Upcoming)
 {
     /// <summary>The answer for a job.</summary>
+    /// <param name="line">The line.</param>
     /// <param name="job">The job.</param>
     /// <param name="open">What is open on it.</param>
     /// <param name="today">The day in the shop.</param>
-    public static JobAnswer From(JobRow job, IEnumerable<EntryRow> open, DateOnly today)
+    public static JobAnswer From(JobLine line, JobRow job, IEnumerable<EntryRow> open, DateOnly today)
     {
         var entries = open.Select(e => new OpenEntry(
             e.Number, e.Kind, e.Text, e.At, e.Author, e.Due, e.Due <= today, e.Blocks.Split(' ', StringSplitOptions.RemoveEmptyEntries))).ToList();
@@ -71,11 +93,19 @@ public sealed record JobAnswer(
             job.CreatedAt,
             job.ArchivedAt,
             job.LastRevision,
-            [.. Station.All.Select(s => new LineStation(
-                s.Slug, s.Name, s.Question, s.Built, job.Bay.ProgressOf(s.Slug)?.State ?? StationState.Empty, awaited.Any(a => a.HoldsUp(s.Slug))))],
+            [.. line.Places.Select(s => new LineStation(
+                s.Slug,
+                s.Name,
+                s.Question,
+                s.Built,
+                job.Bay.ProgressOf(s.Slug)?.State ?? StationState.Empty,
+                awaited.Any(a => a.HoldsUp(s.Slug)),
+                job.Bay.Stations.GetValueOrDefault(s.Slug)?.ChangedBy,
+                job.Bay.Stations.GetValueOrDefault(s.Slug)?.Summary))],
             job.Bay is { EthanolPct: { } pct, EthanolPlusMinus: { } plusMinus, ReadingSavedAt: { } savedAt } ? new LatestReading(pct, plusMinus, savedAt) : null,
-            JobProgress.Next(job.Bay.ProgressOf, awaited),
-            JobProgress.Held(job.Bay.ProgressOf)?.Why,
+            JobProgress.Next(line, job.Bay.ProgressOf, awaited),
+            JobProgress.Held(line, job.Bay.ProgressOf)?.Why,
+            JobProgress.Held(line, job.Bay.ProgressOf),
             waiting,
             [.. entries.Where(e => e.IsDue).OrderBy(e => e.Due)],
             [.. entries.Where(e => e is { Due: not null, IsDue: false }).OrderBy(e => e.Due)]);

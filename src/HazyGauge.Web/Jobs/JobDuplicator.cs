@@ -1,19 +1,20 @@
-using System.Text.Json;
-using HazyGauge.Core.Line;
+using System.Text.Json.Nodes;
+using HazyGauge.Core.Findings;
+using HazyGauge.Core.Jobs;
 using HazyGauge.Data;
 using HazyGauge.Data.Jobs;
 using HazyGauge.Web.Stations;
 
 namespace HazyGauge.Web.Jobs;
 
-/// <summary>Makes a job for another vehicle of the same kind, whole or not at all.</summary>
-internal sealed class JobDuplicator(JobStore jobs, StationDocuments documents, TimeProvider clock)
+/// <summary>Makes a job for another vehicle of the same kind: what was planned comes along, what was measured or proven on this one does not.</summary>
+internal sealed class JobDuplicator(JobLine line, JobStore jobs, JobSaver saver)
 {
     private const int LongestName = 80;
     private const string Behind = ", copy";
 
     /// <summary>The new job; null where there is none to copy.</summary>
-    /// <exception cref="Core.Findings.RefusedInputException">The name cannot be, or today's rules refuse what was planned.</exception>
+    /// <exception cref="RefusedInputException">The name cannot be, or today's rules refuse what was planned.</exception>
     public async Task<JobRow?> DuplicateAsync(Guid id, string? name, string author, CancellationToken cancellation)
     {
         if (await jobs.FindAsync(id, cancellation) is not { } original)
@@ -23,31 +24,23 @@ internal sealed class JobDuplicator(JobStore jobs, StationDocuments documents, T
 
         var usual = original.Name[..Math.Min(original.Name.Length, LongestName - Behind.Length)] + Behind;
         var (checkedName, vehicle) = JobEndpoints.CheckNames(name ?? usual, original.Vehicle);
-        var now = clock.ToTheMillisecond();
-        var copy = new JobRow { Id = Guid.CreateVersion7(now), Name = checkedName, Vehicle = vehicle, CreatedAt = now };
-        var revisions = new List<RevisionRow>();
-        var planned = new Dictionary<string, JsonElement>(StringComparer.Ordinal);
-        foreach (var station in Station.All)
+        var sent = await PlansAsync(id, cancellation);
+        return await saver.CreateAsync(checkedName, vehicle, author, sent, cancellation);
+    }
+
+    private async Task<List<Sent>> PlansAsync(Guid id, CancellationToken cancellation)
+    {
+        var whole = (await jobs.LatestOfAllAsync(id, cancellation)).ToDictionary(l => l.Key, l => StationDocuments.Inputs(JsonNode.Parse(l.Value.Document)), StringComparer.Ordinal);
+        DocumentUpgrade.Apply(whole);
+        var sent = new List<Sent>();
+        foreach (var (slug, document) in whole.Where(d => d.Value.Count > 0))
         {
-            if (await PlanAsync(id, station, cancellation) is { } plan)
+            if (line.Station(slug) is { } station && StationDocuments.ForAnotherVehicle(station, document) is { } plan)
             {
-                var judged = await documents.JudgeAsync(new JobToJudge(copy.Id, planned), station, plan, cancellation);
-                planned[station.Slug] = plan;
-                copy.Bay = judged.Show(copy.Bay, now);
-                revisions.Add(new RevisionRow
-                {
-                    JobId = copy.Id, Number = ++copy.LastRevision, Slug = station.Slug, Author = author, SavedAt = now, Summary = judged.Summary, Document = judged.Json,
-                });
+                sent.Add(new Sent(slug, plan, 0));
             }
         }
 
-        await jobs.ImportAsync(copy, revisions, [], [], cancellation);
-        return copy;
+        return sent;
     }
-
-    private async Task<JsonElement?> PlanAsync(Guid id, Station station, CancellationToken cancellation) =>
-        documents.Find(station.Slug) is { } known && await jobs.LatestAsync(id, station.Slug, cancellation) is { } latest
-            && JsonSerializer.Deserialize<JsonElement>(latest.Document) is var saved && saved.EnumerateObject().Any()
-            ? known.ForAnotherVehicle(saved)
-            : null;
 }

@@ -1,3 +1,4 @@
+using HazyGauge.Core.Jobs;
 using HazyGauge.Data;
 using HazyGauge.Data.Entries;
 using HazyGauge.Data.Jobs;
@@ -5,7 +6,7 @@ using HazyGauge.Data.Jobs;
 namespace HazyGauge.Web.Jobs;
 
 /// <summary>Reads jobs with what is open on them.</summary>
-internal sealed class JobReader(JobStore jobs, EntryStore entries, TimeProvider clock)
+internal sealed class JobReader(JobLine line, JobStore jobs, EntryStore entries, TimeProvider clock)
 {
     /// <summary>The day in the shop.</summary>
     public DateOnly Today => DateOnly.FromDateTime(clock.GetLocalNow().DateTime);
@@ -14,7 +15,7 @@ internal sealed class JobReader(JobStore jobs, EntryStore entries, TimeProvider 
     public async Task<IReadOnlyList<JobAnswer>> ListAsync(bool archived, CancellationToken cancellation)
     {
         var open = await entries.OpenAsync(null, cancellation);
-        return [.. (await jobs.ListAsync(cancellation)).Where(j => j.ArchivedAt is not null == archived).Select(j => JobAnswer.From(j, open[j.Id], Today))];
+        return [.. (await jobs.ListAsync(cancellation)).Where(j => j.ArchivedAt is not null == archived).Select(j => JobAnswer.From(line, j, open[j.Id], Today))];
     }
 
     /// <summary>One job; null where there is none.</summary>
@@ -23,5 +24,5 @@ internal sealed class JobReader(JobStore jobs, EntryStore entries, TimeProvider 
 
     /// <summary>The answer for a job.</summary>
     public async Task<JobAnswer> AnswerAsync(JobRow job, CancellationToken cancellation) =>
-        JobAnswer.From(job, (await entries.OpenAsync(job.Id, cancellation))[job.Id], Today);
+        JobAnswer.From(line, job, (await entries.OpenAsync(job.Id, cancellation))[job.Id], Today);
 }

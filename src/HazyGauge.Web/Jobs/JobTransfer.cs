@@ -1,7 +1,10 @@
 using System.IO.Compression;
 using System.Text.Json;
+using System.Text.Json.Nodes;
+using HazyGauge.Core;
 using HazyGauge.Core.Findings;
-using HazyGauge.Core.Line;
+using HazyGauge.Core.Haze;
+using HazyGauge.Core.Jobs;
 using HazyGauge.Data;
 using HazyGauge.Data.Entries;
 using HazyGauge.Data.Files;
@@ -14,7 +17,7 @@ using HazyGauge.Web.Uploads;
 namespace HazyGauge.Web.Jobs;
 
 /// <summary>Takes whole jobs out and in. An import is always a new job and keeps its record as it was.</summary>
-internal sealed class JobTransfer(JobStore jobs, EntryStore entries, FileStore files, StationDocuments documents, DataFolder folder, TimeProvider clock)
+internal sealed class JobTransfer(JobLine line, JobStore jobs, EntryStore entries, FileStore files, StationDocuments documents, JobSaver saver, DataFolder folder, TimeProvider clock)
 {
     private const int LongestSummary = 300;
 
@@ -34,7 +37,7 @@ internal sealed class JobTransfer(JobStore jobs, EntryStore entries, FileStore f
             job.Name,
             job.Vehicle,
             job.CreatedAt,
-            [.. revisions.Select(r => new JobFileRevision(r.Number, r.Slug, r.Author, r.SavedAt, r.Summary, JsonSerializer.Deserialize<JsonElement>(r.Document)))],
+            [.. revisions.Select(r => new JobFileRevision(r.Number, r.Slug, r.Author, r.SavedAt, r.Summary, JsonSerializer.Deserialize<JsonElement>(r.Document), Envelope.BasedOnOf(r)))],
             [.. (await files.ListAsync(id, cancellation)).Select(f => new JobFileEntry(f.Sha256, f.Name, f.Bytes, f.AddedAt))],
             [.. (await entries.ListAsync(id, cancellation)).Select(e => new JobFileEvent(e.Number, e.Kind, e.Text, EntryAnswer.From(e, null).Blocks, e.Author, e.At, e.Due, e.Station, e.Closes))]);
     }
@@ -65,7 +68,7 @@ internal sealed class JobTransfer(JobStore jobs, EntryStore entries, FileStore f
     private async Task<Guid> TakeInAsync(JobFile file, ZipArchive? zip, CancellationToken cancellation)
     {
         var (name, vehicle) = JobEndpoints.CheckNames(file.Name, file.Vehicle);
-        var bay = CheckRevisions(file);
+        CheckRevisions(file);
         CheckFiles(file);
         CheckEntries(file.Entries ?? []);
 
@@ -77,7 +80,6 @@ internal sealed class JobTransfer(JobStore jobs, EntryStore entries, FileStore f
             CreatedAt = file.CreatedAt,
             LastRevision = file.Revisions.Count,
             LastEntry = file.Entries?.Count ?? 0,
-            Bay = bay,
         };
         var spools = new List<FileStream>();
         try
@@ -92,10 +94,13 @@ internal sealed class JobTransfer(JobStore jobs, EntryStore entries, FileStore f
 
             await jobs.ImportAsync(
                 job,
-                [.. file.Revisions.Select(r => new RevisionRow { JobId = job.Id, Number = r.Revision, Slug = r.Slug, Author = r.Author, SavedAt = r.SavedAt, Summary = r.Summary, Document = r.Document.GetRawText() })],
+                [.. file.Revisions.Select(r => new RevisionRow { JobId = job.Id, Number = r.Revision, Slug = r.Slug, Author = r.Author, SavedAt = r.SavedAt, Summary = r.Summary, Document = r.Document.GetRawText(), BasedOn = r.BasedOn is null ? null : JsonSerializer.Serialize(r.BasedOn) })],
                 [.. (file.Entries ?? []).Select(e => Row(job.Id, e))],
                 contents,
                 cancellation);
+
+            // The record stays as it was; how the stations stand is for today's rules to say.
+            await saver.StandAsync(job.Id, job.LastRevision, cancellation);
             return job.Id;
         }
         finally
@@ -130,9 +135,8 @@ internal sealed class JobTransfer(JobStore jobs, EntryStore entries, FileStore f
         }
     }
 
-    private BayProjection CheckRevisions(JobFile file)
+    private void CheckRevisions(JobFile file)
     {
-        var bay = BayProjection.Empty;
         for (var i = 0; i < file.Revisions.Count; i++)
         {
             var revision = file.Revisions[i];
@@ -152,18 +156,38 @@ internal sealed class JobTransfer(JobStore jobs, EntryStore entries, FileStore f
                 throw new RefusedInputException($"{at}.summary", $"A summary is one line of at most {LongestSummary} characters.");
             }
 
-            var station = Station.Find(revision.Slug) ?? throw new RefusedInputException($"{at}.slug", $"There is no station '{revision.Slug}'.");
+            var place = line.Find(revision.Slug) ?? throw new RefusedInputException($"{at}.slug", $"There is no station '{revision.Slug}'.");
             try
             {
-                bay = documents.ShowSaved(station, revision.Document)(bay, revision.SavedAt);
+                CheckDocument(place, JsonNode.Parse(revision.Document.GetRawText()));
             }
             catch (RefusedInputException refused)
             {
                 throw new RefusedInputException($"{at}.document", refused.Message);
             }
         }
+    }
 
-        return bay;
+    private void CheckDocument(StationPlace place, JsonNode? document)
+    {
+        var inputs = StationDocuments.Inputs(document);
+        if (StationDocuments.IsEmpty(document))
+        {
+            return;
+        }
+
+        if (line.Station(place.Slug) is not { } station)
+        {
+            throw new RefusedInputException("document", $"The station {place.Name} is not built yet and takes only an empty document.");
+        }
+
+        var whole = new Dictionary<string, JsonObject>(StringComparer.Ordinal) { [place.Slug] = inputs };
+        DocumentUpgrade.Apply(whole);
+        documents.Plan(station, whole[place.Slug], new HazeLedger());
+        if (StationDocuments.ComputedWith(document) == CoreVersion.Current && documents.ResultsOf(station, document) is null)
+        {
+            throw new RefusedInputException("results", $"What it holds as results does not belong to the {place.Name} station.");
+        }
     }
 
     private static EntryRow Row(Guid jobId, JobFileEvent e) => new()
@@ -181,7 +205,7 @@ internal sealed class JobTransfer(JobStore jobs, EntryStore entries, FileStore f
         IdempotencyKey = string.Create(System.Globalization.CultureInfo.InvariantCulture, $"imported-{e.Number}"),
     };
 
-    private static void CheckEntries(IReadOnlyList<JobFileEvent> entries)
+    private void CheckEntries(IReadOnlyList<JobFileEvent> entries)
     {
         var open = new HashSet<int>();
         for (var i = 0; i < entries.Count; i++)
@@ -199,7 +223,7 @@ internal sealed class JobTransfer(JobStore jobs, EntryStore entries, FileStore f
 
             try
             {
-                EntryRules.Check(new EntryRequest(e.Kind, e.Text, e.Due, e.Blocks, e.Station, e.Closes), e.Author, "imported");
+                EntryRules.Check(line, new EntryRequest(e.Kind, e.Text, e.Due, e.Blocks, e.Station, e.Closes), e.Author, "imported");
             }
             catch (RefusedInputException refused)
             {

@@ -1,8 +1,9 @@
 using System.Runtime.CompilerServices;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Sensing;
+using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Simulation;
-using HazyGauge.Web.Stations.Signal;
+using HazyGauge.Core.Stations.Signal;
 using Microsoft.AspNetCore.SignalR;
 
 namespace HazyGauge.Web.Live;
@@ -22,7 +23,8 @@ public sealed record StandInRequest(double EthanolPct, double FuelTempC = 25, St
 /// <param name="TS">Time since the beginning, s.</param>
 /// <param name="Settings">What the stand-in is sending.</param>
 /// <param name="Capture">What the wire says.</param>
-public sealed record LiveFrame([property: System.Text.Json.Serialization.JsonPropertyName("tS")] double TS, StandInRequest Settings, CaptureAnswer Capture);
+/// <param name="Headline">That in a sentence.</param>
+public sealed record LiveFrame([property: System.Text.Json.Serialization.JsonPropertyName("tS")] double TS, StandInRequest Settings, CaptureResult Capture, Sentence Headline);
 
 /// <summary>
 /// Live signals. A caller streams <c>StandIn</c> to start a stand-in sensor and receive a frame every 50 ms, changes it with
@@ -59,7 +61,7 @@ internal sealed class LiveHub(TimeProvider clock) : Hub
                     var read = standIn.RunTo(nowS, SensorLaw.UsualToleranceEthanolPct);
                     var s = standIn.Settings;
                     frame = new LiveFrame(
-                        nowS, new StandInRequest(s.EthanolPct, s.FuelTempC, s.Fault, s.NoiseUs, request.Seed), CaptureAnswer.From("live", "stand-in", read) with { Timeline = [] });
+                        nowS, new StandInRequest(s.EthanolPct, s.FuelTempC, s.Fault, s.NoiseUs, request.Seed), read with { Timeline = [] }, SignalWords.Headline(read.Reading));
                 }
 
                 yield return frame;

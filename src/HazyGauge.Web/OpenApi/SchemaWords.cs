@@ -1,6 +1,9 @@
+using System.Reflection;
 using System.Text.Json;
 using System.Text.Json.Nodes;
-using HazyGauge.Web.Haze;
+using HazyGauge.Core.Haze;
+using HazyGauge.Core.Sensing;
+using HazyGauge.Core.Vehicles;
 using Microsoft.AspNetCore.OpenApi;
 using Microsoft.OpenApi;
 
@@ -9,60 +12,115 @@ namespace HazyGauge.Web.OpenApi;
 /// <summary>Teaches the OpenAPI document the shapes our own JSON converters read and write.</summary>
 internal sealed class SchemaWords : IOpenApiSchemaTransformer
 {
+    // What is asked may bring a number bare; what is answered never does.
+    private static readonly HashSet<Type> AskedTypes = Reached(typeof(Hazy).Assembly.GetTypes().Where(t => t.Name.EndsWith("Query", StringComparison.Ordinal) || t.Name.EndsWith("Plan", StringComparison.Ordinal) || t.Name.EndsWith("Input", StringComparison.Ordinal) || t == typeof(VehicleSurvey)));
+
     public Task TransformAsync(OpenApiSchema schema, OpenApiSchemaTransformerContext context, CancellationToken cancellationToken)
     {
-        var type = Nullable.GetUnderlyingType(context.JsonTypeInfo.Type) ?? context.JsonTypeInfo.Type;
-        if (type.IsEnum)
+        var whole = context.JsonTypeInfo.Type;
+        var type = Nullable.GetUnderlyingType(whole) ?? whole;
+        var isAsked = context.JsonPropertyInfo?.DeclaringType is { } declaring && AskedTypes.Contains(declaring);
+        if (type == typeof(LogicLevel))
+        {
+            schema.Type = JsonSchemaType.Integer | JsonSchemaType.Null;
+        }
+        else if (type.IsEnum)
         {
             schema.Type = JsonSchemaType.String;
             schema.Enum = [.. Enum.GetNames(type).Select(n => (JsonNode)JsonNamingPolicy.CamelCase.ConvertName(n))];
         }
         else if (type == typeof(double))
         {
-            schema.Type = type == context.JsonTypeInfo.Type ? JsonSchemaType.Number : JsonSchemaType.Number | JsonSchemaType.Null;
+            schema.Type = type == whole ? JsonSchemaType.Number : JsonSchemaType.Number | JsonSchemaType.Null;
             schema.Format = "double";
         }
-        else if (type == typeof(HazyInput))
+        else if (type == typeof(Hazy))
         {
-            schema.OneOf = HazyShapes();
+            Shape(schema, isAsked, type != whole);
         }
-        else if (type == typeof(IReadOnlyList<double>))
+        else if (whole == typeof(IReadOnlyList<double>))
         {
-            schema.Items = new OpenApiSchema { Type = JsonSchemaType.Number, Format = "double" };
+            schema.Items = Number();
         }
-        else if (type == typeof(IReadOnlyList<HazyInput>))
+        else if (whole == typeof(IReadOnlyList<Hazy>) || whole == typeof(IReadOnlyList<Hazy?>))
         {
-            schema.Items = new OpenApiSchema { OneOf = HazyShapes() };
+            var item = new OpenApiSchema();
+            Shape(item, isAsked, whole == typeof(IReadOnlyList<Hazy?>));
+            schema.Items = item;
+        }
+        else if (type.IsValueType && type.Assembly == typeof(Hazy).Assembly && schema.Properties is { Count: > 0 } parts && !AskedTypes.Contains(type))
+        {
+            // Small values are answered whole.
+            schema.Required = parts.Keys.ToHashSet(StringComparer.Ordinal);
+        }
+        else if (whole == typeof(JsonObject))
+        {
+            schema.Type = JsonSchemaType.Object;
+            schema.AdditionalProperties = new OpenApiSchema();
         }
 
         return Task.CompletedTask;
     }
 
-    private static List<IOpenApiSchema> HazyShapes() => [new OpenApiSchema { Type = JsonSchemaType.Number }, HazyObject()];
-
-    private static OpenApiSchema HazyObject()
+    private static void Shape(OpenApiSchema schema, bool isAsked, bool isNullable)
     {
-        static OpenApiSchema Number() => new() { Type = JsonSchemaType.Number, Format = "double" };
-        return new OpenApiSchema
+        if (isAsked)
         {
-            Type = JsonSchemaType.Object,
-            Required = new HashSet<string> { "value" },
-            Properties = new Dictionary<string, IOpenApiSchema>
+            schema.OneOf = isNullable
+                ? [new OpenApiSchema { Type = JsonSchemaType.Null }, Number(), HazyObject(new OpenApiSchema(), answered: false)]
+                : [Number(), HazyObject(new OpenApiSchema(), answered: false)];
+            return;
+        }
+
+        HazyObject(schema, answered: true);
+        schema.Type = isNullable ? JsonSchemaType.Object | JsonSchemaType.Null : JsonSchemaType.Object;
+    }
+
+    private static OpenApiSchema HazyObject(OpenApiSchema schema, bool answered)
+    {
+        schema.Type = JsonSchemaType.Object;
+        schema.Required = answered ? new HashSet<string> { "value", "u", "plusMinus", "parts" } : new HashSet<string> { "value" };
+        schema.Properties = new Dictionary<string, IOpenApiSchema>
+        {
+            ["value"] = Number(),
+            ["u"] = Number(),
+            ["plusMinus"] = Number(),
+            ["parts"] = new OpenApiSchema
             {
-                ["value"] = Number(),
-                ["u"] = Number(),
-                ["plusMinus"] = Number(),
-                ["parts"] = new OpenApiSchema
+                Type = JsonSchemaType.Array,
+                Items = new OpenApiSchema
                 {
-                    Type = JsonSchemaType.Array,
-                    Items = new OpenApiSchema
-                    {
-                        Type = JsonSchemaType.Object,
-                        Required = new HashSet<string> { "source", "u" },
-                        Properties = new Dictionary<string, IOpenApiSchema> { ["source"] = new OpenApiSchema { Type = JsonSchemaType.String }, ["u"] = Number() },
-                    },
+                    Type = JsonSchemaType.Object,
+                    Required = new HashSet<string> { "source", "u" },
+                    Properties = new Dictionary<string, IOpenApiSchema> { ["source"] = new OpenApiSchema { Type = JsonSchemaType.String }, ["u"] = Number() },
                 },
             },
         };
+        return schema;
+    }
+
+    private static OpenApiSchema Number() => new() { Type = JsonSchemaType.Number, Format = "double" };
+
+    private static HashSet<Type> Reached(IEnumerable<Type> roots)
+    {
+        var reached = new HashSet<Type>();
+        var open = new Stack<Type>(roots);
+        while (open.TryPop(out var type))
+        {
+            if (type.Assembly == typeof(Hazy).Assembly && type != typeof(Hazy) && !type.IsEnum && reached.Add(type))
+            {
+                foreach (var property in type.GetProperties(BindingFlags.Public | BindingFlags.Instance))
+                {
+                    open.Push(property.PropertyType);
+                }
+            }
+
+            foreach (var argument in type.GetGenericArguments().Where(a => !a.IsGenericParameter))
+            {
+                open.Push(argument);
+            }
+        }
+
+        return reached;
     }
 }

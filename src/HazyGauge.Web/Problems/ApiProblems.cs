@@ -22,7 +22,7 @@ internal sealed partial class ApiProblems(IProblemDetailsService problems, ILogg
 
         var problem = exception switch
         {
-            RefusedInputException refused => Problem(StatusCodes.Status422UnprocessableEntity, "This cannot be right.", refused.Message, refused.Errors),
+            RefusedInputException refused => Refusal(refused),
             BadHttpRequestException { InnerException: JsonException json } => Unreadable(json),
             BadHttpRequestException bad when Parameter().Match(bad.Message) is { Success: true } match => WrongKind(match.Groups["field"].Value),
             BadHttpRequestException bad => Problem(bad.StatusCode, Title(bad.StatusCode), Plain(bad), null),
@@ -49,6 +49,14 @@ internal sealed partial class ApiProblems(IProblemDetailsService problems, ILogg
             problem.Extensions["errors"] = errors;
         }
 
+        return problem;
+    }
+
+    /// <summary>A refusal, its sentences by field; beside them with their numbers, to be shown in the units chosen.</summary>
+    public static ProblemDetails Refusal(RefusedInputException refused)
+    {
+        var problem = Problem(StatusCodes.Status422UnprocessableEntity, "This cannot be right.", refused.Message, refused.Errors);
+        problem.Extensions["sentences"] = refused.Sentences;
         return problem;
     }
 

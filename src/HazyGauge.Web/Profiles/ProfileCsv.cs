@@ -3,9 +3,12 @@ using System.Text.Json;
 using System.Text.Json.Nodes;
 using HazyGauge.Core.Findings;
 using HazyGauge.Formats.Tables;
-using HazyGauge.Web.Haze;
+using HazyGauge.Core.FuelSystem;
+using HazyGauge.Core.Haze;
+using HazyGauge.Core.Stations;
+using HazyGauge.Core.Stations.Survey;
+using HazyGauge.Core.Vehicles;
 using HazyGauge.Web.Stations;
-using HazyGauge.Web.Stations.Survey;
 
 namespace HazyGauge.Web.Profiles;
 
@@ -13,7 +16,7 @@ namespace HazyGauge.Web.Profiles;
 /// Profiles as a table: a row for every answer, with the profile it belongs to, the answer's path in a survey, its value and, where it has
 /// one, its plus or minus. Points of a curve are written 300:165 400:142.
 /// </summary>
-internal sealed class ProfileCsv(DocumentJson json)
+internal sealed class ProfileCsv(StationDocuments documents, SurveyStation survey)
 {
     private const string Profile = "profile";
     private const string Field = "field";
@@ -26,7 +29,7 @@ internal sealed class ProfileCsv(DocumentJson json)
 
     /// <summary>The profiles of a table, in the order they first come.</summary>
     /// <exception cref="RefusedInputException">A row is wrong; its line and column are named.</exception>
-    public IReadOnlyList<(string Name, SurveyDocument Survey)> Read(string text)
+    public IReadOnlyList<(string Name, JsonObject Survey)> Read(string text)
     {
         var profiles = new List<(string Name, JsonObject Survey, int Line)>();
         foreach (var record in CsvRecords.Read(text, Columns, [PlusMinus]))
@@ -51,22 +54,20 @@ internal sealed class ProfileCsv(DocumentJson json)
     }
 
     /// <summary>A table of profiles, to be edited and brought again.</summary>
-    public string Write(IEnumerable<(string Name, SurveyDocument Survey)> profiles)
+    public static string Write(IEnumerable<(string Name, JsonObject Survey)> profiles)
     {
-        return CsvTable.Write(Columns, profiles.SelectMany(p => SurveyFields.Known
-            .Select(f => (Path: f.Key, Answer: f.Value(p.Survey)))
-            .Where(f => f.Answer is not null and not IReadOnlyList<JointAnswers>)
+        return CsvTable.Write(Columns, profiles.SelectMany(p => VehicleFields.All
+            .Select(f => (f.Path, Answer: f.Path.Split('.') is [var group, var name] ? (p.Survey[group] as JsonObject)?[name] : null))
+            .Where(f => f.Answer is not null && f.Path != "fuelSystem.joints")
             .Select(f => (f.Path, Cells: Cells(f.Answer!)))
             .Select(r => new[] { p.Name, r.Path, r.Cells.Value, r.Cells.PlusMinus })));
     }
 
-    private (string Value, string PlusMinus) Cells(object answer) => answer switch
+    private static (string Value, string PlusMinus) Cells(JsonNode answer) => answer switch
     {
-        string text => (text, string.Empty),
-        HazyInput number => (Text(number.Value), number.PlusMinus is { } half ? Text(half) : number.U is { } u ? Text(2 * u) : string.Empty),
-        IReadOnlyList<CurvePoint> curve => (string.Join(' ', curve.Select(p => $"{Text(p.PressureKpa ?? 0)}:{Text(p.FlowLph ?? 0)}")), string.Empty),
-        IReadOnlyList<DeadTimeAt> times => (string.Join(' ', times.Select(p => $"{Text(p.BatteryV ?? 0)}:{Text(p.DeadTimeMs ?? 0)}")), string.Empty),
-        _ => (json.Element(answer).GetRawText().Trim('"'), string.Empty),
+        JsonArray points => (string.Join(' ', points.OfType<JsonObject>().Select(p => string.Join(':', p.Select(c => Text((double)c.Value!))))), string.Empty),
+        JsonObject number => (Text((double)number["value"]!), number["plusMinus"] is { } half ? Text((double)half) : number["u"] is { } u ? Text(2 * (double)u) : string.Empty),
+        _ => (answer.GetValueKind() == JsonValueKind.String ? (string)answer! : answer.ToJsonString(), string.Empty),
     };
 
     private static string Text(double number) => number.ToString(CultureInfo.InvariantCulture);
@@ -74,7 +75,7 @@ internal sealed class ProfileCsv(DocumentJson json)
     private static void Put(JsonObject survey, CsvRecord record)
     {
         var path = record.Cells[Field];
-        if (!SurveyFields.Types.TryGetValue(path, out var type))
+        if (TypeAt(path) is not { } type)
         {
             throw Refuse(record, Field, $"there is no answer '{path}' in a survey.");
         }
@@ -92,12 +93,12 @@ internal sealed class ProfileCsv(DocumentJson json)
     private static JsonNode Answer(CsvRecord record, Type type)
     {
         var (value, half) = (record.Cells[Value], record.Cells.GetValueOrDefault(PlusMinus, string.Empty));
-        if (half.Length > 0 && type != typeof(HazyInput))
+        if (half.Length > 0 && type != typeof(Hazy))
         {
             throw Refuse(record, PlusMinus, "only a measured number has a plus or minus.");
         }
 
-        if (type == typeof(HazyInput))
+        if (type == typeof(Hazy))
         {
             return half.Length == 0
                 ? JsonValue.Create(Number(record, Value, value))
@@ -119,12 +120,12 @@ internal sealed class ProfileCsv(DocumentJson json)
             };
         }
 
-        if (type == typeof(IReadOnlyList<CurvePoint>))
+        if (type == typeof(IReadOnlyList<PumpPoint<Hazy>>))
         {
             return Points(record, value, "pressureKpa", "flowLph");
         }
 
-        if (type == typeof(IReadOnlyList<DeadTimeAt>))
+        if (type == typeof(IReadOnlyList<DeadTimePoint>))
         {
             return Points(record, value, "batteryV", "deadTimeMs");
         }
@@ -142,19 +143,30 @@ internal sealed class ProfileCsv(DocumentJson json)
             ? number
             : throw Refuse(record, column, $"'{text}' is not a number; decimals go after a point.");
 
-    private SurveyDocument Whole(string name, JsonObject survey, int line)
+    private JsonObject Whole(string name, JsonObject profile, int line)
     {
         try
         {
-            var document = json.Read<SurveyDocument>(JsonSerializer.SerializeToElement(survey), "Survey");
-            SurveyReader.Judge(document);
-            return document;
+            var ledger = new HazeLedger();
+            ((IStation)survey).Evaluate(documents.Plan(survey, profile, ledger), new StationContext(ledger));
+            return profile;
         }
         catch (RefusedInputException refused)
         {
             var (field, texts) = refused.Errors.First();
             throw new RefusedInputException("file", FormattableString.Invariant($"Profile '{name}', from row {line}, column value, {field}: {texts[0]}"));
         }
+    }
+
+    private static Type? TypeAt(string path)
+    {
+        if (VehicleFields.Find(path) is null)
+        {
+            return null;
+        }
+
+        var type = path.Split('.').Aggregate(typeof(VehicleSurvey), (at, name) => at.GetProperty(char.ToUpperInvariant(name[0]) + name[1..])!.PropertyType);
+        return Nullable.GetUnderlyingType(type) ?? type;
     }
 
     private static RefusedInputException Refuse(CsvRecord record, string column, string text) =>

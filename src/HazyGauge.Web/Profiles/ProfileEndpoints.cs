@@ -1,12 +1,11 @@
 using System.Text;
-using System.Text.Json;
+using System.Text.Json.Nodes;
 using HazyGauge.Core.Findings;
 using HazyGauge.Data;
 using HazyGauge.Data.Profiles;
 using HazyGauge.Formats.Tables;
 using HazyGauge.Web.OpenApi;
 using HazyGauge.Web.Stations;
-using HazyGauge.Web.Stations.Survey;
 using HazyGauge.Web.Uploads;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -16,7 +15,7 @@ namespace HazyGauge.Web.Profiles;
 /// <param name="Name">What it is called.</param>
 /// <param name="IsOwn">True where the shop brought it; false for those that come with the program.</param>
 /// <param name="Survey">The answers it brings.</param>
-public sealed record ProfileAnswer(string Name, bool IsOwn, SurveyDocument Survey);
+public sealed record ProfileAnswer(string Name, bool IsOwn, JsonObject Survey);
 
 /// <summary>All profiles, by name.</summary>
 public sealed record ProfilesAnswer(IReadOnlyList<ProfileAnswer> Items);
@@ -33,29 +32,49 @@ internal static class ProfileEndpoints
 
     public static void MapProfiles(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/profiles", async (ProfileStore profiles, ProfileCsv csv, DocumentJson json, CancellationToken cancellation) =>
-            new ProfilesAnswer(await AllAsync(profiles, csv, json, cancellation))).WithSummary("What a survey can begin from: generic profiles and the shop's own.");
+        api.MapGet("/profiles", async (ProfileStore profiles, ProfileCsv csv, CancellationToken cancellation) =>
+            new ProfilesAnswer(await AllAsync(profiles, csv, cancellation))).WithSummary("What a survey can begin from: generic profiles and the shop's own.");
         api.MapGet("/profiles.csv", WriteAsync).WithSummary("The same as a table, to be edited and brought again.").Produces(StatusCodes.Status200OK, contentType: "text/csv");
         api.MapPost("/profiles/import", ImportAsync)
             .WithSummary($"Takes profiles in from a CSV file with the columns {string.Join(", ", ProfileCsv.Columns)}, all of them or none. One of a name that is known supersedes it.")
             .AcceptsFile();
     }
 
-    private static async Task<IReadOnlyList<ProfileAnswer>> AllAsync(ProfileStore profiles, ProfileCsv csv, DocumentJson json, CancellationToken cancellation)
+    private static async Task<IReadOnlyList<ProfileAnswer>> AllAsync(ProfileStore profiles, ProfileCsv csv, CancellationToken cancellation)
     {
         var own = (await profiles.ListAsync(cancellation))
-            .Select(p => new ProfileAnswer(p.Name, true, json.Read<SurveyDocument>(JsonSerializer.Deserialize<JsonElement>(p.Survey), "Survey"))).ToList();
+            .Select(p => new ProfileAnswer(p.Name, true, Upgraded(p.Survey))).ToList();
         var generic = csv.Read(await File.ReadAllTextAsync(GenericFile, cancellation)).Select(p => new ProfileAnswer(p.Name, false, p.Survey));
         return [.. own.Concat(generic.Where(g => own.All(o => o.Name != g.Name))).OrderBy(p => p.Name, StringComparer.Ordinal)];
     }
 
-    private static async Task<FileContentHttpResult> WriteAsync(ProfileStore profiles, ProfileCsv csv, DocumentJson json, CancellationToken cancellation) =>
-        TypedResults.File(Encoding.UTF8.GetBytes(csv.Write((await AllAsync(profiles, csv, json, cancellation)).Select(p => (p.Name, p.Survey)))), "text/csv", "profiles.csv");
+    // What an older version kept holds nulls for what was left out.
+    private static JsonObject Upgraded(string survey)
+    {
+        var document = StationDocuments.Inputs(JsonNode.Parse(survey));
+        foreach (var (name, group) in document.ToList())
+        {
+            if (group is null)
+            {
+                document.Remove(name);
+            }
 
-    private static async Task<Ok<ImportedProfiles>> ImportAsync(HttpRequest request, DataFolder folder, ProfileStore profiles, ProfileCsv csv, DocumentJson json, CancellationToken cancellation)
+            foreach (var (field, _) in (group as JsonObject)?.Where(f => f.Value is null).ToList() ?? [])
+            {
+                ((JsonObject)group!).Remove(field);
+            }
+        }
+
+        return document;
+    }
+
+    private static async Task<FileContentHttpResult> WriteAsync(ProfileStore profiles, ProfileCsv csv, CancellationToken cancellation) =>
+        TypedResults.File(Encoding.UTF8.GetBytes(ProfileCsv.Write((await AllAsync(profiles, csv, cancellation)).Select(p => (p.Name, p.Survey)))), "text/csv", "profiles.csv");
+
+    private static async Task<Ok<ImportedProfiles>> ImportAsync(HttpRequest request, DataFolder folder, ProfileStore profiles, ProfileCsv csv, CancellationToken cancellation)
     {
         var read = csv.Read(await TextAsync(request, folder, cancellation));
-        await profiles.AddAsync(read.Select(p => (p.Name, json.Write(p.Survey))), cancellation);
+        await profiles.AddAsync(read.Select(p => (p.Name, p.Survey.ToJsonString())), cancellation);
         return TypedResults.Ok(new ImportedProfiles(read.Count, [.. read.Select(p => p.Name)]));
     }
 

@@ -1,4 +1,6 @@
 using HazyGauge.Core.Haze;
+using HazyGauge.Core.Sentences;
+using HazyGauge.Core.Stations;
 
 namespace HazyGauge.Web.Stations;
 
@@ -7,16 +9,16 @@ namespace HazyGauge.Web.Stations;
 /// <param name="Label">What the mechanic reads.</param>
 /// <param name="From">The earlier figure.</param>
 /// <param name="To">The later figure.</param>
-public sealed record FigureChange(string Field, string Label, DocumentFigure From, DocumentFigure To)
+public sealed record FigureChange(string Field, string Label, Figure From, Figure To)
 {
     /// <summary>What differs, as far as it can be seen: two numbers that show the same digits are the same.</summary>
-    internal static IReadOnlyList<FigureChange> Between(IEnumerable<DocumentFigure> from, IReadOnlyList<DocumentFigure> to)
+    internal static IReadOnlyList<FigureChange> Between(IEnumerable<Figure> from, IReadOnlyList<Figure> to)
     {
         var before = from.ToDictionary(f => f.Field, StringComparer.Ordinal);
-        return [.. to.Where(f => Shown(before[f.Field]) != Shown(f)).Select(f => new FigureChange(f.Field, f.Label, before[f.Field], f))];
+        return [.. to.Where(f => before.TryGetValue(f.Field, out var then) && Shown(then) != Shown(f)).Select(f => new FigureChange(f.Field, f.Label, before[f.Field], f))];
     }
 
-    private static string Shown(DocumentFigure figure) => figure.Number is { } number
-        ? HazyText.Number(number.Value, number.PlusMinus, figure.Unit is "factor" or "hertz" or "milliseconds" ? 3 : 1)
+    private static string Shown(Figure figure) => figure.Number is { } number
+        ? HazyText.Number(number.Value, Interval95.HalfWidth(number), figure.Unit is Unit.None or Unit.Hertz or Unit.Milliseconds ? 3 : 1)
         : figure.Text ?? string.Empty;
 }

@@ -1,56 +1,129 @@
 using System.Text.Json;
+using System.Text.Json.Nodes;
+using HazyGauge.Core;
 using HazyGauge.Core.Findings;
-using HazyGauge.Core.Line;
+using HazyGauge.Core.Haze;
+using HazyGauge.Core.Stations;
+using HazyGauge.Web.Haze;
 
 namespace HazyGauge.Web.Stations;
 
-/// <summary>Finds for every station who knows its documents; a station that is not built takes only an empty one.</summary>
-internal sealed class StationDocuments(IEnumerable<IStationDocuments> stations)
+/// <summary>
+/// Reads and writes the documents of every station: the plan, flat, with what came of it beside it. One is read whole or not at all; results
+/// that cannot be read any more are left out, for what comes of a plan can be computed again.
+/// </summary>
+internal sealed class StationDocuments(JsonSerializerOptions json)
 {
-    private readonly Dictionary<string, IStationDocuments> _stations = stations.ToDictionary(s => s.Slug, StringComparer.Ordinal);
+    // What an older version left out of its results must not turn up as nothing on a page.
+    private readonly JsonSerializerOptions _strict = new(json) { RespectNullableAnnotations = true, RespectRequiredConstructorParameters = true };
 
-    /// <summary>Who knows the documents of a station; null where it is not built.</summary>
-    public IStationDocuments? Find(string slug) => _stations.GetValueOrDefault(slug);
+    private const string Results = "results";
+    private const string Version = "coreVersion";
+    private const string Schema = "schema";
 
-    /// <summary>Judges a document that is about to be saved, and computes what belongs to it.</summary>
-    /// <exception cref="RefusedInputException">It is not valid for its station.</exception>
-    public async Task<JudgedDocument> JudgeAsync(JobToJudge job, Station station, JsonElement document, CancellationToken cancellation)
+    /// <summary>Number of the present shape of documents; older ones are brought up to date when they are read.</summary>
+    public const int CurrentSchema = 2;
+
+    /// <summary>The plan of a document.</summary>
+    /// <exception cref="RefusedInputException">It is not one of this station.</exception>
+    public object Plan(IStation station, JsonNode? document, HazeLedger ledger)
     {
-        CheckObject(document);
-        return IsEmpty(document)
-            ? new JudgedDocument("{}", $"{station.Name}: empty draft", ShowEmpty(station))
-            : await Built(station).JudgeAsync(job, document, cancellation);
-    }
-
-    /// <summary>What the bay shows of a document that was saved elsewhere: it has to be whole, and stays as it was.</summary>
-    /// <exception cref="RefusedInputException">It is not valid for its station.</exception>
-    public ShowInBay ShowSaved(Station station, JsonElement document)
-    {
-        CheckObject(document);
-        return IsEmpty(document) ? ShowEmpty(station) : Built(station).ShowSaved(document);
-    }
-
-    /// <summary>What the bay shows of a document whose results this version cannot read.</summary>
-    public static StationProgress SavedByAnotherVersion(string slug) =>
-        new(StationState.InWork, new NextAction($"Save {Station.Find(slug)!.Name} again.", "Another version saved it, and its results cannot be read any more.", slug));
-
-    /// <summary>What the bay shows of a station whose document was saved.</summary>
-    /// <param name="slug">The station.</param>
-    /// <param name="progress">How far it has come; null where this version cannot read its results.</param>
-    public static ShowInBay Shown(string slug, StationProgress? progress) => (before, _) => before.With(slug, progress ?? SavedByAnotherVersion(slug));
-
-    private static bool IsEmpty(JsonElement document) => !document.EnumerateObject().Any();
-
-    private static void CheckObject(JsonElement document)
-    {
-        if (document.ValueKind != JsonValueKind.Object)
+        try
         {
-            throw new RefusedInputException("document", "A document is a JSON object.");
+            return new HazyReader(json, ledger, station.SourceOf).Read(Inputs(document), station.PlanType);
+        }
+        catch (JsonException malformed)
+        {
+            var path = (malformed.Path ?? string.Empty).TrimStart('$', '.');
+            throw new RefusedInputException(path.Length == 0 ? "document" : path, malformed.Message.StartsWith("This ", StringComparison.Ordinal)
+                ? malformed.Message.Split(" Path: ")[0]
+                : $"This does not belong into a document of the {station.Name} station ({(path.Length == 0 ? "the whole" : path)}).");
         }
     }
 
-    private ShowInBay ShowEmpty(Station station) => Find(station.Slug)?.ShowEmpty ?? ((before, _) => before);
+    /// <summary>The results of a document; null where it holds none that this version can read.</summary>
+    /// <param name="station">The station.</param>
+    /// <param name="document">The document.</param>
+    /// <param name="ledger">The ledger their numbers go onto; left out, each stands on its own.</param>
+    public object? ResultsOf(IStation station, JsonNode? document, HazeLedger? ledger = null)
+    {
+        object? Read() => (document as JsonObject)?[Results] is JsonObject results ? results.Deserialize(station.ResultsType, _strict) : null;
+        try
+        {
+            return ledger is null ? Read() : new HazyScope(ledger, station.SourceOf).Read(Read);
+        }
+        catch (Exception unreadable) when (unreadable is JsonException or NotSupportedException or InvalidOperationException or ArgumentException)
+        {
+            return null;
+        }
+    }
 
-    private IStationDocuments Built(Station station) => Find(station.Slug)
-        ?? throw new RefusedInputException("document", $"The station {station.Name} is not built yet and takes only an empty document.");
+    /// <summary>Version of the rules a document was computed with; null where it holds no results.</summary>
+    public static string? ComputedWith(JsonNode? document) =>
+        document is JsonObject saved && saved[Results] is JsonObject && saved[Version] is JsonValue version && version.TryGetValue<string>(out var text) ? text : null;
+
+    /// <summary>A document to keep: what a mechanic gave, as it was given, and what came of it.</summary>
+    public string Write(IStation station, JsonObject inputs, Evaluated evaluated)
+    {
+        var document = Stamped(inputs, evaluated.Stamps);
+        document[Results] = Node(station.ForRecord(evaluated.Results));
+        document[Version] = CoreVersion.Current;
+        document[Schema] = CurrentSchema;
+        return document.ToJsonString(json);
+    }
+
+    /// <summary>A document with what the program itself puts into it.</summary>
+    public static JsonObject Stamped(JsonObject inputs, IReadOnlyDictionary<string, string> stamps)
+    {
+        var document = (JsonObject)inputs.DeepClone();
+        foreach (var (path, text) in stamps)
+        {
+            var names = path.Split('.');
+            if (names[..^1].Aggregate((JsonNode?)document, (at, name) => at?[name]) is JsonObject fields)
+            {
+                fields[names[^1]] = text;
+            }
+        }
+
+        return document;
+    }
+
+    /// <summary>A document without what holds for one vehicle alone; null where nothing is left.</summary>
+    public static JsonObject? ForAnotherVehicle(IStation station, JsonObject inputs)
+    {
+        if (station.OnlyThisVehicle is not { } only)
+        {
+            return null;
+        }
+
+        var document = (JsonObject)inputs.DeepClone();
+        foreach (var path in only)
+        {
+            var names = path.Split('.');
+            (names[..^1].Aggregate((JsonNode?)document, (at, name) => at?[name]) as JsonObject)?.Remove(names[^1]);
+        }
+
+        return document;
+    }
+
+    /// <summary>Something of Core as JSON.</summary>
+    public JsonObject Node(object value) => (JsonObject)JsonSerializer.SerializeToNode(value, value.GetType(), json)!;
+
+    /// <summary>What a mechanic gave, alone.</summary>
+    public static JsonObject Inputs(JsonNode? document)
+    {
+        if (document is not JsonObject whole)
+        {
+            throw new RefusedInputException("document", "A document is a JSON object.");
+        }
+
+        var inputs = (JsonObject)whole.DeepClone();
+        inputs.Remove(Results);
+        inputs.Remove(Version);
+        inputs.Remove(Schema);
+        return inputs;
+    }
+
+    /// <summary>True where nothing was given.</summary>
+    public static bool IsEmpty(JsonNode? document) => document is null or JsonObject { Count: 0 };
 }

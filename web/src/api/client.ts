@@ -1,42 +1,34 @@
 import createClient from "openapi-fetch";
+import { units as shownUnits } from "../shell/settings";
+import { render } from "../words/sentences";
+import type { Units } from "../words/units";
 import type { components, paths } from "./schema";
 
 type Schemas = components["schemas"];
 export type Job = Schemas["JobAnswer"];
 export type LineStation = Schemas["LineStation"];
-export type Capture = Schemas["CaptureAnswer"];
-export type Reading = Schemas["ReadingAnswer"];
+export type NextAction = Schemas["NextAction"];
+export type Sentence = Schemas["Sentence"];
+export type SentenceValue = Schemas["SentenceValue"];
+export type Unit = Schemas["Unit"];
+export type Capture = Schemas["CaptureResult"];
+export type Reading = Schemas["SensorReading"];
 export type Finding = Schemas["Finding"];
-export type HazyNumber = Schemas["HazyNumber"];
+export type HazyNumber = Schemas["Hazy"];
 export type BudgetLine = Schemas["BudgetLine"];
-export type FuelFactor = Schemas["FuelFactorAnswer"];
-export type Metering = NonNullable<Schemas["FuelFactorRequest"]["metering"]>;
-export type SignalDocument = Schemas["SignalDocument"];
-export type MeterRow = Schemas["MeterRowAnswer"];
-export type CompensateDocument = Schemas["CompensateDocument"];
-export type CompensateResults = NonNullable<CompensateDocument["results"]>;
-export type SparkWeighting = NonNullable<Schemas["SparkAdditionRequest"]["weighting"]>;
-export type SurveyDocument = Schemas["SurveyDocument"];
-export type SurveyVerdict = Schemas["SurveyAnswer"];
-export type SurveyFinding = Schemas["SurveyFinding"];
-export type ToMeasure = Schemas["ToMeasure"];
 export type Assumption = Schemas["Assumption"];
 export type FuelComponent = Schemas["FuelComponent"];
-export type CapacityDocument = Schemas["CapacityDocument"];
-export type CapacityResults = Schemas["CapacityResults"];
-export type CapacityAtPoint = Schemas["CapacityAnswer"];
-export type CapacityPreview = Schemas["CapacityPreview"];
-export type CapacityChange = Schemas["CapacityChange"];
-export type Remedy = Schemas["RemedyAnswer"];
-export type Joint = Schemas["JointAnswers"];
+export type Field = Schemas["FieldAnswer"];
+export type StationPreview = Schemas["StationPreview"];
 export type OpenEntry = Schemas["OpenEntry"];
 export type Entry = Schemas["EntryAnswer"];
 export type EntryRequest = Schemas["EntryRequest"];
 export type RecordItem = Schemas["RecordItem"];
 export type Recheck = Schemas["RecheckAnswer"];
-export type Figure = Schemas["DocumentFigure"];
+export type Figure = Schemas["Figure"];
 export type FigureChange = Schemas["FigureChange"];
 export type Compared = Schemas["CompareAnswer"];
+export type Metering = NonNullable<Schemas["FuelFactorQuery"]["metering"]>;
 
 /** A number as a document holds it: bare, or with its haze. */
 export type Stored = number | { value: number; u?: number | null; plusMinus?: number | null } | null | undefined;
@@ -52,20 +44,45 @@ export interface Envelope<TDocument> {
 
 export const api = createClient<paths>({ baseUrl: "/" });
 
+interface Problem {
+  detail?: string;
+  title?: string;
+  errors?: Record<string, string[]>;
+  sentences?: Record<string, Sentence[]>;
+  stations?: Record<string, StationPreview>;
+  slug?: string;
+}
+
 /** What the program refused or could not do, in its own words. */
 export class ApiError extends Error {
   readonly status: number;
   readonly errors: Readonly<Record<string, readonly string[]>>;
+  /** The same with their numbers, to be shown in the units chosen. */
+  readonly sentences: Readonly<Record<string, readonly Sentence[]>>;
+  /** What stands in a preview all the same. */
+  readonly stations: Readonly<Record<string, StationPreview>>;
+  /** The station that is concerned, where it is one. */
+  readonly slug: string | undefined;
 
-  constructor(status: number, problem: { detail?: string; title?: string; errors?: Record<string, string[]> }) {
+  constructor(status: number, problem: Problem) {
     super(problem.detail ?? problem.title ?? "The program gave no reason.");
     this.status = status;
     this.errors = problem.errors ?? {};
+    this.sentences = problem.sentences ?? {};
+    this.stations = problem.stations ?? {};
+    this.slug = problem.slug;
   }
 
   /** The sentence that belongs to a field. */
-  for(field: string): string | undefined {
-    return this.errors[field]?.join(" ");
+  for(field: string, units: Units = shownUnits.get()): string | undefined {
+    return this.texts(units, (name) => name === field).join(" ") || undefined;
+  }
+
+  /** Every sentence on the fields that are asked for. */
+  texts(units: Units = shownUnits.get(), wanted: (field: string) => boolean = () => true): readonly string[] {
+    return Object.keys(this.errors)
+      .filter(wanted)
+      .flatMap((field) => this.sentences[field]?.map((s) => render(s, units)) ?? this.errors[field] ?? []);
   }
 }
 

@@ -4,42 +4,6 @@
  */
 
 export interface paths {
-    "/api/stations": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** The ten stations of the line, from tank to engine. */
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Station"][];
-                    };
-                };
-            };
-        };
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/jobs": {
         parameters: {
             query?: never;
@@ -132,158 +96,6 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["JobAnswer"];
-                    };
-                };
-            };
-        };
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/jobs/{id}/stations/{slug}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** The latest document of a station; its ETag is needed to save. */
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: string;
-                    slug: string;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Envelope"];
-                    };
-                };
-            };
-        };
-        /** Saves a document of a station as a new revision. */
-        put: {
-            parameters: {
-                query?: never;
-                header: {
-                    /** @description ETag of the document this one was made from. */
-                    "If-Match": string;
-                    /** @description Who saves: 1 to 20 printable characters. */
-                    "X-Author": string;
-                };
-                path: {
-                    id: string;
-                    slug: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["JsonElement"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["Envelope"];
-                    };
-                };
-            };
-        };
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/jobs/{id}/stations/signal/preview": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** What a Signal document would come to; nothing is saved. */
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["SignalDocument"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["SignalDocument"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/jobs/{id}/stations/{slug}/recheck": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** Where today's rules, and what other stations say today, would change the saved results. */
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: string;
-                    slug: string;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["RecheckAnswer"];
                     };
                 };
             };
@@ -405,6 +217,315 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["Envelope"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/stations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The stations of the line, from tank to engine. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StationPlace"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/fields/{slug}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What a station asks for: label, unit, range, usual figure, how to find it out. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    slug: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FieldAnswer"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a job comes to with drafts in place of what is saved; nothing is saved. A draft that does not fit answers 422 with errors named slug.path, and the other stations all the same. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    /**
+                     * @example {
+                     *       "drafts": {
+                     *         "signal": {
+                     *           "meter": {
+                     *             "frequencyHz": 123.4
+                     *           }
+                     *         }
+                     *       },
+                     *       "want": [
+                     *         "signal"
+                     *       ]
+                     *     }
+                     */
+                    "application/json": components["schemas"]["PreviewRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PreviewAnswer"];
+                    };
+                };
+                /** @description Unprocessable Entity */
+                422: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["ProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/save": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Saves documents together, all or none; what rests on them is evaluated anew with them. One stale tag: 412, nothing saved. */
+        post: {
+            parameters: {
+                query?: never;
+                header: {
+                    /** @description Who saves: 1 to 20 printable characters. */
+                    "X-Author": string;
+                };
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    /**
+                     * @example {
+                     *       "documents": [
+                     *         {
+                     *           "slug": "signal",
+                     *           "etag": "\"0\"",
+                     *           "document": {
+                     *             "meter": {
+                     *               "frequencyHz": 123.4
+                     *             }
+                     *           }
+                     *         }
+                     *       ]
+                     *     }
+                     */
+                    "application/json": components["schemas"]["SaveRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SaveAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/stations/{slug}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The latest document of a station; its ETag is needed to save. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    slug: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Envelope"];
+                    };
+                };
+            };
+        };
+        /** Saves a document of a station as a new revision. */
+        put: {
+            parameters: {
+                query?: never;
+                header: {
+                    /** @description ETag of the document this one was made from. */
+                    "If-Match": string;
+                    /** @description Who saves: 1 to 20 printable characters. */
+                    "X-Author": string;
+                };
+                path: {
+                    id: string;
+                    slug: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["JsonElement"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Envelope"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/stations/{slug}/recheck": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Where today's rules would change how a station stands, and what changed since it was saved because other stations did. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    slug: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RecheckAnswer"];
                     };
                 };
             };
@@ -1044,7 +1165,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** What a survey opens and rules out, and what is worth measuring. Whatever is left out is reckoned with typical figures. */
+        /** What a survey opens and rules out, and what is worth measuring. Typical figures stand in for whatever is left out. */
         post: {
             parameters: {
                 query?: never;
@@ -1087,7 +1208,7 @@ export interface paths {
                      *       ]
                      *     }
                      */
-                    "application/json": components["schemas"]["SurveyDocument"];
+                    "application/json": components["schemas"]["VehicleSurvey"];
                 };
             };
             responses: {
@@ -1097,49 +1218,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["SurveyAnswer"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/jobs/{id}/stations/survey/preview": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** What a Survey document would come to; nothing is saved. */
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["SurveyDocument"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["SurveyDocument"];
+                        "application/json": components["schemas"]["SurveyResults"];
                     };
                 };
             };
@@ -1212,7 +1291,7 @@ export interface paths {
                      *       }
                      *     }
                      */
-                    "application/json": components["schemas"]["CapacityRequest"];
+                    "application/json": components["schemas"]["CapacityQuery"];
                 };
             };
             responses: {
@@ -1222,7 +1301,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["CapacityAnswer"];
+                        "application/json": components["schemas"]["CapacityResult"];
                     };
                 };
             };
@@ -1307,7 +1386,7 @@ export interface paths {
                      *       ]
                      *     }
                      */
-                    "application/json": components["schemas"]["CapacityEnvelopeRequest"];
+                    "application/json": components["schemas"]["CapacityEnvelopeQuery"];
                 };
             };
             responses: {
@@ -1317,49 +1396,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["CapacityEnvelopeAnswer"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/jobs/{id}/stations/capacity/preview": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** What a Capacity document would come to, and the envelope to draw; nothing is saved. */
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["CapacityPreviewRequest"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["CapacityPreview"];
+                        "application/json": components["schemas"]["CapacityEnvelope"];
                     };
                 };
             };
@@ -1401,7 +1438,7 @@ export interface paths {
                      *       "minutes": 90
                      *     }
                      */
-                    "application/json": components["schemas"]["FuelHeatingRequest"];
+                    "application/json": components["schemas"]["FuelHeatingInput"];
                 };
             };
             responses: {
@@ -1411,7 +1448,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["FuelHeatingAnswer"];
+                        "application/json": components["schemas"]["FuelHeatingResult"];
                     };
                 };
             };
@@ -1431,7 +1468,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** How far a fuel is from boiling at one place, by its true vapour pressure. */
+        /** How far a fuel is from boiling at one place, by its true vapor pressure. */
         post: {
             parameters: {
                 query?: never;
@@ -1452,7 +1489,7 @@ export interface paths {
                      *       "absolutePressureKpa": 84
                      *     }
                      */
-                    "application/json": components["schemas"]["BoilingMarginRequest"];
+                    "application/json": components["schemas"]["BoilingMarginQuery"];
                 };
             };
             responses: {
@@ -1462,7 +1499,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["BoilingMarginAnswer"];
+                        "application/json": components["schemas"]["BoilingMarginResult"];
                     };
                 };
             };
@@ -1498,7 +1535,7 @@ export interface paths {
                      *       "lowPulseMs": 2.718
                      *     }
                      */
-                    "application/json": components["schemas"]["SensorReadingRequest"];
+                    "application/json": components["schemas"]["SensorReadingQuery"];
                 };
             };
             responses: {
@@ -1508,7 +1545,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["ReadingAnswer"];
+                        "application/json": components["schemas"]["SensorReading"];
                     };
                 };
             };
@@ -1554,7 +1591,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["CaptureAnswer"];
+                        "application/json": components["schemas"]["CaptureResult"];
                     };
                 };
             };
@@ -1572,7 +1609,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** A capture that is on the job, as a reading with its haze. */
+        /** A recording that is on the job, as a reading with its haze. */
         get: {
             parameters: {
                 query?: {
@@ -1595,7 +1632,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["CaptureAnswer"];
+                        "application/json": components["schemas"]["CaptureResult"];
                     };
                 };
             };
@@ -1615,7 +1652,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The usual figures of the two fuels: what a fuel factor is reckoned with unless others are given. */
+        /** The usual figures of the two fuels: what a fuel factor is computed with unless others are given. */
         get: {
             parameters: {
                 query?: never;
@@ -1673,7 +1710,7 @@ export interface paths {
                      *       "metering": "orifice"
                      *     }
                      */
-                    "application/json": components["schemas"]["FuelFactorRequest"];
+                    "application/json": components["schemas"]["FuelFactorQuery"];
                 };
             };
             responses: {
@@ -1683,7 +1720,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["FuelFactorAnswer"];
+                        "application/json": components["schemas"]["FuelFactorResult"];
                     };
                 };
             };
@@ -1726,7 +1763,7 @@ export interface paths {
                      *       "metering": "orifice"
                      *     }
                      */
-                    "application/json": components["schemas"]["FuelCurveRequest"];
+                    "application/json": components["schemas"]["FuelCurveQuery"];
                 };
             };
             responses: {
@@ -1736,49 +1773,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["FuelCurveAnswer"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/jobs/{id}/stations/compensate/preview": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** What a Compensate document would come to; nothing is saved. */
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["CompensatePreviewRequest"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["CompensateDocument"];
+                        "application/json": components["schemas"]["FuelCurve"];
                     };
                 };
             };
@@ -1815,7 +1810,7 @@ export interface paths {
                      *       "factor": 1.4
                      *     }
                      */
-                    "application/json": components["schemas"]["PulseRequest"];
+                    "application/json": components["schemas"]["InjectorPulseQuery"];
                 };
             };
             responses: {
@@ -1825,7 +1820,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["PulseAnswer"];
+                        "application/json": components["schemas"]["InjectorPulse"];
                     };
                 };
             };
@@ -1869,7 +1864,7 @@ export interface paths {
                      *       ]
                      *     }
                      */
-                    "application/json": components["schemas"]["BreakpointsRequest"];
+                    "application/json": components["schemas"]["BreakpointsQuery"];
                 };
             };
             responses: {
@@ -1879,7 +1874,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["BreakpointsAnswer"];
+                        "application/json": components["schemas"]["BreakpointRow"];
                     };
                 };
             };
@@ -1897,7 +1892,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The same row as a CSV file. Breakpoints are separated by blanks, commas or semicolons. */
+        /** The same row as a CSV file. Breakpoints are separated by spaces, commas or semicolons. */
         get: {
             parameters: {
                 query?: {
@@ -1959,7 +1954,7 @@ export interface paths {
                      *       "weighting": "mole"
                      *     }
                      */
-                    "application/json": components["schemas"]["SparkAdditionRequest"];
+                    "application/json": components["schemas"]["SparkAdditionInput"];
                 };
             };
             responses: {
@@ -1969,7 +1964,7 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["SparkAdditionAnswer"];
+                        "application/json": components["schemas"]["SparkAdditionResult"];
                     };
                 };
             };
@@ -2084,14 +2079,13 @@ export interface components {
         };
         /** @description A figure that had to be assumed. */
         AssumedFigure: {
-            /** @description The answer it stands for: a path into the survey, or a name in this document. */
+            /** @description The answer it stands for: a path into the survey, or into this plan. */
             field: string;
             /** @description What it is. */
             label: string;
-            /** @description What is reckoned with. */
             used: components["schemas"]["Assumption"];
         };
-        /** @description What is reckoned with where an answer is missing: a typical figure, or words where it is none. */
+        /** @description What stands in where an answer is missing: a typical figure, or words where it is none. */
         Assumption: {
             /** @description In words; null for a figure. */
             words?: null | string;
@@ -2100,8 +2094,11 @@ export interface components {
              * @description The figure; null for words.
              */
             value?: null | number;
-            /** @description What it is measured in: kw, kpa, lph, ccPerMin, gPerKwh, rpm, celsius, volt, percent, gPerS, degrees, ccPerRev, milliseconds, watt, wattPerK, metre, litres, kelvin. */
-            unit?: null | string;
+            /**
+             * @description What it is measured in.
+             * @enum {string}
+             */
+            unit?: "none" | "ethanolPct" | "percent" | "celsius" | "kelvinStep" | "kpa" | "kw" | "litres" | "lph" | "cc" | "ccPerRev" | "ccPerMin" | "gPerKwh" | "gPerS" | "metre" | "kgPerM3" | "watt" | "wattPerK" | "rpm" | "volt" | "ohm" | "hertz" | "milliseconds" | "microseconds" | "msPer100Kpa" | "minutes" | "seconds" | "degrees";
             /**
              * Format: double
              * @description How far off it may be, % of it; null where it is a usual figure without haze.
@@ -2114,13 +2111,19 @@ export interface components {
             plusMinus?: null | number;
         };
         /** @description Average volts as they should be and as they are. */
-        AverageVoltsAnswer: {
-            /** @description Should be: high - (high - low) * frequency * width, V. */
-            expectedV: components["schemas"]["HazyNumber"];
-            readV: null | components["schemas"]["HazyNumber"];
-            differenceV: null | components["schemas"]["HazyNumber"];
-            /** @description True where that lies within the haze of both and of a meter. */
+        AverageVoltsCheck: {
+            /** @description Should be, V. */
+            expectedV: components["schemas"]["Hazy"];
+            readV: null | components["schemas"]["Hazy"];
+            differenceV: null | components["schemas"]["Hazy"];
+            /**
+             * Format: double
+             * @description Half-width of the band that is still right, V.
+             */
+            withinV: number;
+            /** @description True where the difference lies in that band; null where nothing was read. */
             agrees: null | boolean;
+            finding: null | components["schemas"]["Finding"];
         };
         /** @description The bay. */
         BayAnswer: {
@@ -2137,85 +2140,52 @@ export interface components {
              */
             archivedCount: number;
         };
-        /** @description How far a fuel is from boiling. */
-        BoilingMarginAnswer: {
-            /** @description Its vapour pressure at its temperature, absolute. */
-            vapourPressureKpa: components["schemas"]["HazyNumber"];
-            /** @description Temperature at which it begins to boil there. */
-            bubblePointC: components["schemas"]["HazyNumber"];
-            /** @description How much hotter it may get; below 0 it boils. */
-            marginK: components["schemas"]["HazyNumber"];
+        /** @description A fuel at one place. */
+        BoilingMarginQuery: {
+            /** @description Ethanol, % by volume. */
+            ethanolPct: components["schemas"]["Hazy"];
+            /** @description True vapour pressure (not Reid) of the gasoline alone at 37.8 C, kPa. */
+            gasolineVapourPressureKpaAt37_8C: components["schemas"]["Hazy"];
+            /** @description Temperature of the fuel there, C. */
+            fuelTempC: components["schemas"]["Hazy"];
+            /** @description Pressure there, kPa absolute. */
+            absolutePressureKpa: components["schemas"]["Hazy"];
+        };
+        /** @description How far a fuel is from boiling at one place. */
+        BoilingMarginResult: {
+            /** @description Its vapour pressure at its temperature, kPa absolute. */
+            vapourPressureKpa: components["schemas"]["Hazy"];
+            /** @description Temperature at which it begins to boil at the pressure there, C. */
+            bubblePointC: components["schemas"]["Hazy"];
+            /** @description How much hotter it may get, K; below 0 it boils. */
+            marginK: components["schemas"]["Hazy"];
             /** @description What that means. */
             findings: components["schemas"]["Finding"][];
         };
-        /** @description A fuel at one place. */
-        BoilingMarginRequest: {
-            /** @description Ethanol, % by volume. */
-            ethanolPct?: number | {
-                /** Format: double */
-                value: number;
-                /** Format: double */
-                u?: number;
-                /** Format: double */
-                plusMinus?: number;
-                parts?: {
-                    source: string;
-                    /** Format: double */
-                    u: number;
-                }[];
-            };
-            /** @description True vapour pressure (not Reid) of the gasoline alone at 37.8 C, kPa. */
-            gasolineVapourPressureKpaAt37_8C?: number | {
-                /** Format: double */
-                value: number;
-                /** Format: double */
-                u?: number;
-                /** Format: double */
-                plusMinus?: number;
-                parts?: {
-                    source: string;
-                    /** Format: double */
-                    u: number;
-                }[];
-            };
-            /** @description Temperature of the fuel there, C. */
-            fuelTempC?: number | {
-                /** Format: double */
-                value: number;
-                /** Format: double */
-                u?: number;
-                /** Format: double */
-                plusMinus?: number;
-                parts?: {
-                    source: string;
-                    /** Format: double */
-                    u: number;
-                }[];
-            };
-            /** @description Pressure there, kPa absolute. */
-            absolutePressureKpa?: number | {
-                /** Format: double */
-                value: number;
-                /** Format: double */
-                u?: number;
-                /** Format: double */
-                plusMinus?: number;
-                parts?: {
-                    source: string;
-                    /** Format: double */
-                    u: number;
-                }[];
-            };
-        };
-        /** @description The row to type in. */
-        BreakpointsAnswer: {
-            /** @description The breakpoints. */
+        /**
+         * @description The row of factors that is typed into the controller, which draws straight lines between them, and how far those lines stray
+         *     from the curve.
+         */
+        BreakpointRow: {
+            /** @description Breakpoints, % by volume, rising. */
             ethanolPcts: number[];
             /** @description Factor at each. */
-            factors: components["schemas"]["HazyNumber"][];
+            factors: {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u: number;
+                /** Format: double */
+                plusMinus: number;
+                parts: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            }[];
             /**
              * Format: double
-             * @description Largest fuel error of straight lines between them, with its sign: positive is rich, %.
+             * @description Largest fuel error of the straight lines, with its sign: positive is rich, %.
              */
             worstErrorPct: number;
             /**
@@ -2227,8 +2197,9 @@ export interface components {
             findings: components["schemas"]["Finding"][];
         };
         /** @description The row of breakpoints that is wanted: chosen blends, or only how many. */
-        BreakpointsRequest: {
-            baseEthanolPct: null | components["schemas"]["HazyInput"];
+        BreakpointsQuery: {
+            /** @description The blend the base map was made on, % by volume. */
+            baseEthanolPct: components["schemas"]["Hazy"];
             /**
              * @description How the controller models its injectors. Default orifice.
              * @enum {string}
@@ -2246,62 +2217,10 @@ export interface components {
              * @default false
              */
             wholePct: boolean;
-            /** @description Stoichiometric air-fuel ratio of the gasoline. Default 14.7. */
-            gasolineStoichAfr?: number | {
-                /** Format: double */
-                value: number;
-                /** Format: double */
-                u?: number;
-                /** Format: double */
-                plusMinus?: number;
-                parts?: {
-                    source: string;
-                    /** Format: double */
-                    u: number;
-                }[];
-            };
-            /** @description Stoichiometric air-fuel ratio of the ethanol. Default 9.0. */
-            ethanolStoichAfr?: number | {
-                /** Format: double */
-                value: number;
-                /** Format: double */
-                u?: number;
-                /** Format: double */
-                plusMinus?: number;
-                parts?: {
-                    source: string;
-                    /** Format: double */
-                    u: number;
-                }[];
-            };
-            /** @description Density of the gasoline at 15 C, kg/m3. Default 745. */
-            gasolineDensityKgM3At15C?: number | {
-                /** Format: double */
-                value: number;
-                /** Format: double */
-                u?: number;
-                /** Format: double */
-                plusMinus?: number;
-                parts?: {
-                    source: string;
-                    /** Format: double */
-                    u: number;
-                }[];
-            };
-            /** @description Density of the ethanol at 15 C, kg/m3. Default 793.5. */
-            ethanolDensityKgM3At15C?: number | {
-                /** Format: double */
-                value: number;
-                /** Format: double */
-                u?: number;
-                /** Format: double */
-                plusMinus?: number;
-                parts?: {
-                    source: string;
-                    /** Format: double */
-                    u: number;
-                }[];
-            };
+            gasolineStoichAfr?: null | components["schemas"]["Hazy"];
+            ethanolStoichAfr?: null | components["schemas"]["Hazy"];
+            gasolineDensityKgM3At15C?: null | components["schemas"]["Hazy"];
+            ethanolDensityKgM3At15C?: null | components["schemas"]["Hazy"];
         };
         /** @description A check that would shrink a source of doubt. */
         BudgetCheck: {
@@ -2314,11 +2233,11 @@ export interface components {
             uAfter: number;
             /**
              * Format: double
-             * @description Half-width of its 95 % interval afterwards.
+             * @description Half-width of its 95 % interval afterwards: two standard uncertainties, for no rectangle dominates then.
              */
             plusMinusAfter: number;
         };
-        /** @description A line of a budget. */
+        /** @description One line of a budget: how much of the doubt a source is answerable for, and what would clear it. */
         BudgetLine: {
             /** @description Id of the source. */
             source: string;
@@ -2326,38 +2245,19 @@ export interface components {
             label: string;
             /**
              * Format: double
-             * @description Share of the variance, %.
+             * @description Its share of the variance, 0 to 100 %.
              */
             sharePct: number;
             check: null | components["schemas"]["BudgetCheck"];
         };
-        /** @description What a fuel system carries at one point. */
-        CapacityAnswer: {
-            /** @description Fuel the engine takes, kg/h. */
-            fuelMassFlowKgH: components["schemas"]["HazyNumber"];
-            /** @description The same at fuel temperature, L/h. */
-            fuelVolumeFlowLph: components["schemas"]["HazyNumber"];
-            injectorDutyPct: null | components["schemas"]["HazyNumber"];
-            windowUsePct: null | components["schemas"]["HazyNumber"];
-            highPressurePumpUsePct: null | components["schemas"]["HazyNumber"];
-            pumpAvailableLph: null | components["schemas"]["HazyNumber"];
-            pumpUsePct: null | components["schemas"]["HazyNumber"];
-            /** @description The components, the heaviest used first. */
-            limits: components["schemas"]["LimitAnswer"][];
-            binding: null | components["schemas"]["FuelComponent"];
-            ethanolBinding: null | components["schemas"]["FuelComponent"];
-            maxEthanolPct: null | components["schemas"]["HazyNumber"];
-            maxPowerKw: null | components["schemas"]["HazyNumber"];
-            /** @description Whether the point lies inside. */
-            verdict: components["schemas"]["CapacityVerdict"];
-            /** @description What would bring it inside, with all of its haze. */
-            remedies: components["schemas"]["RemedyAnswer"][];
-            /** @description Which number the budget is of: maxEthanolPct; maxPowerKw where that is without doubt; else fuelMassFlowKgH. */
-            budgetOf: components["schemas"]["CapacityNumber"];
-            /** @description Where its doubt comes from. */
-            budget: components["schemas"]["BudgetLine"][];
-            /** @description What to mind. */
-            findings: components["schemas"]["Finding"][];
+        /** @description A factor by each school. */
+        BySchool: {
+            /** @description Where the controller corrects density itself. */
+            mass: components["schemas"]["Hazy"];
+            /** @description Through an orifice at constant pressure drop. */
+            orifice: components["schemas"]["Hazy"];
+            /** @description By positive displacement. */
+            volume: components["schemas"]["Hazy"];
         };
         /** @description Something done to a fuel system so that it carries more; what is null stays as it is. Two changes together are one change. */
         CapacityChange: {
@@ -2383,121 +2283,271 @@ export interface components {
              */
             portSharePct?: null | number;
         };
-        /** @description What is asked of the fuel system. What is left out is taken from the survey, or is a typical figure with its haze. */
-        CapacityDocument: {
-            fullLoad?: null | components["schemas"]["FullLoadAnswers"];
-            changes?: null | components["schemas"]["CapacityChange"];
-            drive?: null | components["schemas"]["HotDriveAnswers"];
-            results?: null | components["schemas"]["CapacityResults"];
-            /** @description Version of the rules it was computed with. Set on saving. */
-            coreVersion?: null | string;
+        /** @description The envelope to draw. */
+        CapacityDrawing: {
+            /** @description The blends of the lines. */
+            ethanolPcts: number[];
+            /** @description The line of every component as planned. */
+            lines: components["schemas"]["DrawnLine"][];
+            /** @description A limiting line to draw. */
+            together: null | components["schemas"]["DrawnLine"];
+            /** @description A limiting line to draw. */
+            asFound: null | components["schemas"]["DrawnLine"];
         };
         /** @description Where power and ethanol meet the limits of a fuel system. */
-        CapacityEnvelopeAnswer: {
+        CapacityEnvelope: {
             /** @description The blends. */
             ethanolPcts: number[];
             /** @description The powers. */
             powersKw: number[];
             /** @description Use of every component on the grid. */
-            uses: components["schemas"]["UseGridAnswer"][];
+            uses: components["schemas"]["UseGrid"][];
             /** @description The limiting line of every component over the blends. */
-            lines: components["schemas"]["LimitLineAnswer"][];
+            lines: components["schemas"]["LimitLine"][];
             /** @description The lowest of them at every blend; empty where no component is known. */
-            maxPowerKw: components["schemas"]["HazyNumber"][];
+            maxPowerKw: {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u: number;
+                /** Format: double */
+                plusMinus: number;
+                parts: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            }[];
             /** @description Most ethanol at each power; null where not even E0 works. */
-            maxEthanolPct: components["schemas"]["HazyNumber"][];
+            maxEthanolPct: (null | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u: number;
+                /** Format: double */
+                plusMinus: number;
+                parts: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            })[];
         };
-        /** @description The same over a grid of blends and powers. */
-        CapacityEnvelopeRequest: {
+        /** @description A fuel system over a grid of blends and powers. Power and blend of a single point may come along and count for nothing. */
+        CapacityEnvelopeQuery: {
             /** @description The blends, % by volume, 1 to 501. */
             ethanolPcts?: null | number[];
             /** @description The powers, kW, at most 501; may be empty where only the lines are wanted. */
             powersKw?: null | number[];
-            powerKw?: null | components["schemas"]["HazyInput"];
-            bsfcGPerKwh?: null | components["schemas"]["HazyInput"];
-            lambdaBase?: null | components["schemas"]["HazyInput"];
-            lambdaTarget?: null | components["schemas"]["HazyInput"];
-            baseEthanolPct?: null | components["schemas"]["HazyInput"];
-            ethanolPct?: null | components["schemas"]["HazyInput"];
-            engineRpm?: null | components["schemas"]["HazyInput"];
-            fuelTempC?: null | components["schemas"]["HazyInput"];
-            injectors?: null | components["schemas"]["PortInjectorsRequest"];
-            directInjection?: null | components["schemas"]["HighSideRequest"];
-            lowPressurePump?: null | components["schemas"]["LowPressurePumpRequest"];
-            portSharePct?: null | components["schemas"]["HazyInput"];
-            gasolineStoichAfr?: null | components["schemas"]["HazyInput"];
-            ethanolStoichAfr?: null | components["schemas"]["HazyInput"];
-            gasolineDensityKgM3At15C?: null | components["schemas"]["HazyInput"];
-            ethanolDensityKgM3At15C?: null | components["schemas"]["HazyInput"];
+            /** @description Power of a single point; counts for nothing. */
+            powerKw?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Blend of a single point; counts for nothing. */
+            ethanolPct?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Specific consumption on the base blend, g/kWh. */
+            bsfcGPerKwh: components["schemas"]["Hazy"];
+            /** @description Lambda that consumption holds for. */
+            lambdaBase: components["schemas"]["Hazy"];
+            /** @description Lambda wanted at full load. */
+            lambdaTarget: components["schemas"]["Hazy"];
+            /** @description Blend the consumption holds for, % by volume. */
+            baseEthanolPct: components["schemas"]["Hazy"];
+            /** @description Engine speed at that power, 1/min. */
+            engineRpm: components["schemas"]["Hazy"];
+            /** @description Fuel temperature, C. */
+            fuelTempC: components["schemas"]["Hazy"];
+            injectors?: null | components["schemas"]["PortInjectorsQuery"];
+            directInjection?: null | components["schemas"]["HighSideQuery"];
+            lowPressurePump?: null | components["schemas"]["LowPressurePumpQuery"];
+            portSharePct?: null | components["schemas"]["Hazy"];
+            gasolineStoichAfr?: null | components["schemas"]["Hazy"];
+            ethanolStoichAfr?: null | components["schemas"]["Hazy"];
+            gasolineDensityKgM3At15C?: null | components["schemas"]["Hazy"];
+            ethanolDensityKgM3At15C?: null | components["schemas"]["Hazy"];
         };
         /**
          * @description A number of the answer.
          * @enum {string}
          */
         CapacityNumber: "maxEthanolPct" | "maxPowerKw" | "fuelMassFlowKgH";
-        /** @description What a Capacity document comes to, and the envelope to draw. */
-        CapacityPreview: {
-            /** @description The document with its results. */
-            document: components["schemas"]["CapacityDocument"];
-            /** @description The blends of the lines. */
-            ethanolPcts: number[];
-            /** @description The line of every component as planned. */
-            lines: components["schemas"]["DrawnLine"][];
-            together: null | components["schemas"]["DrawnLine"];
-            asFound: null | components["schemas"]["DrawnLine"];
+        /** @description What is asked of a vehicle's fuel system. What is left out is taken from the survey, or is a typical figure with its haze. */
+        CapacityPlan: {
+            /** @description What is wanted at full load. Whatever is null is taken from the survey, or is a usual figure. */
+            fullLoad?: null | components["schemas"]["FullLoad"];
+            /** @description Something done to a fuel system so that it carries more; what is null stays as it is. Two changes together are one change. */
+            changes?: null | components["schemas"]["CapacityChange"];
+            /** @description The drive that heats the fuel most. Whatever is null is taken from the survey, or is a typical figure. */
+            drive?: null | components["schemas"]["HotDrive"];
         };
-        /** @description A Capacity document to try. */
-        CapacityPreviewRequest: {
-            document: null | components["schemas"]["CapacityDocument"];
-            survey?: null | components["schemas"]["SurveyDocument"];
+        /** @description A fuel system and the point asked of it. */
+        CapacityQuery: {
+            /** @description Power at the crank, kW. */
+            powerKw: components["schemas"]["Hazy"];
+            /** @description Blend wanted, % by volume. */
+            ethanolPct: components["schemas"]["Hazy"];
+            /** @description Specific consumption on the base blend, g/kWh. */
+            bsfcGPerKwh: components["schemas"]["Hazy"];
+            /** @description Lambda that consumption holds for. */
+            lambdaBase: components["schemas"]["Hazy"];
+            /** @description Lambda wanted at full load. */
+            lambdaTarget: components["schemas"]["Hazy"];
+            /** @description Blend the consumption holds for, % by volume. */
+            baseEthanolPct: components["schemas"]["Hazy"];
+            /** @description Engine speed at that power, 1/min. */
+            engineRpm: components["schemas"]["Hazy"];
+            /** @description Fuel temperature, C. */
+            fuelTempC: components["schemas"]["Hazy"];
+            injectors?: null | components["schemas"]["PortInjectorsQuery"];
+            directInjection?: null | components["schemas"]["HighSideQuery"];
+            lowPressurePump?: null | components["schemas"]["LowPressurePumpQuery"];
+            portSharePct?: null | components["schemas"]["Hazy"];
+            gasolineStoichAfr?: null | components["schemas"]["Hazy"];
+            ethanolStoichAfr?: null | components["schemas"]["Hazy"];
+            gasolineDensityKgM3At15C?: null | components["schemas"]["Hazy"];
+            ethanolDensityKgM3At15C?: null | components["schemas"]["Hazy"];
         };
-        /** @description What a fuel system carries is reckoned from this. Any quantity may be hazy. */
-        CapacityRequest: {
-            powerKw?: null | components["schemas"]["HazyInput"];
-            bsfcGPerKwh?: null | components["schemas"]["HazyInput"];
-            lambdaBase?: null | components["schemas"]["HazyInput"];
-            lambdaTarget?: null | components["schemas"]["HazyInput"];
-            baseEthanolPct?: null | components["schemas"]["HazyInput"];
-            ethanolPct?: null | components["schemas"]["HazyInput"];
-            engineRpm?: null | components["schemas"]["HazyInput"];
-            fuelTempC?: null | components["schemas"]["HazyInput"];
-            injectors?: null | components["schemas"]["PortInjectorsRequest"];
-            directInjection?: null | components["schemas"]["HighSideRequest"];
-            lowPressurePump?: null | components["schemas"]["LowPressurePumpRequest"];
-            portSharePct?: null | components["schemas"]["HazyInput"];
-            gasolineStoichAfr?: null | components["schemas"]["HazyInput"];
-            ethanolStoichAfr?: null | components["schemas"]["HazyInput"];
-            gasolineDensityKgM3At15C?: null | components["schemas"]["HazyInput"];
-            ethanolDensityKgM3At15C?: null | components["schemas"]["HazyInput"];
+        /** @description A way to bring the wanted point inside the envelope, with its result. */
+        CapacityRemedy: {
+            /** @description Stable name for programs: capBlend, lowerPower, largerInjectors, raisePressure, secondPump, portInjection, portShare or together. */
+            code: string;
+            /** @description What to do and what it comes to, metric. */
+            text: string;
+            /** @description What to do, metric. */
+            what: string;
+            newMaxEthanolPct: null | components["schemas"]["Hazy"];
+            newMaxPowerKw: null | components["schemas"]["Hazy"];
+            newBinding: null | components["schemas"]["FuelComponent"];
+            /** @description True where the wanted point, or the one to stay at, is surely carried afterwards. */
+            enough: boolean;
+            /**
+             * Format: double
+             * @description The power to stay at, kW; null where it stays.
+             */
+            powerKw: null | number;
+            /**
+             * Format: double
+             * @description The blend to stay at, % by volume; null where it stays.
+             */
+            ethanolPct: null | number;
+            /** @description What is done to the fuel system. */
+            change: components["schemas"]["CapacityChange"];
+            /** @description The text with a name in braces where a number stands. */
+            template: string;
+            /** @description What to do likewise. */
+            whatTemplate: string;
+            /** @description What it comes to likewise. */
+            reachTemplate: string;
+            /** @description The numbers by name, in metric units. */
+            values: {
+                [key: string]: components["schemas"]["SentenceValue"];
+            };
+            /** @description The same as a merge patch (RFC 7396) for the request that was asked, which then gives the new limits; null where there was none. */
+            apply?: null | Record<string, never>;
         };
-        /** @description What a saved plan came to. */
+        /** @description What a fuel system carries at one point. */
+        CapacityResult: {
+            /** @description The power, kW. */
+            powerKw: components["schemas"]["Hazy"];
+            /** @description The blend, % by volume. */
+            ethanolPct: components["schemas"]["Hazy"];
+            /** @description Fuel the engine takes, kg/h. */
+            fuelMassFlowKgH: components["schemas"]["Hazy"];
+            /** @description The same at fuel temperature, L/h. */
+            fuelVolumeFlowLph: components["schemas"]["Hazy"];
+            injectorDutyPct: null | components["schemas"]["Hazy"];
+            windowUsePct: null | components["schemas"]["Hazy"];
+            highPressurePumpUsePct: null | components["schemas"]["Hazy"];
+            pumpAvailableLph: null | components["schemas"]["Hazy"];
+            pumpUsePct: null | components["schemas"]["Hazy"];
+            /** @description The use of every component, the heaviest first. */
+            limits: components["schemas"]["ComponentUse"][];
+            binding: null | components["schemas"]["FuelComponent"];
+            ethanolBinding: null | components["schemas"]["FuelComponent"];
+            maxEthanolPct: null | components["schemas"]["Hazy"];
+            maxPowerKw: null | components["schemas"]["Hazy"];
+            /** @description Whether the point lies inside. */
+            verdict: components["schemas"]["CapacityVerdict"];
+            /** @description What would bring it inside; none where it surely is. */
+            remedies: components["schemas"]["CapacityRemedy"][];
+            /** @description Which number the budget is of: most ethanol at this power; where that is without doubt, most power on this blend, else the fuel taken. */
+            budgetOf: components["schemas"]["CapacityNumber"];
+            /** @description Where its doubt comes from. */
+            budget: components["schemas"]["BudgetLine"][];
+            /** @description What to mind, the gravest first. */
+            findings: components["schemas"]["Finding"][];
+        };
+        /** @description What a plan comes to. */
         CapacityResults: {
-            powerKw: null | components["schemas"]["HazyNumber"];
-            ethanolPct: null | components["schemas"]["HazyNumber"];
-            atPoint: null | components["schemas"]["CapacityAnswer"];
-            /** @description The hottest drive. */
+            powerKw: null | components["schemas"]["Hazy"];
+            ethanolPct: null | components["schemas"]["Hazy"];
+            /** @description What a fuel system carries at one point. */
+            atPoint: null | components["schemas"]["CapacityResult"];
+            /** @description How heavily everything is used before anything is planned, at what the owner wants: the survey's own loads. */
+            asFound: components["schemas"]["ComponentLoad"][];
+            /** @description What is planned, one line each. */
+            planned: components["schemas"]["PlannedChange"][];
             drive: components["schemas"]["HotDriveSummary"];
-            failsafe: null | components["schemas"]["FailsafeAnswer"];
+            /** @description A failsafe on the pressure of the low side. */
+            failsafe: null | components["schemas"]["LowSideFailsafe"];
             /** @description The figures that had to be assumed. */
             assumed: components["schemas"]["AssumedFigure"][];
             /** @description What to mind, the gravest first. */
             findings: components["schemas"]["Finding"][];
-            /** @description State of the station. */
-            state: components["schemas"]["StationState"];
-            /** @description What to do next. */
+            headline: components["schemas"]["Sentence"];
+            lead: components["schemas"]["Sentence"];
+            /**
+             * @description How far the work at a station has come.
+             * @enum {string}
+             */
+            state: "empty" | "inWork" | "proven" | "hold";
             nextAction: components["schemas"]["NextAction"];
+            /** @description The envelope to draw. */
+            drawing: null | components["schemas"]["CapacityDrawing"];
         };
         /**
          * @description Whether the wanted point lies inside the envelope.
          * @enum {string}
          */
         CapacityVerdict: "notKnown" | "carried" | "doubtful" | "capped" | "tooSmall";
+        /** @description A recording on the job. */
+        CaptureChoice: {
+            /** @description Hash of the file. */
+            sha256?: null | string;
+            /** @description Its name; set by the program. */
+            name?: null | string;
+            /** @description The channel to read; left out, it is searched for. */
+            channel?: null | string;
+            /**
+             * Format: double
+             * @description Where volts are switched, V; left out, the place is found.
+             */
+            thresholdV?: null | number;
+        };
         /** @description What a recorded square wave says. */
-        CaptureAnswer: {
-            /** @description Format of the file. */
-            format: string;
-            /** @description Dotted name of the channel that was read. */
-            channel: string;
+        CaptureResult: {
             /**
              * Format: double
              * @description Length of the recording, s.
@@ -2505,7 +2555,7 @@ export interface components {
             durationS: number;
             /**
              * Format: int64
-             * @description Level changes, spikes left out.
+             * @description Changes between known levels, spikes left out.
              */
             edges: number;
             /**
@@ -2525,29 +2575,19 @@ export interface components {
             dropouts: number;
             /** @description True where low lies outside and high inside 1 to 5 ms. */
             inverted: boolean;
-            frequencyHz: null | components["schemas"]["HazyNumber"];
-            lowPulseMs: null | components["schemas"]["HazyNumber"];
-            /** @description What it says. */
-            reading: components["schemas"]["ReadingAnswer"];
-            /** @description Its course, at most 2000 points. */
-            timeline: components["schemas"]["TimelineAnswer"][];
-            /** @description A part worth drawing, at most 400 edges: round the first finding, else the start. */
-            excerpt: components["schemas"]["EdgeAnswer"][];
-            threshold?: null | components["schemas"]["ThresholdAnswer"];
-        };
-        /** @description A capture on the job. */
-        CaptureChoice: {
-            /** @description Hash of the file. */
-            sha256: null | string;
-            /** @description Its name; set on saving. */
-            name?: null | string;
-            /** @description The channel to read; left out, it is searched for. */
-            channel?: null | string;
-            /**
-             * Format: double
-             * @description Where volts are switched; left out, the place is found.
-             */
-            thresholdV?: null | number;
+            frequencyHz: null | components["schemas"]["Hazy"];
+            lowPulseMs: null | components["schemas"]["Hazy"];
+            /** @description What it says and how sure that is. */
+            reading: components["schemas"]["SensorReading"];
+            /** @description Its course, at most int CaptureAnalysis.MaxTimelinePoints points. */
+            timeline: components["schemas"]["TimelinePoint"][];
+            /** @description A part worth drawing, as recorded: round the first finding, else the start. */
+            excerpt: components["schemas"]["LevelChange"][];
+            /** @description Format of the file: vcd or csv; live for a wire that is watched. */
+            format?: string;
+            /** @description Dotted name of the channel that was read. */
+            channel?: string;
+            threshold?: null | components["schemas"]["SwitchedVolts"];
         };
         /** @description Two revisions of a station side by side. */
         CompareAnswer: {
@@ -2556,16 +2596,15 @@ export interface components {
             /** @description The other. */
             to: components["schemas"]["RecordItem"];
             /** @description Figures of the one, in the order they are read; empty for an empty draft. */
-            figuresFrom: components["schemas"]["DocumentFigure"][];
+            figuresFrom: components["schemas"]["Figure"][];
             /** @description Figures of the other. */
-            figuresTo: components["schemas"]["DocumentFigure"][];
+            figuresTo: components["schemas"]["Figure"][];
             /** @description What differs. */
             changes: components["schemas"]["FigureChange"][];
         };
-        /** @description What is saved at the Compensate station: what is known of the controller, and which numbers go into it. */
-        CompensateDocument: {
-            /** @description The blend the base map was made on, % by volume; asked, never assumed. */
-            baseEthanolPct?: number | {
+        /** @description Which numbers go into the controller is computed from this. */
+        CompensatePlan: {
+            baseEthanolPct?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -2578,13 +2617,9 @@ export interface components {
                     u: number;
                 }[];
             };
-            /**
-             * @description How the controller models its injectors; left out, orifice.
-             * @enum {string}
-             */
+            /** @enum {string} */
             metering?: "mass" | "orifice" | "volume";
-            /** @description Fuel temperature the base map was made at; left out, temperature is left out. */
-            baseFuelTempC?: number | {
+            baseFuelTempC?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -2597,157 +2632,87 @@ export interface components {
                     u: number;
                 }[];
             };
+            /** @description A straight multiplier over ethanol, given at its ends. */
             multiplier?: null | components["schemas"]["MultiplierChoice"];
+            /** @description A pulse on the base blend. */
             pulse?: null | components["schemas"]["PulseChoice"];
+            /** @description The breakpoints of the row: chosen, or only how many. */
             row?: null | components["schemas"]["RowChoice"];
+            /** @description The two maps spark is added between. */
             spark?: null | components["schemas"]["SparkChoice"];
+            /** @description What proves the fuelling, and for which base map it was proven: another one has to be proven anew. */
             fuellingProof?: null | components["schemas"]["FuellingProof"];
-            results?: null | components["schemas"]["CompensateResults"];
-            /** @description Version of the rules it was computed with. Set on saving. */
-            coreVersion?: null | string;
         };
-        /** @description A Compensate document to try. */
-        CompensatePreviewRequest: {
-            document: null | components["schemas"]["CompensateDocument"];
-            reading?: null | components["schemas"]["ReadingForCompensation"];
-        };
-        /** @description What a Compensate document came to. */
+        /** @description What a Compensate plan comes to. */
         CompensateResults: {
-            ethanolPct: null | components["schemas"]["HazyNumber"];
-            fuelFactor: null | components["schemas"]["FuelFactorAnswer"];
-            multiplier: null | components["schemas"]["MultiplierAnswer"];
-            pulse: null | components["schemas"]["PulseAnswer"];
-            row: null | components["schemas"]["BreakpointsAnswer"];
+            ethanolPct: null | components["schemas"]["Hazy"];
+            fuelTempC: null | components["schemas"]["Hazy"];
+            baseEthanolPct: null | components["schemas"]["Hazy"];
+            /** @description The fuel factor and everything it was made of. It multiplies the effective open time (pulse minus dead time) on the base blend. */
+            fuelFactor: null | components["schemas"]["FuelFactorResult"];
+            /** @description What the controller's own multiplier would do over the base map. */
+            multiplier: null | components["schemas"]["MultiplierCheck"];
+            /** @description One injector pulse, lengthened the right way and the wrong one. */
+            pulse: null | components["schemas"]["InjectorPulse"];
+            /**
+             * @description The row of factors that is typed into the controller, which draws straight lines between them, and how far those lines stray
+             *     from the curve.
+             */
+            row: null | components["schemas"]["BreakpointRow"];
+            /** @description The spark addition of a job. */
             spark: null | components["schemas"]["SparkToSet"];
             /** @description True where the fuelling is proven for this very base map and metering. */
             isFuellingProven: boolean;
             /** @description What has to be looked at. */
             findings: components["schemas"]["Finding"][];
-            /** @description State of the station. */
-            state: components["schemas"]["StationState"];
-            /** @description What to do next. */
+            headline: components["schemas"]["Sentence"];
+            lead: components["schemas"]["Sentence"];
+            /**
+             * @description How far the work at a station has come.
+             * @enum {string}
+             */
+            state: "empty" | "inWork" | "proven" | "hold";
             nextAction: components["schemas"]["NextAction"];
+            /** @description The factor over all blends, each known as well as the reading is, to draw; left out of the record. */
+            curve: null | components["schemas"]["FactorPoint"][];
         };
-        /** @description What controls the engine, and how the signal is to reach it. */
-        ControlAnswers: {
-            /**
-             * @description How the signal reaches it.
-             * @enum {string}
-             */
-            signalPath?: "directFrequency" | "analyserVoltage" | "gateway" | "injectorExtender" | "displayOnly";
-            /**
-             * @description Gearbox; versions differ in their plugs.
-             * @enum {string}
-             */
-            gearbox?: "manual" | "automatic";
-            /** @description Hardware revision as written on the controller. */
-            hardwareRevision?: null | string;
-            /** @description Firmware revision as read out. */
-            firmwareRevision?: null | string;
-            /** @description True where whoever makes the tune or the box lists this revision. */
-            revisionListed?: null | boolean;
-            /** @description True where the plug or pin the kit needs is on this very vehicle. */
-            plugPresent?: null | boolean;
-            /** @description True where an input that can take the signal is free. */
-            freeInput?: null | boolean;
-            /** @description What gives way where none is free. */
-            displaces?: null | string;
-            /** @description Blend the fuel map was made on, % by volume. */
-            fuelMapEthanolPct?: number | {
-                /** Format: double */
-                value: number;
-                /** Format: double */
-                u?: number;
-                /** Format: double */
-                plusMinus?: number;
-                parts?: {
-                    source: string;
-                    /** Format: double */
-                    u: number;
-                }[];
-            };
-            /** @description Blend the spark map was made on, % by volume. */
-            sparkMapEthanolPct?: number | {
-                /** Format: double */
-                value: number;
-                /** Format: double */
-                u?: number;
-                /** Format: double */
-                plusMinus?: number;
-                parts?: {
-                    source: string;
-                    /** Format: double */
-                    u: number;
-                }[];
-            };
-            /** @description Who made the maps, and when. */
-            mapsMadeBy?: null | string;
-            /** @description True where the controller offers a failsafe for a lost signal. */
-            hasFailsafe?: null | boolean;
-            /** @description Which. */
-            failsafes?: null | string;
+        /** @description How heavily a component is used, and where the doubt of that comes from. */
+        ComponentLoad: {
+            /** @description The component. */
+            component: components["schemas"]["FuelComponent"];
+            /** @description Its use, % of its limit; above 100 it is too small. */
+            usePct: components["schemas"]["Hazy"];
+            /** @description Where the doubt comes from, largest first. */
+            budget: components["schemas"]["BudgetLine"][];
         };
-        /** @description A point of a pump's curve. */
-        CurvePoint: {
-            /**
-             * Format: double
-             * @description Gauge pressure, kPa.
-             */
-            pressureKpa?: null | number;
-            /**
-             * Format: double
-             * @description Flow of one pump there, L/h.
-             */
-            flowLph?: null | number;
-        };
-        /** @description A point of a pump's curve. */
-        CurvePointRequest: {
-            /** @description Gauge pressure, kPa. */
-            pressureKpa?: number | {
-                /** Format: double */
-                value: number;
-                /** Format: double */
-                u?: number;
-                /** Format: double */
-                plusMinus?: number;
-                parts?: {
-                    source: string;
-                    /** Format: double */
-                    u: number;
-                }[];
-            };
-            /** @description Flow of one pump there, L/h. */
-            flowLph?: number | {
-                /** Format: double */
-                value: number;
-                /** Format: double */
-                u?: number;
-                /** Format: double */
-                plusMinus?: number;
-                parts?: {
-                    source: string;
-                    /** Format: double */
-                    u: number;
-                }[];
-            };
+        /** @description How heavily a component is used. */
+        ComponentUse: {
+            /** @description The component. */
+            component: components["schemas"]["FuelComponent"];
+            /** @description Its use, % of its limit; above 100 it is too small. */
+            usePct: components["schemas"]["Hazy"];
+            /** @description True where the best estimate lies within the limit. */
+            ok?: boolean;
+            /** @description True where all of its haze lies on that side of the limit. */
+            sure?: boolean;
         };
         /** @description Dead time at a battery voltage. */
-        DeadTimeAt: {
+        DeadTimePoint: {
             /**
              * Format: double
              * @description Battery voltage, V.
              */
-            batteryV?: null | number;
+            batteryV: number;
             /**
              * Format: double
              * @description Dead time, ms.
              */
-            deadTimeMs?: null | number;
+            deadTimeMs: number;
         };
         /** @description The high-pressure side of direct injection. */
-        DirectInjectionAnswers: {
+        DirectInjection: {
             /** @description Displacement of the high-pressure pump per turn of the cam, cm3, all lobes together. */
-            pumpDisplacementCcPerCamRev?: number | {
+            pumpDisplacementCcPerCamRev?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -2766,7 +2731,7 @@ export interface components {
              */
             pumpLobes?: null | number;
             /** @description Rail pressure at full load, kPa. */
-            railPressureKpa?: number | {
+            railPressureKpa?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -2780,7 +2745,35 @@ export interface components {
                 }[];
             };
             /** @description Injection window at full load, degrees of crank. */
-            windowDeg?: number | {
+            windowDeg?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Static flow of one injector at rail pressure, on the blend its consumption holds for, g/s. */
+            injectorStaticGPerS?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Share of the high-pressure pump's displacement that arrives, %. */
+            pumpEfficiencyPct?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -2794,21 +2787,19 @@ export interface components {
                 }[];
             };
         };
-        /** @description A figure of a document that a mechanic would act on, for setting revisions side by side. */
-        DocumentFigure: {
-            /** @description Stable name for programs. */
-            field: string;
-            /** @description What the mechanic reads. */
-            label: string;
-            /** @description The figure in words; null where it is a number. */
-            text?: null | string;
-            number?: null | components["schemas"]["HazyNumber"];
-            /** @description What the number is measured in: ethanolPct, percent, celsius, hertz, milliseconds, degrees, factor, kw, kpa, lph, ccPerMin. */
-            unit?: null | string;
+        /** @description A document to save. */
+        DocumentToSend: {
+            /** @description The station. */
+            slug: string;
+            /** @description Tag of the document it was made from. */
+            etag: string;
+            /** @description The document. */
+            document: components["schemas"]["JsonObject"];
         };
         /** @description A limiting line to draw. */
         DrawnLine: {
-            component: null | components["schemas"]["FuelComponent"];
+            /** @enum {string} */
+            component: "injectors" | "directInjection" | "highPressurePump" | "lowPressurePump";
             /** @description Most power at each blend. */
             maxPowerKw: components["schemas"]["LinePoint"][];
         };
@@ -2817,33 +2808,20 @@ export interface components {
             /** @description What the shop calls it; left out, the other's name with "copy" behind it. */
             name?: null | string;
         };
-        /** @description A change of level. */
-        EdgeAnswer: {
-            /**
-             * Format: double
-             * @description Time, s since the start.
-             */
-            tS: number;
-            /**
-             * Format: int32
-             * @description 1 released, 0 low, null unknown.
-             */
-            level: null | number;
-        };
         /**
          * @description Whether the vehicle can be converted the way it is meant to be.
          * @enum {string}
          */
         Eligibility: "yes" | "no" | "unknown";
         /** @description The engine. */
-        EngineAnswers: {
+        Engine: {
             /**
              * Format: int32
              * @description Cylinders, 1 to 16.
              */
             cylinders?: null | number;
             /** @description Displacement, cm3. */
-            displacementCc?: number | {
+            displacementCc?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -2862,7 +2840,7 @@ export interface components {
              */
             aspiration?: "natural" | "boosted";
             /** @description Manifold pressure above ambient at full load, kPa. */
-            boostKpa?: number | {
+            boostKpa?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -2876,7 +2854,7 @@ export interface components {
                 }[];
             };
             /** @description Highest engine speed, 1/min. */
-            redlineRpm?: number | {
+            redlineRpm?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -2890,7 +2868,7 @@ export interface components {
                 }[];
             };
             /** @description Power now, kW at the crank. */
-            powerKw?: number | {
+            powerKw?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -2904,7 +2882,7 @@ export interface components {
                 }[];
             };
             /** @description Power wanted, kW at the crank. */
-            wantedPowerKw?: number | {
+            wantedPowerKw?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -2918,7 +2896,7 @@ export interface components {
                 }[];
             };
             /** @description Lambda measured at full load. */
-            fullLoadLambda?: number | {
+            fullLoadLambda?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -2931,6 +2909,121 @@ export interface components {
                     u: number;
                 }[];
             };
+            /** @description Engine speed at full power, 1/min. */
+            fullPowerRpm?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Specific consumption at full load, g/kWh. */
+            bsfcGPerKwh?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Blend that consumption holds for, % by volume. */
+            bsfcEthanolPct?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Battery voltage with the engine running, V. */
+            supplyV?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+        };
+        /** @description What controls the engine, and how the signal is to reach it. */
+        EngineControl: {
+            /**
+             * @description How the signal reaches it.
+             * @enum {string}
+             */
+            signalPath?: "directFrequency" | "analyserVoltage" | "gateway" | "injectorExtender" | "displayOnly";
+            /** @description True where whoever makes the tune or the box lists this hardware and firmware revision. */
+            revisionListed?: null | boolean;
+            /** @description True where the plug or pin the kit needs is on this version of the vehicle. */
+            plugPresent?: null | boolean;
+            /** @description True where an input that can take the signal is free. */
+            freeInput?: null | boolean;
+            /** @description What gives way to the signal where no input is free. */
+            displaces?: null | string;
+            /** @description Blend the fuel map was made on, % by volume. */
+            fuelMapEthanolPct?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Blend the spark map was made on, % by volume. */
+            sparkMapEthanolPct?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description True where the controller offers a failsafe for a lost signal. */
+            hasFailsafe?: null | boolean;
+            /** @description Which. */
+            failsafes?: null | string;
+            /** @description Who made the maps, and when. */
+            mapsMadeBy?: null | string;
+            /**
+             * @description Gearbox; versions differ in their plugs.
+             * @enum {string}
+             */
+            gearbox?: "manual" | "automatic";
+            /** @description Hardware revision as written on the controller. */
+            hardwareRevision?: null | string;
+            /** @description Firmware revision as read out. */
+            firmwareRevision?: null | string;
         };
         /** @description The entries of a job, the oldest first. */
         EntriesAnswer: {
@@ -3017,20 +3110,101 @@ export interface components {
             savedAt?: null | string;
             /** @description The document. */
             document?: unknown;
+            /** @description Number of the revision of each station it was evaluated for. */
+            basedOn?: null | {
+                [key: string]: number;
+            };
         };
-        /** @description A failsafe on the low side's pressure. */
-        FailsafeAnswer: {
-            /** @description Gauge pressure below which load is cut. */
-            tripKpa: components["schemas"]["HazyNumber"];
+        /** @description A point of the drawn factor. */
+        FactorPoint: {
             /**
              * Format: double
-             * @description For how long it has to be below before that, s.
+             * @description Ethanol, % by volume.
              */
-            delayS: number;
-            /** @description True where the trip has to rise with the manifold's pressure. */
-            risesWithManifold: boolean;
-            /** @description Why these. */
-            reasons: string[];
+            ethanolPct: number;
+            /**
+             * Format: double
+             * @description The factor there.
+             */
+            factor: number;
+            /**
+             * Format: double
+             * @description Half-width of its 95 % interval.
+             */
+            plusMinus: number;
+            /**
+             * Format: double
+             * @description The factor by the mass school.
+             */
+            mass: number;
+            /**
+             * Format: double
+             * @description The same by the orifice school.
+             */
+            orifice: number;
+            /**
+             * Format: double
+             * @description The same by the volume school.
+             */
+            volume: number;
+        };
+        /** @description A field a station asks for. */
+        FieldAnswer: {
+            /** @description Where it stands in the document. */
+            path: string;
+            /** @description What it is called. */
+            label: string;
+            /** @description What it is measured in, as sentences and figures name it. */
+            quantity: components["schemas"]["Unit"];
+            /** @description Symbol of its metric unit; empty for none. */
+            unit: string;
+            /**
+             * Format: double
+             * @description Lowest it can be.
+             */
+            min: null | number;
+            /**
+             * Format: double
+             * @description Highest it can be.
+             */
+            max: null | number;
+            usual: null | components["schemas"]["Usual"];
+            /** @description How to find it out. */
+            howTo: string;
+            /** @description When it is asked for; null for always. */
+            appliesWhen: null | string;
+            /** @description Id of the source of doubt it is. */
+            source: string;
+            /** @description Station whose page asks for it, where that is another one. */
+            askedAt: null | string;
+        };
+        /** @description A figure of a document, for setting two side by side. */
+        Figure: {
+            /** @description Stable name for programs. */
+            field: string;
+            /** @description What the mechanic reads. */
+            label: string;
+            /** @description The figure in words; null where it is a number. */
+            text?: null | string;
+            /** @description The figure as a number with its haze; null where it is words. */
+            number?: null | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u: number;
+                /** Format: double */
+                plusMinus: number;
+                parts: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /**
+             * @description What the number is measured in.
+             * @enum {string}
+             */
+            unit?: "none" | "ethanolPct" | "percent" | "celsius" | "kelvinStep" | "kpa" | "kw" | "litres" | "lph" | "cc" | "ccPerRev" | "ccPerMin" | "gPerKwh" | "gPerS" | "metre" | "kgPerM3" | "watt" | "wattPerK" | "rpm" | "volt" | "ohm" | "hertz" | "milliseconds" | "microseconds" | "msPer100Kpa" | "minutes" | "seconds" | "degrees";
         };
         /** @description A figure that differs between two documents of a station. */
         FigureChange: {
@@ -3039,9 +3213,9 @@ export interface components {
             /** @description What the mechanic reads. */
             label: string;
             /** @description The earlier figure. */
-            from: components["schemas"]["DocumentFigure"];
+            from: components["schemas"]["Figure"];
             /** @description The later figure. */
-            to: components["schemas"]["DocumentFigure"];
+            to: components["schemas"]["Figure"];
         };
         /** @description A file on a job. */
         FileOnJob: {
@@ -3063,43 +3237,11 @@ export interface components {
             code: string;
             /** @description How much it matters. */
             severity: components["schemas"]["Severity"];
-            /** @description One to three sentences for the mechanic. */
+            /** @description One to three sentences for the mechanic, metric. */
             text: string;
-        };
-        /** @description What the fuel factor is reckoned against. */
-        FuelChoice: {
-            /** @description The blend the base map was made on, % by volume. */
-            baseEthanolPct?: number | {
-                /** Format: double */
-                value: number;
-                /** Format: double */
-                u?: number;
-                /** Format: double */
-                plusMinus?: number;
-                parts?: {
-                    source: string;
-                    /** Format: double */
-                    u: number;
-                }[];
-            };
-            /**
-             * @description How the controller models its injectors; left out, orifice.
-             * @enum {string}
-             */
-            metering?: "mass" | "orifice" | "volume";
-            /** @description Fuel temperature the base map was made at; left out, temperature is left out. */
-            baseFuelTempC?: number | {
-                /** Format: double */
-                value: number;
-                /** Format: double */
-                u?: number;
-                /** Format: double */
-                plusMinus?: number;
-                parts?: {
-                    source: string;
-                    /** Format: double */
-                    u: number;
-                }[];
+            template?: null | string;
+            values?: null | {
+                [key: string]: components["schemas"]["SentenceValue"];
             };
         };
         /**
@@ -3107,13 +3249,27 @@ export interface components {
          * @enum {string}
          */
         FuelComponent: "injectors" | "directInjection" | "highPressurePump" | "lowPressurePump";
-        /** @description The fuel factor over several blends, in the order they were asked for. */
-        FuelCurveAnswer: {
-            points: components["schemas"]["FuelFactorAnswer"][];
+        /** @description Fuel factors over several blends, in the order they were asked for. */
+        FuelCurve: {
+            /** @description The factors. */
+            points: components["schemas"]["FuelFactorResult"][];
         };
-        /** @description The fuel factor over several blends. */
-        FuelCurveRequest: {
-            ethanolPcts: null | (number | {
+        /** @description Fuel factors over several blends. */
+        FuelCurveQuery: {
+            /** @description The blends, % by volume, 1 to 1001. */
+            ethanolPcts: ({
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u: number;
+                /** Format: double */
+                plusMinus: number;
+                parts: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            } & (number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -3125,254 +3281,160 @@ export interface components {
                     /** Format: double */
                     u: number;
                 }[];
-            })[];
-            baseEthanolPct: null | components["schemas"]["HazyInput"];
-            /** @enum {string} */
+            }))[];
+            /** @description The blend the base map was made on, % by volume, 0 to 100. */
+            baseEthanolPct: components["schemas"]["Hazy"];
+            /**
+             * @description How the controller models its injectors. Default orifice.
+             * @enum {string}
+             */
             metering?: "mass" | "orifice" | "volume";
-            /**
-             * @description A number a request brings, bare or with its haze. A bare number is exact; a `u` (or a 95 % half-width
-             *     `plusMinus`, which is 2u) without parts is one new source named after its field; with parts, they are what counts.
-             */
-            fuelTempC?: number | {
+            /** @description Fuel temperature now, -40 to 125 C; left out, temperature is left out. */
+            fuelTempC?: null | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
-                u?: number;
+                u: number;
                 /** Format: double */
-                plusMinus?: number;
-                parts?: {
+                plusMinus: number;
+                parts: {
                     source: string;
                     /** Format: double */
                     u: number;
                 }[];
             };
-            /**
-             * @description A number a request brings, bare or with its haze. A bare number is exact; a `u` (or a 95 % half-width
-             *     `plusMinus`, which is 2u) without parts is one new source named after its field; with parts, they are what counts.
-             */
-            baseFuelTempC?: number | {
+            /** @description Fuel temperature the base map was made at, -40 to 125 C. Default 15. */
+            baseFuelTempC?: null | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
-                u?: number;
+                u: number;
                 /** Format: double */
-                plusMinus?: number;
-                parts?: {
+                plusMinus: number;
+                parts: {
                     source: string;
                     /** Format: double */
                     u: number;
                 }[];
             };
-            /**
-             * @description A number a request brings, bare or with its haze. A bare number is exact; a `u` (or a 95 % half-width
-             *     `plusMinus`, which is 2u) without parts is one new source named after its field; with parts, they are what counts.
-             */
-            gasolineStoichAfr?: number | {
-                /** Format: double */
-                value: number;
-                /** Format: double */
-                u?: number;
-                /** Format: double */
-                plusMinus?: number;
-                parts?: {
-                    source: string;
-                    /** Format: double */
-                    u: number;
-                }[];
-            };
-            /**
-             * @description A number a request brings, bare or with its haze. A bare number is exact; a `u` (or a 95 % half-width
-             *     `plusMinus`, which is 2u) without parts is one new source named after its field; with parts, they are what counts.
-             */
-            ethanolStoichAfr?: number | {
-                /** Format: double */
-                value: number;
-                /** Format: double */
-                u?: number;
-                /** Format: double */
-                plusMinus?: number;
-                parts?: {
-                    source: string;
-                    /** Format: double */
-                    u: number;
-                }[];
-            };
-            /**
-             * @description A number a request brings, bare or with its haze. A bare number is exact; a `u` (or a 95 % half-width
-             *     `plusMinus`, which is 2u) without parts is one new source named after its field; with parts, they are what counts.
-             */
-            gasolineDensityKgM3At15C?: number | {
-                /** Format: double */
-                value: number;
-                /** Format: double */
-                u?: number;
-                /** Format: double */
-                plusMinus?: number;
-                parts?: {
-                    source: string;
-                    /** Format: double */
-                    u: number;
-                }[];
-            };
-            /**
-             * @description A number a request brings, bare or with its haze. A bare number is exact; a `u` (or a 95 % half-width
-             *     `plusMinus`, which is 2u) without parts is one new source named after its field; with parts, they are what counts.
-             */
-            ethanolDensityKgM3At15C?: number | {
-                /** Format: double */
-                value: number;
-                /** Format: double */
-                u?: number;
-                /** Format: double */
-                plusMinus?: number;
-                parts?: {
-                    source: string;
-                    /** Format: double */
-                    u: number;
-                }[];
-            };
+            gasolineStoichAfr?: null | components["schemas"]["Hazy"];
+            ethanolStoichAfr?: null | components["schemas"]["Hazy"];
+            gasolineDensityKgM3At15C?: null | components["schemas"]["Hazy"];
+            ethanolDensityKgM3At15C?: null | components["schemas"]["Hazy"];
         };
-        /** @description The fuel factor and everything it was made of. It multiplies the effective open time (pulse minus dead time). */
-        FuelFactorAnswer: {
-            factor: components["schemas"]["HazyNumber"];
-            cautiousFactor: components["schemas"]["HazyNumber"];
-            leanRatio: components["schemas"]["HazyNumber"];
-            compositionFactor: components["schemas"]["HazyNumber"];
-            temperatureFactor: components["schemas"]["HazyNumber"];
-            schools: components["schemas"]["SchoolsAnswer"];
-            stoichAfr: components["schemas"]["HazyNumber"];
-            baseStoichAfr: components["schemas"]["HazyNumber"];
-            massFractionPct: components["schemas"]["HazyNumber"];
-            moleFractionPct: components["schemas"]["HazyNumber"];
-            densityKgM3: components["schemas"]["HazyNumber"];
+        /** @description A fuel factor for one blend. */
+        FuelFactorQuery: {
+            /** @description Ethanol in the line, % by volume, 0 to 100. */
+            ethanolPct: components["schemas"]["Hazy"];
+            /** @description The blend the base map was made on, % by volume, 0 to 100. */
+            baseEthanolPct: components["schemas"]["Hazy"];
+            /**
+             * @description How the controller models its injectors. Default orifice.
+             * @enum {string}
+             */
+            metering?: "mass" | "orifice" | "volume";
+            /** @description Fuel temperature now, -40 to 125 C; left out, temperature is left out. */
+            fuelTempC?: null | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u: number;
+                /** Format: double */
+                plusMinus: number;
+                parts: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Fuel temperature the base map was made at, -40 to 125 C. Default 15. */
+            baseFuelTempC?: null | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u: number;
+                /** Format: double */
+                plusMinus: number;
+                parts: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            gasolineStoichAfr?: null | components["schemas"]["Hazy"];
+            ethanolStoichAfr?: null | components["schemas"]["Hazy"];
+            gasolineDensityKgM3At15C?: null | components["schemas"]["Hazy"];
+            ethanolDensityKgM3At15C?: null | components["schemas"]["Hazy"];
+        };
+        /** @description The fuel factor and everything it was made of. It multiplies the effective open time (pulse minus dead time) on the base blend. */
+        FuelFactorResult: {
+            /** @description What the effective open time is multiplied by. */
+            factor: components["schemas"]["Hazy"];
+            /** @description The factor at the high end of the ethanol haze, ethanol + 2u, at most E100. */
+            cautiousFactor: components["schemas"]["Hazy"];
+            /** @description Cautious over plain factor: what lambda becomes at worst, relative. */
+            leanRatio: components["schemas"]["Hazy"];
+            /** @description The part that comes from the blend, densities at 15 C. */
+            compositionFactor: components["schemas"]["Hazy"];
+            /** @description The part that comes from fuel temperature. */
+            temperatureFactor: components["schemas"]["Hazy"];
+            /** @description The factor, temperature included, by each school. */
+            schools: components["schemas"]["BySchool"];
+            /** @description Stoichiometric air-fuel ratio of the blend in the line. */
+            stoichAfr: components["schemas"]["Hazy"];
+            /** @description The same of the base map's blend. */
+            baseStoichAfr: components["schemas"]["Hazy"];
+            /** @description Ethanol in the line, % by mass. */
+            massFractionPct: components["schemas"]["Hazy"];
+            /** @description Ethanol in the line, % by mole. */
+            moleFractionPct: components["schemas"]["Hazy"];
+            /** @description Density of the blend in the line, at fuel temperature where that is known, else at 15 C, kg/m3. */
+            densityKgM3: components["schemas"]["Hazy"];
+            /** @description How to use it, and which way each wrong school errs. */
             findings: components["schemas"]["Finding"][];
+            /** @description Where the doubt about the factor comes from, largest first. */
             budget: components["schemas"]["BudgetLine"][];
         };
-        /** @description The fuel factor for one blend. */
-        FuelFactorRequest: {
-            ethanolPct: null | components["schemas"]["HazyInput"];
-            baseEthanolPct: null | components["schemas"]["HazyInput"];
-            /** @enum {string} */
-            metering?: "mass" | "orifice" | "volume";
-            /**
-             * @description A number a request brings, bare or with its haze. A bare number is exact; a `u` (or a 95 % half-width
-             *     `plusMinus`, which is 2u) without parts is one new source named after its field; with parts, they are what counts.
-             */
-            fuelTempC?: number | {
-                /** Format: double */
-                value: number;
-                /** Format: double */
-                u?: number;
-                /** Format: double */
-                plusMinus?: number;
-                parts?: {
-                    source: string;
-                    /** Format: double */
-                    u: number;
-                }[];
-            };
-            /**
-             * @description A number a request brings, bare or with its haze. A bare number is exact; a `u` (or a 95 % half-width
-             *     `plusMinus`, which is 2u) without parts is one new source named after its field; with parts, they are what counts.
-             */
-            baseFuelTempC?: number | {
-                /** Format: double */
-                value: number;
-                /** Format: double */
-                u?: number;
-                /** Format: double */
-                plusMinus?: number;
-                parts?: {
-                    source: string;
-                    /** Format: double */
-                    u: number;
-                }[];
-            };
-            /**
-             * @description A number a request brings, bare or with its haze. A bare number is exact; a `u` (or a 95 % half-width
-             *     `plusMinus`, which is 2u) without parts is one new source named after its field; with parts, they are what counts.
-             */
-            gasolineStoichAfr?: number | {
-                /** Format: double */
-                value: number;
-                /** Format: double */
-                u?: number;
-                /** Format: double */
-                plusMinus?: number;
-                parts?: {
-                    source: string;
-                    /** Format: double */
-                    u: number;
-                }[];
-            };
-            /**
-             * @description A number a request brings, bare or with its haze. A bare number is exact; a `u` (or a 95 % half-width
-             *     `plusMinus`, which is 2u) without parts is one new source named after its field; with parts, they are what counts.
-             */
-            ethanolStoichAfr?: number | {
-                /** Format: double */
-                value: number;
-                /** Format: double */
-                u?: number;
-                /** Format: double */
-                plusMinus?: number;
-                parts?: {
-                    source: string;
-                    /** Format: double */
-                    u: number;
-                }[];
-            };
-            /**
-             * @description A number a request brings, bare or with its haze. A bare number is exact; a `u` (or a 95 % half-width
-             *     `plusMinus`, which is 2u) without parts is one new source named after its field; with parts, they are what counts.
-             */
-            gasolineDensityKgM3At15C?: number | {
-                /** Format: double */
-                value: number;
-                /** Format: double */
-                u?: number;
-                /** Format: double */
-                plusMinus?: number;
-                parts?: {
-                    source: string;
-                    /** Format: double */
-                    u: number;
-                }[];
-            };
-            /**
-             * @description A number a request brings, bare or with its haze. A bare number is exact; a `u` (or a 95 % half-width
-             *     `plusMinus`, which is 2u) without parts is one new source named after its field; with parts, they are what counts.
-             */
-            ethanolDensityKgM3At15C?: number | {
-                /** Format: double */
-                value: number;
-                /** Format: double */
-                u?: number;
-                /** Format: double */
-                plusMinus?: number;
-                parts?: {
-                    source: string;
-                    /** Format: double */
-                    u: number;
-                }[];
-            };
+        /** @description What heats the fuel in a tank over a drive. Any quantity may be hazy. */
+        FuelHeatingInput: {
+            /** @description Fuel in the tank, L at the temperature it starts from. */
+            fuelLitres: components["schemas"]["Hazy"];
+            /** @description Ethanol, % by volume. */
+            ethanolPct: components["schemas"]["Hazy"];
+            /** @description Temperature around the tank, C. */
+            ambientC: components["schemas"]["Hazy"];
+            /** @description Temperature of the fuel at the start, C. */
+            startC: components["schemas"]["Hazy"];
+            /** @description Electrical power of all pumps, W. */
+            pumpElectricalW: components["schemas"]["Hazy"];
+            /** @description Share of it that ends as heat in the tank, %; on a return system nearly all of it. */
+            heatIntoFuelPct: components["schemas"]["Hazy"];
+            /** @description Heat the tank loses, W for every K above ambient. */
+            lossWPerK: components["schemas"]["Hazy"];
+            /** @description How long the drive lasts, min. */
+            minutes: components["schemas"]["Hazy"];
         };
         /** @description What a drive makes of the fuel's temperature. */
-        FuelHeatingAnswer: {
-            /** @description Minute by minute. */
-            timeline: components["schemas"]["HeatingPointAnswer"][];
-            /** @description At the end. */
-            finalC: components["schemas"]["HazyNumber"];
-            steadyC: null | components["schemas"]["HazyNumber"];
-            /** @description The mass that is heated. */
-            fuelMassKg: components["schemas"]["HazyNumber"];
-            /** @description Its specific heat. */
-            heatCapacityKjPerKgK: components["schemas"]["HazyNumber"];
+        FuelHeatingResult: {
+            /** @description Minute by minute, from the start to the end. */
+            timeline: components["schemas"]["HeatingPoint"][];
+            /** @description At the end, C. */
+            finalC: components["schemas"]["Hazy"];
+            steadyC: null | components["schemas"]["Hazy"];
+            /** @description The mass that is heated, kg. */
+            fuelMassKg: components["schemas"]["Hazy"];
+            /** @description Its specific heat, kJ/(kg K). */
+            heatCapacityKjPerKgK: components["schemas"]["Hazy"];
         };
-        /** @description A drive that heats the fuel. */
-        FuelHeatingRequest: {
-            /** @description Fuel in the tank, L. */
-            fuelLitres?: number | {
+        /** @description The low-pressure pump or pumps. */
+        FuelPump: {
+            /**
+             * Format: int32
+             * @description Pumps side by side.
+             */
+            count?: null | number;
+            /** @description Flow of one pump at the pressure it works against, L/h; where there is a curve, the curve counts. */
+            flowLph?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -3385,8 +3447,10 @@ export interface components {
                     u: number;
                 }[];
             };
-            /** @description Ethanol, % by volume. */
-            ethanolPct?: number | {
+            /** @description Flow of one pump over pressure, pressures rising. */
+            curve?: null | components["schemas"]["PumpPointOfHazy"][];
+            /** @description Voltage the curve was taken at, V. */
+            curveV?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -3399,22 +3463,8 @@ export interface components {
                     u: number;
                 }[];
             };
-            /** @description Temperature around the tank, C. */
-            ambientC?: number | {
-                /** Format: double */
-                value: number;
-                /** Format: double */
-                u?: number;
-                /** Format: double */
-                plusMinus?: number;
-                parts?: {
-                    source: string;
-                    /** Format: double */
-                    u: number;
-                }[];
-            };
-            /** @description Temperature of the fuel at the start, C. */
-            startC?: number | {
+            /** @description Voltage at the pump with the engine at full load, V. */
+            pumpV?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -3428,7 +3478,7 @@ export interface components {
                 }[];
             };
             /** @description Electrical power of all pumps, W. */
-            pumpElectricalW?: number | {
+            electricalW?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -3441,36 +3491,8 @@ export interface components {
                     u: number;
                 }[];
             };
-            /** @description Share of it that ends as heat in the tank, %; on a return system nearly all of it. */
-            heatIntoFuelPct?: number | {
-                /** Format: double */
-                value: number;
-                /** Format: double */
-                u?: number;
-                /** Format: double */
-                plusMinus?: number;
-                parts?: {
-                    source: string;
-                    /** Format: double */
-                    u: number;
-                }[];
-            };
-            /** @description Heat the tank loses, W for every K above ambient; 0 for none. */
-            lossWPerK?: number | {
-                /** Format: double */
-                value: number;
-                /** Format: double */
-                u?: number;
-                /** Format: double */
-                plusMinus?: number;
-                parts?: {
-                    source: string;
-                    /** Format: double */
-                    u: number;
-                }[];
-            };
-            /** @description How long the drive lasts, min, 1 to 1440. */
-            minutes?: number | {
+            /** @description Suction at the inlet, kPa. */
+            inletSuctionKpa?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -3485,7 +3507,7 @@ export interface components {
             };
         };
         /** @description Lines and pressures. */
-        FuelSystemAnswers: {
+        FuelSystemSurvey: {
             /**
              * @description How the fuel reaches the rail.
              * @enum {string}
@@ -3496,8 +3518,8 @@ export interface components {
              * @enum {string}
              */
             injection?: "port" | "direct" | "both";
-            /** @description Pressure of the low side at idle, manifold at ambient, kPa above ambient. */
-            basePressureKpa?: number | {
+            /** @description Pressure of the low side at idle with the manifold at ambient, kPa above ambient. */
+            basePressureKpa?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -3513,7 +3535,7 @@ export interface components {
             /** @description True where the pressure rises with the manifold's. */
             followsManifold?: null | boolean;
             /** @description Tank volume, L. */
-            tankLitres?: number | {
+            tankLitres?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -3527,13 +3549,69 @@ export interface components {
                 }[];
             };
             /** @description Joints a sensor could go into. */
-            joints?: null | components["schemas"]["JointAnswers"][];
+            joints?: null | components["schemas"]["Joint"][];
             /** @description Where the filter is, and of what kind. */
             filter?: null | string;
             /** @description Fuel pressure sensors there are, and what they see. */
             pressureSensors?: null | string;
-            /** @description What nobody can see on this vehicle. */
+            /** @description What could not be inspected. */
             blindSpots?: null | string;
+            /** @description Share of the fuel that goes into the ports where there are both, %. */
+            portSharePct?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Share of the pump's heat that ends in the tank, %. */
+            heatIntoFuelPct?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Heat the tank loses, W for every K above ambient. */
+            tankLossWPerK?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description By how much the engine bay heats what comes back, K. */
+            returnRiseK?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
         };
         /** @description What proves the fuelling, and for which base map it was proven: another one has to be proven anew. */
         FuellingProof: {
@@ -3541,7 +3619,7 @@ export interface components {
             evidence?: null | string;
             /**
              * Format: double
-             * @description Blend of the base map it was proven with.
+             * @description Blend of the base map it was proven with, % by volume.
              */
             baseEthanolPct?: null | number;
             /**
@@ -3583,10 +3661,10 @@ export interface components {
              */
             ethanolDensityKgM3At15C: number;
         };
-        /** @description Full load. */
-        FullLoadAnswers: {
-            /** @description Power wanted, kW at the crank; left out, as surveyed. */
-            powerKw?: number | {
+        /** @description What is wanted at full load. Whatever is null is taken from the survey, or is a usual figure. */
+        FullLoad: {
+            /** @description Power planned for, kW at the crank. */
+            powerKw?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -3599,8 +3677,8 @@ export interface components {
                     u: number;
                 }[];
             };
-            /** @description Highest blend that must work, % by volume; left out, as surveyed. */
-            ethanolPct?: number | {
+            /** @description Highest blend planned for, % by volume. */
+            ethanolPct?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -3613,8 +3691,8 @@ export interface components {
                     u: number;
                 }[];
             };
-            /** @description Engine speed at that power, 1/min. */
-            engineRpm?: number | {
+            /** @description Lambda planned for. */
+            lambdaTarget?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -3627,8 +3705,8 @@ export interface components {
                     u: number;
                 }[];
             };
-            /** @description Specific consumption, g/kWh. */
-            bsfcGPerKwh?: number | {
+            /** @description Fuel temperature it is calculated at, C. */
+            fuelTempC?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -3641,8 +3719,8 @@ export interface components {
                     u: number;
                 }[];
             };
-            /** @description Blend that consumption holds for, % by volume. Default 0. */
-            baseEthanolPct?: number | {
+            /** @description Duty the injectors may be used to, %. */
+            dutyLimitPct?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -3655,134 +3733,8 @@ export interface components {
                     u: number;
                 }[];
             };
-            /** @description Lambda that consumption holds for; left out, as surveyed. */
-            lambdaBase?: number | {
-                /** Format: double */
-                value: number;
-                /** Format: double */
-                u?: number;
-                /** Format: double */
-                plusMinus?: number;
-                parts?: {
-                    source: string;
-                    /** Format: double */
-                    u: number;
-                }[];
-            };
-            /** @description Lambda wanted; left out, the same. */
-            lambdaTarget?: number | {
-                /** Format: double */
-                value: number;
-                /** Format: double */
-                u?: number;
-                /** Format: double */
-                plusMinus?: number;
-                parts?: {
-                    source: string;
-                    /** Format: double */
-                    u: number;
-                }[];
-            };
-            /** @description Fuel temperature, C. */
-            fuelTempC?: number | {
-                /** Format: double */
-                value: number;
-                /** Format: double */
-                u?: number;
-                /** Format: double */
-                plusMinus?: number;
-                parts?: {
-                    source: string;
-                    /** Format: double */
-                    u: number;
-                }[];
-            };
-            /** @description Battery voltage with the engine running, V. */
-            supplyV?: number | {
-                /** Format: double */
-                value: number;
-                /** Format: double */
-                u?: number;
-                /** Format: double */
-                plusMinus?: number;
-                parts?: {
-                    source: string;
-                    /** Format: double */
-                    u: number;
-                }[];
-            };
-            /** @description Voltage at the pump, V; left out, that of the battery. */
-            pumpV?: number | {
-                /** Format: double */
-                value: number;
-                /** Format: double */
-                u?: number;
-                /** Format: double */
-                plusMinus?: number;
-                parts?: {
-                    source: string;
-                    /** Format: double */
-                    u: number;
-                }[];
-            };
-            /** @description Duty the injectors may be used to, %. Default 85. */
-            dutyLimitPct?: number | {
-                /** Format: double */
-                value: number;
-                /** Format: double */
-                u?: number;
-                /** Format: double */
-                plusMinus?: number;
-                parts?: {
-                    source: string;
-                    /** Format: double */
-                    u: number;
-                }[];
-            };
-            /** @description What is kept back of the pump's flow, %. Default 10. */
-            marginPct?: number | {
-                /** Format: double */
-                value: number;
-                /** Format: double */
-                u?: number;
-                /** Format: double */
-                plusMinus?: number;
-                parts?: {
-                    source: string;
-                    /** Format: double */
-                    u: number;
-                }[];
-            };
-            /** @description Static flow of one injector of the cylinders, at rail pressure and on the base blend, g/s. */
-            directInjectorGPerS?: number | {
-                /** Format: double */
-                value: number;
-                /** Format: double */
-                u?: number;
-                /** Format: double */
-                plusMinus?: number;
-                parts?: {
-                    source: string;
-                    /** Format: double */
-                    u: number;
-                }[];
-            };
-            /** @description Share of the high-pressure pump's displacement that arrives, %. */
-            pumpEfficiencyPct?: number | {
-                /** Format: double */
-                value: number;
-                /** Format: double */
-                u?: number;
-                /** Format: double */
-                plusMinus?: number;
-                parts?: {
-                    source: string;
-                    /** Format: double */
-                    u: number;
-                }[];
-            };
-            /** @description Share of the fuel that goes into the ports where there are both, %. */
-            portSharePct?: number | {
+            /** @description What is kept back of the pump's flow, %. */
+            marginPct?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -3797,9 +3749,9 @@ export interface components {
             };
         };
         /** @description What the owner wants, and what fuel there is. */
-        GoalAnswers: {
+        Goals: {
             /** @description Highest blend that must work, % by volume. */
-            highestEthanolPct?: number | {
+            highestEthanolPct?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -3813,7 +3765,7 @@ export interface components {
                 }[];
             };
             /** @description What the local pump delivers as high blend, % by volume. */
-            localEthanolPct?: number | {
+            localEthanolPct?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -3826,72 +3778,38 @@ export interface components {
                     u: number;
                 }[];
             };
-            /** @description Where and when it is to be had. */
-            localFuel?: null | string;
             /** @description True where the vehicle is used on public roads. */
             roadUse?: null | boolean;
+            /** @description Where and when it is sold. */
+            localFuel?: null | string;
         };
-        /**
-         * @description A number a request brings, bare or with its haze. A bare number is exact; a `u` (or a 95 % half-width
-         *     `plusMinus`, which is 2u) without parts is one new source named after its field; with parts, they are what counts.
-         */
-        HazyInput: number | {
+        Hazy: {
             /** Format: double */
             value: number;
             /** Format: double */
-            u?: number;
+            u: number;
             /** Format: double */
-            plusMinus?: number;
-            parts?: {
+            plusMinus: number;
+            parts: {
                 source: string;
                 /** Format: double */
                 u: number;
             }[];
         };
-        /** @description A number with its haze, as answers give it. It may be passed on untouched into the next request. */
-        HazyNumber: {
-            /**
-             * Format: double
-             * @description Best estimate.
-             */
-            value: number;
-            /**
-             * Format: double
-             * @description Standard uncertainty.
-             */
-            u: number;
-            /**
-             * Format: double
-             * @description Half-width of the 95 % interval, for showing.
-             */
-            plusMinus: number;
-            /** @description Signed contributions; their root sum of squares is u. */
-            parts: components["schemas"]["HazyPart"][];
-        };
-        /** @description One contribution to the doubt of a number. */
-        HazyPart: {
-            /** @description Id of the source; the same id within one request is the same doubt. */
-            source: string;
-            /**
-             * Format: double
-             * @description Signed standard uncertainty, in the unit of the number.
-             */
-            u: number;
-        };
         /** @description Temperature of the fuel after some minutes. */
-        HeatingPointAnswer: {
+        HeatingPoint: {
             /**
              * Format: double
              * @description Minutes from the start.
              */
             minute: number;
-            /** @description Temperature of the fuel. */
-            fuelTempC: components["schemas"]["HazyNumber"];
+            /** @description Temperature of the fuel, C. */
+            fuelTempC: components["schemas"]["Hazy"];
         };
         /** @description The high-pressure side: injectors and window, pump, or both. */
-        HighSideRequest: {
+        HighSideQuery: {
             /** @description Static flow of one injector at rail pressure, on the base blend, g/s. */
-            injectorStaticGPerS?: number | {
+            injectorStaticGPerS?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -3910,7 +3828,7 @@ export interface components {
              */
             count?: null | number;
             /** @description Injection window, degrees of crank. */
-            windowDeg?: number | {
+            windowDeg?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -3924,7 +3842,7 @@ export interface components {
                 }[];
             };
             /** @description Displacement of the pump a turn of the cam, cm3. */
-            pumpDisplacementCcPerCamRev?: number | {
+            pumpDisplacementCcPerCamRev?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -3938,7 +3856,7 @@ export interface components {
                 }[];
             };
             /** @description Share of it that arrives in the rail, %. */
-            pumpEfficiencyPct?: number | {
+            pumpEfficiencyPct?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -3952,10 +3870,10 @@ export interface components {
                 }[];
             };
         };
-        /** @description The drive that heats the fuel most. */
-        HotDriveAnswers: {
+        /** @description The drive that heats the fuel most. Whatever is null is taken from the survey, or is a typical figure. */
+        HotDrive: {
             /** @description Temperature around the tank, C. */
-            ambientC?: number | {
+            ambientC?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -3968,8 +3886,8 @@ export interface components {
                     u: number;
                 }[];
             };
-            /** @description Temperature of the fuel at the start, C; left out, that around the tank. */
-            startC?: number | {
+            /** @description Temperature of the fuel at the start, C; null for that around the tank. */
+            startC?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -3982,8 +3900,8 @@ export interface components {
                     u: number;
                 }[];
             };
-            /** @description Fuel in the tank, L; left out, a quarter of the tank. */
-            fuelLitres?: number | {
+            /** @description Fuel in the tank, L. */
+            fuelLitres?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -3996,50 +3914,8 @@ export interface components {
                     u: number;
                 }[];
             };
-            /** @description Electrical power of all pumps, W. */
-            pumpElectricalW?: number | {
-                /** Format: double */
-                value: number;
-                /** Format: double */
-                u?: number;
-                /** Format: double */
-                plusMinus?: number;
-                parts?: {
-                    source: string;
-                    /** Format: double */
-                    u: number;
-                }[];
-            };
-            /** @description Share of it that ends as heat in the tank, %. */
-            heatIntoFuelPct?: number | {
-                /** Format: double */
-                value: number;
-                /** Format: double */
-                u?: number;
-                /** Format: double */
-                plusMinus?: number;
-                parts?: {
-                    source: string;
-                    /** Format: double */
-                    u: number;
-                }[];
-            };
-            /** @description Heat the tank loses, W for every K above ambient. */
-            lossWPerK?: number | {
-                /** Format: double */
-                value: number;
-                /** Format: double */
-                u?: number;
-                /** Format: double */
-                plusMinus?: number;
-                parts?: {
-                    source: string;
-                    /** Format: double */
-                    u: number;
-                }[];
-            };
-            /** @description How long it lasts, min. Default 60. */
-            minutes?: number | {
+            /** @description How long it lasts, min. */
+            minutes?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -4053,7 +3929,7 @@ export interface components {
                 }[];
             };
             /** @description Highest place of it above the sea, m. */
-            altitudeM?: number | {
+            altitudeM?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -4067,35 +3943,7 @@ export interface components {
                 }[];
             };
             /** @description True vapour pressure of the gasoline in the blend at 37.8 C, kPa. */
-            gasolineVapourPressureKpa?: number | {
-                /** Format: double */
-                value: number;
-                /** Format: double */
-                u?: number;
-                /** Format: double */
-                plusMinus?: number;
-                parts?: {
-                    source: string;
-                    /** Format: double */
-                    u: number;
-                }[];
-            };
-            /** @description Suction at the pump's inlet, kPa. */
-            inletSuctionKpa?: number | {
-                /** Format: double */
-                value: number;
-                /** Format: double */
-                u?: number;
-                /** Format: double */
-                plusMinus?: number;
-                parts?: {
-                    source: string;
-                    /** Format: double */
-                    u: number;
-                }[];
-            };
-            /** @description By how much the engine bay heats what comes back, K. */
-            returnRiseK?: number | {
+            gasolineVapourPressureKpa?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -4112,15 +3960,13 @@ export interface components {
         /** @description The hottest drive in a few numbers. */
         HotDriveSummary: {
             /** @description Temperature of the fuel, every few minutes. */
-            timeline: components["schemas"]["HeatingPointAnswer"][];
-            /** @description At the end. */
-            finalC: components["schemas"]["HazyNumber"];
-            steadyC: null | components["schemas"]["HazyNumber"];
-            /** @description How far from boiling at the pump's inlet, at the end. */
-            atInlet: components["schemas"]["BoilingMarginAnswer"];
-            inReturn: null | components["schemas"]["BoilingMarginAnswer"];
-            /** @description Pressure of the air at its highest place. */
-            airKpa: components["schemas"]["HazyNumber"];
+            timeline: components["schemas"]["HeatingPoint"][];
+            finalC: components["schemas"]["Hazy"];
+            steadyC: null | components["schemas"]["Hazy"];
+            atInlet: components["schemas"]["BoilingMarginResult"];
+            /** @description How far a fuel is from boiling at one place. */
+            inReturn: null | components["schemas"]["BoilingMarginResult"];
+            airKpa: components["schemas"]["Hazy"];
         };
         /** @description A job that was taken in. */
         ImportedJob: {
@@ -4137,85 +3983,27 @@ export interface components {
             /** @description Their names. */
             names: string[];
         };
-        /** @description The injectors in the ports. */
-        InjectorAnswers: {
-            /**
-             * Format: int32
-             * @description How many.
-             */
-            count?: null | number;
-            /** @description Rated static flow of one, cm3/min. */
-            ratedFlowCcMin?: number | {
-                /** Format: double */
-                value: number;
-                /** Format: double */
-                u?: number;
-                /** Format: double */
-                plusMinus?: number;
-                parts?: {
-                    source: string;
-                    /** Format: double */
-                    u: number;
-                }[];
-            };
-            /** @description Pressure drop it is rated at, kPa. */
-            ratedPressureKpa?: number | {
-                /** Format: double */
-                value: number;
-                /** Format: double */
-                u?: number;
-                /** Format: double */
-                plusMinus?: number;
-                parts?: {
-                    source: string;
-                    /** Format: double */
-                    u: number;
-                }[];
-            };
-            /** @description Density of the fluid it is rated with, kg/m3; left out, n-heptane. */
-            testFluidDensityKgM3?: number | {
-                /** Format: double */
-                value: number;
-                /** Format: double */
-                u?: number;
-                /** Format: double */
-                plusMinus?: number;
-                parts?: {
-                    source: string;
-                    /** Format: double */
-                    u: number;
-                }[];
-            };
-            /** @description Dead time over battery voltage, voltages rising. */
-            deadTimes?: null | components["schemas"]["DeadTimeAt"][];
-            /** @description Resistance of the coil, Ohm. */
-            impedanceOhm?: number | {
-                /** Format: double */
-                value: number;
-                /** Format: double */
-                u?: number;
-                /** Format: double */
-                plusMinus?: number;
-                parts?: {
-                    source: string;
-                    /** Format: double */
-                    u: number;
-                }[];
-            };
-            /** @description By how much the dead time grows with every 100 kPa over the rated pressure, ms. */
-            deadTimeMsPer100Kpa?: number | {
-                /** Format: double */
-                value: number;
-                /** Format: double */
-                u?: number;
-                /** Format: double */
-                plusMinus?: number;
-                parts?: {
-                    source: string;
-                    /** Format: double */
-                    u: number;
-                }[];
-            };
+        /** @description One injector pulse, lengthened the right way and the wrong one. */
+        InjectorPulse: {
+            /** @description Time the injector really is open: pulse minus dead time, ms. */
+            effectiveMs: components["schemas"]["Hazy"];
+            /** @description The same, multiplied, ms. */
+            newEffectiveMs: components["schemas"]["Hazy"];
+            /** @description The pulse to send: multiplied effective time plus dead time, ms. */
+            newPulseMs: components["schemas"]["Hazy"];
+            /** @description What multiplying the whole pulse would send, ms. */
+            wholePulseMs: components["schemas"]["Hazy"];
+            /** @description By how much fuel that is wrong, %; positive is rich. */
+            wholePulseErrorPct: components["schemas"]["Hazy"];
+        };
+        /** @description One injector pulse on the base blend. */
+        InjectorPulseQuery: {
+            /** @description The pulse, ms. */
+            pulseMs: components["schemas"]["Hazy"];
+            /** @description Its dead time, ms. */
+            deadTimeMs: components["schemas"]["Hazy"];
+            /** @description Fuel factor. */
+            factor: components["schemas"]["Hazy"];
         };
         /** @description A job as the bay shows it. */
         JobAnswer: {
@@ -4248,8 +4036,9 @@ export interface components {
             reading: null | components["schemas"]["LatestReading"];
             /** @description What to do next. */
             nextAction: components["schemas"]["NextAction"];
-            /** @description Why the job is held; null where it is not. */
+            /** @description Why the job is held, metric; null where it is not. */
             held: null | string;
+            heldBy: null | components["schemas"]["NextAction"];
             /** @description What it waits for. */
             waiting: components["schemas"]["OpenEntry"][];
             /** @description What falls due today or fell due before. */
@@ -4360,20 +4149,29 @@ export interface components {
             summary: string;
             /** @description The document. */
             document: components["schemas"]["JsonElement"];
+            /** @description Number of the revision of each station it was evaluated for; left out where nobody noted it. */
+            basedOn?: null | {
+                [key: string]: number;
+            };
         };
         /** @description All jobs in the bay, the newest first. */
         JobsAnswer: {
             items: components["schemas"]["JobAnswer"][];
         };
         /** @description A joint a sensor could go into. */
-        JointAnswers: {
-            /** @description Where it is. */
-            place?: null | string;
+        Joint: {
             /**
-             * @description In which line.
+             * @description In which line; null where it was not said.
              * @enum {string}
              */
             line?: "feed" | "return";
+            /**
+             * Format: double
+             * @description Angle of its end, degrees.
+             */
+            angleDeg?: null | number;
+            /** @description Where it is. */
+            place?: null | string;
             /** @description Tube or dash size as written on it or measured. */
             size?: null | string;
             /**
@@ -4381,16 +4179,13 @@ export interface components {
              * @enum {string}
              */
             gender?: "male" | "female";
-            /**
-             * Format: double
-             * @description Angle of the end, degrees.
-             */
-            angleDeg?: null | number;
             /** @description How it is held: ring, tab, slide lock, thread. */
             retainer?: null | string;
         };
         JsonElement: unknown;
-        JsonObject: Record<string, never>;
+        JsonObject: {
+            [key: string]: unknown;
+        };
         /** @description The latest saved reading. */
         LatestReading: {
             /** Format: double */
@@ -4400,23 +4195,34 @@ export interface components {
             /** Format: date-time */
             savedAt: string;
         };
-        /** @description A component and its limit. */
-        LimitAnswer: {
-            /** @description The component. */
-            component: components["schemas"]["FuelComponent"];
-            /** @description Its use, % of its limit. */
-            usePct: components["schemas"]["HazyNumber"];
-            /** @description True where the best estimate lies within the limit. */
-            ok: boolean;
-            /** @description True where all of its haze lies on that side of the limit. */
-            sure: boolean;
+        /** @description A change of level. */
+        LevelChange: {
+            /**
+             * Format: double
+             * @description When, s since the start of the recording.
+             */
+            tS: number;
+            /** @description The level from then on. */
+            level: components["schemas"]["LogicLevel"];
         };
-        /** @description The limiting line of one component. */
-        LimitLineAnswer: {
-            /** @description The component. */
+        /** @description Most power over all blends. */
+        LimitLine: {
+            /** @description The component that limits it. */
             component: components["schemas"]["FuelComponent"];
-            /** @description Most power at each blend. */
-            maxPowerKw: components["schemas"]["HazyNumber"][];
+            /** @description Most power at each blend, kW. */
+            maxPowerKw: {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u: number;
+                /** Format: double */
+                plusMinus: number;
+                parts: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            }[];
         };
         /** @description A place on a limiting line. */
         LinePoint: {
@@ -4427,53 +4233,43 @@ export interface components {
             value: number;
             /**
              * Format: double
-             * @description Half-width of its 95 % interval.
+             * @description Half-width of its 95 % interval, kW.
              */
             plusMinus: number;
         };
         /** @description A station as the line of a job shows it. */
         LineStation: {
+            /** @description Its name in addresses. */
             slug: string;
+            /** @description Its name on the screen. */
             name: string;
+            /** @description The question it answers. */
             question: string;
+            /** @description False where it cannot be worked at yet. */
             built: boolean;
+            /** @description How it stands by what is saved on the whole job. */
             state: components["schemas"]["StationState"];
+            /** @description True where something waited for holds it up. */
             isWaiting: boolean;
+            /** @description Station whose save changed its state since it was saved itself. */
+            changedBy?: null | string;
+            summary?: null | components["schemas"]["Sentence"];
         };
-        /** @description How heavily a component would be used. */
-        LoadAnswer: {
-            /** @description The component. */
-            component: components["schemas"]["FuelComponent"];
-            /** @description Its use, % of its limit. */
-            usePct: components["schemas"]["HazyNumber"];
-            /** @description Where the doubt comes from. */
-            budget: components["schemas"]["BudgetLine"][];
-        };
+        /** @description Level of an open-collector signal. */
+        LogicLevel: null | number;
         /** @description The pumps in the tank. */
-        LowPressurePumpRequest: {
+        LowPressurePumpQuery: {
             /** @description Flow of one over gauge pressure, pressures rising, straight between the points. */
-            curve?: null | components["schemas"]["CurvePointRequest"][];
+            curve: components["schemas"]["PumpPointOfHazy"][];
+            /** @description Gauge pressure they work at, kPa; it must lie on the curve. */
+            gaugePressureKpa: components["schemas"]["Hazy"];
             /**
              * Format: int32
-             * @description How many side by side. Default 1.
+             * @description How many in parallel. Default 1.
              */
             count?: null | number;
-            /** @description Gauge pressure they work at, kPa; it must lie on the curve. */
-            gaugePressureKpa?: number | {
-                /** Format: double */
-                value: number;
-                /** Format: double */
-                u?: number;
-                /** Format: double */
-                plusMinus?: number;
-                parts?: {
-                    source: string;
-                    /** Format: double */
-                    u: number;
-                }[];
-            };
             /** @description What is kept back: the limit is what is available times (1 - m/100). Default 0. */
-            marginPct?: number | {
+            marginPct?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -4487,7 +4283,7 @@ export interface components {
                 }[];
             };
             /** @description Voltage the curve was taken at, V; left out together with pumpV, voltage is left out. */
-            curveV?: number | {
+            curveV?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -4501,7 +4297,7 @@ export interface components {
                 }[];
             };
             /** @description Voltage at the pump, V. */
-            pumpV?: number | {
+            pumpV?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -4515,30 +4311,40 @@ export interface components {
                 }[];
             };
         };
-        /**
-         * @description What a meter shows of a wave.
-         * @enum {string}
-         */
-        MeterQuantity: "frequencyHz" | "lowPulseMs" | "averageV";
-        /** @description One line of what a meter should read. */
-        MeterRowAnswer: {
-            /** @description What is measured. */
-            quantity: components["schemas"]["MeterQuantity"];
-            /** @description What it should be. */
-            expected: components["schemas"]["HazyNumber"];
+        /** @description A failsafe on the pressure of the low side. */
+        LowSideFailsafe: {
+            tripKpa: components["schemas"]["Hazy"];
+            /**
+             * Format: double
+             * @description For how long it has to be below before that, s.
+             */
+            delayS: number;
+            /** @description True where the trip has to rise with the manifold's pressure as the regulator does: it stands for the manifold at ambient. */
+            risesWithManifold: boolean;
+            /** @description Why these, one sentence each. */
+            reasons: components["schemas"]["Sentence"][];
+        };
+        /** @description One line of what the meter should read. */
+        MeterRow: {
+            /**
+             * @description What a meter shows of a wave.
+             * @enum {string}
+             */
+            quantity: "frequencyHz" | "lowPulseMs" | "averageV";
+            expected: components["schemas"]["Hazy"];
             /**
              * Format: double
              * @description Half-width of the band that is still right.
              */
             within: number;
-            read: null | components["schemas"]["HazyNumber"];
-            /** @description True where that lies in the band; null where nothing was read. */
-            agrees: null | boolean;
+            read: null | components["schemas"]["Hazy"];
+            /** @description True where what was read lies in the band; null where nothing was read. */
+            agrees?: null | boolean;
         };
         /** @description What a meter showed. A bare number is taken as known to within what a usual meter shows. */
         MeterValues: {
             /** @description Frequency, Hz; 0 where there are no pulses. */
-            frequencyHz?: number | {
+            frequencyHz?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -4552,7 +4358,7 @@ export interface components {
                 }[];
             };
             /** @description Width of the low pulse, ms. */
-            lowPulseMs?: number | {
+            lowPulseMs?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -4566,7 +4372,7 @@ export interface components {
                 }[];
             };
             /** @description On DC volts, V. */
-            averageV?: number | {
+            averageV?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -4580,7 +4386,7 @@ export interface components {
                 }[];
             };
             /** @description Volts while released: with the sensor unplugged and the key on. */
-            highV?: number | {
+            highV?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -4594,7 +4400,7 @@ export interface components {
                 }[];
             };
             /** @description Volts while pulled low; left out, 0. */
-            lowV?: number | {
+            lowV?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -4609,7 +4415,7 @@ export interface components {
             };
         };
         /** @description What the controller's own multiplier would do over the base map. */
-        MultiplierAnswer: {
+        MultiplierCheck: {
             /**
              * Format: double
              * @description What it multiplies by at the base map's blend; should be 1.
@@ -4622,7 +4428,7 @@ export interface components {
             lambda: number;
             /**
              * Format: double
-             * @description On which blend.
+             * @description On which blend, % by volume.
              */
             atEthanolPct: number;
         };
@@ -4648,12 +4454,24 @@ export interface components {
         };
         /** @description What to do next on a job. */
         NextAction: {
-            /** @description A short command. */
+            /** @description A short command, metric. */
             command: string;
-            /** @description Why, or how. */
+            /** @description Why, or how, metric. */
             why: string;
             /** @description The station it belongs to. */
             slug: string;
+            /**
+             * @description Stable name for programs.
+             * @default
+             */
+            code: string;
+            template?: null | string;
+            whyTemplate?: null | string;
+            values?: null | {
+                [key: string]: components["schemas"]["SentenceValue"];
+            };
+            /** @description The command: what a list shows where there is room for one sentence. */
+            text?: null | string;
         };
         /** @description Something open on a job: waited for, or to be looked at again. */
         OpenEntry: {
@@ -4683,15 +4501,21 @@ export interface components {
             /** @description Stations it holds up. */
             blocks: string[];
         };
-        /** @description The injectors in the ports, each opening once in two turns. */
-        PortInjectorsRequest: {
+        /** @description Something that is planned. */
+        PlannedChange: {
+            /** @description Its name in the plan's changes. */
+            key: string;
+            what: components["schemas"]["Sentence"];
+        };
+        /** @description The injectors in the ports. */
+        PortInjectors: {
             /**
              * Format: int32
              * @description How many.
              */
             count?: null | number;
             /** @description Rated static flow of one, cm3/min. */
-            ratedFlowCcMin?: number | {
+            ratedFlowCcMin?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -4705,7 +4529,7 @@ export interface components {
                 }[];
             };
             /** @description Pressure drop it is rated at, kPa. */
-            ratedPressureKpa?: number | {
+            ratedPressureKpa?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -4718,36 +4542,68 @@ export interface components {
                     u: number;
                 }[];
             };
+            /** @description Density of the fluid it is rated with, kg/m3. */
+            testFluidDensityKgM3?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Dead time over battery voltage, voltages rising. */
+            deadTimes?: null | components["schemas"]["DeadTimePoint"][];
+            /** @description Resistance of the coil, Ohm. */
+            impedanceOhm?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description By how much the dead time grows with every 100 kPa over the rated pressure, ms. */
+            deadTimeMsPer100Kpa?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+        };
+        /** @description The injectors in the ports, each opening once in two turns. */
+        PortInjectorsQuery: {
+            /**
+             * Format: int32
+             * @description How many.
+             */
+            count: number;
+            /** @description Rated static flow of one, cm3/min. */
+            ratedFlowCcMin: components["schemas"]["Hazy"];
+            /** @description Pressure drop it is rated at, kPa. */
+            ratedPressureKpa: components["schemas"]["Hazy"];
             /** @description Dead time, ms. */
-            deadTimeMs?: number | {
-                /** Format: double */
-                value: number;
-                /** Format: double */
-                u?: number;
-                /** Format: double */
-                plusMinus?: number;
-                parts?: {
-                    source: string;
-                    /** Format: double */
-                    u: number;
-                }[];
-            };
+            deadTimeMs: components["schemas"]["Hazy"];
             /** @description Pressure drop it works at: rail over manifold, kPa. */
-            pressureDropKpa?: number | {
-                /** Format: double */
-                value: number;
-                /** Format: double */
-                u?: number;
-                /** Format: double */
-                plusMinus?: number;
-                parts?: {
-                    source: string;
-                    /** Format: double */
-                    u: number;
-                }[];
-            };
+            pressureDropKpa: components["schemas"]["Hazy"];
             /** @description Density of the fluid it is rated with, kg/m3. Default 684, n-heptane at 20 C. */
-            testFluidDensityKgM3?: number | {
+            testFluidDensityKgM3?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -4761,7 +4617,7 @@ export interface components {
                 }[];
             };
             /** @description Duty it may be used to, %. Default 85. */
-            dutyLimitPct?: number | {
+            dutyLimitPct?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -4775,6 +4631,30 @@ export interface components {
                 }[];
             };
         };
+        /** @description What a job comes to. */
+        PreviewAnswer: {
+            /** @description The wanted stations and all they rest on, by slug. */
+            stations: {
+                [key: string]: components["schemas"]["StationPreview"];
+            };
+        };
+        /** @description A job to try out. */
+        PreviewRequest: {
+            /** @description Documents that count before what is saved, by slug. */
+            drafts?: null | {
+                [key: string]: components["schemas"]["JsonObject"];
+            };
+            /** @description Wanted stations; left out, all that have a document or draft. */
+            want?: null | string[];
+        };
+        ProblemDetails: {
+            type?: null | string;
+            title?: null | string;
+            /** Format: int32 */
+            status?: null | number;
+            detail?: null | string;
+            instance?: null | string;
+        };
         /** @description What is typical of a kind of vehicle or part, to begin a survey from. */
         ProfileAnswer: {
             /** @description What it is called. */
@@ -4782,29 +4662,16 @@ export interface components {
             /** @description True where the shop brought it; false for those that come with the program. */
             isOwn: boolean;
             /** @description The answers it brings. */
-            survey: components["schemas"]["SurveyDocument"];
+            survey: components["schemas"]["JsonObject"];
         };
         /** @description All profiles, by name. */
         ProfilesAnswer: {
             items: components["schemas"]["ProfileAnswer"][];
         };
-        /** @description The pulse, lengthened the right way and the wrong one. */
-        PulseAnswer: {
-            /** @description The pulse to send, ms. */
-            newPulseMs: components["schemas"]["HazyNumber"];
-            /** @description By how much fuel multiplying the whole pulse would be wrong, %; positive is rich. */
-            wholePulseErrorPct: components["schemas"]["HazyNumber"];
-            /** @description Pulse minus dead time, ms. */
-            effectiveMs: components["schemas"]["HazyNumber"];
-            /** @description The same, multiplied, ms. */
-            newEffectiveMs: components["schemas"]["HazyNumber"];
-            /** @description What multiplying the whole pulse would send, ms. */
-            wholePulseMs: components["schemas"]["HazyNumber"];
-        };
         /** @description A pulse on the base blend. */
         PulseChoice: {
             /** @description The pulse, ms. */
-            pulseMs?: number | {
+            pulseMs?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -4818,7 +4685,7 @@ export interface components {
                 }[];
             };
             /** @description Its dead time, ms. */
-            deadTimeMs?: number | {
+            deadTimeMs?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -4832,94 +4699,12 @@ export interface components {
                 }[];
             };
         };
-        /** @description One injector pulse on the base blend. */
-        PulseRequest: {
-            pulseMs: null | components["schemas"]["HazyInput"];
-            deadTimeMs: null | components["schemas"]["HazyInput"];
-            factor: null | components["schemas"]["HazyInput"];
-        };
-        /** @description The pump or pumps in the tank. */
-        PumpAnswers: {
-            /**
-             * Format: int32
-             * @description Pumps side by side.
-             */
-            count?: null | number;
-            /** @description Flow of one at the pressure it works against, L/h; where there is a curve, the curve counts. */
-            flowLph?: number | {
-                /** Format: double */
-                value: number;
-                /** Format: double */
-                u?: number;
-                /** Format: double */
-                plusMinus?: number;
-                parts?: {
-                    source: string;
-                    /** Format: double */
-                    u: number;
-                }[];
-            };
-            /** @description Flow of one over pressure, pressures rising. */
-            curve?: null | components["schemas"]["CurvePoint"][];
-            /** @description Voltage the curve was taken at, V. */
-            curveV?: number | {
-                /** Format: double */
-                value: number;
-                /** Format: double */
-                u?: number;
-                /** Format: double */
-                plusMinus?: number;
-                parts?: {
-                    source: string;
-                    /** Format: double */
-                    u: number;
-                }[];
-            };
-        };
-        /** @description What a sensor signal says and how sure that is. */
-        ReadingAnswer: {
-            ethanolPct: null | components["schemas"]["HazyNumber"];
-            fuelTempC: null | components["schemas"]["HazyNumber"];
-            /** @description What the signal is good for. */
-            signalStatus: components["schemas"]["SignalStatus"];
-            /** @description What the low pulse says. */
-            temperatureStatus: components["schemas"]["TemperatureStatus"];
-            /** @description What it means and what to check next, the gravest first. */
-            findings: components["schemas"]["Finding"][];
-            /** @description Where the doubt about the ethanol content comes from, largest first. */
-            budget: components["schemas"]["BudgetLine"][];
-            averageVolts?: null | components["schemas"]["AverageVoltsAnswer"];
-        };
-        /** @description The reading a compensation is reckoned for. */
-        ReadingForCompensation: {
-            /** @description Ethanol in the line; null where the signal gives none. */
-            ethanolPct?: number | {
-                /** Format: double */
-                value: number;
-                /** Format: double */
-                u?: number;
-                /** Format: double */
-                plusMinus?: number;
-                parts?: {
-                    source: string;
-                    /** Format: double */
-                    u: number;
-                }[];
-            };
-            /** @description Fuel temperature; null where it is not known. */
-            fuelTempC?: number | {
-                /** Format: double */
-                value: number;
-                /** Format: double */
-                u?: number;
-                /** Format: double */
-                plusMinus?: number;
-                parts?: {
-                    source: string;
-                    /** Format: double */
-                    u: number;
-                }[];
-            };
+        /** @description A point of a pump's curve. */
+        PumpPointOfHazy: {
+            /** @description Gauge pressure, kPa. */
+            pressureKpa: components["schemas"]["Hazy"];
+            /** @description Flow of one pump there, L/h. */
+            flowLph: components["schemas"]["Hazy"];
         };
         /** @description What today's rules make of a saved document. */
         RecheckAnswer: {
@@ -4927,8 +4712,10 @@ export interface components {
             savedWith: null | string;
             /** @description Version of the rules today. */
             now: string;
-            /** @description Figures that would come out differently; empty where nothing would. */
+            /** @description Figures that would come out differently by today's rules; empty where the bay shows them already. */
             differences: components["schemas"]["FigureChange"][];
+            /** @description Figures that came out differently since it was saved, because other stations changed or the rules did. */
+            sinceSaved: components["schemas"]["FigureChange"][];
         };
         /** @description An entry of the record. */
         RecordItem: {
@@ -4946,36 +4733,9 @@ export interface components {
             total: number;
             items: components["schemas"]["RecordItem"][];
         };
-        /** @description A way to bring the wanted point inside. */
-        RemedyAnswer: {
-            /** @description What kind of remedy it is: capBlend, lowerPower, largerInjectors, raisePressure, secondPump, portInjection, portShare or together. */
-            code: string;
-            /** @description What to do and what it comes to. */
-            text: string;
-            /** @description What to do. */
-            what: string;
-            newMaxEthanolPct: null | components["schemas"]["HazyNumber"];
-            newMaxPowerKw: null | components["schemas"]["HazyNumber"];
-            newBinding: null | components["schemas"]["FuelComponent"];
-            /** @description True where the wanted point, or the one to stay at, is then carried with all of its haze. */
-            enough: boolean;
-            /**
-             * Format: double
-             * @description The power to stay at; null where it stays.
-             */
-            powerKw: null | number;
-            /**
-             * Format: double
-             * @description The blend to stay at; null where it stays.
-             */
-            ethanolPct: null | number;
-            /** @description What is done to the fuel system. */
-            change: components["schemas"]["CapacityChange"];
-            apply: null | components["schemas"]["JsonObject"];
-        };
         /** @description The breakpoints of the row: chosen, or only how many. */
         RowChoice: {
-            /** @description Chosen blends, rising. */
+            /** @description Chosen blends, rising, % by volume. */
             ethanolPcts?: null | number[];
             /**
              * Format: int32
@@ -4983,17 +4743,47 @@ export interface components {
              */
             count?: null | number;
         };
-        /** @description The factor by each school. */
-        SchoolsAnswer: {
-            mass: components["schemas"]["HazyNumber"];
-            orifice: components["schemas"]["HazyNumber"];
-            volume: components["schemas"]["HazyNumber"];
+        /** @description What was saved, and what the job comes to now. */
+        SaveAnswer: {
+            /**
+             * Format: int32
+             * @description Number of the last revision that was written.
+             */
+            revision: number;
+            /** @description The saved stations, all that rest on them and all they rest on, by slug. */
+            stations: {
+                [key: string]: components["schemas"]["StationPreview"];
+            };
+            /** @description Tags of the saved documents, by slug. */
+            etags: {
+                [key: string]: string;
+            };
         };
-        /** @description What a meter shows of the sensor. */
-        SensorReadingRequest: {
-            frequencyHz: null | components["schemas"]["HazyInput"];
+        /** @description Documents to save together, all or none. */
+        SaveRequest: {
+            /** @description The documents. */
+            documents: components["schemas"]["DocumentToSend"][];
+        };
+        /** @description What a sensor signal says and how sure that is. */
+        SensorReading: {
+            ethanolPct: null | components["schemas"]["Hazy"];
+            fuelTempC: null | components["schemas"]["Hazy"];
+            /** @description What the signal is good for. */
+            signalStatus: components["schemas"]["SignalStatus"];
+            /** @description What the low pulse says. */
+            temperatureStatus: components["schemas"]["TemperatureStatus"];
+            /** @description What it means and what to check next, the gravest first. */
+            findings: components["schemas"]["Finding"][];
+            /** @description Where the doubt about the ethanol content comes from. */
+            budget?: null | components["schemas"]["BudgetLine"][];
+            averageVolts?: null | components["schemas"]["AverageVoltsCheck"];
+        };
+        /** @description What a meter shows of the sensor, as a calculation asks for it. */
+        SensorReadingQuery: {
+            /** @description Frequency, Hz; 0 where there are no pulses. */
+            frequencyHz: components["schemas"]["Hazy"];
             /** @description Width of the low pulse, ms. */
-            lowPulseMs?: number | {
+            lowPulseMs?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -5012,7 +4802,7 @@ export interface components {
              */
             toleranceEthanolPct?: null | number;
             /** @description What the meter shows on DC volts; with a low pulse a cross-check, without one it gives the low pulse. */
-            averageV?: number | {
+            averageV?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -5026,7 +4816,7 @@ export interface components {
                 }[];
             };
             /** @description Volts while released: with the sensor unplugged and the key on. */
-            highV?: number | {
+            highV?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -5040,7 +4830,7 @@ export interface components {
                 }[];
             };
             /** @description Volts while pulled low. Default 0. */
-            lowV?: number | {
+            lowV?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -5053,82 +4843,139 @@ export interface components {
                     u: number;
                 }[];
             };
+        };
+        /**
+         * @description One sentence or a few that carry their numbers, so that whoever shows them writes them in the units chosen. Written once, in Core, as an
+         *     interpolated string whose numbers are SentenceValue: `Sentence.Of($"At {Say.Kw(power)} it carries E85.")`.
+         */
+        Sentence: {
+            /** @description The words, with a name in braces where a number stands. */
+            template: string;
+            /** @description The numbers by name. */
+            values: {
+                [key: string]: components["schemas"]["SentenceValue"];
+            };
+            /** @description In words, metric: for programs, logs and metric paper. */
+            text?: null | string;
+        };
+        /** @description A number of a sentence. */
+        SentenceValue: {
+            /**
+             * Format: double
+             * @description The number, in its metric unit.
+             */
+            value: number;
+            /**
+             * Format: double
+             * @description Half-width of its 95 % interval; null where it is said as exact.
+             */
+            plusMinus: null | number;
+            /** @description What it is measured in. */
+            unit: components["schemas"]["Unit"];
+            /**
+             * Format: int32
+             * @description Most digits after the point, metric; null where the number is said as it was given.
+             */
+            digits?: null | number;
+            /**
+             * @description True where its unit stands beside another number of the sentence.
+             * @default false
+             */
+            bare: boolean;
         };
         /**
          * @description How much a finding matters.
          * @enum {string}
          */
         Severity: "info" | "caution" | "stop";
-        /** @description What is saved at the Signal station: the inputs as the mechanic gave them, and what they came to. */
-        SignalDocument: {
+        /** @description What the reading of the sensor rests on: a recording, a meter, or both. */
+        SignalPlan: {
+            /** @description A recording on the job. */
             capture?: null | components["schemas"]["CaptureChoice"];
             /**
              * Format: double
              * @description Half-width of the sensor's tolerance, ethanol points; left out, 5.
              */
             toleranceEthanolPct?: null | number;
-            fuel?: null | components["schemas"]["FuelChoice"];
-            results?: null | components["schemas"]["SignalResults"];
-            /** @description Version of the rules it was computed with. Set on saving. */
-            coreVersion?: null | string;
+            /** @description What a meter showed. A bare number is taken as known to within what a usual meter shows. */
             meter?: null | components["schemas"]["MeterValues"];
         };
-        /** @description What a Signal document came to. */
+        /** @description What a Signal plan comes to. */
         SignalResults: {
-            capture: null | components["schemas"]["CaptureAnswer"];
-            fuelFactor: null | components["schemas"]["FuelFactorAnswer"];
-            /** @description State of the station. */
-            state: components["schemas"]["StationState"];
-            /** @description What to do next. */
-            nextAction: components["schemas"]["NextAction"];
-            reading?: null | components["schemas"]["ReadingAnswer"];
+            /** @description What a recorded square wave says. */
+            capture: null | components["schemas"]["CaptureResult"];
+            /** @description What a sensor signal says and how sure that is. */
+            reading: null | components["schemas"]["SensorReading"];
             /** @description What a meter should read, and did. */
-            meter?: null | components["schemas"]["MeterRowAnswer"][];
+            meter: null | components["schemas"]["MeterRow"][];
+            headline: components["schemas"]["Sentence"];
+            lead: components["schemas"]["Sentence"];
+            /** @description Name of the recording; null without one. */
+            fileName: null | string;
+            /**
+             * @description How far the work at a station has come.
+             * @enum {string}
+             */
+            state: "empty" | "inWork" | "proven" | "hold";
+            nextAction: components["schemas"]["NextAction"];
         };
         /**
          * @description What a sensor signal is good for.
          * @enum {string}
          */
         SignalStatus: "noSignal" | "outOfRange" | "clampedLow" | "ok" | "clampedHigh" | "contaminated" | "intermittent" | "unsteady";
-        /** @description The spark addition. */
-        SparkAdditionAnswer: {
-            /** @description Share of the full addition: 0 at the gasoline map's blend, 1 at the ethanol map's and above, negative below the first. */
-            weight: components["schemas"]["HazyNumber"];
+        /**
+         * @description What a spark addition is computed from: two maps, the blend each was made on, and the spark between them. Any quantity may be
+         *     hazy; all of one computation share a ledger.
+         */
+        SparkAdditionInput: {
+            /** @description Ethanol in the line, % by volume, 0 to 100. */
+            ethanolPct: components["schemas"]["Hazy"];
+            /** @description Blend the gasoline map was made on: nothing is added there. */
+            gasolineMapEthanolPct: components["schemas"]["Hazy"];
+            /** @description Blend the ethanol map was made on: all is added there. */
+            ethanolMapEthanolPct: components["schemas"]["Hazy"];
+            /** @description Spark the ethanol map has more than the gasoline map, degrees of crank, 0 to 40. */
+            fullAdditionDeg: components["schemas"]["Hazy"];
+            /** @description How the addition grows between the two. */
+            weighting: components["schemas"]["SparkWeighting"];
+            /** @description Blend from which on a saturating addition is whole; null takes double SparkAdditionInput.UsualSaturatesAtPct. */
+            saturatesAtPct?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+        };
+        /** @description The spark addition and how far it can be trusted. */
+        SparkAdditionResult: {
+            /** @description Share of the full addition: 0 at the gasoline map's blend, 1 at the ethanol map's, negative below the first. */
+            weight: components["schemas"]["Hazy"];
             /** @description Spark to add, degrees of crank; negative takes spark out. */
-            additionDeg: components["schemas"]["HazyNumber"];
-            /** @description The same at ethanol - 2u, at least E0. */
-            cautiousAdditionDeg: components["schemas"]["HazyNumber"];
+            additionDeg: components["schemas"]["Hazy"];
+            /** @description The same at the low end of the ethanol haze, ethanol - 2u, at least E0: the one to use. */
+            cautiousAdditionDeg: components["schemas"]["Hazy"];
+            /**
+             * Format: double
+             * @description The blend that is computed with, %.
+             */
+            cautiousEthanolPct: number;
             /** @description What it means, the gravest first. */
             findings: components["schemas"]["Finding"][];
             /** @description Where the doubt about the addition comes from, largest first. */
-            budget: components["schemas"]["BudgetLine"][];
-        };
-        /** @description What a spark addition is computed from. */
-        SparkAdditionRequest: {
-            ethanolPct: null | components["schemas"]["HazyInput"];
-            gasolineMapEthanolPct: null | components["schemas"]["HazyInput"];
-            ethanolMapEthanolPct: null | components["schemas"]["HazyInput"];
-            fullAdditionDeg: null | components["schemas"]["HazyInput"];
-            weighting: null | components["schemas"]["SparkWeighting"];
-            /** @description Blend from which on a saturating addition is whole. Default 60. */
-            saturatesAtPct?: number | {
-                /** Format: double */
-                value: number;
-                /** Format: double */
-                u?: number;
-                /** Format: double */
-                plusMinus?: number;
-                parts?: {
-                    source: string;
-                    /** Format: double */
-                    u: number;
-                }[];
-            };
+            budget?: null | components["schemas"]["BudgetLine"][];
         };
         /** @description The two maps spark is added between. */
         SparkChoice: {
-            /** @description Blend the gasoline map was made on. */
-            gasolineMapEthanolPct?: number | {
+            /** @description Blend the gasoline map was made on, % by volume. */
+            gasolineMapEthanolPct?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -5141,8 +4988,8 @@ export interface components {
                     u: number;
                 }[];
             };
-            /** @description Blend the ethanol map was made on. */
-            ethanolMapEthanolPct?: number | {
+            /** @description Blend the ethanol map was made on, % by volume. */
+            ethanolMapEthanolPct?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -5156,7 +5003,7 @@ export interface components {
                 }[];
             };
             /** @description Spark the ethanol map has more, degrees of crank. */
-            fullAdditionDeg?: number | {
+            fullAdditionDeg?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -5174,8 +5021,8 @@ export interface components {
              * @enum {string}
              */
             weighting?: "linear" | "mole" | "saturating";
-            /** @description Blend from which on a saturating addition is whole. */
-            saturatesAtPct?: number | {
+            /** @description Blend from which on a saturating addition is whole, % by volume. */
+            saturatesAtPct?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -5204,24 +5051,25 @@ export interface components {
         };
         /** @description The spark addition of a job. */
         SparkToSet: {
-            /** @description The addition as reckoned. */
-            addition: components["schemas"]["SparkAdditionAnswer"];
-            /** @description What may be set now: the cautious addition, none of it while the fuelling is not proven; what comes out always comes out. */
-            toSetDeg: components["schemas"]["HazyNumber"];
+            addition: components["schemas"]["SparkAdditionResult"];
+            toSetDeg: components["schemas"]["Hazy"];
             /** @description True where spark is held back. */
             isHeld: boolean;
             /**
              * Format: double
-             * @description The blend it is reckoned with: the low end of the haze.
+             * @description The blend it is computed with: the low end of the haze, % by volume.
              */
             cautiousEthanolPct: number;
             /** @description The addition over all blends, for drawing. */
             curve: components["schemas"]["SparkPoint"][];
         };
-        /** @enum {string} */
+        /**
+         * @description How the spark addition grows between two maps.
+         * @enum {string}
+         */
         SparkWeighting: "linear" | "mole" | "saturating";
-        /** @description A station of the line, from tank to engine. */
-        Station: {
+        /** @description A place on the line, from tank to engine. */
+        StationPlace: {
             /** @description Its name in addresses. */
             slug: string;
             /** @description Its name on the screen. */
@@ -5231,56 +5079,57 @@ export interface components {
             /** @description False where the station cannot be worked at yet. */
             built: boolean;
         };
+        /** @description What a station comes to. */
+        StationPreview: {
+            /** @description The document it was computed from: what a mechanic gave. */
+            document: components["schemas"]["JsonObject"];
+            /** @description What it comes to. */
+            results: components["schemas"]["JsonObject"];
+            /** @description State of the station. */
+            state: components["schemas"]["StationState"];
+            /** @description What to do next there. */
+            nextAction: components["schemas"]["NextAction"];
+            /** @description It in one line. */
+            summary: components["schemas"]["Sentence"];
+            /** @description What it noticed, the gravest first. */
+            findings: components["schemas"]["Finding"][];
+            /** @description What it was computed for: the number of each station's revision, or draft. */
+            basedOn: Record<string, never>;
+            /** @description Tag of the revision that is saved now; saving needs it. */
+            etag: string;
+            /**
+             * Format: int32
+             * @description Number of that revision; 0 where the station was never saved.
+             */
+            revision: number;
+            /**
+             * Format: date-time
+             * @description When that was saved.
+             */
+            savedAt: null | string;
+            /** @description By whom. */
+            author: null | string;
+            savedDocument: null | components["schemas"]["JsonObject"];
+        };
         /**
          * @description How far the work at a station has come.
          * @enum {string}
          */
         StationState: "empty" | "inWork" | "proven" | "hold";
-        /** @description What a survey comes to. */
-        SurveyAnswer: {
-            /** @description Whether the vehicle can be converted the way it is meant to be. */
-            eligible: components["schemas"]["Eligibility"];
-            /** @description What it shows, the gravest first. */
-            findings: components["schemas"]["SurveyFinding"][];
-            /** @description What is worth finding out, the most helpful first. */
-            toMeasure: components["schemas"]["ToMeasure"][];
-            /** @description Answers that do not concern this vehicle, as paths like engine.boostKpa. */
-            notAsked: string[];
-            powerKw: null | components["schemas"]["HazyNumber"];
-            /** @description Blend the loads are reckoned for. */
-            ethanolPct: components["schemas"]["HazyNumber"];
-            /** @description How heavily what carries the fuel would be used, the heaviest first. */
-            loads: components["schemas"]["LoadAnswer"][];
-        };
-        /** @description What was found on the vehicle. Everything may be left out; what the mechanic looked for and does not know stands in `unknowns`. */
-        SurveyDocument: {
-            engine?: null | components["schemas"]["EngineAnswers"];
-            fuelSystem?: null | components["schemas"]["FuelSystemAnswers"];
-            pump?: null | components["schemas"]["PumpAnswers"];
-            injectors?: null | components["schemas"]["InjectorAnswers"];
-            directInjection?: null | components["schemas"]["DirectInjectionAnswers"];
-            control?: null | components["schemas"]["ControlAnswers"];
-            goals?: null | components["schemas"]["GoalAnswers"];
-            /** @description Answers nobody knows yet, as paths like pump.flowLph; a typical figure is reckoned with. */
-            unknowns?: null | string[];
-            /** @description Photos of plates and joints, by the answer they belong to. */
-            photos?: null | components["schemas"]["SurveyPhoto"][];
-            /** @description Whatever else was seen, up to 2000 characters. */
-            notes?: null | string;
-            results?: null | components["schemas"]["SurveyResults"];
-            /** @description Version of the rules it was computed with. Set on saving. */
-            coreVersion?: null | string;
-        };
         /** @description Something a survey shows. */
         SurveyFinding: {
             /** @description Stable name for programs. */
             code: string;
             /** @description How much it matters. */
             severity: components["schemas"]["Severity"];
-            /** @description One to three sentences for the mechanic. */
+            /** @description One to three sentences for the mechanic, metric. */
             text: string;
             /** @description The answer it concerns, as a path into the survey. */
             field: string;
+            template?: null | string;
+            values?: null | {
+                [key: string]: components["schemas"]["SentenceValue"];
+            };
         };
         /** @description A photo on the job that belongs to an answer. */
         SurveyPhoto: {
@@ -5289,60 +5138,80 @@ export interface components {
             /** @description The file on the job. */
             sha256: string;
         };
-        /** @description What a saved survey came to. */
+        /** @description What a survey comes to. */
         SurveyResults: {
-            /** @description The verdict. */
-            verdict: components["schemas"]["SurveyAnswer"];
+            /** @description Whether the vehicle can be converted the way it is meant to be. */
+            eligible: components["schemas"]["Eligibility"];
+            /** @description What it shows, the gravest first. */
+            findings: components["schemas"]["SurveyFinding"][];
+            /** @description What is worth finding out, the most helpful first. */
+            toMeasure: components["schemas"]["ToMeasure"][];
+            /** @description Answers that do not concern this vehicle, as paths into the survey. */
+            notAsked: string[];
+            powerKw: null | components["schemas"]["Hazy"];
+            /** @description Blend the loads are calculated for, % by volume. */
+            ethanolPct: components["schemas"]["Hazy"];
+            /** @description How heavily what carries the fuel is used, % of its limit, the heaviest first. */
+            loads: components["schemas"]["ComponentLoad"][];
+            /** @description The verdict in a sentence or two. */
+            headline: components["schemas"]["Sentence"];
+            /** @description What to do next, and why. */
+            lead: components["schemas"]["Sentence"];
             /** @description State of the station. */
             state: components["schemas"]["StationState"];
             /** @description What to do next. */
             nextAction: components["schemas"]["NextAction"];
+        };
+        /** @description Where the volts of a recording were switched into levels. */
+        SwitchedVolts: {
+            /**
+             * Format: double
+             * @description The threshold, V.
+             */
+            thresholdV: number;
+            /**
+             * Format: double
+             * @description By how much it had to be passed, V.
+             */
+            hysteresisV: number;
+            /**
+             * Format: double
+             * @description The lower level in the recording, V.
+             */
+            lowV: number;
+            /**
+             * Format: double
+             * @description The higher level, V.
+             */
+            highV: number;
+            /** @description True where it was found, false where it was given. */
+            automatic: boolean;
+            /**
+             * @description True where the recording really moves between two levels.
+             * @default true
+             */
+            areTwo: boolean;
         };
         /**
          * @description What the low pulse says.
          * @enum {string}
          */
         TemperatureStatus: "ok" | "invalid" | "absent";
-        /** @description Where volts were switched. */
-        ThresholdAnswer: {
-            /**
-             * Format: double
-             * @description The threshold.
-             */
-            thresholdV: number;
-            /**
-             * Format: double
-             * @description By how much it had to be passed.
-             */
-            hysteresisV: number;
-            /**
-             * Format: double
-             * @description The lower level in the recording.
-             */
-            lowV: number;
-            /**
-             * Format: double
-             * @description The higher level.
-             */
-            highV: number;
-            /** @description True where it was found, false where it was given. */
-            automatic: boolean;
-        };
         /** @description A point of a recording's course. */
-        TimelineAnswer: {
+        TimelinePoint: {
             /**
              * Format: double
-             * @description Time, s since the start.
+             * @description Middle of the stretch it stands for, s.
              */
             tS: number;
             /**
              * Format: double
-             * @description Frequency there.
+             * @description Median frequency there, Hz.
              */
             frequencyHz: number;
             /**
              * Format: double
-             * @description Low pulse there.
+             * @description Median low pulse there, ms.
              */
             lowPulseMs: number;
         };
@@ -5352,10 +5221,19 @@ export interface components {
             field: string;
             /** @description How to find it out. */
             text: string;
-            /** @description What stands on it, in words. */
+            /** @description What stands on it, in words, metric. */
             effect: string;
             usedMeanwhile: null | components["schemas"]["Assumption"];
+            effectTemplate?: null | string;
+            values?: null | {
+                [key: string]: components["schemas"]["SentenceValue"];
+            };
         };
+        /**
+         * @description What a number of a sentence is measured in. Stored and sent in the metric unit, always; shown in the units one chooses.
+         * @enum {string}
+         */
+        Unit: "none" | "ethanolPct" | "percent" | "celsius" | "kelvinStep" | "kpa" | "kw" | "litres" | "lph" | "cc" | "ccPerRev" | "ccPerMin" | "gPerKwh" | "gPerS" | "metre" | "kgPerM3" | "watt" | "wattPerK" | "rpm" | "volt" | "ohm" | "hertz" | "milliseconds" | "microseconds" | "msPer100Kpa" | "minutes" | "seconds" | "degrees";
         /** @description A file that was taken in. */
         UploadedFile: {
             sha256: string;
@@ -5363,14 +5241,51 @@ export interface components {
             /** Format: int64 */
             bytes: number;
         };
-        /** @description Use of one component over the grid. */
-        UseGridAnswer: {
+        /** @description Use of one component over a grid of blends and powers. */
+        UseGrid: {
             /** @description The component. */
             component: components["schemas"]["FuelComponent"];
             /** @description Use, % of its limit, first by blend, then by power. */
-            usePct: number[][];
+            usePct: unknown[][];
             /** @description Its standard uncertainty, likewise. */
-            u: number[][];
+            u: unknown[][];
+        };
+        /** @description A figure that stands in where nobody knows better. */
+        Usual: {
+            /**
+             * Format: double
+             * @description The figure.
+             */
+            value: number;
+            /**
+             * Format: double
+             * @description How far off it may be, in its unit; null where that is said as a share of it, or where it is a plain default.
+             */
+            plusMinus?: null | number;
+            /**
+             * Format: double
+             * @description How far off it may be, % of it.
+             */
+            plusMinusPct?: null | number;
+        };
+        /**
+         * @description What is true of a vehicle, as far as somebody found out: whichever station asks, it stands here. Whatever is null was not found out; what is
+         *     known is hazy where it was estimated. Pressures are gauge pressures.
+         */
+        VehicleSurvey: {
+            engine?: null | components["schemas"]["Engine"];
+            fuelSystem?: null | components["schemas"]["FuelSystemSurvey"];
+            pump?: null | components["schemas"]["FuelPump"];
+            injectors?: null | components["schemas"]["PortInjectors"];
+            directInjection?: null | components["schemas"]["DirectInjection"];
+            control?: null | components["schemas"]["EngineControl"];
+            goals?: null | components["schemas"]["Goals"];
+            /** @description Answers nobody knows yet, as paths like pump.flowLph; a typical figure stands in. */
+            unknowns?: null | string[];
+            /** @description Photos of plates and joints, by the answer they belong to. */
+            photos?: null | components["schemas"]["SurveyPhoto"][];
+            /** @description Whatever else was seen. */
+            notes?: null | string;
         };
     };
     responses: never;

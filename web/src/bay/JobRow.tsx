@@ -3,11 +3,16 @@ import type { Job } from "../api/client";
 import { entryWords } from "../entries/OpenEntries";
 import { ethanolColour } from "../glass/ethanolColour";
 import { SmallLine } from "../line/SmallLine";
+import { renderNext } from "../words/sentences";
 import { when } from "../words/times";
+import { useUnits } from "../words/useUnits";
 import { JobActions } from "./JobActions";
 
 /** A job in the bay: its vehicle, its line, what is next, and the blend in its line. */
 export function JobRow({ job }: { job: Job }) {
+  const units = useUnits();
+  const next = renderNext(job.nextAction, units.current);
+  const changed = job.stations.filter((s) => s.changedBy);
   return (
     <li className="relative grid overflow-hidden rounded-[10px] border border-rule bg-base-200 hover:border-edge sm:grid-cols-[1fr_150px]">
       <div className="min-w-0 px-5 py-4">
@@ -31,10 +36,18 @@ export function JobRow({ job }: { job: Job }) {
             {entryWords(entry)}
           </p>
         ))}
+        {changed.map((station) => (
+          <p key={station.slug} className="mb-1 border-l-4 border-base-content pl-2 text-[0.95rem]">
+            <b>
+              {nameOf(job, station.changedBy)} changed {station.name}:
+            </b>{" "}
+            {units.say(station.summary)}.
+          </p>
+        ))}
         <div className="flex flex-wrap items-start justify-between gap-x-6">
           <p className="min-w-0 grow basis-80 text-ink-2">
             {job.held && <b className="text-stop">On hold: </b>}
-            <b className="text-base-content">{job.nextAction.command}</b> {job.nextAction.why}
+            <b className="text-base-content">{next.command}</b> {next.why}
           </p>
           <JobActions job={job} />
         </div>
@@ -42,6 +55,11 @@ export function JobRow({ job }: { job: Job }) {
       <Level job={job} />
     </li>
   );
+}
+
+/** What the shop calls a station. */
+function nameOf(job: Job, slug: string | null | undefined): string {
+  return job.stations.find((s) => s.slug === slug)?.name ?? "Another station";
 }
 
 function Level({ job }: { job: Job }) {

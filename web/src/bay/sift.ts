@@ -1,4 +1,6 @@
 import type { Job } from "../api/client";
+import { units } from "../shell/settings";
+import { renderNext } from "../words/sentences";
 
 export type Sieve = "all" | "due" | "held" | "waiting" | "aside";
 
@@ -22,6 +24,7 @@ function passes(job: Job, sieve: Sieve): boolean {
 }
 
 function textOf(job: Job): string {
+  const next = renderNext(job.nextAction, units.get());
   const open = [...job.waiting, ...job.due, ...job.upcoming].map((e) => e.text);
-  return [job.name, job.vehicle, job.nextAction.command, job.nextAction.why, ...open].join(" ").toLocaleLowerCase();
+  return [job.name, job.vehicle, next.command, next.why, ...open].join(" ").toLocaleLowerCase();
 }

@@ -1,5 +1,4 @@
-import type { Stored } from "../api/client";
-import type { QuantityName } from "../words/units";
+import type { Stored, Unit } from "../api/client";
 import { NumberField } from "./NumberField";
 import { numberOf, plusMinusOf, stored } from "./stored";
 
@@ -8,7 +7,7 @@ interface Props {
   prefix?: string;
   unit?: string;
   /** The quantity; its haze is converted without the offset it may have. */
-  quantity?: QuantityName;
+  quantity?: Unit;
   placeholder?: string;
   value: Stored;
   onChange: (value: number | { value: number; plusMinus: number } | undefined) => void;
@@ -50,7 +49,7 @@ export function HazyField({
         label={within}
         prefix="±"
         placeholder="exact"
-        unit={unit ?? "points"}
+        unit={unit ?? (!quantity || quantity === "ethanolPct" ? "points" : undefined)}
         quantity={quantity === "celsius" ? "kelvinStep" : quantity}
         value={plusMinus}
         onChange={(next) => onChange(stored(number, next))}

@@ -1,12 +1,13 @@
 import { useEffect, useId, useState } from "react";
+import type { Unit } from "../api/client";
 import { units } from "../shell/settings";
-import { type QuantityName, toShown, toStored, unitOf } from "../words/units";
+import { toShown, toStored, unitOf } from "../words/units";
 
 interface Props {
   label: string;
   unit?: string;
   /** A quantity whose unit the mechanic chooses; the value stays metric. */
-  quantity?: QuantityName;
+  quantity?: Unit;
   prefix?: string;
   placeholder?: string;
   value: number | null;
@@ -32,7 +33,7 @@ export function NumberField({ label, unit, quantity, prefix, placeholder, value,
     });
   }, [shown, value, quantity, system]);
   const trouble = Number.isNaN(parsed) ? "This must be a number, like 73.5." : error;
-  const unitText = quantity ? unitOf(quantity, system) : unit;
+  const unitText = unit ?? (quantity ? unitOf(quantity, system) : undefined);
   return (
     <div className="grid content-start gap-1">
       <label htmlFor={id} className="label-text">

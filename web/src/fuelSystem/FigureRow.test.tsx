@@ -1,37 +1,50 @@
 import { cleanup, fireEvent, render, screen } from "@testing-library/react";
 import { afterEach, expect, test, vi } from "vitest";
+import type { Field, Unit } from "../api/client";
 import { units } from "../shell/settings";
 import { FigureRow } from "./FigureRow";
 
 afterEach(cleanup);
 
-const typical = { words: null, value: 30, unit: "celsius", plusMinusPct: null, plusMinus: 15 };
+const field = (label: string, quantity: Unit): Field => ({
+  path: "fullLoad.fuelTempC",
+  label,
+  quantity,
+  unit: "",
+  min: null,
+  max: null,
+  usual: null,
+  howTo: "",
+  appliesWhen: null,
+  source: "",
+  askedAt: null,
+});
+const temperature = field("Fuel temperature", "celsius");
+const typical = { words: null, value: 30, unit: "celsius", plusMinusPct: null, plusMinus: 15 } as const;
 
-test("what is reckoned with is said until it is given, and its field opens on demand", () => {
+test("what is calculated with is said until it is given, and its field opens on demand", () => {
   units.set("metric");
   const onChange = vi.fn();
-  const { rerender } = render(
-    <FigureRow label="Fuel temperature" quantity="celsius" value={null} used={typical} onChange={onChange} />,
-  );
+  const { rerender } = render(<FigureRow field={temperature} value={null} used={typical} onChange={onChange} />);
   expect(screen.getByText("30 ± 15 °C")).toBeTruthy();
   expect(screen.queryByRole("textbox")).toBeNull();
   fireEvent.click(screen.getByRole("button", { name: "Give: Fuel temperature" }));
   fireEvent.change(screen.getByRole("textbox", { name: "Fuel temperature" }), { target: { value: "42" } });
   expect(onChange).toHaveBeenLastCalledWith(42);
-  rerender(<FigureRow label="Fuel temperature" quantity="celsius" value={{ value: 42, plusMinus: 2 }} onChange={onChange} />);
+  rerender(<FigureRow field={temperature} value={{ value: 42, plusMinus: 2 }} onChange={onChange} />);
   expect(screen.getByText("42 ± 2 °C")).toBeTruthy();
   expect(screen.getByRole("button", { name: "Change: Fuel temperature" }).getAttribute("aria-expanded")).toBe("true");
 });
 
 test("in US units a temperature is shifted and its haze is not", () => {
   units.set("us");
-  render(<FigureRow label="Fuel temperature" quantity="celsius" value={null} used={typical} onChange={() => {}} />);
+  render(<FigureRow field={temperature} value={null} used={typical} onChange={() => {}} />);
   expect(screen.getByText("86 ± 27 °F")).toBeTruthy();
   units.set("metric");
 });
 
 test("a figure the program refuses opens by itself, with the reason", () => {
-  render(<FigureRow label="Injector duty at most" unit="%" value={120} error="Must be less." onChange={() => {}} />);
+  render(<FigureRow field={field("Injector duty at most", "percent")} value={120} error="Must be less." onChange={() => {}} />);
   expect(screen.getByRole("textbox", { name: "Injector duty at most" }).getAttribute("aria-invalid")).toBe("true");
   expect(screen.getByText("Must be less.")).toBeTruthy();
 });
@@ -39,8 +52,7 @@ test("a figure the program refuses opens by itself, with the reason", () => {
 test("a share of the figure and words without a figure are said as they are", () => {
   const { rerender } = render(
     <FigureRow
-      label="Fuel"
-      quantity="gPerKwh"
+      field={field("Fuel", "gPerKwh")}
       value={null}
       used={{ words: null, value: 290, unit: "gPerKwh", plusMinusPct: 8, plusMinus: null }}
       onChange={() => {}}
@@ -49,13 +61,13 @@ test("a share of the figure and words without a figure are said as they are", ()
   expect(screen.getByText("290 g/kWh ± 8 %")).toBeTruthy();
   rerender(
     <FigureRow
-      label="Fuel"
+      field={field("Fuel", "none")}
       value={null}
-      used={{ words: "a quarter of the tank", value: null, unit: null, plusMinusPct: null, plusMinus: null }}
+      used={{ words: "a quarter of the tank", value: null, unit: undefined, plusMinusPct: null, plusMinus: null }}
       onChange={() => {}}
     />,
   );
   expect(screen.getByText("a quarter of the tank")).toBeTruthy();
-  rerender(<FigureRow label="Fuel" value={null} onChange={() => {}} />);
+  rerender(<FigureRow field={field("Fuel", "none")} value={null} onChange={() => {}} />);
   expect(screen.getByText("not needed here")).toBeTruthy();
 });

@@ -1,6 +1,6 @@
 import type { FuelComponent, HazyNumber } from "../api/client";
 import { hazyText } from "../words/numbers";
-import { componentWords } from "./words";
+import { componentNames } from "./words";
 
 // Drawn up to here; what goes beyond ends at the edge.
 const fullPct = 150;
@@ -15,7 +15,7 @@ export function UseBars({ uses }: { uses: readonly { component: FuelComponent; u
         return (
           <div key={component}>
             <p className="flex justify-between gap-4">
-              <span className="first-letter:uppercase">{componentWords[component].short}</span>
+              <span className="first-letter:uppercase">{componentNames[component]}</span>
               <span className="reading font-bold">{hazyText(usePct, " %", 0)}</span>
             </p>
             <div className="relative mt-1 h-[14px] rounded-[3px] border border-edge" aria-hidden="true">

@@ -1,20 +1,16 @@
 import { useState } from "react";
-import type { BudgetLine, Reading } from "../api/client";
+import type { BudgetLine } from "../api/client";
 import { SightGlass } from "../glass/SightGlass";
 import { digitsOf } from "../words/numbers";
-import { when } from "../words/times";
 import { useUnits } from "../words/useUnits";
-import { type JobContextValue, useJobContext } from "./jobContext";
+import { useJobContext } from "./jobContext";
+import { readingOf } from "./reading";
 
 /** The sight glass, always there: the reading, what it rests on, and on focus or hover where its haze comes from. */
 export function GlassAside() {
-  const { job, capacity, signal, live } = useJobContext();
   const units = useUnits();
-  const watching = live.state !== "off";
-  const reading: Reading | null = watching ? (live.frame?.capture.reading ?? null) : signal.rests ? signal.reading : null;
+  const { reading, rests, budget } = readingOf(useJobContext());
   const ethanol = reading?.ethanolPct ?? null;
-  const boiling = capacity.results?.drive.atInlet.marginK ?? null;
-  const temperature = reading?.fuelTempC ?? null;
   return (
     <aside
       aria-label="Sight glass"
@@ -31,35 +27,19 @@ export function GlassAside() {
           <p className="text-ink-2">
             {reading
               ? "No reading: the signal says why."
-              : signal.rests || watching
+              : rests
                 ? "Not known yet."
                 : "Empty. A capture or a meter reading fills it."}
           </p>
         )}
-        {temperature && <p className="reading text-ink-2">{units.hazy(temperature, "celsius")}</p>}
-        {boiling && !watching && (
-          <p className="text-[0.86rem] text-ink-2">
-            <span className="reading">{units.hazy(boiling, "kelvinStep")}</span> to boiling on the hottest drive
-          </p>
-        )}
-        {reading && !watching && <BudgetOnDemand budget={reading.budget} />}
-        {(watching || signal.rests) && (
-          <p className="mt-1 text-[0.86rem] break-words text-ink-3 lg:mt-2 lg:border-t lg:border-rule lg:pt-2">
-            {watching ? "the stand-in, live; not this vehicle" : `rests on ${evidenceOf(signal)}`}
-          </p>
-        )}
-        {!signal.rests && !watching && job.reading && (
-          <p className="text-[0.86rem] text-ink-3">last saved E{job.reading.ethanolPct.toFixed(0)}</p>
+        {reading?.fuelTempC && <p className="reading text-ink-2">{units.hazy(reading.fuelTempC, "celsius")}</p>}
+        {budget && <BudgetOnDemand budget={budget} />}
+        {rests && (
+          <p className="mt-1 text-[0.86rem] break-words text-ink-3 lg:mt-2 lg:border-t lg:border-rule lg:pt-2">{rests}</p>
         )}
       </div>
     </aside>
   );
-}
-
-function evidenceOf(signal: JobContextValue["signal"]): string {
-  const what = signal.rests === "capture" ? "one capture" : "a meter reading";
-  const savedAt = signal.saved?.envelope.savedAt;
-  return `${what}${signal.changed || !savedAt ? ", not saved yet" : `, saved ${when(savedAt)}`}`;
 }
 
 /** Opens on a press, and by itself under the pointer. */

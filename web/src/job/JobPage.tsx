@@ -1,6 +1,6 @@
 import { useCallback, useEffect } from "react";
 import { NavLink, Outlet, useLocation, useNavigate, useParams } from "react-router";
-import type { Job } from "../api/client";
+import type { Job, StationPreview } from "../api/client";
 import { useJob } from "../api/queries";
 import { OpenEntries } from "../entries/OpenEntries";
 import { Line } from "../line/Line";
@@ -13,22 +13,17 @@ import { stationKey } from "../words/stations";
 import { when } from "../words/times";
 import { GlassAside } from "./GlassAside";
 import { JobContext, type JobContextValue } from "./jobContext";
-import { useCapacityWork } from "./useCapacityWork";
-import { useCompensateWork } from "./useCompensateWork";
-import { useSignalWork } from "./useSignalWork";
-import { useSurveyWork } from "./useSurveyWork";
+import { readingOf } from "./reading";
+import { useJobWork } from "./useJobWork";
 
 /** A job: its line across the top, the sight glass at the right, a station or the record between. */
 export function JobPage() {
   const { id = "", slug } = useParams();
+  const { pathname } = useLocation();
   const job = useJob(id);
-  const survey = useSurveyWork(id);
-  const capacity = useCapacityWork(id, survey);
-  const signal = useSignalWork(id);
-  const compensate = useCompensateWork(id, signal.reading, signal.document.fuel, survey.document.control?.fuelMapEthanolPct);
+  const work = useJobWork(id, job.data, slug ?? null);
   const live = useLive();
   const navigate = useNavigate();
-  const { pathname } = useLocation();
   // A station begins at its verdict, wherever the one before was scrolled to.
   // biome-ignore lint/correctness/useExhaustiveDependencies: the address is what it waits for.
   useEffect(() => {
@@ -54,18 +49,18 @@ export function JobPage() {
       </>
     );
   }
-  const saved = latest(survey.saved?.envelope, capacity.saved?.envelope, signal.saved?.envelope, compensate.saved?.envelope);
-  const context: JobContextValue = { job: job.data, survey, capacity, signal, compensate, live };
+  const context: JobContextValue = { job: job.data, work, live };
+  const saved = latest(Object.values(work.preview.data?.stations ?? {}));
   return (
     <JobContext value={context}>
       <title>{`${job.data.name} · Hazy Gauge`}</title>
       <Header
         where={
           <>
-            <span className="font-semibold">{job.data.name}</span>
+            <span className="truncate font-semibold">{job.data.name}</span>
             <NavLink
               to={`/jobs/${id}/record`}
-              className="link-quiet no-print ml-4 inline-flex min-h-[36px] items-center aria-[current=page]:font-bold"
+              className="link-quiet no-print ml-4 inline-flex min-h-[44px] shrink-0 items-center aria-[current=page]:font-bold"
             >
               Record
             </NavLink>
@@ -77,7 +72,7 @@ export function JobPage() {
       <Line
         job={withDraftStates(context)}
         current={slug ?? null}
-        ethanolPct={signal.reading?.ethanolPct?.value ?? job.data.reading?.ethanolPct ?? null}
+        ethanolPct={readingOf(context).reading?.ethanolPct?.value ?? null}
       />
       {job.data.stations.map((station, index) => (
         <StationKey key={station.slug} pressed={stationKey(index)} to={`/jobs/${id}/${station.slug}`} />
@@ -93,27 +88,21 @@ export function JobPage() {
   );
 }
 
-/** The line shows what is on the page: while a draft differs from what is saved, its station has the draft's state. */
-function withDraftStates({ job, survey, capacity, signal, compensate }: JobContextValue): Job {
-  const states: Record<string, Job["stations"][number]["state"] | undefined> = {
-    survey: survey.changed ? survey.results?.state : undefined,
-    capacity: capacity.changed ? capacity.results?.state : undefined,
-    signal: signal.changed ? signal.preview.data?.results?.state : undefined,
-    compensate: compensate.changed ? compensate.results?.state : undefined,
-  };
-  return { ...job, stations: job.stations.map((s) => ({ ...s, state: states[s.slug] ?? s.state })) };
-}
-
-interface Stamp {
-  savedAt?: string;
-  author?: string;
-}
-
-function latest(...saves: readonly (Stamp | undefined)[]): Stamp | undefined {
-  return saves
-    .filter((save) => save?.savedAt)
-    .sort((a, b) => (a?.savedAt ?? "").localeCompare(b?.savedAt ?? ""))
+/** The last save of what is on the page and of what it rests on. */
+function latest(stations: readonly StationPreview[]): StationPreview | undefined {
+  return stations
+    .filter((s) => s.savedAt)
+    .sort((a, b) => (a.savedAt ?? "").localeCompare(b.savedAt ?? ""))
     .at(-1);
+}
+
+/** The line shows what is on the page: while a draft differs from what is saved, its station has the draft's state. */
+function withDraftStates({ job, work }: JobContextValue): Job {
+  const stations = work.preview.data?.stations ?? {};
+  return {
+    ...job,
+    stations: job.stations.map((s) => ({ ...s, state: (work.drafts[s.slug] && stations[s.slug]?.state) ?? s.state })),
+  };
 }
 
 function StationKey({ pressed, to }: { pressed: string; to: string }) {

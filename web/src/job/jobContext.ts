@@ -1,17 +1,11 @@
 import { createContext, use } from "react";
 import type { Job } from "../api/client";
 import type { Live } from "../live/useLive";
-import type { CapacityWork } from "./useCapacityWork";
-import type { CompensateWork } from "./useCompensateWork";
-import type { SignalWork } from "./useSignalWork";
-import type { SurveyWork } from "./useSurveyWork";
+import type { JobWork } from "./useJobWork";
 
 export interface JobContextValue {
   job: Job;
-  survey: SurveyWork;
-  capacity: CapacityWork;
-  signal: SignalWork;
-  compensate: CompensateWork;
+  work: JobWork;
   live: Live;
 }
 

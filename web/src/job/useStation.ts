@@ -1,87 +1,65 @@
 import { useCallback, useMemo, useState } from "react";
-import { useSavedDocument } from "../api/queries";
+import type { StationPreview } from "../api/client";
+import { units } from "../shell/settings";
 import { inputsOf, sameInputs } from "./documents";
+import { unknownTag } from "./drafts";
+import { useJobContext } from "./jobContext";
 
-// The Signal station was first; its drafts keep the name they always had.
-const draftKey = (id: string, slug: string) => `hazy-gauge.draft.${id}${slug === "signal" ? "" : `.${slug}`}`;
-
-/** What is being tried, and the tag of what it was made from: a save is told when somebody saved in between. */
-export interface Draft<T> {
-  etag: string;
-  inputs: T;
-}
-
-/** A draft that does not know what it was made from is as old as can be: its save is stopped once, and shown what stands there. */
-const unknownTag = '"unknown"';
-
-function storedDraft<T extends object>(key: string): Draft<T> | null {
-  try {
-    const stored = JSON.parse(localStorage.getItem(key) ?? "null");
-    return stored === null || typeof stored?.etag === "string" ? stored : { etag: unknownTag, inputs: inputsOf<T>(stored) };
-  } catch {
-    return null;
+/** A station on the page: its document as saved or as being tried, and what that comes to. */
+export function useStation<TPlan extends object, TResults>(slug: string) {
+  const { job, work } = useJobContext();
+  const { drafts, keep, preview, slow } = work;
+  const [system] = units.use();
+  const draft = drafts[slug] ?? null;
+  const entry = preview.data?.stations[slug] ?? null;
+  // While a draft does not fit, what is known of the station from before stands.
+  const [known, setKnown] = useState<StationPreview | null>(entry);
+  if (entry && entry !== known) {
+    setKnown(entry);
   }
-}
-
-/** A station's document on a job: what is saved, and what is being tried. */
-export function useStation<T extends object>(id: string, slug: string, unsaved?: T) {
-  const query = useSavedDocument<T>(id, slug);
-  const saved = query.data;
-  const key = draftKey(id, slug);
-  const [drafts, setDrafts] = useState<Record<string, Draft<T> | null>>({});
-  const draft = useMemo(() => (key in drafts ? (drafts[key] ?? null) : storedDraft<T>(key)), [drafts, key]);
-  const neverSaved = saved !== undefined && saved.envelope.revision === undefined;
+  const saved = known && { etag: known.etag, revision: known.revision, savedAt: known.savedAt, author: known.author };
   const savedInputs = useMemo(
-    () => (neverSaved && unsaved ? unsaved : inputsOf<T>(saved?.envelope.document)),
-    [saved, neverSaved, unsaved],
+    () => inputsOf<TPlan>(known?.savedDocument ?? (known && known.revision > 0 ? known.document : null)),
+    [known],
   );
-  // A draft is kept in this browser until it is saved or dropped: a reload loses nothing, and the record holds no half-typed work.
-  const keep = useCallback(
-    (next: Draft<T> | null) => {
-      setDrafts((all) => ({ ...all, [key]: next }));
-      try {
-        if (next) {
-          localStorage.setItem(key, JSON.stringify(next));
-        } else {
-          localStorage.removeItem(key);
-        }
-      } catch {
-        // A browser that keeps nothing still holds the draft as long as the page is open.
-      }
-    },
-    [key],
-  );
-  const etag = draft?.etag ?? saved?.etag;
+  const etag = draft?.etag ?? saved?.etag ?? unknownTag;
   const setDraft = useCallback(
-    (next: T | null) => {
-      const inputs = next && inputsOf(next);
+    (next: TPlan) => {
+      const inputs = inputsOf<TPlan>(next);
       // What is typed and taken back is no draft: it must not stand against what somebody else saves later.
-      const isNothing = !inputs || (etag === saved?.etag && sameInputs(inputs, savedInputs));
-      keep(isNothing ? null : { etag: etag ?? unknownTag, inputs });
+      keep(slug, etag === saved?.etag && sameInputs(inputs, savedInputs) ? null : { etag, inputs });
     },
-    [keep, etag, saved?.etag, savedInputs],
+    [keep, slug, etag, saved?.etag, savedInputs],
   );
-  /** Takes the draft for one made from what is saved now: what stands there was seen. */
-  const rebase = useCallback(
-    (onto: string) => {
-      if (draft) {
-        keep({ ...draft, etag: onto });
-      }
-    },
-    [keep, draft],
-  );
+  const refused = preview.data?.refused ?? null;
+  const mine = refused && Object.keys(refused.errors).some((f) => f.startsWith(`${slug}.`) || f === slug) ? refused : null;
+  const errorFor = useCallback((field: string) => mine?.for(`${slug}.${field}`, system), [mine, slug, system]);
+  const fields = job.stations.find((s) => s.slug === slug);
   return {
-    id,
     slug,
-    query,
+    name: fields?.name ?? slug,
+    /** True until anything is known of it. */
+    isPending: !draft && !known && preview.isPending,
+    /** The program could not be asked. */
+    error: preview.error,
+    retry: () => preview.refetch(),
+    /** What is against the draft. */
+    refused: mine,
+    errorFor,
+    /** Revision 0 where it was never saved. */
     saved,
-    /** The tag of what the document on the page was made from. */
-    etag,
-    document: draft?.inputs ?? savedInputs,
+    savedInputs,
+    document: (draft?.inputs ?? savedInputs) as TPlan,
     setDraft,
-    rebase,
-    changed: draft !== null && !sameInputs(draft.inputs, savedInputs),
+    changed: draft !== null,
+    /** What the document comes to; null while that is not known. */
+    results: (preview.error || mine || slow ? null : (entry?.results ?? null)) as TResults | null,
+    /** What it noticed, the gravest first; nothing while that is not known. */
+    findings: preview.error || mine || slow ? [] : (entry?.findings ?? []),
+    /** What is drawn while a change is on its way or does not fit. */
+    lastResults: (known?.results ?? null) as TResults | null,
+    isCurrent: !preview.isPlaceholderData && !mine && Boolean(entry),
   };
 }
 
-export type StationWork<T extends object> = ReturnType<typeof useStation<T>>;
+export type StationWork<TPlan extends object, TResults> = ReturnType<typeof useStation<TPlan, TResults>>;

@@ -1,6 +1,6 @@
 import type { HubConnection, ISubscription } from "@microsoft/signalr";
 import { useCallback, useEffect, useRef, useState } from "react";
-import type { Capture } from "../api/client";
+import type { Capture, Sentence } from "../api/client";
 
 export type StandInFault =
   | "none"
@@ -29,6 +29,8 @@ export interface LiveFrame {
   tS: number;
   settings: StandInRequest;
   capture: Capture;
+  /** That in a sentence. */
+  headline: Sentence;
 }
 
 export type LiveState = "off" | "starting" | "running" | "lost" | "refused";

@@ -3,6 +3,7 @@ import { useId, useState } from "react";
 import { useNavigate } from "react-router";
 import { api, type Compared, type Envelope, type Figure, type RecordItem, unwrap } from "../api/client";
 import { useCompared } from "../api/queries";
+import { inputsOf } from "../job/documents";
 import { useJobContext } from "../job/jobContext";
 import { Loading } from "../shell/Loading";
 import { Scrollable } from "../shell/Scrollable";
@@ -43,7 +44,7 @@ export function RevisionDetail({ item, others }: { item: RecordItem; others: rea
       {compared.isPending && <Loading what="Fetching it" />}
       {compared.error && <Trouble error={compared.error} onRetry={() => compared.refetch()} />}
       {compared.data && <SideBySide compared={compared.data} alone={beside === null} />}
-      <WorkOn item={item} />
+      <WorkOn item={item} others={others} />
     </div>
   );
 }
@@ -106,10 +107,10 @@ function SideBySide({ compared, alone }: { compared: Compared; alone: boolean })
 }
 
 /** Takes a revision up again as a draft of its station. */
-function WorkOn({ item }: { item: RecordItem }) {
-  const { job, survey, capacity, signal, compensate } = useJobContext();
+function WorkOn({ item, others }: { item: RecordItem; others: readonly RecordItem[] }) {
+  const { job, work } = useJobContext();
   const navigate = useNavigate();
-  const work = [survey, capacity, signal, compensate].find((w) => w.slug === item.slug);
+  const isBuilt = job.stations.some((s) => s.slug === item.slug && s.built);
   const detail = useQuery({
     queryKey: ["revision", job.id, item.revision],
     staleTime: Number.POSITIVE_INFINITY,
@@ -120,12 +121,14 @@ function WorkOn({ item }: { item: RecordItem }) {
   });
   return (
     <div className="mt-4 flex flex-wrap items-center gap-x-4 gap-y-2">
-      {work && detail.data?.document && (
+      {isBuilt && detail.data?.document && (
         <button
           type="button"
           className="btn btn-outline no-print"
           onClick={() => {
-            work.setDraft(detail.data.document as never);
+            // What the draft was made from is what stands in the record now: the old one was looked at beside it.
+            const latest = Math.max(item.revision, ...others.map((other) => other.revision));
+            work.keep(item.slug, { etag: `"${latest}"`, inputs: inputsOf(detail.data.document) });
             navigate(`/jobs/${job.id}/${item.slug}`);
           }}
         >

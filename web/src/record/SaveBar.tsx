@@ -1,47 +1,37 @@
 import { useCallback, useId } from "react";
-import { ApiError } from "../api/client";
-import { useSaveDocuments } from "../api/queries";
+import { ApiError, api, unwrap } from "../api/client";
 import { useJobContext } from "../job/jobContext";
 import { author } from "../shell/settings";
 import { Trouble } from "../shell/Trouble";
 import { useShortcut } from "../shell/useShortcut";
 
-/** Saves what is being tried into the record under the mechanic's initials, or drops it. Stations are saved in the order of the work. */
+/** Saves what is being tried into the record under the mechanic's initials, all stations or none, or drops it. */
 export function SaveBar() {
   const id = useId();
-  const { job, survey, capacity, signal, compensate } = useJobContext();
+  const { job, work } = useJobContext();
+  const { drafts, keep, preview, save } = work;
   const [initials, setInitials] = author.use();
-  const save = useSaveDocuments(job.id);
-  const works = [survey, capacity, signal, compensate];
-  const changed = works.filter((work) => work.changed);
+  const changed = Object.keys(drafts);
   const refused = save.error instanceof ApiError ? save.error : null;
   const refusedAuthor = refused?.for("X-Author");
-  const stale = refused?.status === 412;
-  const ready = changed.length > 0 && changed.every((work) => work.saved) && !save.isPending;
-  const names = changed.map((work) => job.stations.find((s) => s.slug === work.slug)?.name).join(" and ");
+  const stale = refused?.status === 412 ? refused.slug : undefined;
+  const ready = changed.length > 0 && !save.isPending;
+  const names = changed.map((slug) => job.stations.find((s) => s.slug === slug)?.name).join(" and ");
   const act = useCallback(() => {
     if (ready) {
-      save.mutate({
-        documents: changed.map((work) => ({ slug: work.slug, document: work.document, etag: work.etag ?? "" })),
-        author: initials,
-        onSaved: (slug) => changed.find((work) => work.slug === slug)?.setDraft(null),
-      });
+      save.mutate({ author: initials });
     }
-  }, [ready, changed, initials, save]);
+  }, [ready, initials, save]);
   useShortcut("s", act);
   if (changed.length === 0 && !save.error) {
     return null;
   }
-  const readTheirs = async (keepMine: boolean) => {
-    await Promise.all(
-      works.map(async (work) => {
-        const theirs = (await work.query.refetch()).data;
-        if (keepMine && theirs) {
-          work.rebase(theirs.etag);
-        }
-      }),
-    );
+  const readTheirs = async (slug: string, keepMine: boolean) => {
+    const theirs = await tagOf(job.id, slug);
+    const mine = drafts[slug];
+    keep(slug, keepMine && mine ? { ...mine, etag: theirs } : null);
     save.reset();
+    preview.refetch();
   };
   return (
     <div className="no-print sticky bottom-0 z-10 -mx-4 mt-6 border-t border-rule bg-base-100 px-4 py-3 sm:-mx-7 sm:px-7">
@@ -50,19 +40,10 @@ export function SaveBar() {
           <Trouble error={save.error}>
             {stale && (
               <>
-                <button type="button" className="btn btn-outline" onClick={() => readTheirs(true)}>
+                <button type="button" className="btn btn-outline" onClick={() => readTheirs(stale, true)}>
                   Keep mine, read theirs
                 </button>
-                <button
-                  type="button"
-                  className="btn btn-outline"
-                  onClick={() => {
-                    for (const work of changed) {
-                      work.setDraft(null);
-                    }
-                    readTheirs(false);
-                  }}
-                >
+                <button type="button" className="btn btn-outline" onClick={() => readTheirs(stale, false)}>
                   Take theirs
                 </button>
               </>
@@ -98,8 +79,8 @@ export function SaveBar() {
           className="btn btn-ghost"
           onClick={() => {
             save.reset();
-            for (const work of changed) {
-              work.setDraft(null);
+            for (const slug of changed) {
+              keep(slug, null);
             }
           }}
         >
@@ -116,4 +97,11 @@ export function SaveBar() {
       </form>
     </div>
   );
+}
+
+/** The tag of what is saved now: whoever asks for it has seen what stands there. */
+async function tagOf(id: string, slug: string): Promise<string> {
+  const call = api.GET("/api/jobs/{id}/stations/{slug}", { params: { path: { id, slug } } });
+  await unwrap(call);
+  return (await call).response.headers.get("ETag") ?? '"0"';
 }

@@ -1,31 +1,12 @@
 import type { Figure } from "../api/client";
-import { hazyText } from "../words/numbers";
+import { styleOf } from "../words/units";
 import type { UnitWords } from "../words/useUnits";
 
 /** A figure of a document in words. */
-export function figureText(figure: Figure, units: UnitWords): string {
-  const { number, unit, text } = figure;
-  if (!number) {
+export function figureText({ number, unit, text }: Figure, units: UnitWords): string {
+  if (!number || !unit) {
     return text ?? "none";
   }
-  switch (unit) {
-    case "celsius":
-    case "kw":
-    case "kpa":
-    case "lph":
-    case "kelvinStep":
-    case "ccPerMin":
-      return units.hazy(number, unit, 1);
-    case "percent":
-    case "ethanolPct":
-      return `${hazyText(number)} %`;
-    case "hertz":
-      return hazyText(number, " Hz", 3);
-    case "milliseconds":
-      return hazyText(number, " ms", 3);
-    case "degrees":
-      return hazyText(number, "°", 1);
-    default:
-      return hazyText(number, "", 3);
-  }
+  const style = styleOf(unit);
+  return `${unit === "ethanolPct" ? "E" : ""}${units.hazy(number, unit, 1 + (units.current === "us" ? style.usDigits : style.digits))}`;
 }

@@ -1,7 +1,9 @@
 import type { Finding } from "../api/client";
+import { useUnits } from "../words/useUnits";
 
 /** What the program noticed: what must stop the work stands in the hatched frame. */
 export function Findings({ findings }: { findings: readonly Finding[] }) {
+  const units = useUnits();
   const stops = findings.filter((f) => f.severity === "stop");
   const cautions = findings.filter((f) => f.severity === "caution");
   if (stops.length + cautions.length === 0) {
@@ -15,7 +17,7 @@ export function Findings({ findings }: { findings: readonly Finding[] }) {
             <p className="font-bold text-stop">Stop here</p>
             {stops.map((f) => (
               <p key={f.code} className="mt-1">
-                {f.text}
+                {units.say(f)}
               </p>
             ))}
           </div>
@@ -23,7 +25,7 @@ export function Findings({ findings }: { findings: readonly Finding[] }) {
       )}
       {cautions.map((f) => (
         <p key={f.code} className="max-w-[58rem] border-l-4 border-base-content pl-3">
-          <b>Look at this.</b> {f.text}
+          <b>Look at this.</b> {units.say(f)}
         </p>
       ))}
     </div>

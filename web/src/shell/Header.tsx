@@ -1,3 +1,4 @@
+import { Settings } from "lucide-react";
 import { type ReactNode, useCallback } from "react";
 import { Link } from "react-router";
 import { KeyHelp } from "./KeyHelp";
@@ -6,8 +7,8 @@ import { type Theme, theme, units } from "./settings";
 import { useShortcut } from "./useShortcut";
 
 const themes: readonly { name: Theme; label: string }[] = [
-  { name: "bay", label: "Bay" },
-  { name: "forecourt", label: "Forecourt" },
+  { name: "forecourt", label: "Light" },
+  { name: "bay", label: "Dark" },
 ];
 
 const systems = [
@@ -22,23 +23,35 @@ export function Header({ where, children }: { where: ReactNode; children?: React
     "u",
     useCallback(() => units.set(units.get() === "us" ? "metric" : "us"), []),
   );
+  const settings = (
+    <>
+      <Segment label="Units" choices={systems} chosen={system} onChoose={setUnits} />
+      <Segment label="Theme" choices={themes} chosen={current} onChoose={setTheme} />
+    </>
+  );
   return (
     <header className="border-b border-rule px-4 sm:px-7">
-      <div className="mx-auto flex min-h-[52px] max-w-[82rem] flex-wrap items-center gap-x-5 gap-y-1 py-1">
+      <div className="mx-auto flex min-h-[52px] max-w-[82rem] items-center gap-x-3 py-1 sm:flex-wrap sm:gap-x-5 sm:gap-y-1">
         <Link
           to="/"
-          className="flex min-h-[36px] items-center text-[1.15rem] font-extrabold tracking-tight"
+          className="flex min-h-[44px] shrink-0 items-center text-[1.15rem] font-extrabold tracking-tight"
           aria-label="Hazy Gauge, to the bay"
         >
           <span aria-hidden="true">
-            Ha<span className="blur-[1.6px]">z</span>y Gauge
+            Ha<span className="blur-[1.6px]">z</span>y<span className="max-sm:hidden"> Gauge</span>
           </span>
         </Link>
-        <div className="order-last w-full min-w-0 grow truncate text-ink-2 sm:order-none sm:w-auto">{where}</div>
+        <div className="flex min-w-0 grow items-center text-ink-2">{where}</div>
         <div className="hidden text-[0.85rem] text-ink-3 sm:block">{children}</div>
-        <div className="grow sm:hidden" />
-        <Segment label="Units" choices={systems} chosen={system} onChoose={setUnits} />
-        <Segment label="Light" choices={themes} chosen={current} onChoose={setTheme} />
+        <div className="hidden items-center gap-x-5 sm:flex">{settings}</div>
+        <details className="no-print relative shrink-0 sm:hidden">
+          <summary className="btn btn-ghost px-2" aria-label="Settings">
+            <Settings aria-hidden="true" size={20} />
+          </summary>
+          <div className="absolute right-0 z-30 mt-1 grid w-max gap-3 rounded-[10px] border border-edge bg-base-100 p-4">
+            {settings}
+          </div>
+        </details>
         <KeyHelp />
       </div>
     </header>

@@ -1,8 +1,10 @@
 import { ApiError } from "../api/client";
+import { units } from "./settings";
 import { Trouble } from "./Trouble";
 
 /** Why a draft was not judged: every sentence the program has against it, or that the program could not be asked. */
 export function Refusal({ error, onRetry }: { error: unknown; onRetry: () => void }) {
+  const [system] = units.use();
   if (!error) {
     return null;
   }
@@ -13,7 +15,7 @@ export function Refusal({ error, onRetry }: { error: unknown; onRetry: () => voi
       </div>
     );
   }
-  const texts = Object.values(error.errors).flat();
+  const texts = error.texts(system);
   return (
     <div role="alert" className="hatched mt-4">
       <div className="px-4 py-3">

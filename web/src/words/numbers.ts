@@ -1,4 +1,8 @@
-import type { HazyNumber } from "../api/client";
+/** A number and its half-width. */
+export interface Haze {
+  value: number;
+  plusMinus: number;
+}
 
 /** Digits after the point that a number with this half-width deserves: none for a haze of one or more. */
 function digitsFor(plusMinus: number, most: number): number {
@@ -9,18 +13,18 @@ function digitsFor(plusMinus: number, most: number): number {
 }
 
 /** "73 ± 5", "31.0"; the half-width is left out where it would print as nothing. */
-export function hazy(number: HazyNumber, most = 1): { value: string; plusMinus: string | null } {
+export function hazy(number: Haze, most = 1): { value: string; plusMinus: string | null } {
   const digits = digitsFor(number.plusMinus, most);
   const plusMinus = number.plusMinus.toFixed(digits);
   return { value: number.value.toFixed(digits), plusMinus: Number(plusMinus) === 0 ? null : plusMinus };
 }
 
 /** Digits an ethanol content is shown with. */
-export function digitsOf(number: HazyNumber): number {
+export function digitsOf(number: Haze): number {
   return number.plusMinus < 0.95 ? 1 : 0;
 }
 
-export function hazyText(number: HazyNumber, unit = "", most = 1): string {
+export function hazyText(number: Haze, unit = "", most = 1): string {
   const { value, plusMinus } = hazy(number, most);
   return `${value}${plusMinus === null ? "" : ` ± ${plusMinus}`}${unit}`;
 }

@@ -1,14 +1,24 @@
 import { expect, test } from "vitest";
-import { hazyToShown, type QuantityName, quantities, toShown, toStored } from "./units";
+import type { Unit } from "../api/client";
+import { hazyToShown, toShown, toStored } from "./units";
+import styles from "./units.json";
 import table from "./units.unitsnet.json";
 
 test("every quantity is shown as UnitsNet has it, and typed back is what it was", () => {
-  expect(Object.keys(table).sort()).toEqual(Object.keys(quantities).sort());
+  // What differs stands in the table of UnitsNet, but for what is made of the others: a turn's volume, a heat loss, a growing dead time.
+  const differing = Object.entries(styles).filter(([, s]) => s.metric !== s.us);
+  const made = ["ccPerRev", "wattPerK", "msPer100Kpa"];
+  expect(
+    differing
+      .map(([unit]) => unit)
+      .filter((unit) => !made.includes(unit))
+      .sort(),
+  ).toEqual(Object.keys(table).sort());
   for (const [name, pairs] of Object.entries(table)) {
     for (const [metric, us] of pairs as [number, number][]) {
-      expect(toShown(metric, name as QuantityName, "us")).toBeCloseTo(us, 6);
-      expect(toShown(metric, name as QuantityName, "metric")).toBe(metric);
-      expect(toStored(us, name as QuantityName, "us")).toBeCloseTo(metric, 5);
+      expect(toShown(metric, name as Unit, "us")).toBeCloseTo(us, 6);
+      expect(toShown(metric, name as Unit, "metric")).toBe(metric);
+      expect(toStored(us, name as Unit, "us")).toBeCloseTo(metric, 5);
     }
   }
 });

@@ -1,28 +1,30 @@
-import type { HazyNumber } from "../api/client";
+import type { Sentence, Unit } from "../api/client";
 import { units } from "../shell/settings";
-import { hazyText } from "./numbers";
-import { hazyToShown, type QuantityName, toShown, unitOf } from "./units";
+import { type Haze, hazyText } from "./numbers";
+import { render } from "./sentences";
+import { stepToShown, styleOf, toShown, unitOf } from "./units";
 
-/** Numbers in words, in the units this browser shows. */
+/** Numbers and sentences in the units this browser shows. */
 export function useUnits() {
   const [current] = units.use();
+  const shownHaze = ({ value, plusMinus }: Haze, unit: Unit): Haze => ({
+    value: toShown(value, unit, current),
+    plusMinus: stepToShown(plusMinus, unit, current),
+  });
   return {
     current,
-    unit: (name: QuantityName) => unitOf(name, current),
+    unit: (unit: Unit) => unitOf(unit, current),
     /** A number alone, with three digits. */
-    number: (metric: number, name: QuantityName) => threeDigits(toShown(metric, name, current)),
+    number: (metric: number, unit: Unit) => Number(toShown(metric, unit, current).toPrecision(3)).toString(),
     /** A haze alone: no offset, and two digits say enough. */
-    step: (metric: number, name: QuantityName) =>
-      Number(hazyToShown({ value: 0, u: 0, plusMinus: metric, parts: [] }, name, current).plusMinus.toPrecision(2)).toString(),
-    hazy: (number: HazyNumber, name: QuantityName, most = 0) =>
-      hazyText(hazyToShown(number, name, current), ` ${unitOf(name, current)}`, most),
-    plain: (metric: number, name: QuantityName, digits: number) =>
-      `${toShown(metric, name, current).toFixed(digits)} ${unitOf(name, current)}`,
+    step: (metric: number, unit: Unit) => Number(stepToShown(metric, unit, current).toPrecision(2)).toString(),
+    hazy: (number: Haze, unit: Unit, most = 0) => hazyText(shownHaze(number, unit), styleOf(unit)[current], most),
+    plain: (metric: number, unit: Unit, digits: number) =>
+      `${toShown(metric, unit, current).toFixed(digits)}${styleOf(unit)[current]}`,
+    /** What Core says; a number and its haze stay on one line. */
+    say: (sentence: { text?: string | null; template?: string | null; values?: Sentence["values"] | null } | null | undefined) =>
+      sentence ? render(sentence, current).replaceAll(" ± ", "\u00a0±\u00a0") : "",
   };
-}
-
-function threeDigits(number: number): string {
-  return Number(number.toPrecision(3)).toString();
 }
 
 export type UnitWords = ReturnType<typeof useUnits>;

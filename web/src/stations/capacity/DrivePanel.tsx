@@ -1,41 +1,29 @@
-import type { CapacityDocument, CapacityResults, Stored } from "../../api/client";
-import { FigureRow } from "../../fuelSystem/FigureRow";
-import type { QuantityName } from "../../words/units";
+import { FigureRows } from "../../fuelSystem/FigureRows";
+import type { StationWork } from "../../job/useStation";
 import { useUnits } from "../../words/useUnits";
+import { type Survey, useAskedHere } from "./FiguresPanel";
 import { HeatingPlot } from "./HeatingPlot";
+import type { CapacityPlan, CapacityResults } from "./types";
 
 interface Props {
-  document: CapacityDocument;
-  results: CapacityResults | null;
-  onChange: (document: CapacityDocument) => void;
-  errorFor: (field: string) => string | undefined;
+  capacity: StationWork<CapacityPlan, CapacityResults>;
+  survey: Survey;
 }
 
-interface DriveField {
-  name: keyof NonNullable<CapacityDocument["drive"]>;
-  label: string;
-  quantity?: QuantityName;
-  unit?: string;
-  leftOut?: string;
-  onlyReturn?: boolean;
-}
-
-const fields: readonly DriveField[] = [
-  { name: "ambientC", label: "Around the tank", quantity: "celsius" },
-  { name: "startC", label: "Fuel at the start", quantity: "celsius", leftOut: "as around the tank" },
-  { name: "fuelLitres", label: "Fuel in the tank", quantity: "litres" },
-  { name: "minutes", label: "The drive lasts", unit: "min", leftOut: "60 min" },
-  { name: "altitudeM", label: "Highest place", quantity: "metre" },
-  { name: "gasolineVapourPressureKpa", label: "Gasoline's true vapour pressure at 37.8 °C (100 °F)", quantity: "kpa" },
-  { name: "pumpElectricalW", label: "Electrical power of all pumps", unit: "W" },
-  { name: "heatIntoFuelPct", label: "Of it stays in the tank", unit: "%" },
-  { name: "lossWPerK", label: "The tank loses", unit: "W/K" },
-  { name: "inletSuctionKpa", label: "Suction at the pump's inlet", quantity: "kpa" },
-  { name: "returnRiseK", label: "The engine bay adds", quantity: "kelvinStep", onlyReturn: true },
+const wishes = [
+  { path: "drive.ambientC" },
+  { path: "drive.startC", leftOut: "as around the tank" },
+  { path: "drive.fuelLitres" },
+  { path: "drive.minutes" },
+  { path: "drive.altitudeM" },
+  { path: "drive.gasolineVapourPressureKpa" },
 ];
 
 /** The drive that heats the fuel most: how hot it gets, and how far from boiling it stays. */
-export function DrivePanel({ document, results, onChange, errorFor }: Props) {
+export function DrivePanel({ capacity, survey }: Props) {
+  const results = capacity.results;
+  const standing = results ?? capacity.lastResults;
+  const facts = useAskedHere(survey, true);
   const units = useUnits();
   const drive = results?.drive;
   return (
@@ -69,21 +57,8 @@ export function DrivePanel({ document, results, onChange, errorFor }: Props) {
         </>
       )}
       <ul className="mt-3 divide-y divide-rule border-t border-rule">
-        {fields
-          .filter((f) => !f.onlyReturn || drive?.inReturn)
-          .map(({ name, label, quantity, unit, leftOut }) => (
-            <FigureRow
-              key={name}
-              label={label}
-              quantity={quantity}
-              unit={unit}
-              value={(document.drive?.[name] as Stored) ?? null}
-              used={results?.assumed.find((a) => a.field === `drive.${name}`)?.used}
-              leftOut={leftOut}
-              error={errorFor(`drive.${name}`)}
-              onChange={(value) => onChange({ ...document, drive: { ...document.drive, [name]: value } })}
-            />
-          ))}
+        <FigureRows station={capacity} rows={wishes} assumed={standing?.assumed ?? []} />
+        <FigureRows station={survey} rows={facts} assumed={standing?.assumed ?? []} />
       </ul>
     </section>
   );

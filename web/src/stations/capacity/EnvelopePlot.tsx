@@ -1,13 +1,14 @@
 import { type PointerEvent, useRef, useState } from "react";
-import type { CapacityPreview, HazyNumber } from "../../api/client";
-import { componentWords } from "../../fuelSystem/words";
+import type { HazyNumber } from "../../api/client";
+import { componentNames } from "../../fuelSystem/words";
 import { EthanolPlot, type PlotScale } from "../../plot/EthanolPlot";
 import { pathOf } from "../../plot/plot";
 import { toShown, toStored } from "../../words/units";
 import { useUnits } from "../../words/useUnits";
+import type { Drawing } from "./types";
 
 interface Props {
-  preview: CapacityPreview;
+  drawing: Drawing;
   powerKw: number;
   ethanolPct: number;
   /** Most ethanol at that power, where it is reckoned for just this point. */
@@ -18,14 +19,19 @@ interface Props {
 
 const dashes = ["9 4", "3 4", "12 3 2 3", "1.5 4"];
 const labelHeight = 15;
+const restMs = 180;
 
 /** Power against ethanol: what is carried, with its haze, what limits it, and the point that is wanted. */
-export function EnvelopePlot({ preview, powerKw, ethanolPct, maxEthanolPct, onMove }: Props) {
+export function EnvelopePlot({ drawing, maxEthanolPct, onMove, ...wanted }: Props) {
   const units = useUnits();
   const shown = (kw: number) => toShown(kw, "kw", units.current);
-  const { ethanolPcts, lines, together, asFound } = preview;
+  const { ethanolPcts, lines, together, asFound } = drawing;
   const dragging = useRef(false);
-  const fitting = rangeOf(preview, powerKw);
+  // While it is dragged the point is where the finger is; what it comes to is asked for where the finger rests.
+  const [dragged, setDragged] = useState<{ powerKw: number; ethanolPct: number } | null>(null);
+  const resting = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const { powerKw, ethanolPct } = dragged ?? wanted;
+  const fitting = rangeOf(drawing, powerKw);
   // The scale stands still while the point is moved, and follows only where the point would leave it.
   const [held, setHeld] = useState(fitting);
   const topKw = dragging.current ? held : fitting;
@@ -43,11 +49,17 @@ export function EnvelopePlot({ preview, powerKw, ethanolPct, maxEthanolPct, onMo
     }
     const at = scale.at(event.clientX - box.left, event.clientY - box.top);
     const kw = toStored(at.value, "kw", units.current);
-    onMove(Math.round(Math.min(topKw, Math.max(5, kw))), Math.round(Math.min(100, Math.max(0, at.ethanolPct))));
+    const point = {
+      powerKw: Math.round(Math.min(topKw, Math.max(5, kw))),
+      ethanolPct: Math.round(Math.min(100, Math.max(0, at.ethanolPct))),
+    };
+    setDragged(point);
+    clearTimeout(resting.current);
+    resting.current = setTimeout(() => onMove(point.powerKw, point.ethanolPct), restMs);
   };
   return (
     <EthanolPlot
-      label={describe(preview, powerKw, ethanolPct, units)}
+      label={describe(drawing, powerKw, ethanolPct, units)}
       height={392}
       left={52}
       range={[0, shown(topKw)]}
@@ -100,7 +112,7 @@ export function EnvelopePlot({ preview, powerKw, ethanolPct, maxEthanolPct, onMo
           <Labels
             scale={scale}
             labels={[
-              ...lines.map((line) => ({ text: line.component ? componentWords[line.component].short : "", ...endsOf(line) })),
+              ...lines.map((line) => ({ text: line.component ? componentNames[line.component] : "", ...endsOf(line) })),
               ...(asFound ? [{ text: "as found", ...endsOf(asFound) }] : []),
             ]}
             topKw={topKw}
@@ -131,10 +143,16 @@ export function EnvelopePlot({ preview, powerKw, ethanolPct, maxEthanolPct, onMo
             onPointerMove={(event) => dragging.current && move(event, scale)}
             onPointerUp={() => {
               dragging.current = false;
+              clearTimeout(resting.current);
+              if (dragged) {
+                onMove(dragged.powerKw, dragged.ethanolPct);
+              }
+              setDragged(null);
               setHeld(fitting);
             }}
             onPointerCancel={() => {
               dragging.current = false;
+              setDragged(null);
             }}
           />
         </>
@@ -255,7 +273,7 @@ function Wanted({ x, y, left, bottom, text }: { x: number; y: number; left: numb
 }
 
 /** Room above the point and above what is carried on E0, in steps that do not jump at every kilowatt. */
-function rangeOf({ together, lines }: CapacityPreview, powerKw: number): number {
+function rangeOf({ together, lines }: Drawing, powerKw: number): number {
   const most = together?.maxPowerKw[0]?.value ?? 0;
   const next = Math.max(0, ...lines.map((l) => l.maxPowerKw[0]?.value ?? 0));
   const needed = 1.12 * Math.max(powerKw, Math.min(Math.max(most, next), 1.35 * Math.max(powerKw, most)));
@@ -263,8 +281,8 @@ function rangeOf({ together, lines }: CapacityPreview, powerKw: number): number 
   return Math.ceil(needed / step) * step;
 }
 
-function describe(preview: CapacityPreview, powerKw: number, ethanolPct: number, units: ReturnType<typeof useUnits>): string {
-  const [first, last] = [preview.together?.maxPowerKw[0], preview.together?.maxPowerKw.at(-1)];
+function describe(drawing: Drawing, powerKw: number, ethanolPct: number, units: ReturnType<typeof useUnits>): string {
+  const [first, last] = [drawing.together?.maxPowerKw[0], drawing.together?.maxPowerKw.at(-1)];
   const reach =
     first && last
       ? `The system carries ${units.plain(first.value, "kw", 0)} on E0 and ${units.plain(last.value, "kw", 0)} on E100.`

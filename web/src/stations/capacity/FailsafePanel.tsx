@@ -1,5 +1,5 @@
-import type { CapacityResults } from "../../api/client";
 import { useUnits } from "../../words/useUnits";
+import type { CapacityResults } from "./types";
 
 /** A failsafe on the low side's pressure, to be typed into whatever guards the engine. */
 export function FailsafePanel({ failsafe }: { failsafe: NonNullable<CapacityResults["failsafe"]> }) {
@@ -17,7 +17,7 @@ export function FailsafePanel({ failsafe }: { failsafe: NonNullable<CapacityResu
           <li>With the manifold at ambient; the trip has to rise with boost as the regulator does.</li>
         )}
         {failsafe.reasons.map((reason) => (
-          <li key={reason}>{reason}</li>
+          <li key={reason.template}>{units.say(reason)}</li>
         ))}
       </ul>
     </section>

@@ -1,8 +1,8 @@
-import type { CapacityResults } from "../../api/client";
 import { extent, niceTicks, pathOf } from "../../plot/plot";
 import { useWidth } from "../../shell/useWidth";
 import { hazyToShown } from "../../words/units";
 import { useUnits } from "../../words/useUnits";
+import type { CapacityResults } from "./types";
 
 const [height, left, right, top, bottom] = [168, 44, 14, 14, 26];
 

@@ -1,24 +1,32 @@
-import type { CapacityDocument, CapacityResults, Stored } from "../../api/client";
+import type { Stored } from "../../api/client";
+import { prefixOf, useCatalogue, usualText } from "../../fields/catalogue";
 import { HazyField } from "../../fields/HazyField";
+import { valueAt, withValue } from "../../fields/paths";
 import { UseBars } from "../../fuelSystem/UseBars";
+import type { StationWork } from "../../job/useStation";
 import { useUnits } from "../../words/useUnits";
 import { withPoint } from "./changes";
-
-interface Props {
-  document: CapacityDocument;
-  results: CapacityResults | null;
-  onChange: (document: CapacityDocument) => void;
-  errorFor: (field: string) => string | undefined;
-}
+import type { CapacityPlan, CapacityResults } from "./types";
 
 /** The point that is wanted, and how heavily everything is used there. */
-export function PointPanel({ document, results, onChange, errorFor }: Props) {
+export function PointPanel({ capacity }: { capacity: StationWork<CapacityPlan, CapacityResults> }) {
   const units = useUnits();
+  const field = useCatalogue("capacity");
+  const { document, setDraft, results } = capacity;
   const { powerKw, ethanolPct } = results ?? {};
-  const set = (name: "powerKw" | "ethanolPct", value: Stored) =>
-    onChange({ ...document, fullLoad: { ...document.fullLoad, [name]: value } });
+  const row = (path: string, meanwhile: string) => (
+    <HazyField
+      label={field(path).label}
+      quantity={field(path).quantity}
+      prefix={prefixOf(field(path))}
+      placeholder={meanwhile || usualText(field(path), units) || "?"}
+      value={valueAt(document, path) as Stored}
+      error={capacity.errorFor(path)}
+      onChange={(value) => setDraft(withValue(document, path, value))}
+    />
+  );
   const nudge = (kw: number, points: number) =>
-    onChange(
+    setDraft(
       withPoint(document, {
         ...(kw && powerKw ? { powerKw: Math.max(5, Math.round(powerKw.value) + kw) } : {}),
         ...(points && ethanolPct ? { ethanolPct: Math.min(100, Math.max(0, Math.round(ethanolPct.value) + points)) } : {}),
@@ -30,22 +38,8 @@ export function PointPanel({ document, results, onChange, errorFor }: Props) {
         What is wanted
       </h2>
       <div className="mt-2 grid gap-3">
-        <HazyField
-          label="Power at the crank"
-          quantity="kw"
-          placeholder={powerKw ? units.number(powerKw.value, "kw") : "?"}
-          value={(document.fullLoad?.powerKw as Stored) ?? null}
-          error={errorFor("powerKw")}
-          onChange={(value) => set("powerKw", value)}
-        />
-        <HazyField
-          label="Highest blend"
-          prefix="E"
-          placeholder={ethanolPct ? ethanolPct.value.toFixed(0) : "85"}
-          value={(document.fullLoad?.ethanolPct as Stored) ?? null}
-          error={errorFor("ethanolPct")}
-          onChange={(value) => set("ethanolPct", value)}
-        />
+        {row("fullLoad.powerKw", powerKw ? units.number(powerKw.value, "kw") : "")}
+        {row("fullLoad.ethanolPct", ethanolPct ? ethanolPct.value.toFixed(0) : "")}
       </div>
       {powerKw && (
         <fieldset className="no-print mt-3 grid grid-cols-2 gap-2" aria-label="Move the wanted point">
@@ -59,7 +53,7 @@ export function PointPanel({ document, results, onChange, errorFor }: Props) {
         <>
           <UseBars uses={results.atPoint.limits} />
           <p className="mt-2 text-[0.88rem] text-ink-3">
-            Used at that point. The dashed mark is the limit: the injectors' duty limit, the pump less its margin.
+            The dashed mark is the limit: the injectors' duty limit, the pump less its margin.
           </p>
         </>
       )}

@@ -9,7 +9,7 @@ export function Assumptions() {
   return (
     fuels && (
       <p className="mt-4 max-w-[58rem] text-[0.9rem] text-ink-3">
-        Reckoned with stoichiometric air-fuel ratios of {fuels.gasolineStoichAfr.toFixed(1)} and{" "}
+        Calculated with stoichiometric air-fuel ratios of {fuels.gasolineStoichAfr.toFixed(1)} and{" "}
         {fuels.ethanolStoichAfr.toFixed(1)} (by their elements gasoline has {fuels.gasolineStoichAfrByComposition.toFixed(2)},
         ethanol {fuels.ethanolStoichAfrByComposition.toFixed(2)}) and densities of{" "}
         {units.plain(fuels.gasolineDensityKgM3At15C, "kgPerM3", digits)} and{" "}

@@ -1,119 +1,59 @@
 import { Link } from "react-router";
-import { ApiError } from "../../api/client";
-import { useFuelCurve, useRecheck } from "../../api/queries";
-import { numberOf } from "../../fields/stored";
 import { useJobContext } from "../../job/jobContext";
-import { SaveBar } from "../../record/SaveBar";
+import { useStation } from "../../job/useStation";
 import { Findings } from "../../shell/Findings";
-import { Loading } from "../../shell/Loading";
-import { Trouble } from "../../shell/Trouble";
-import { Rechecked } from "../Rechecked";
+import { StationFrame } from "../StationFrame";
 import { Assumptions } from "./Assumptions";
 import { BaseMapPanel } from "./BaseMapPanel";
 import { FuelCurve } from "./FuelCurve";
-import { headlineOf, leadOf } from "./headline";
 import { MeteringPanel } from "./MeteringPanel";
 import { PulsePanel } from "./PulsePanel";
 import { RowPanel } from "./RowPanel";
 import { SparkPanel } from "./SparkPanel";
+import type { CompensatePlan, CompensateResults } from "./types";
 
 /** Which numbers go into the controller? */
 export function CompensatePage() {
-  const { job, survey, signal, compensate } = useJobContext();
-  const { document, setDraft, results, preview } = compensate;
-  const reading = signal.reading;
-  const curve = useFuelCurve(document, reading?.ethanolPct);
-  const recheck = useRecheck(job.id, "compensate", Boolean(compensate.saved?.envelope.document?.coreVersion));
-  const refused = preview.error instanceof ApiError ? preview.error : null;
-  // A reading that is still being taken is not a missing one.
-  const isReading = signal.rests !== null && !reading && !signal.capture.error && !signal.preview.error;
-  const hasBase = numberOf(document.baseEthanolPct) !== null;
-  if (compensate.query.isPending || signal.query.isPending) {
-    return <Loading what="Fetching what was saved" />;
-  }
-  if (compensate.query.error && !compensate.saved) {
-    return <Trouble error={compensate.query.error} onRetry={() => compensate.query.refetch()} />;
-  }
-  const state = {
-    results,
-    hasBase,
-    hasReading: isReading || Boolean(reading?.ethanolPct),
-    basePct: numberOf(document.baseEthanolPct),
-    error: preview.error,
-  };
+  const { job } = useJobContext();
+  const compensate = useStation<CompensatePlan, CompensateResults>("compensate");
+  const { document, results, lastResults } = compensate;
+  const basePct = lastResults?.baseEthanolPct ?? null;
+  const metering = document.metering ?? "orifice";
   return (
-    <>
-      <h1 className="verdict">{headlineOf(state)}</h1>
-      <p className="lead mt-1.5">{leadOf(state)}</p>
-      {!compensate.changed && !signal.changed && (
-        <Rechecked recheck={recheck.data} cause="Saved for another reading or by other rules." />
-      )}
-      {refused?.for("multiplier") && (
-        <div role="alert" className="hatched mt-4">
-          <p className="px-4 py-3">
-            <b className="text-stop">Refused.</b> {refused.for("multiplier")}
+    <StationFrame
+      station={compensate}
+      aside={
+        results &&
+        !results.ethanolPct && (
+          <p className="no-print mt-4 flex flex-wrap items-center gap-x-4 gap-y-2">
+            <Link className="btn btn-outline" to={`/jobs/${job.id}/signal`}>
+              Read the sensor
+            </Link>
+            <span className="text-ink-2">The row below stands without a reading; the factor for today's fuel does not.</span>
           </p>
-        </div>
-      )}
-      {preview.error && !refused && (
-        <div className="mt-4">
-          <Trouble error={preview.error} onRetry={() => preview.refetch()} />
-        </div>
-      )}
-      {reading && <Findings findings={reading.findings.filter((f) => f.severity === "stop")} />}
-      {results && <Findings findings={results.findings} />}
-      {!state.hasReading && (
-        <p className="mt-4 flex flex-wrap items-center gap-x-4 gap-y-2">
-          <Link className="btn btn-outline" to={`/jobs/${job.id}/signal`}>
-            Read the sensor
-          </Link>
-          <span className="text-ink-2">The row below stands without a reading; the factor for today's fuel does not.</span>
-        </p>
-      )}
-      <div className="mt-5 grid items-start gap-4 grid-cols-1 md:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
+        )
+      }
+    >
+      <Findings findings={compensate.findings.filter((f) => f.severity === "caution")} />
+      <div className="mt-5 grid grid-cols-1 items-start gap-4 md:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
         <div className="grid grid-cols-1 gap-4">
-          {hasBase && curve.data && (
-            <FuelCurve
-              points={curve.data}
-              metering={document.metering ?? "orifice"}
-              ethanol={reading?.ethanolPct ?? null}
-              basePct={numberOf(document.baseEthanolPct) ?? 0}
-            />
+          {basePct && lastResults?.curve && (
+            <FuelCurve points={lastResults.curve} metering={metering} results={lastResults} basePct={basePct.value} />
           )}
-          {hasBase && (
-            <RowPanel
-              document={document}
-              onChange={setDraft}
-              row={results?.row ?? null}
-              error={refused?.for("ethanolPcts") ?? refused?.for("count")}
-            />
-          )}
+          {basePct && <RowPanel compensate={compensate} />}
         </div>
         <div className="grid grid-cols-1 gap-4">
-          <BaseMapPanel
-            document={document}
-            onChange={setDraft}
-            refused={refused}
-            hasTemperature={Boolean(reading?.fuelTempC)}
-            surveyed={survey.document.control?.fuelMapEthanolPct}
-          />
-          {hasBase && <MeteringPanel document={document} onChange={setDraft} factor={results?.fuelFactor ?? null} />}
+          <BaseMapPanel compensate={compensate} />
+          {basePct && <MeteringPanel compensate={compensate} />}
         </div>
       </div>
-      {hasBase && (
+      {basePct && (
         <div className="mt-4 grid grid-cols-1 items-start gap-4 md:grid-cols-2">
-          <PulsePanel
-            document={document}
-            onChange={setDraft}
-            pulse={results?.pulse ?? null}
-            factor={results?.fuelFactor ?? null}
-            refused={refused}
-          />
-          <SparkPanel document={document} onChange={setDraft} results={results} refused={refused} />
+          <PulsePanel compensate={compensate} />
+          <SparkPanel compensate={compensate} />
         </div>
       )}
-      {hasBase && <Assumptions />}
-      <SaveBar />
-    </>
+      {basePct && <Assumptions />}
+    </StationFrame>
   );
 }

@@ -1,18 +1,15 @@
-import type { FuelFactor, HazyNumber, Metering } from "../../api/client";
+import type { Metering } from "../../api/client";
 import { EthanolPlot, type PlotScale } from "../../plot/EthanolPlot";
 import { extent, pathOf } from "../../plot/plot";
 import { hazyText } from "../../words/numbers";
+import type { CompensateResults } from "./types";
 
-interface Point {
-  ethanolPct: number;
-  factor: HazyNumber;
-  schools: FuelFactor["schools"];
-}
+type Point = NonNullable<CompensateResults["curve"]>[number];
 
 interface Props {
   points: readonly Point[];
   metering: Metering;
-  ethanol: HazyNumber | null;
+  results: CompensateResults;
   basePct: number;
 }
 
@@ -21,10 +18,11 @@ const names: Record<Metering, string> = { mass: "by mass", orifice: "orifice", v
 const wordsWidth = 118;
 
 /** The factor over all blends with its haze, the two other schools beside it, and where today's fuel stands. */
-export function FuelCurve({ points, metering, ethanol, basePct }: Props) {
-  const here = ethanol ? onCurve(points, ethanol.value) : null;
+export function FuelCurve({ points, metering, results, basePct }: Props) {
+  const { ethanolPct, fuelFactor } = results;
+  const here = ethanolPct && fuelFactor ? { pct: ethanolPct.value, factor: fuelFactor.compositionFactor.value } : null;
   const others = (["mass", "orifice", "volume"] as const).filter((m) => m !== metering);
-  const range = extent(points.flatMap((p) => [low(p), high(p), ...others.map((m) => p.schools[m].value)]));
+  const range = extent(points.flatMap((p) => [low(p), high(p), ...others.map((m) => p[m])]));
   return (
     <figure className="panel">
       <figcaption className="panel-title">Fuel factor on an E{basePct} base</figcaption>
@@ -44,7 +42,7 @@ export function FuelCurve({ points, metering, ethanol, basePct }: Props) {
               <School key={m} metering={m} points={points} scale={scale} />
             ))}
             <path
-              d={pathOf(points.map((p) => [scale.x(p.ethanolPct), scale.y(p.factor.value)]))}
+              d={pathOf(points.map((p) => [scale.x(p.ethanolPct), scale.y(p.factor)]))}
               fill="none"
               strokeWidth="4"
               stroke={scale.paint}
@@ -73,8 +71,8 @@ export function FuelCurve({ points, metering, ethanol, basePct }: Props) {
   );
 }
 
-const low = (p: Point) => p.factor.value - p.factor.plusMinus;
-const high = (p: Point) => p.factor.value + p.factor.plusMinus;
+const low = (p: Point) => p.factor - p.plusMinus;
+const high = (p: Point) => p.factor + p.plusMinus;
 
 function Band({ points, scale: { x, y, paint } }: { points: readonly Point[]; scale: PlotScale }) {
   const upper = points.map((p) => [x(p.ethanolPct), y(high(p))] as const);
@@ -85,12 +83,12 @@ function Band({ points, scale: { x, y, paint } }: { points: readonly Point[]; sc
 /** Another school's line, and its words clear of the curve: where they end they must not touch what rises (or falls) under them. */
 function School({ metering, points, scale: { x, y } }: { metering: Metering; points: readonly Point[]; scale: PlotScale }) {
   const last = points[points.length - 1] as Point;
-  const above = last.schools[metering].value > last.factor.value;
+  const above = last[metering] > last.factor;
   const begin = points[Math.max(0, Math.round((points.length - 1) * (1 - wordsWidth / (x(100) - x(0)))))] as Point;
   return (
     <>
       <path
-        d={pathOf(points.map((p) => [x(p.ethanolPct), y(p.schools[metering].value)]))}
+        d={pathOf(points.map((p) => [x(p.ethanolPct), y(p[metering])]))}
         fill="none"
         strokeWidth="1.6"
         strokeDasharray={dashes[metering]}
@@ -98,12 +96,12 @@ function School({ metering, points, scale: { x, y } }: { metering: Metering; poi
       />
       <text
         x={above ? x(100) - wordsWidth : x(100)}
-        y={above ? y(last.schools[metering].value) + 4 : y(low(begin)) + 26}
+        y={above ? y(last[metering]) + 4 : y(low(begin)) + 26}
         textAnchor="end"
         fontSize="13"
         style={{ fill: "var(--ink-2)" }}
       >
-        {names[metering]} <tspan className="reading">{last.schools[metering].value.toFixed(2)}</tspan>
+        {names[metering]} <tspan className="reading">{last[metering].toFixed(2)}</tspan>
       </text>
     </>
   );
@@ -113,14 +111,5 @@ function describe(points: readonly Point[], here: { pct: number; factor: number 
   const first = points[0] as Point;
   const last = points[points.length - 1] as Point;
   const now = here ? ` At E${here.pct.toFixed(0)} it is ${here.factor.toFixed(2)}.` : "";
-  return `The fuel factor rises from ${hazyText(first.factor, "", 2)} at E0 to ${hazyText(last.factor, "", 2)} at E100.${now}`;
-}
-
-/** Where the curve is at a blend: for the mark on the drawing only. */
-function onCurve(points: readonly Point[], pct: number): { pct: number; factor: number } {
-  const after = points.findIndex((p) => p.ethanolPct > pct);
-  const i = after < 0 ? points.length - 2 : Math.max(0, after - 1);
-  const [a, b] = [points[i] as Point, points[i + 1] as Point];
-  const share = (pct - a.ethanolPct) / (b.ethanolPct - a.ethanolPct);
-  return { pct, factor: a.factor.value + share * (b.factor.value - a.factor.value) };
+  return `The fuel factor rises from ${hazyText({ value: first.factor, plusMinus: first.plusMinus }, "", 2)} at E0 to ${hazyText({ value: last.factor, plusMinus: last.plusMinus }, "", 2)} at E100.${now}`;
 }

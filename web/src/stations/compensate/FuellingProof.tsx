@@ -1,16 +1,12 @@
 import { useId, useState } from "react";
-import type { CompensateDocument } from "../../api/client";
 import { numberOf } from "../../fields/stored";
-
-interface Props {
-  document: CompensateDocument;
-  onChange: (document: CompensateDocument) => void;
-  isProven: boolean;
-  error?: string;
-}
+import type { Props } from "./types";
 
 /** The one thing that lets spark in: fuelling proven on a log, in words, for this base map and metering. */
-export function FuellingProof({ document, onChange, isProven, error }: Props) {
+export function FuellingProof({ compensate }: Props) {
+  const { document, setDraft: onChange, results, lastResults } = compensate;
+  const isProven = (results ?? lastResults)?.isFuellingProven ?? false;
+  const error = compensate.errorFor("fuellingProof");
   const id = useId();
   const [text, setText] = useState(document.fuellingProof?.evidence ?? "");
   const proof = document.fuellingProof;
@@ -19,7 +15,8 @@ export function FuellingProof({ document, onChange, isProven, error }: Props) {
       ...document,
       fuellingProof: {
         evidence: text.trim(),
-        baseEthanolPct: numberOf(document.baseEthanolPct),
+        // What it was proven for: another base map or metering needs another proof.
+        baseEthanolPct: numberOf(lastResults?.baseEthanolPct),
         metering: document.metering ?? "orifice",
       },
     });

@@ -1,5 +1,7 @@
-import type { CompensateDocument, FuelFactor, Metering } from "../../api/client";
+import type { Metering } from "../../api/client";
 import { Choice } from "../../fields/Choice";
+import { useUnits } from "../../words/useUnits";
+import type { Props } from "./types";
 
 const schools: readonly { metering: Metering; name: string; how: string }[] = [
   {
@@ -11,14 +13,11 @@ const schools: readonly { metering: Metering; name: string; how: string }[] = [
   { metering: "volume", name: "Volume", how: "positive displacement" },
 ];
 
-interface Props {
-  document: CompensateDocument;
-  onChange: (document: CompensateDocument) => void;
-  factor: FuelFactor | null;
-}
-
 /** The three schools of metering, what each makes of the reading, and which way a wrong guess errs. */
-export function MeteringPanel({ document, onChange, factor }: Props) {
+export function MeteringPanel({ compensate }: Props) {
+  const units = useUnits();
+  const { document, setDraft, results } = compensate;
+  const factor = results?.fuelFactor ?? null;
   const metering = document.metering ?? "orifice";
   return (
     <fieldset className="panel grid grid-cols-1 content-start gap-1">
@@ -30,7 +29,7 @@ export function MeteringPanel({ document, onChange, factor }: Props) {
           name={school.name}
           how={school.how}
           checked={metering === school.metering}
-          onChoose={() => onChange({ ...document, metering: school.metering })}
+          onChoose={() => setDraft({ ...document, metering: school.metering })}
         >
           <span className="reading pt-0.5 text-[1.05rem] whitespace-nowrap">
             {factor ? `× ${factor.schools[school.metering].value.toFixed(3)}` : ""}
@@ -42,7 +41,7 @@ export function MeteringPanel({ document, onChange, factor }: Props) {
           {factor.findings
             .filter((f) => f.code.startsWith("wrongSchool"))
             .map((f) => (
-              <li key={f.code}>{f.text}</li>
+              <li key={f.code}>{units.say(f)}</li>
             ))}
           <li>Two logged fills settle it.</li>
         </ul>

@@ -1,22 +1,17 @@
-import type { ApiError, CompensateDocument, CompensateResults, FuelFactor } from "../../api/client";
+import type { Stored } from "../../api/client";
 import { NumberField } from "../../fields/NumberField";
 import { numberOf } from "../../fields/stored";
 import { useWidth } from "../../shell/useWidth";
-
-interface Props {
-  document: CompensateDocument;
-  onChange: (document: CompensateDocument) => void;
-  pulse: CompensateResults["pulse"] | null;
-  factor: FuelFactor | null;
-  refused: ApiError | null;
-}
+import type { CompensateResults, Props } from "./types";
 
 type Pulse = NonNullable<CompensateResults["pulse"]>;
 
 /** The arithmetic of dead time, shown on one pulse. */
-export function PulsePanel({ document, onChange, pulse, factor, refused }: Props) {
+export function PulsePanel({ compensate }: Props) {
+  const { document, setDraft, results } = compensate;
+  const { pulse, fuelFactor: factor } = results ?? {};
   const choice = document.pulse ?? {};
-  const set = (part: Partial<typeof choice>) => onChange({ ...document, pulse: { ...choice, ...part } });
+  const set = (part: Partial<typeof choice>) => setDraft({ ...document, pulse: { ...choice, ...part } });
   return (
     <section className="panel grid grid-cols-1 content-start gap-3" aria-labelledby="pulse-title">
       <h2 id="pulse-title" className="panel-title">
@@ -24,27 +19,27 @@ export function PulsePanel({ document, onChange, pulse, factor, refused }: Props
       </h2>
       <div className="flex flex-wrap gap-x-6 gap-y-3">
         <NumberField
-          label="A pulse on the base blend"
+          label="Injector pulse, base map"
           unit="ms"
           placeholder="2.8"
-          value={numberOf(choice.pulseMs)}
-          error={refused?.for("pulseMs")}
+          value={numberOf(choice.pulseMs as Stored)}
+          error={compensate.errorFor("pulse.pulseMs")}
           onChange={(value) => set({ pulseMs: value ?? undefined })}
         />
         <NumberField
-          label="Dead time of the injector"
+          label="Dead time"
           unit="ms"
           placeholder="0.9"
-          value={numberOf(choice.deadTimeMs)}
-          error={refused?.for("deadTimeMs")}
+          value={numberOf(choice.deadTimeMs as Stored)}
+          error={compensate.errorFor("pulse.deadTimeMs")}
           onChange={(value) => set({ deadTimeMs: value ?? undefined })}
         />
       </div>
       {pulse && factor ? (
         <>
-          <Drawing pulse={pulse} deadMs={numberOf(choice.deadTimeMs) ?? 0} />
+          <Drawing pulse={pulse} deadMs={numberOf(choice.deadTimeMs as Stored) ?? 0} />
           <p>
-            Send <b className="reading">{pulse.newPulseMs.value.toFixed(2)} ms</b>:{" "}
+            Command <b className="reading">{pulse.newPulseMs.value.toFixed(2)} ms</b>:{" "}
             <span className="reading whitespace-nowrap">
               {pulse.effectiveMs.value.toFixed(2)} × {factor.factor.value.toFixed(3)} = {pulse.newEffectiveMs.value.toFixed(2)}
             </span>{" "}

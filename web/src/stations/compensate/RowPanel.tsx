@@ -1,20 +1,18 @@
 import { Minus, Plus } from "lucide-react";
 import { useEffect, useId, useState } from "react";
-import type { CompensateDocument, CompensateResults } from "../../api/client";
 import { numberOf } from "../../fields/stored";
 import { Scrollable } from "../../shell/Scrollable";
-
-interface Props {
-  document: CompensateDocument;
-  onChange: (document: CompensateDocument) => void;
-  row: CompensateResults["row"] | null;
-  error?: string;
-}
+import { useUnits } from "../../words/useUnits";
+import type { CompensatePlan, CompensateResults, Props } from "./types";
 
 const usualCount = 6;
 
 /** The row to type into the controller, and how far its straight lines stray from the curve. */
-export function RowPanel({ document, onChange, row, error }: Props) {
+export function RowPanel({ compensate }: Props) {
+  const units = useUnits();
+  const { document, setDraft: onChange, results } = compensate;
+  const row = results?.row ?? null;
+  const error = compensate.errorFor("row.ethanolPcts") ?? compensate.errorFor("row.count") ?? compensate.errorFor("row");
   const id = useId();
   const chosen = document.row?.ethanolPcts ?? null;
   const count = chosen?.length ?? document.row?.count ?? usualCount;
@@ -89,7 +87,7 @@ export function RowPanel({ document, onChange, row, error }: Props) {
           </p>
           {row.findings.map((f) => (
             <p key={f.code} className="mt-2 border-l-4 border-base-content pl-3 text-[0.93rem]">
-              {f.text}
+              {units.say(f)}
             </p>
           ))}
         </>
@@ -112,7 +110,7 @@ export function RowPanel({ document, onChange, row, error }: Props) {
           />
         </div>
         {row && (
-          <a className="btn btn-outline" download href={csvAddress(document, row.ethanolPcts)}>
+          <a className="btn btn-outline" download href={csvAddress(document, results, row.ethanolPcts)}>
             As CSV
           </a>
         )}
@@ -195,9 +193,9 @@ function normal(text: string): string {
     .join(" ");
 }
 
-function csvAddress(document: CompensateDocument, ethanolPcts: readonly number[]): string {
+function csvAddress(document: CompensatePlan, results: CompensateResults | null, ethanolPcts: readonly number[]): string {
   const query = new URLSearchParams({
-    baseEthanolPct: String(numberOf(document.baseEthanolPct) ?? ""),
+    baseEthanolPct: String(numberOf(results?.baseEthanolPct) ?? ""),
     metering: document.metering ?? "orifice",
     ethanolPcts: ethanolPcts.join(" "),
   });

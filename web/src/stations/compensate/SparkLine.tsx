@@ -1,6 +1,6 @@
-import type { CompensateResults } from "../../api/client";
 import { EthanolPlot } from "../../plot/EthanolPlot";
 import { extent, pathOf } from "../../plot/plot";
+import type { CompensateResults } from "./types";
 
 type Spark = NonNullable<CompensateResults["spark"]>;
 

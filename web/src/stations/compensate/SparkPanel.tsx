@@ -1,16 +1,11 @@
-import type { ApiError, CompensateDocument, CompensateResults, SparkWeighting } from "../../api/client";
+import type { Stored } from "../../api/client";
 import { Choice } from "../../fields/Choice";
 import { NumberField } from "../../fields/NumberField";
 import { numberOf } from "../../fields/stored";
+import { useUnits } from "../../words/useUnits";
 import { FuellingProof } from "./FuellingProof";
 import { SparkLine } from "./SparkLine";
-
-interface Props {
-  document: CompensateDocument;
-  onChange: (document: CompensateDocument) => void;
-  results: CompensateResults | null;
-  refused: ApiError | null;
-}
+import type { Props, SparkWeighting } from "./types";
 
 const weightings: readonly { weighting: SparkWeighting; name: string; how: string }[] = [
   { weighting: "linear", name: "Straight", how: "evenly by volume; adds latest" },
@@ -19,11 +14,13 @@ const weightings: readonly { weighting: SparkWeighting; name: string; how: strin
 ];
 
 /** The spark between two maps, each on its own blend, and why none of it goes in yet. */
-export function SparkPanel({ document, onChange, results, refused }: Props) {
+export function SparkPanel({ compensate }: Props) {
+  const units = useUnits();
+  const { document, setDraft, results } = compensate;
   const choice = document.spark ?? {};
   const spark = results?.spark ?? null;
   const weighting = choice.weighting ?? "linear";
-  const set = (part: Partial<typeof choice>) => onChange({ ...document, spark: { ...choice, ...part } });
+  const set = (part: Partial<typeof choice>) => setDraft({ ...document, spark: { ...choice, ...part } });
   const field = (
     name: "gasolineMapEthanolPct" | "ethanolMapEthanolPct" | "fullAdditionDeg" | "saturatesAtPct",
     label: string,
@@ -35,8 +32,8 @@ export function SparkPanel({ document, onChange, results, refused }: Props) {
       prefix={prefix}
       unit={unit}
       placeholder={name === "saturatesAtPct" ? "60" : "ask"}
-      value={numberOf(choice[name])}
-      error={refused?.for(name)}
+      value={numberOf(choice[name] as Stored)}
+      error={compensate.errorFor(`spark.${name}`)}
       onChange={(value) => set({ [name]: value ?? undefined })}
     />
   );
@@ -48,8 +45,8 @@ export function SparkPanel({ document, onChange, results, refused }: Props) {
       {spark?.isHeld && (
         <div className="hatched">
           <p className="px-4 py-3">
-            <b className="text-stop">Held at zero.</b> Spark goes in only after the fuelling is proven: a lean engine with more
-            spark knocks, and knock breaks pistons. Reckoned for then:{" "}
+            <b className="text-stop">Held at zero.</b> Add spark only after a log proves the fuelling: a lean engine with more
+            spark knocks, and knock breaks pistons. Then at most:{" "}
             <span className="reading">{spark.addition.cautiousAdditionDeg.value.toFixed(1)}°</span>.
           </p>
         </div>
@@ -82,7 +79,7 @@ export function SparkPanel({ document, onChange, results, refused }: Props) {
                 key={f.code}
                 className={f.severity === "caution" ? "border-l-4 border-base-content pl-3 text-base-content" : undefined}
               >
-                {f.text}
+                {units.say(f)}
               </li>
             ))}
           </ul>
@@ -92,12 +89,7 @@ export function SparkPanel({ document, onChange, results, refused }: Props) {
           Name the blend each map was made on and the spark between them; a map copied from an E85 tune knocks on gasoline.
         </p>
       )}
-      <FuellingProof
-        document={document}
-        onChange={onChange}
-        isProven={results?.isFuellingProven ?? false}
-        error={refused?.for("fuellingProof")}
-      />
+      <FuellingProof compensate={compensate} />
     </section>
   );
 }

@@ -3,9 +3,9 @@ import { NumberField } from "../../fields/NumberField";
 import { useJobContext } from "../../job/jobContext";
 import type { StandInFault } from "../../live/useLive";
 import { Findings } from "../../shell/Findings";
+import { Verdict } from "../../shell/Verdict";
 import { useUnits } from "../../words/useUnits";
 import { LiveWave } from "./LiveWave";
-import { verdict } from "./verdict";
 
 const faults: readonly { fault: StandInFault; name: string }[] = [
   { fault: "none", name: "none: a sound sensor" },
@@ -30,10 +30,10 @@ export function LivePanel() {
   const reading = frame?.capture.reading;
   return (
     <>
-      <h1 className="verdict">{headline()}</h1>
+      <Verdict>{headline()}</Verdict>
       <p className="lead mt-1.5">
-        A sensor that is not there, read twenty times a second by the same rules. Nothing of it goes on the job: use it to see
-        what a fault looks like before you look for one.
+        A simulated sensor, read twenty times a second by the same rules. Nothing of it goes on the job: use it to see what a
+        fault looks like before you look for one.
       </p>
       {live.state === "lost" && (
         <p role="alert" className="mt-3 border-l-4 border-base-content pl-3">
@@ -113,7 +113,7 @@ export function LivePanel() {
             )}
             <div className="flex flex-wrap gap-3">
               <button type="button" className="btn btn-primary" onClick={live.stop}>
-                Stop the stand-in
+                Stop the simulator
               </button>
               <a className="btn btn-outline" href={download("vcd")} download>
                 As VCD
@@ -130,7 +130,7 @@ export function LivePanel() {
             {reading?.findings.some((f) => f.severity !== "info") ? (
               <Findings findings={reading.findings} />
             ) : (
-              <p className="mt-3 text-ink-2">{reading?.findings[0]?.text ?? "Nothing yet."}</p>
+              <p className="mt-3 text-ink-2">{reading?.findings[0] ? units.say(reading.findings[0]) : "Nothing yet."}</p>
             )}
           </section>
         </div>
@@ -140,9 +140,9 @@ export function LivePanel() {
 
   function headline(): string {
     if (live.state === "refused") {
-      return "The stand-in cannot run like this.";
+      return "The simulator cannot run like this.";
     }
-    return reading ? verdict(reading, units) : "Starting the stand-in.";
+    return frame ? units.say(frame.headline) : "Starting the simulator.";
   }
 
   function download(format: "vcd" | "csv"): string {

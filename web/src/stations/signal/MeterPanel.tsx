@@ -1,15 +1,10 @@
-import type { ApiError, MeterRow, SignalDocument, Stored } from "../../api/client";
+import type { Stored } from "../../api/client";
+import { useCatalogue } from "../../fields/catalogue";
 import { NumberField } from "../../fields/NumberField";
 import { numberOf } from "../../fields/stored";
+import type { SignalPlan, SignalStation } from "./types";
 
-type Meter = NonNullable<SignalDocument["meter"]>;
-
-interface Props {
-  document: SignalDocument;
-  onChange: (document: SignalDocument) => void;
-  rows: readonly MeterRow[];
-  refused: ApiError | null;
-}
+type Meter = NonNullable<SignalPlan["meter"]>;
 
 const lines = [
   { quantity: "frequencyHz", name: "Frequency", unit: "Hz", digits: 1 },
@@ -18,9 +13,12 @@ const lines = [
 ] as const;
 
 /** What a meter should read between signal pin and ground, and what it did. */
-export function MeterPanel({ document, onChange, rows, refused }: Props) {
+export function MeterPanel({ signal }: { signal: SignalStation }) {
+  const { document, setDraft, results } = signal;
+  const catalogued = useCatalogue("signal");
+  const rows = results?.meter ?? [];
   const meter: Meter = document.meter ?? {};
-  const set = (part: Partial<Meter>) => onChange({ ...document, meter: { ...meter, ...part } });
+  const set = (part: Partial<Meter>) => setDraft({ ...document, meter: { ...meter, ...part } });
   const field = (name: keyof Meter, label: string, unit: string, placeholder?: string, hint?: string) => (
     <NumberField
       label={label}
@@ -28,7 +26,7 @@ export function MeterPanel({ document, onChange, rows, refused }: Props) {
       placeholder={placeholder}
       hint={hint}
       value={numberOf(meter[name] as Stored)}
-      error={refused?.for(name)}
+      error={signal.errorFor(`meter.${name}`)}
       onChange={(value) => set({ [name]: value ?? undefined })}
     />
   );
@@ -56,7 +54,7 @@ export function MeterPanel({ document, onChange, rows, refused }: Props) {
                     )}
                   </p>
                 ) : (
-                  known && quantity === "averageV" && <p className="text-[0.9rem] text-ink-3">needs the released level</p>
+                  known && quantity === "averageV" && <p className="text-[0.9rem] text-ink-3">needs the high voltage</p>
                 )}
               </div>
               <div className="w-[9.5rem]">{field(quantity, known ? `${name}: did read` : name, unit)}</div>
@@ -65,8 +63,8 @@ export function MeterPanel({ document, onChange, rows, refused }: Props) {
         })}
       </div>
       <div className="mt-2 flex flex-wrap gap-x-6 gap-y-3 border-t border-rule pt-3">
-        {field("highV", "Released level, sensor unplugged", "V")}
-        {field("lowV", "Pulled-low level", "V", "0")}
+        {field("highV", catalogued("meter.highV").label, "V", undefined, catalogued("meter.highV").howTo || undefined)}
+        {field("lowV", catalogued("meter.lowV").label, "V", "0")}
       </div>
       <p className="mt-3 text-[0.9rem] text-ink-3">
         DC volts are the average of the square wave, not a signal voltage: they fall as ethanol rises. They only check the rest.

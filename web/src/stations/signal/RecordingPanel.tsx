@@ -1,12 +1,13 @@
 import { useId, useState } from "react";
-import type { Capture, SignalDocument } from "../../api/client";
+import type { Capture } from "../../api/client";
 import { NumberField } from "../../fields/NumberField";
 import { hazyText } from "../../words/numbers";
+import type { SignalPlan } from "./types";
 
 interface Props {
   jobId: string;
   capture: Capture;
-  choice: NonNullable<SignalDocument["capture"]>;
+  choice: NonNullable<SignalPlan["capture"]>;
   channelError?: string;
   thresholdError?: string;
   onChange: (part: { channel?: string; thresholdV?: number }) => void;

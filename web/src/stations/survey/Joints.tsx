@@ -1,6 +1,6 @@
 import { useId } from "react";
-import type { Joint } from "../../api/client";
 import { NumberField } from "../../fields/NumberField";
+import type { Joint } from "./types";
 
 interface Props {
   joints: readonly Joint[];

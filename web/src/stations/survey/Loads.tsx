@@ -1,24 +1,24 @@
-import type { SurveyVerdict } from "../../api/client";
 import { UseBars } from "../../fuelSystem/UseBars";
 import { useUnits } from "../../words/useUnits";
+import type { SurveyResults } from "./types";
 
 /** How heavily what carries the fuel would be used: Capacity's own numbers, before anything is planned there. */
-export function Loads({ verdict }: { verdict: SurveyVerdict }) {
+export function Loads({ results }: { results: SurveyResults }) {
   const units = useUnits();
-  const { loads, powerKw, ethanolPct } = verdict;
+  const { loads, powerKw, ethanolPct } = results;
   return (
     <section className="panel" aria-labelledby="loads-title">
       <h2 id="loads-title" className="panel-title">
         {powerKw
-          ? `First look: ${units.plain(powerKw.value, "kw", 0)} on E${ethanolPct.value.toFixed(0)}`
-          : "First look at what carries the fuel"}
+          ? `Loads at ${units.plain(powerKw.value, "kw", 0)} on E${ethanolPct.value.toFixed(0)}`
+          : "Loads of the fuel system"}
       </h2>
       {loads.length === 0 && <p className="mt-2 text-ink-2">Give the power, or at least the displacement.</p>}
       <UseBars uses={loads} />
       {loads.length > 0 && (
         <p className="mt-2 text-[0.88rem] text-ink-3">
-          The dashed mark is the limit: the injectors' duty, the pump less its margin. Typical figures stand in for what is not
-          known; Capacity says what would help.
+          The dashed mark is the limit: the injectors' duty limit, the pump less its margin. Typical figures stand in for what is
+          not known; Capacity says what would help.
         </p>
       )}
     </section>

@@ -1,10 +1,10 @@
+import type { Unit } from "../../api/client";
 import { NumberField } from "../../fields/NumberField";
-import type { QuantityName } from "../../words/units";
 
 interface Column {
   name: string;
   label: string;
-  quantity?: QuantityName;
+  quantity?: Unit;
   unit?: string;
 }
 

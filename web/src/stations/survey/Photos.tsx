@@ -1,8 +1,9 @@
 import { useMutation } from "@tanstack/react-query";
 import { useRef } from "react";
-import { type SurveyDocument, sendFile } from "../../api/client";
+import { sendFile } from "../../api/client";
 import { useJobContext } from "../../job/jobContext";
 import { Trouble } from "../../shell/Trouble";
+import type { SurveyDocument } from "./types";
 
 interface Props {
   field: string;

@@ -1,8 +1,9 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useId, useRef, useState } from "react";
-import { api, type SurveyDocument, sendFile, unwrap } from "../../api/client";
+import { api, sendFile, unwrap } from "../../api/client";
 import { Trouble } from "../../shell/Trouble";
 import { fillOpen } from "./answers";
+import type { SurveyDocument } from "./types";
 
 interface Props {
   survey: SurveyDocument;

@@ -1,6 +1,7 @@
 import { useId } from "react";
-import type { Joint, Stored, SurveyDocument, SurveyFinding, ToMeasure } from "../../api/client";
+import type { Stored } from "../../api/client";
 import { Choice } from "../../fields/Choice";
+import { prefixOf } from "../../fields/catalogue";
 import { HazyField } from "../../fields/HazyField";
 import { NumberField } from "../../fields/NumberField";
 import { numberOf } from "../../fields/stored";
@@ -11,11 +12,12 @@ import { Joints } from "./Joints";
 import { PairTable } from "./PairTable";
 import { Photos } from "./Photos";
 import { inWords } from "./SurveySheet";
-import type { Question } from "./walk";
+import type { Joint, SurveyDocument, SurveyFinding, ToMeasure } from "./types";
+import type { Asked } from "./useWalk";
 import { YesNo } from "./YesNo";
 
 interface Props {
-  question: Question;
+  question: Asked;
   survey: SurveyDocument;
   /** What is on record; somebody else may have saved it meanwhile. */
   saved: SurveyDocument | undefined;
@@ -38,7 +40,7 @@ export function QuestionRow({ question, survey, saved, onChange, findings, open,
             <>
               <p className="label-text">{question.ask}</p>
               <p className="flex min-h-[44px] items-center text-ink-2">
-                Not known{open?.usedMeanwhile ? `; reckoned with ${assumed(open.usedMeanwhile, units)}` : ""}
+                Not known{open?.usedMeanwhile ? `; meanwhile ${assumed(open.usedMeanwhile, units)}` : ""}
               </p>
             </>
           ) : (
@@ -59,7 +61,11 @@ export function QuestionRow({ question, survey, saved, onChange, findings, open,
       </div>
       {saved && <OnRecord question={question} survey={survey} saved={saved} onChange={onChange} />}
       {question.photo && <Photos field={question.field} ask={question.ask} survey={survey} onChange={onChange} />}
-      {unknown && open && <p className="text-[0.9rem] text-ink-2">{open.effect}</p>}
+      {unknown && open && (
+        <p className="text-[0.9rem] text-ink-2">
+          {units.say({ text: open.effect, template: open.effectTemplate, values: open.values })}
+        </p>
+      )}
       {findings.map((f) => (
         <p
           key={f.code}
@@ -67,7 +73,7 @@ export function QuestionRow({ question, survey, saved, onChange, findings, open,
         >
           {f.severity === "stop" && <b className="text-stop">Stop. </b>}
           {f.severity === "caution" && <b>Look at this. </b>}
-          {f.text}
+          {units.say(f)}
         </p>
       ))}
     </div>
@@ -75,7 +81,7 @@ export function QuestionRow({ question, survey, saved, onChange, findings, open,
 }
 
 interface OnRecordProps {
-  question: Question;
+  question: Asked;
   survey: SurveyDocument;
   saved: SurveyDocument;
   onChange: (survey: SurveyDocument) => void;
@@ -110,7 +116,7 @@ function OnRecord({ question, survey, saved, onChange }: OnRecordProps) {
 }
 
 interface AnswerProps {
-  question: Question;
+  question: Asked;
   value: unknown;
   onChange: (answer: unknown) => void;
   errorFor: (field: string) => string | undefined;
@@ -118,7 +124,7 @@ interface AnswerProps {
 
 function Answer({ question, value, onChange, errorFor }: AnswerProps) {
   const id = useId();
-  const { field, ask, answer, hint } = question;
+  const { field, ask, answer, hint, catalogued } = question;
   const error = errorFor(field);
   switch (answer.kind) {
     case "count":
@@ -127,8 +133,8 @@ function Answer({ question, value, onChange, errorFor }: AnswerProps) {
         <NumberField
           label={ask}
           hint={hint}
-          quantity={answer.kind === "number" ? answer.quantity : undefined}
-          unit={answer.kind === "number" ? answer.unit : undefined}
+          quantity={catalogued.quantity}
+          prefix={prefixOf(catalogued)}
           value={numberOf(value as Stored)}
           error={error}
           onChange={(number) => onChange(number ?? undefined)}
@@ -139,9 +145,8 @@ function Answer({ question, value, onChange, errorFor }: AnswerProps) {
         <HazyField
           label={ask}
           hint={hint}
-          prefix={answer.prefix}
-          quantity={answer.quantity}
-          unit={answer.unit}
+          prefix={prefixOf(catalogued)}
+          quantity={catalogued.quantity}
           within="give or take"
           value={value as Stored}
           error={error}
@@ -168,12 +173,7 @@ function Answer({ question, value, onChange, errorFor }: AnswerProps) {
         </fieldset>
       );
     case "yesNo":
-      return (
-        <div className="grid gap-1">
-          <span className="label-text">{ask}</span>
-          <YesNo id={id} label={ask} value={value as boolean | undefined} onChange={onChange} />
-        </div>
-      );
+      return <YesNo label={ask} hint={hint} value={value as boolean | undefined} onChange={onChange} />;
     case "text":
       return (
         <div className="grid gap-1">

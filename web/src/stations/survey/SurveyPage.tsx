@@ -1,95 +1,88 @@
-import { useCallback, useState } from "react";
+import { useState } from "react";
 import { Link } from "react-router";
-import { ApiError, type SurveyDocument, type SurveyVerdict } from "../../api/client";
-import { useRecheck } from "../../api/queries";
 import { useJobContext } from "../../job/jobContext";
-import { SaveBar } from "../../record/SaveBar";
+import { useStation } from "../../job/useStation";
 import { Findings } from "../../shell/Findings";
-import { Loading } from "../../shell/Loading";
-import { Refusal } from "../../shell/Refusal";
-import { Trouble } from "../../shell/Trouble";
-import { Rechecked } from "../Rechecked";
+import { StationFrame } from "../StationFrame";
 import { isUnknown } from "./answers";
-import { headlineOf, leadOf } from "./headline";
 import { Loads } from "./Loads";
 import { Notes } from "./Notes";
 import { Profiles } from "./Profiles";
 import { QuestionRow } from "./QuestionRow";
 import { SurveySheet } from "./SurveySheet";
 import { ToMeasurePanel } from "./ToMeasurePanel";
+import type { SurveyDocument, SurveyResults } from "./types";
+import { type AskedStop, useWalk } from "./useWalk";
 import { VehicleSketch } from "./VehicleSketch";
-import { questionsOf, type Stop, walk } from "./walk";
+
+/** Answers that are still to be given or to be said unknown at a stop. */
+function openAt(stop: AskedStop, survey: SurveyDocument, results: SurveyResults | null): number {
+  return stop.questions.filter((q) => results?.toMeasure.some((m) => m.field === q.field) && !isUnknown(survey, q.field)).length;
+}
 
 /** What is on the vehicle, and can it be converted? */
 export function SurveyPage() {
-  const { survey: work } = useJobContext();
-  if (work.query.isPending) {
-    return <Loading what="Fetching what was saved" />;
-  }
-  if (work.query.error && !work.saved) {
-    return <Trouble error={work.query.error} onRetry={() => work.query.refetch()} />;
-  }
-  return <Walk />;
-}
-
-/** Answers that are still to be given or to be said unknown at a stop. */
-function openAt(stop: Stop, survey: SurveyDocument, verdict: SurveyVerdict | null): number {
-  return stop.questions.filter((q) => verdict?.toMeasure.some((m) => m.field === q.field) && !isUnknown(survey, q.field)).length;
-}
-
-function Walk() {
-  const { job, survey: work } = useJobContext();
-  const { document: survey, setDraft, results, preview } = work;
+  const { job } = useJobContext();
+  const work = useStation<SurveyDocument, SurveyResults>("survey");
+  const { document: survey, setDraft, results, lastResults, errorFor } = work;
+  const walk = useWalk(lastResults?.notAsked ?? []);
   // One begins at the first stop with something open, and stays at a stop until one goes on.
-  const [at, setAt] = useState(() =>
-    Math.max(
-      0,
-      walk.findIndex((stop) => openAt(stop, survey, work.lastVerdict) > 0),
-    ),
-  );
-  const notAsked = work.lastVerdict?.notAsked ?? [];
-  const recheck = useRecheck(job.id, "survey", Boolean(work.saved?.envelope.document?.coreVersion));
-  const refused = preview.error instanceof ApiError ? preview.error : null;
-  const errorFor = useCallback((field: string) => refused?.for(field), [refused]);
-  const verdict = results?.verdict ?? null;
-  const stop = walk[at] as Stop;
-  const goTo = (field: string) => setAt(walk.findIndex((s) => s.questions.some((q) => q.field === field)));
+  const [chosen, setAt] = useState<number | null>(null);
+  const [began, setBegan] = useState<number | null>(null);
+  if (began === null && lastResults) {
+    setBegan(
+      Math.max(
+        0,
+        walk.findIndex((stop) => openAt(stop, survey, lastResults) > 0),
+      ),
+    );
+  }
+  const at = chosen ?? began ?? 0;
+  const stop = walk[at] as AskedStop;
+  const goTo = (field: string) =>
+    setAt(
+      Math.max(
+        0,
+        walk.findIndex((s) => s.questions.some((q) => q.field === field)),
+      ),
+    );
   return (
-    <>
-      <h1 className="verdict">{headlineOf(verdict, preview.error)}</h1>
-      <p className="lead mt-1.5">{preview.error ? "" : leadOf(verdict)}</p>
-      {!work.changed && work.saved?.envelope.revision === undefined && (
-        <p className="no-print mt-3 flex flex-wrap items-center gap-x-4 gap-y-2">
-          <Link className="btn btn-outline" to={`/jobs/${job.id}/signal`}>
-            Straight to Signal
-          </Link>
-          <span className="text-ink-2">
-            With a meter or a recording at hand, today's fuel factor does not wait for the survey. Buying parts should.
-          </span>
-        </p>
-      )}
-      {!work.changed && <Rechecked recheck={recheck.data} cause="Saved by other rules." />}
-      <Refusal error={preview.error} onRetry={() => preview.refetch()} />
-      {verdict && <Findings findings={verdict.findings.filter((f) => f.severity === "stop")} />}
+    <StationFrame
+      station={work}
+      headline={work.refused ? "One answer does not fit yet." : undefined}
+      aside={
+        !work.changed &&
+        work.saved?.revision === 0 && (
+          <p className="no-print mt-3 flex flex-wrap items-center gap-x-4 gap-y-2">
+            <Link className="btn btn-outline" to={`/jobs/${job.id}/signal`}>
+              Straight to Signal
+            </Link>
+            <span className="text-ink-2">
+              With a meter or a recording at hand, today's fuel factor does not wait for the survey. Buying parts should.
+            </span>
+          </p>
+        )
+      }
+    >
       <div className="panel mt-5 hidden sm:block print:block">
         <VehicleSketch survey={survey} at={stop.name} />
       </div>
       <div className="mt-4 grid grid-cols-1 items-start gap-4 md:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
         <section className="panel print:hidden" aria-labelledby="stop-title">
-          <Stops survey={survey} verdict={work.lastVerdict} at={at} onChoose={setAt} />
+          <Stops walk={walk} survey={survey} results={lastResults} at={at} onChoose={setAt} />
           <h2 id="stop-title" className="mt-4 text-[1.35rem] font-bold">
             {stop.name} <span className="text-[0.95rem] font-normal text-ink-3">{stop.place}</span>
           </h2>
           <div className="divide-y divide-rule">
-            {questionsOf(stop, notAsked).map((question) => (
+            {stop.questions.map((question) => (
               <QuestionRow
                 key={question.field}
                 question={question}
                 survey={survey}
-                saved={work.changed ? work.saved?.envelope.document : undefined}
+                saved={work.changed && work.saved?.revision ? work.savedInputs : undefined}
                 onChange={setDraft}
-                findings={(verdict?.findings ?? []).filter((f) => f.field === question.field)}
-                open={verdict?.toMeasure.find((m) => m.field === question.field)}
+                findings={(results?.findings ?? []).filter((f) => f.field === question.field)}
+                open={results?.toMeasure.find((m) => m.field === question.field)}
                 errorFor={errorFor}
               />
             ))}
@@ -112,33 +105,33 @@ function Walk() {
           </div>
         </section>
         <div className="grid grid-cols-1 gap-4">
-          {verdict && <Loads verdict={verdict} />}
-          {verdict && <ToMeasurePanel open={verdict.toMeasure} onGo={goTo} />}
+          {results && <Loads results={results} />}
+          {results && <ToMeasurePanel open={results.toMeasure} onGo={goTo} />}
           <Notes notes={survey.notes} error={errorFor("notes")} onChange={(notes) => setDraft({ ...survey, notes })} />
           <Profiles survey={survey} onChange={setDraft} />
-          {verdict && <Findings findings={verdict.findings.filter((f) => f.severity === "caution")} />}
+          <Findings findings={work.findings.filter((f) => f.severity === "caution")} />
         </div>
       </div>
-      <SurveySheet survey={survey} notAsked={notAsked} />
-      <SaveBar />
-    </>
+      <SurveySheet survey={survey} walk={walk} />
+    </StationFrame>
   );
 }
 
 interface StopsProps {
+  walk: readonly AskedStop[];
   survey: SurveyDocument;
-  verdict: SurveyVerdict | null;
+  results: SurveyResults | null;
   at: number;
   onChoose: (at: number) => void;
 }
 
 /** The stops of the walk, and how much is open at each. */
-function Stops({ survey, verdict, at, onChoose }: StopsProps) {
+function Stops({ walk, survey, results, at, onChoose }: StopsProps) {
   return (
     <nav aria-label="The walk round the vehicle" className="no-print">
       <ol className="flex flex-wrap gap-2">
         {walk.map((stop, i) => {
-          const open = openAt(stop, survey, verdict);
+          const open = openAt(stop, survey, results);
           return (
             <li key={stop.name}>
               <button

@@ -1,11 +1,13 @@
-import type { Joint, Stored, SurveyDocument } from "../../api/client";
+import type { Stored } from "../../api/client";
 import { numberOf, plusMinusOf } from "../../fields/stored";
+import { assumed } from "../../fuelSystem/assumed";
 import { type UnitWords, useUnits } from "../../words/useUnits";
 import { answerAt, isUnknown } from "./answers";
-import { type Question, questionsOf, walk } from "./walk";
+import type { Joint, SurveyDocument } from "./types";
+import type { Asked, AskedStop } from "./useWalk";
 
 /** Every answer on paper, in the order of the walk, with room for what is still open. */
-export function SurveySheet({ survey, notAsked }: { survey: SurveyDocument; notAsked: readonly string[] }) {
+export function SurveySheet({ survey, walk }: { survey: SurveyDocument; walk: readonly AskedStop[] }) {
   const units = useUnits();
   return (
     <section className="hidden print:block" aria-label="Survey sheet">
@@ -15,7 +17,7 @@ export function SurveySheet({ survey, notAsked }: { survey: SurveyDocument; notA
             {stop.name}, {stop.place}
           </caption>
           <tbody>
-            {questionsOf(stop, notAsked).map((question) => (
+            {stop.questions.map((question) => (
               <tr key={question.field} className="border-b border-rule align-top">
                 <th scope="row" className="w-1/2 py-1 pr-4 text-left font-normal">
                   {question.ask}
@@ -31,7 +33,7 @@ export function SurveySheet({ survey, notAsked }: { survey: SurveyDocument; notA
 }
 
 /** An answer in words; empty where there is none. */
-export function inWords({ field, answer }: Question, survey: SurveyDocument, units: UnitWords): string {
+export function inWords({ field, answer, catalogued }: Asked, survey: SurveyDocument, units: UnitWords): string {
   const value = answerAt(survey, field);
   if (value === undefined) {
     return isUnknown(survey, field) ? "not known" : "";
@@ -46,13 +48,16 @@ export function inWords({ field, answer }: Question, survey: SurveyDocument, uni
       return answer.choices.find((c) => c.name === value)?.label ?? "";
     case "number":
     case "hazy": {
-      const number = numberOf(value as Stored) ?? 0;
-      const plusMinus = plusMinusOf(value as Stored);
-      if (answer.quantity) {
-        return units.hazy({ value: number, u: 0, plusMinus: plusMinus ?? 0, parts: [] }, answer.quantity, 1);
-      }
-      const prefix = answer.kind === "hazy" ? (answer.prefix ?? "") : "";
-      return `${prefix}${number}${plusMinus === null ? "" : ` ± ${plusMinus}`} ${answer.unit ?? ""}`.trim();
+      return assumed(
+        {
+          words: null,
+          value: numberOf(value as Stored),
+          unit: catalogued.quantity,
+          plusMinusPct: null,
+          plusMinus: plusMinusOf(value as Stored),
+        },
+        units,
+      );
     }
     case "curve":
       return (value as { pressureKpa: number; flowLph: number }[])

@@ -1,7 +1,7 @@
 import { useState } from "react";
-import type { ToMeasure } from "../../api/client";
 import { assumed } from "../../fuelSystem/assumed";
 import { useUnits } from "../../words/useUnits";
+import type { ToMeasure } from "./types";
 
 interface Props {
   open: readonly ToMeasure[];
@@ -28,7 +28,9 @@ export function ToMeasurePanel({ open, onGo }: Props) {
             <button type="button" className="link-quiet text-left font-bold" onClick={() => onGo(item.field)}>
               {item.text}
             </button>
-            <p className="text-[0.93rem] text-ink-2">{item.effect}</p>
+            <p className="text-[0.93rem] text-ink-2">
+              {units.say({ text: item.effect, template: item.effectTemplate, values: item.values })}
+            </p>
             {item.usedMeanwhile && <p className="text-[0.88rem] text-ink-3">Until then: {assumed(item.usedMeanwhile, units)}.</p>}
           </li>
         ))}

@@ -1,5 +1,5 @@
-import type { SurveyDocument } from "../../api/client";
 import { numberOf } from "../../fields/stored";
+import type { SurveyDocument } from "./types";
 
 interface Props {
   survey: SurveyDocument;

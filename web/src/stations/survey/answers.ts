@@ -1,20 +1,13 @@
-import type { SurveyDocument } from "../../api/client";
-
-type Group = Record<string, unknown>;
+import { valueAt, withValue } from "../../fields/paths";
+import type { SurveyDocument } from "./types";
 
 /** What stands at a path like "pump.flowLph". */
-export function answerAt(survey: SurveyDocument, field: string): unknown {
-  const [group = "", name = ""] = field.split(".");
-  return ((survey as Record<string, unknown>)[group] as Group | null | undefined)?.[name] ?? undefined;
-}
+export const answerAt = (survey: SurveyDocument, field: string): unknown => valueAt(survey, field);
 
 /** The survey with another answer; an answer is no longer unknown. */
 export function withAnswer(survey: SurveyDocument, field: string, answer: unknown): SurveyDocument {
-  const [group = "", name = ""] = field.split(".");
-  const before = ((survey as Record<string, unknown>)[group] as Group | null | undefined) ?? {};
   return {
-    ...survey,
-    [group]: { ...before, [name]: answer },
+    ...withValue(survey, field, answer),
     unknowns: answer === undefined ? survey.unknowns : without(survey.unknowns, field),
   };
 }

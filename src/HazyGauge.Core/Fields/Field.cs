@@ -1,0 +1,93 @@
+using System.Collections.Concurrent;
+using System.Reflection;
+using HazyGauge.Core.Findings;
+using HazyGauge.Core.Haze;
+using HazyGauge.Core.Sentences;
+
+namespace HazyGauge.Core.Fields;
+
+/// <summary>A figure that stands in where nobody knows better.</summary>
+/// <param name="Value">The figure.</param>
+/// <param name="PlusMinus">How far off it may be, in its unit; null where that is said as a share of it, or where it is a plain default.</param>
+/// <param name="PlusMinusPct">How far off it may be, % of it.</param>
+public sealed record Usual(double Value, double? PlusMinus = null, double? PlusMinusPct = null);
+
+/// <summary>
+/// Something a station asks for. Label, unit, range, usual figure and how to find it out stand here and nowhere else: pages, refusals, typical
+/// figures and "what to measure" take them from here.
+/// </summary>
+/// <param name="Path">Where it stands in the plan, like engine.boostKpa.</param>
+/// <param name="Label">What it is called: two or three words that can begin a sentence.</param>
+public record Field(string Path, string Label)
+{
+    private static readonly ConcurrentDictionary<(Type, string), PropertyInfo?> Properties = new();
+
+    /// <summary>What it is measured in.</summary>
+    public Unit Unit { get; init; }
+
+    /// <summary>Lowest it can be.</summary>
+    public double? Min { get; init; }
+
+    /// <summary>Highest it can be.</summary>
+    public double? Max { get; init; }
+
+    /// <summary>What stands in where it is left out.</summary>
+    public Usual? Usual { get; init; }
+
+    /// <summary>How to find it out.</summary>
+    public string HowTo { get; init; } = string.Empty;
+
+    /// <summary>When it is asked for, in words; null for always.</summary>
+    public string? AppliesWhen { get; init; }
+
+    /// <summary>Id of the source of doubt it is, where that is not its path.</summary>
+    public string? SourceId { get; init; }
+
+    /// <summary>Slug of the station whose page asks for it, where that is not the one whose plan holds it.</summary>
+    public string? AskedAt { get; init; }
+
+    /// <summary>What finding it out leaves of the doubt of a usual figure, 0 to 1.</summary>
+    public double LeftOfDoubt { get; init; } = 0.2;
+
+    /// <summary>Id of the source of doubt it is.</summary>
+    public string Source => SourceId ?? Path;
+
+    /// <summary>What a plan says of it; null where it says nothing.</summary>
+    public object? In(object plan) => ValueAt(plan, Path);
+
+    /// <summary>What stands at a path of a plan; null where nothing does.</summary>
+    public static object? ValueAt(object? plan, string path)
+    {
+        foreach (var name in path.Split('.'))
+        {
+            if (plan is null)
+            {
+                return null;
+            }
+
+            plan = Properties.GetOrAdd((plan.GetType(), name), key => key.Item1.GetProperty(char.ToUpperInvariant(key.Item2[0]) + key.Item2[1..]))?.GetValue(plan);
+        }
+
+        return plan;
+    }
+
+    /// <summary>Notes every field of a plan that is outside its range.</summary>
+    public static void Check(IEnumerable<Field> fields, object plan, InputCheck check)
+    {
+        foreach (var field in fields)
+        {
+            if (field is { Min: { } min, Max: { } max } && NumberOf(field.In(plan)) is { } number)
+            {
+                check.Within(number, min, max, field.Path, field.Label, field.Unit);
+            }
+        }
+    }
+
+    private static double? NumberOf(object? value) => value switch
+    {
+        Hazy hazy => hazy.Value,
+        double number => number,
+        int count => count,
+        _ => null,
+    };
+}

@@ -1,0 +1,69 @@
+using HazyGauge.Core.Haze;
+
+namespace HazyGauge.Core.FuelSystem;
+
+/// <summary>Something done to a fuel system so that it carries more; what is null stays as it is. Two changes together are one change.</summary>
+/// <param name="BaseRiseKpa">By how much the base pressure is raised, kPa.</param>
+/// <param name="RatedFlowCcMin">Rated flow of the new injectors in the ports, cm3/min; rated pressure, fluid and dead time as before.</param>
+/// <param name="PumpCount">Pumps side by side afterwards.</param>
+/// <param name="AddedPorts">Injectors added in the ports of an engine that has none there.</param>
+/// <param name="PortSharePct">Share of the fuel that goes into the ports afterwards, %.</param>
+public sealed record CapacityChange(
+    double? BaseRiseKpa = null, double? RatedFlowCcMin = null, int? PumpCount = null, AddedPorts? AddedPorts = null, double? PortSharePct = null)
+{
+    /// <summary>True where nothing is done.</summary>
+    public bool IsNothing() => this == new CapacityChange();
+
+    /// <summary>Both changes; where both say something of the same, the later one counts.</summary>
+    public CapacityChange And(CapacityChange later) => new(
+        later.BaseRiseKpa ?? BaseRiseKpa,
+        later.RatedFlowCcMin ?? RatedFlowCcMin,
+        later.PumpCount ?? PumpCount,
+        later.AddedPorts ?? AddedPorts,
+        later.PortSharePct ?? PortSharePct);
+
+    /// <summary>The system afterwards.</summary>
+    public DeliverySystem<Hazy> ApplyTo(DeliverySystem<Hazy> system)
+    {
+        var ports = AddedPorts?.Injectors() ?? system.Injectors;
+        if (ports is not null)
+        {
+            var raised = AddedPorts is null ? BaseRiseKpa ?? 0 : 0;
+            ports = ports with
+            {
+                RatedFlowCcMin = RatedFlowCcMin ?? ports.RatedFlowCcMin,
+                PressureDropKpa = ports.PressureDropKpa + raised,
+                DeadTimeMs = ports.DeadTimeMs + (system.DeadTimeMsPerKpa * raised),
+            };
+        }
+
+        var pump = system.LowPressurePump is { } p ? p with { Count = PumpCount ?? p.Count, GaugePressureKpa = p.GaugePressureKpa + (BaseRiseKpa ?? 0) } : null;
+        return system with { Injectors = ports, LowPressurePump = pump, PortSharePct = PortSharePct ?? system.PortSharePct };
+    }
+}
+
+/// <summary>Injectors added in the ports, on a rail of their own at the usual pressure.</summary>
+/// <param name="Count">How many.</param>
+/// <param name="RatedFlowCcMin">Rated flow of one, cm3/min.</param>
+public sealed record AddedPorts(int Count, double RatedFlowCcMin)
+{
+    /// <summary>Pressure drop they are rated at and work at, kPa (common practice, no source).</summary>
+    public const double PressureKpa = 300;
+
+    /// <summary>Dead time at that pressure and running voltage, ms (from memory; the data sheet of the injectors bought counts).</summary>
+    public const double DeadTimeMs = 1;
+
+    /// <summary>The injectors.</summary>
+    public PortInjection<Hazy> Injectors() =>
+        new(Count, RatedFlowCcMin, PressureKpa, UsualInjectors.TestFluidKgM3, DeadTimeMs, UsualInjectors.DutyLimitPct, PressureKpa);
+}
+
+/// <summary>Usual figures of injectors.</summary>
+public static class UsualInjectors
+{
+    /// <summary>n-heptane at 20 C, kg/m3: the usual test fluid (SAE J1832; the figure from memory).</summary>
+    public const double TestFluidKgM3 = 684;
+
+    /// <summary>Duty injectors are used to at most, % (common practice, no source).</summary>
+    public const double DutyLimitPct = 85;
+}

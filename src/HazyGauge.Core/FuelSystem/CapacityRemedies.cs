@@ -1,0 +1,256 @@
+using System.Text.Json.Serialization;
+using HazyGauge.Core.Haze;
+using HazyGauge.Core.Sentences;
+
+namespace HazyGauge.Core.FuelSystem;
+
+/// <summary>A way to bring the wanted point inside the envelope, with its result.</summary>
+/// <param name="Code">Stable name for programs: capBlend, lowerPower, largerInjectors, raisePressure, secondPump, portInjection, portShare or together.</param>
+/// <param name="Text">What to do and what it comes to, metric.</param>
+/// <param name="What">What to do, metric.</param>
+/// <param name="NewMaxEthanolPct">Most ethanol at the power afterwards, % by volume; null where not even E0 works.</param>
+/// <param name="NewMaxPowerKw">Most power on the blend afterwards, kW.</param>
+/// <param name="NewBinding">What sets that afterwards.</param>
+/// <param name="Enough">True where the wanted point, or the one to stay at, is surely carried afterwards.</param>
+/// <param name="PowerKw">The power to stay at, kW; null where it stays.</param>
+/// <param name="EthanolPct">The blend to stay at, % by volume; null where it stays.</param>
+/// <param name="Change">What is done to the fuel system.</param>
+/// <param name="Template">The text with a name in braces where a number stands.</param>
+/// <param name="WhatTemplate">What to do likewise.</param>
+/// <param name="ReachTemplate">What it comes to likewise.</param>
+/// <param name="Values">The numbers by name, in metric units.</param>
+/// <param name="Apply">The same as a merge patch (RFC 7396) for the request that was asked, which then gives the new limits; null where there was none.</param>
+public sealed record CapacityRemedy(
+    string Code,
+    string Text,
+    string What,
+    Hazy? NewMaxEthanolPct,
+    Hazy? NewMaxPowerKw,
+    FuelComponent? NewBinding,
+    bool Enough,
+    double? PowerKw,
+    double? EthanolPct,
+    CapacityChange Change,
+    string Template,
+    string WhatTemplate,
+    string ReachTemplate,
+    IReadOnlyDictionary<string, SentenceValue> Values,
+    IReadOnlyDictionary<string, object>? Apply = null)
+{
+    /// <summary>What to do.</summary>
+    [JsonIgnore]
+    public Sentence Do => new(WhatTemplate, Values);
+}
+
+/// <summary>Finds what would carry the wanted point, with all of its haze inside the limits.</summary>
+internal sealed class CapacityRemedies
+{
+    private const double CapStepPct = 5;
+    private const double PressureStepKpa = 10;
+    private const double FlowStepCcMin = 10;
+    private const double LargestFlowCcMin = 5000;
+    private const double SmallestAddedCcMin = 50;
+    private const int MostPumps = 4;
+    private const double ShareStepPct = 5;
+    private const double LeastSharePct = 20;
+    private const double MostSharePct = 80;
+
+    // Above this many times their rated pressure, injectors of this kind open late or not at all (common practice, no source).
+    private const double MostPressureRatio = 1.6;
+
+    private readonly DeliverySystem<Hazy> _system;
+    private readonly Hazy _powerKw;
+    private readonly Hazy _ethanolPct;
+    private readonly CapacityLimits _limits;
+    private readonly IReadOnlyList<ComponentUse> _uses;
+
+    private CapacityRemedies(DeliverySystem<Hazy> system, Hazy powerKw, Hazy ethanolPct)
+    {
+        (_system, _powerKw, _ethanolPct) = (system, powerKw, ethanolPct);
+        _limits = new CapacityLimits(system);
+        _uses = _limits.Uses(powerKw, ethanolPct);
+    }
+
+    /// <summary>The remedies at a point; none where all of it is surely carried.</summary>
+    public static IReadOnlyList<CapacityRemedy> Of(DeliverySystem<Hazy> system, Hazy powerKw, Hazy ethanolPct) =>
+        new CapacityRemedies(system, powerKw, ethanolPct).Find();
+
+    private List<CapacityRemedy> Find()
+    {
+        var found = new List<CapacityRemedy?>();
+        var tooSmall = _uses.Where(u => !u.IsSurelyOk).Select(u => u.Component).ToList();
+        if (tooSmall.Count == 0)
+        {
+            return [];
+        }
+
+        found.Add(CapBlend());
+        found.Add(LowerPower());
+        var parts = tooSmall.Select(Parts).ToList();
+        found.AddRange(parts.SelectMany(p => p));
+        var needed = parts.Select(p => p.FirstOrDefault()).ToList();
+        var together = needed.OfType<CapacityRemedy>().DistinctBy(r => r.Code).ToList();
+        if (together.Count > 1 && !needed.Contains(null))
+        {
+            found.Add(Together(together));
+        }
+
+        return [.. found.OfType<CapacityRemedy>().DistinctBy(r => r.Code).OrderByDescending(r => r.Enough)];
+    }
+
+    private CapacityRemedy? CapBlend()
+    {
+        if (_limits.MaxEthanolPct(_powerKw) is not { } most)
+        {
+            return null;
+        }
+
+        // From the cautious end down, rounded to what a pump label or a table says, to the first where every component surely is inside:
+        // near a tie the haze of each is wider than that of the smaller of both.
+        var first = Math.Floor(Math.Min(most.Value - Interval95.HalfWidth(most), _ethanolPct.Value - 1) / CapStepPct) * CapStepPct;
+        var caps = Enumerable.Range(0, 1 + Math.Max(-1, (int)(first / CapStepPct))).Select(i => first - (i * CapStepPct));
+        return caps.Where(c => c >= 0 && AllSurelyOk(_powerKw, c)).Select(c => (double?)c).FirstOrDefault() is not { } cap ? null : Evaluate("capBlend", Sentence.Of($"Fill at most {Say.Ethanol(cap)} at {Say.Kw(_powerKw.Value)}, or cut load above it"), new CapacityChange(), ethanolPct: cap);
+    }
+
+    private CapacityRemedy? LowerPower()
+    {
+        if (_limits.MaxPowerKw(_ethanolPct) is not { } most)
+        {
+            return null;
+        }
+
+        var first = (int)Math.Floor(Math.Min(most.Value - Interval95.HalfWidth(most), _powerKw.Value - 0.5));
+        var powers = Enumerable.Range(0, Math.Max(0, first)).Select(i => (double)(first - i));
+        return powers.Where(p => AllSurelyOk(p, _ethanolPct)).Select(p => (double?)p).FirstOrDefault() is not { } power ? null : Evaluate("lowerPower", Sentence.Of($"Lower the power to {Say.Kw(power)}"), new CapacityChange(), powerKw: power);
+    }
+
+    // What helps one component, the usual way first.
+    private List<CapacityRemedy> Parts(FuelComponent component) => component switch
+    {
+        FuelComponent.Injectors => [.. new[] { LargerInjectors(), RaisePressure() }.OfType<CapacityRemedy>()],
+        FuelComponent.LowPressurePump => [.. new[] { MorePumps() }.OfType<CapacityRemedy>()],
+        _ => [.. new[] { MoreThroughThePorts() }.OfType<CapacityRemedy>()],
+    };
+
+    private CapacityRemedy? LargerInjectors()
+    {
+        if (_system.Injectors is not { } ports)
+        {
+            return null;
+        }
+
+        var first = Math.Ceiling((ports.RatedFlowCcMin.Value + 1) / FlowStepCcMin) * FlowStepCcMin;
+        var change = Steps(first, LargestFlowCcMin, FlowStepCcMin).Select(flow => new CapacityChange(RatedFlowCcMin: flow)).FirstOrDefault(c => Carries(c, FuelComponent.Injectors));
+        return change is null ? null : Evaluate("largerInjectors", Sentence.Of($"Fit injectors of {Say.CcPerMin(change.RatedFlowCcMin!.Value)}"), change);
+    }
+
+    private CapacityRemedy? RaisePressure()
+    {
+        if (_system.Injectors is not { } ports || _system.LowPressurePump is { Curve: null })
+        {
+            return null;
+        }
+
+        var most = (MostPressureRatio * ports.RatedPressureKpa.Value) - ports.PressureDropKpa.Value;
+        if (_system.LowPressurePump is { Curve: { } curve } pump)
+        {
+            most = Math.Min(most, curve.ToKpa - pump.GaugePressureKpa.Value);
+        }
+
+        var change = Steps(PressureStepKpa, most, PressureStepKpa).Select(rise => new CapacityChange(BaseRiseKpa: rise)).FirstOrDefault(c => Carries(c, FuelComponent.Injectors));
+        if (change is null)
+        {
+            return null;
+        }
+
+        var cost = _system.LowPressurePump is { } before
+            ? Sentence.Of($"; the pump then delivers {Say.Lph(change.ApplyTo(_system).LowPressurePump!.AvailableLph.Value)} instead of {Say.Lph(before.AvailableLph.Value)}")
+            : Sentence.Empty;
+        return Evaluate("raisePressure", Sentence.Of($"Raise the base pressure by {Say.Kpa(change.BaseRiseKpa!.Value)}{cost}"), change);
+    }
+
+    private CapacityRemedy? MorePumps()
+    {
+        var have = _system.LowPressurePump!.Count;
+        var change = Enumerable.Range(have + 1, Math.Max(0, MostPumps - have)).Select(count => new CapacityChange(PumpCount: count)).FirstOrDefault(c => Carries(c, FuelComponent.LowPressurePump));
+        return change is null ? null : Evaluate("secondPump", change.PumpCount == have + 1 ? "Add a pump of the same kind" : Sentence.Of($"Fit {change.PumpCount} pumps of this kind"), change);
+    }
+
+    private CapacityRemedy? MoreThroughThePorts()
+    {
+        var have = _system.HasBothSets ? _system.PortSharePct?.Value : _system.Injectors is null ? 0 : null;
+        if (have is not { } share)
+        {
+            return null;
+        }
+
+        CapacityChange With(double sharePct, double flow) => _system.HasBothSets
+            ? new CapacityChange(PortSharePct: sharePct)
+            : new CapacityChange(AddedPorts: new AddedPorts(_system.DirectInjectors?.Count ?? 4, flow), PortSharePct: sharePct);
+        // A second set that carries less than this is not worth its rail.
+        var first = Math.Max(LeastSharePct, (Math.Floor(share / ShareStepPct) + 1) * ShareStepPct);
+        var shared = Steps(first, MostSharePct, ShareStepPct).Select(s => With(s, LargestFlowCcMin)).FirstOrDefault(c => Carries(c, FuelComponent.DirectInjection) && Carries(c, FuelComponent.HighPressurePump));
+        if (shared?.PortSharePct is not { } sharePct)
+        {
+            return null;
+        }
+
+        if (_system.HasBothSets)
+        {
+            return Carries(shared, FuelComponent.Injectors) ? Evaluate("portShare", Sentence.Of($"Let the ports carry {sharePct:0} %"), shared) : null;
+        }
+
+        var sized = Steps(SmallestAddedCcMin, LargestFlowCcMin, FlowStepCcMin).Select(flow => With(sharePct, flow)).FirstOrDefault(c => Carries(c, FuelComponent.Injectors));
+        return sized is null ? null : Evaluate("portInjection", Sentence.Of($"Add injectors of {Say.CcPerMin(sized.AddedPorts!.RatedFlowCcMin)} in the ports, to carry {sharePct:0} %"), sized);
+    }
+
+    private CapacityRemedy Together(List<CapacityRemedy> parts)
+    {
+        var change = parts.Aggregate(new CapacityChange(), (sum, part) => sum.And(part.Change));
+        return Evaluate("together", Sentence.Join(", and ", parts.Select((p, i) => i == 0 ? p.Do : p.Do.Inside())), change);
+    }
+
+    private bool Carries(CapacityChange change, FuelComponent component)
+    {
+        var changed = change.ApplyTo(_system);
+        return !changed.Components.Contains(component) || new ComponentUse(component, changed.Use(component, _ethanolPct).At(_powerKw)).IsSurelyOk;
+    }
+
+    private CapacityRemedy Evaluate(string code, Sentence what, CapacityChange change, double? powerKw = null, double? ethanolPct = null)
+    {
+        const string Between = ": it then carries ";
+        var limits = new CapacityLimits(change.ApplyTo(_system));
+        var (power, ethanol) = (powerKw ?? _powerKw, ethanolPct ?? _ethanolPct);
+        var (mostEthanol, mostPower, binding) = (limits.MaxEthanolPct(power), limits.MaxPowerKw(ethanol), limits.Binding(ethanol));
+        var reach = mostEthanol is { } most
+            ? Sentence.Of($"up to {Say.Ethanol(most)} at {Say.Kw(power.Value)}")
+            : Sentence.Of($"not even E0 at {Say.Kw(power.Value)}");
+        var text = Sentence.Of($"{what}{Between}{reach}, and up to {Say.Kw(mostPower!.Value)} on {Say.Ethanol(ethanol.Value)}. Then {binding!.Value.InWords()} {binding.Value.Verb()} the limit.");
+        var templates = text.Template.Split(Between, 2);
+        return new CapacityRemedy(
+            code,
+            text.Text,
+            what.Text,
+            mostEthanol,
+            mostPower,
+            binding,
+            limits.Uses(power, ethanol).All(u => u.IsSurelyOk),
+            powerKw,
+            ethanolPct,
+            change,
+            text.Template,
+            templates[0],
+            templates[1],
+            text.Values);
+    }
+
+    private bool AllSurelyOk(Hazy powerKw, Hazy ethanolPct) => _limits.Uses(powerKw, ethanolPct).All(u => u.IsSurelyOk);
+
+    private static IEnumerable<double> Steps(double first, double last, double step)
+    {
+        for (var i = 0; first + (i * step) <= last; i++)
+        {
+            yield return first + (i * step);
+        }
+    }
+}

@@ -1,0 +1,13 @@
+using HazyGauge.Core.Haze;
+
+namespace HazyGauge.Core.FuelSystem;
+
+/// <summary>How heavily a component is used, and where the doubt of that comes from.</summary>
+/// <param name="Component">The component.</param>
+/// <param name="UsePct">Its use, % of its limit; above 100 it is too small.</param>
+/// <param name="Budget">Where the doubt comes from, largest first.</param>
+public sealed record ComponentLoad(FuelComponent Component, Hazy UsePct, IReadOnlyList<BudgetLine> Budget)
+{
+    /// <summary>The load for a use.</summary>
+    public static ComponentLoad Of(ComponentUse use) => new(use.Component, use.UsePct, HazeBudget.Of(use.UsePct));
+}

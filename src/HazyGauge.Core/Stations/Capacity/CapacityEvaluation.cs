@@ -1,0 +1,131 @@
+using HazyGauge.Core.Findings;
+using HazyGauge.Core.FuelSystem;
+using HazyGauge.Core.Fuels;
+using HazyGauge.Core.Haze;
+using HazyGauge.Core.Quantities;
+using HazyGauge.Core.Sentences;
+using HazyGauge.Core.Vehicles;
+
+namespace HazyGauge.Core.Stations.Capacity;
+
+/// <summary>Calculates the capacity of a surveyed vehicle.</summary>
+public static class CapacityEvaluation
+{
+    /// <summary>What the plan comes to.</summary>
+    /// <param name="survey">What is known of the vehicle; its hazy numbers stand on the ledger.</param>
+    /// <param name="plan">What is asked.</param>
+    /// <param name="ledger">The ledger; typical figures are added to it.</param>
+    /// <exception cref="RefusedInputException">The plan holds what cannot be on this vehicle.</exception>
+    public static CapacityResults Of(VehicleSurvey survey, CapacityPlan plan, HazeLedger ledger)
+    {
+        var (load, change) = (plan.FullLoad ?? FullLoad.AsSurveyed, plan.Changes ?? new CapacityChange());
+        var system = SurveyedFuelSystem.Of(survey, load, ledger);
+        CheckChange(change, system.Delivery);
+        var planned = change.ApplyTo(system.Delivery);
+        var atPoint = system.PowerKw is { } power ? CapacityAnalysis.Of(planned, power, system.EthanolPct) : null;
+        var drive = system.Evaluate(plan.Drive ?? new HotDrive(), planned);
+        var findings = Findings(survey, system, change, drive).Concat(atPoint?.Findings ?? []).OrderByDescending(f => f.Severity).ToList();
+        var progress = CapacityProgress.Of(atPoint, findings);
+        return new CapacityResults(
+            atPoint?.PowerKw,
+            atPoint?.EthanolPct,
+            atPoint,
+            [.. SurveyedFuelSystem.Of(survey, FullLoad.AsSurveyed, ledger).AsFound().Select(ComponentLoad.Of)],
+            [.. CapacityWords.Planned(change)],
+            HotDriveSummary.Of(drive),
+            Failsafe(survey, system, planned, new(system.BasePressureKpa + (change.BaseRiseKpa ?? 0)), drive),
+            [.. system.Assumed.Select(a => new AssumedFigure(a.Key, LabelOf(a.Key), a.Value))],
+            findings,
+            CapacityWords.Headline(atPoint, findings),
+            CapacityWords.Lead(atPoint),
+            progress.State,
+            progress.NextAction,
+            CapacityDrawing.Of(planned, change.IsNothing() ? null : system.Delivery));
+    }
+
+    private static string LabelOf(string path) =>
+        (VehicleFields.Find(path) ?? FullLoad.Fields.Concat(HotDrive.Fields).FirstOrDefault(f => f.Path == path))?.Label ?? path;
+
+    private static void CheckChange(CapacityChange change, DeliverySystem<Hazy> system)
+    {
+        var check = new InputCheck()
+            .Within(change.BaseRiseKpa, 1, 1000, "changes.baseRiseKpa", "The rise of the base pressure", Unit.Kpa)
+            .Within(change.RatedFlowCcMin, 20, 5000, "changes.ratedFlowCcMin", "The rated flow", Unit.CcPerMin)
+            .Within(change.PumpCount, 1, 6, "changes.pumpCount", "The number of pumps")
+            .Within(change.AddedPorts?.Count, 1, 32, "changes.addedPorts", "The number of injectors")
+            .Within(change.AddedPorts?.RatedFlowCcMin, 20, 5000, "changes.addedPorts", "The rated flow", Unit.CcPerMin)
+            .Within(change.PortSharePct, 1, 99, "changes.portSharePct", "The share of the ports", Unit.Percent);
+        if (change.AddedPorts is not null && system.Injectors is not null)
+        {
+            check.Refuse("changes.addedPorts", "There are injectors in the ports already: make those larger instead.");
+        }
+
+        if (change.RatedFlowCcMin is not null && system.Injectors is null)
+        {
+            check.Refuse("changes.ratedFlowCcMin", "No injectors in the ports are known that could be made larger.");
+        }
+
+        if (change.PortSharePct is not null && !change.ApplyTo(system).HasBothSets)
+        {
+            check.Refuse("changes.portSharePct", "A share of the ports needs injectors in the ports and in the cylinders.");
+        }
+
+        if (change.BaseRiseKpa is { } rise && system.LowPressurePump is { Curve: { } curve } pump && !curve.Reaches(pump.GaugePressureKpa.Value + rise))
+        {
+            check.Refuse("changes.baseRiseKpa", Sentence.Of($"The pump's curve ends at {Say.Given(curve.ToKpa, Unit.Kpa)}; {Say.Kpa(pump.GaugePressureKpa.Value + rise)} is off it."));
+        }
+
+        if (change.BaseRiseKpa is not null && system.LowPressurePump is { Curve: null })
+        {
+            check.Refuse("changes.baseRiseKpa", "What the pump delivers against more pressure is not known: give its curve at the survey first.");
+        }
+
+        if (change.PumpCount is not null && system.LowPressurePump is null)
+        {
+            check.Refuse("changes.pumpCount", "What one pump delivers there is not known: give its curve as far as that pressure first.");
+        }
+
+        check.ThrowIfAny();
+    }
+
+    private static LowSideFailsafe? Failsafe(VehicleSurvey survey, SurveyedFuelSystem system, DeliverySystem<Hazy> planned, GaugePressure<Hazy> basePressure, HotDriveResult drive)
+    {
+        if (survey.FuelSystem.IsDirect)
+        {
+            return LowSideFailsafe.ForDirect(basePressure, new Blend<Hazy>(system.EthanolPct, UsualFuels.Traditional<Hazy>()), drive.GasolineAt37C8, drive.Final, drive.Air);
+        }
+
+        return planned.Injectors is { } ports ? LowSideFailsafe.ForPorts(basePressure, new(ports.PressureDropKpa), survey.FuelSystem.FollowsManifold == true) : null;
+    }
+
+    private static IEnumerable<Finding> Findings(VehicleSurvey survey, SurveyedFuelSystem system, CapacityChange change, HotDriveResult drive)
+    {
+        foreach (var (finding, _) in system.WhatIsMissing())
+        {
+            yield return finding;
+        }
+
+        foreach (var (place, margin) in new[] { ("At the pump's inlet", drive.AtInlet), ("In the return", drive.InReturn) })
+        {
+            foreach (var finding in margin?.Findings.Where(f => f.Severity > Severity.Info) ?? [])
+            {
+                yield return finding.Saying(Sentence.Of($"{place}, at the end of the hottest drive: {finding.Sentence.Inside()}"));
+            }
+        }
+
+        if (change.BaseRiseKpa is not null)
+        {
+            yield return new Finding("raisedPressure", Severity.Caution, "More base pressure loads pump, hoses and regulator, and changes every pulse the controller computes: see that all of them are rated for it, and set the injector data anew.");
+        }
+
+        if (change.AddedPorts is not null)
+        {
+            yield return new Finding("addedPorts", Severity.Caution, "Injectors in the ports need a driver, a rail and fuel from the low side; their dead time here is a usual one. The high-pressure side stays closed for this work.");
+        }
+
+        if (change.PumpCount is { } count && count > (survey.Pump.Count ?? 1))
+        {
+            yield return new Finding("moreHeat", Severity.Caution, "Every pump heats the fuel too; the hottest drive below counts all of them. Switch the added one on with load where the controller can.");
+        }
+    }
+}

@@ -1,0 +1,42 @@
+using HazyGauge.Core.Findings;
+using HazyGauge.Core.FuelSystem;
+using HazyGauge.Core.Haze;
+using HazyGauge.Core.Sentences;
+
+namespace HazyGauge.Core.Stations.Capacity;
+
+/// <summary>How far the work on the fuel system has come.</summary>
+internal static class CapacityProgress
+{
+    /// <summary>A job whose fuel system nobody looked at.</summary>
+    public static readonly StationProgress NotStarted = new(
+        StationState.Empty, NextAction.Of(CapacityStation.Key, "capacity", "See what the fuel system can feed.", "A pump that runs out at high ethanol costs the engine."));
+
+    /// <summary>The state of a plan, and what to do next.</summary>
+    public static StationProgress Of(CapacityResult? atPoint, IReadOnlyList<Finding> findings)
+    {
+        if (atPoint is not { } point)
+        {
+            return InWork("power", "Give the power wanted.", "Without it nothing can be calculated.");
+        }
+
+        if (findings.FirstOrDefault(f => f.Severity == Severity.Stop) is { } stop)
+        {
+            return Hold(stop.Code, "Do not go on with this fuel system.", stop.Sentence);
+        }
+
+        var reach = CapacityWords.Reach(point);
+        return point.Verdict switch
+        {
+            CapacityVerdict.NotKnown => InWork("notKnown", "Find out about pump and injectors.", "Neither is known yet."),
+            CapacityVerdict.TooSmall => Hold("tooSmall", "Lower the power or fit more before any ethanol goes in.", reach),
+            CapacityVerdict.Capped => InWork("capped", Sentence.Of($"{(point.Remedies.Count > 0 ? point.Remedies[0].Do : "Fit more, or want less")}{(point.Remedies.Count > 1 ? ", or choose another way" : string.Empty)}."), reach),
+            CapacityVerdict.Doubtful => InWork("doubtful", HazeBudget.NextBestCheck(point.Budget)?.Check?.Text ?? "Stay a little below what is wanted.", reach + "As far as is known that may not do."),
+            _ => new StationProgress(StationState.Proven, NextAction.Of(CapacityStation.Key, "carried", "The fuel system carries what is wanted.", reach)),
+        };
+    }
+
+    private static StationProgress InWork(string code, Sentence command, Sentence why) => new(StationState.InWork, NextAction.Of(CapacityStation.Key, code, command, why));
+
+    private static StationProgress Hold(string code, Sentence command, Sentence why) => new(StationState.Hold, NextAction.Of(CapacityStation.Key, code, command, why));
+}

@@ -1,0 +1,108 @@
+using HazyGauge.Core.Findings;
+using HazyGauge.Core.FuelSystem;
+using HazyGauge.Core.Haze;
+using HazyGauge.Core.Sentences;
+using HazyGauge.Core.Vehicles;
+
+namespace HazyGauge.Core.Stations.Capacity;
+
+/// <summary>A figure that had to be assumed.</summary>
+/// <param name="Field">The answer it stands for: a path into the survey, or into this plan.</param>
+/// <param name="Label">What it is.</param>
+/// <param name="Used">What stands in.</param>
+public sealed record AssumedFigure(string Field, string Label, Assumption Used);
+
+/// <summary>The hottest drive in a few numbers.</summary>
+/// <param name="Timeline">Temperature of the fuel, every few minutes.</param>
+/// <param name="FinalC">At the end, C.</param>
+/// <param name="SteadyC">Where it would settle, C; null without losses.</param>
+/// <param name="AtInlet">How far from boiling at the pump's inlet, at the end.</param>
+/// <param name="InReturn">The same in the return; null where there is none.</param>
+/// <param name="AirKpa">Pressure of the air at its highest place, kPa absolute.</param>
+public sealed record HotDriveSummary(IReadOnlyList<HeatingPoint> Timeline, Hazy FinalC, Hazy? SteadyC, BoilingMarginResult AtInlet, BoilingMarginResult? InReturn, Hazy AirKpa)
+{
+    private const int Points = 12;
+
+    /// <summary>The summary of a drive.</summary>
+    public static HotDriveSummary Of(HotDriveResult drive)
+    {
+        var whole = drive.Heating.Timeline;
+        var step = Math.Max(1, whole.Count / Points);
+        return new HotDriveSummary(
+            [.. whole.Where((_, i) => i % step == 0 || i == whole.Count - 1)], drive.Heating.FinalC, drive.Heating.SteadyC, drive.AtInlet, drive.InReturn, drive.Air.Kpa);
+    }
+}
+
+/// <summary>Something that is planned.</summary>
+/// <param name="Key">Its name in the plan's changes.</param>
+/// <param name="What">What it is.</param>
+public sealed record PlannedChange(string Key, Sentence What);
+
+/// <summary>A place on a limiting line.</summary>
+/// <param name="Value">Most power, kW.</param>
+/// <param name="PlusMinus">Half-width of its 95 % interval, kW.</param>
+public sealed record LinePoint(double Value, double PlusMinus);
+
+/// <summary>A limiting line to draw.</summary>
+/// <param name="Component">The component; null for all of them together.</param>
+/// <param name="MaxPowerKw">Most power at each blend.</param>
+public sealed record DrawnLine(FuelComponent? Component, IReadOnlyList<LinePoint> MaxPowerKw)
+{
+    /// <summary>A line with the interval it is drawn with.</summary>
+    internal static DrawnLine? Of(FuelComponent? component, IReadOnlyList<Hazy> maxPowerKw) =>
+        maxPowerKw.Count == 0 ? null : new(component, [.. maxPowerKw.Select(p => new LinePoint(p.Value, Interval95.HalfWidth(p)))]);
+}
+
+/// <summary>The envelope to draw.</summary>
+/// <param name="EthanolPcts">The blends of the lines.</param>
+/// <param name="Lines">The line of every component as planned.</param>
+/// <param name="Together">The lowest of them; null where no component is known.</param>
+/// <param name="AsFound">The same before what is planned; null where nothing is.</param>
+public sealed record CapacityDrawing(IReadOnlyList<double> EthanolPcts, IReadOnlyList<DrawnLine> Lines, DrawnLine? Together, DrawnLine? AsFound)
+{
+    // Drawn every so many percent of ethanol; between them the lines are as good as straight.
+    private const int StepPct = 2;
+
+    /// <summary>The drawing of a system, and of the one it is made from where something is planned.</summary>
+    internal static CapacityDrawing Of(DeliverySystem<Hazy> planned, DeliverySystem<Hazy>? asFound)
+    {
+        var blends = Enumerable.Range(0, (100 / StepPct) + 1).Select(i => (double)i * StepPct).ToList();
+        var envelope = CapacityEnvelope.Of(planned, blends, []);
+        return new CapacityDrawing(
+            blends,
+            [.. envelope.Lines.Select(l => DrawnLine.Of(l.Component, l.MaxPowerKw)!)],
+            DrawnLine.Of(null, envelope.MaxPowerKw),
+            asFound is null ? null : DrawnLine.Of(null, CapacityEnvelope.Of(asFound, blends, []).MaxPowerKw));
+    }
+}
+
+/// <summary>What a plan comes to.</summary>
+/// <param name="PowerKw">Power it is calculated for, kW; null where none is known.</param>
+/// <param name="EthanolPct">Blend it is calculated for, % by volume; null where no power is known.</param>
+/// <param name="AtPoint">What the planned system carries there; null where no power is known.</param>
+/// <param name="AsFound">How heavily everything is used before anything is planned, at what the owner wants: the survey's own loads.</param>
+/// <param name="Planned">What is planned, one line each.</param>
+/// <param name="Drive">The hottest drive.</param>
+/// <param name="Failsafe">A failsafe on the low side's pressure; null where the pressure leaves nothing to guard.</param>
+/// <param name="Assumed">The figures that had to be assumed.</param>
+/// <param name="Findings">What to mind, the gravest first.</param>
+/// <param name="Headline">The verdict in a sentence or two.</param>
+/// <param name="Lead">Why, and what to do next.</param>
+/// <param name="State">State of the station.</param>
+/// <param name="NextAction">What to do next.</param>
+/// <param name="Drawing">The envelope to draw; left out of the record.</param>
+public sealed record CapacityResults(
+    Hazy? PowerKw,
+    Hazy? EthanolPct,
+    CapacityResult? AtPoint,
+    IReadOnlyList<ComponentLoad> AsFound,
+    IReadOnlyList<PlannedChange> Planned,
+    HotDriveSummary Drive,
+    LowSideFailsafe? Failsafe,
+    IReadOnlyList<AssumedFigure> Assumed,
+    IReadOnlyList<Finding> Findings,
+    Sentence Headline,
+    Sentence Lead,
+    StationState State,
+    NextAction NextAction,
+    CapacityDrawing? Drawing);

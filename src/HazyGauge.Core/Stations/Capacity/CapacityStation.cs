@@ -1,0 +1,73 @@
+using HazyGauge.Core.Fields;
+using HazyGauge.Core.Findings;
+using HazyGauge.Core.Haze;
+using HazyGauge.Core.FuelSystem;
+using HazyGauge.Core.Sentences;
+using HazyGauge.Core.Vehicles;
+
+namespace HazyGauge.Core.Stations.Capacity;
+
+/// <summary>Can pump, lines and injectors carry it, and does the fuel boil? Reads what the survey knows of the vehicle.</summary>
+public sealed class CapacityStation : Station<CapacityPlan, CapacityResults>
+{
+    internal const string Key = "capacity";
+
+    /// <inheritdoc/>
+    public override string Slug => Key;
+
+    /// <inheritdoc/>
+    public override string Name => "Capacity";
+
+    /// <inheritdoc/>
+    public override string Question => "Can pump, lines and injectors carry it, and does the fuel boil?";
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<string> DependsOn => ["survey"];
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<Field> Fields => [.. FullLoad.Fields, .. HotDrive.Fields];
+
+    /// <inheritdoc/>
+    public override StationProgress NotStarted => CapacityProgress.NotStarted;
+
+    /// <inheritdoc/>
+    public override HazeSource SourceOf(string path, double u) => new(path, Fields.FirstOrDefault(f => f.Path == path)?.Label ?? path);
+
+    /// <inheritdoc/>
+    public override CapacityResults Evaluate(CapacityPlan plan, StationContext context) =>
+        CapacityEvaluation.Of(context.Published<VehicleSurvey>() ?? VehicleSurvey.Empty, plan, context.Ledger);
+
+    /// <inheritdoc/>
+    public override StationProgress Progress(CapacityResults results) => new(results.State, results.NextAction);
+
+    /// <inheritdoc/>
+    public override Sentence Summary(CapacityPlan plan, CapacityResults results) => CapacityWords.Summary(results.AtPoint);
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<Finding> Findings(CapacityResults results) => results.Findings;
+
+    /// <inheritdoc/>
+    public override CapacityResults ForRecord(CapacityResults results) => results with { Drawing = null };
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<Figure> Figures(CapacityPlan plan, CapacityResults? results)
+    {
+        var changes = plan.Changes;
+        Figure Planned(string field, string label, double? number, Unit unit) => Figure.Of(field, label, number is { } known ? (Hazy)known : null, unit, "as found");
+        return
+        [
+            Figure.Of("powerKw", "Power wanted", results?.PowerKw, Unit.Kw, "not known"),
+            Figure.Of("ethanolPct", "Blend wanted", results?.EthanolPct, Unit.EthanolPct, "not known"),
+            Figure.Of("maxEthanolPct", "Most ethanol at that power", results?.AtPoint?.MaxEthanolPct, Unit.EthanolPct, "not known"),
+            Figure.Of("maxPowerKw", "Most power on that blend", results?.AtPoint?.MaxPowerKw, Unit.Kw, "not known"),
+            new("ethanolBinding", "Limited by", results?.AtPoint?.EthanolBinding?.InWords() ?? "not known"),
+            Planned("baseRiseKpa", "Base pressure raised by", changes?.BaseRiseKpa, Unit.Kpa),
+            Planned("ratedFlowCcMin", "New injectors", changes?.RatedFlowCcMin, Unit.CcPerMin),
+            Planned("pumpCount", "Pumps", changes?.PumpCount, Unit.None),
+            Planned("addedPorts", "Injectors added in the ports", changes?.AddedPorts?.RatedFlowCcMin, Unit.CcPerMin),
+            Planned("portSharePct", "Share of the ports", changes?.PortSharePct, Unit.Percent),
+            Figure.Of("boilingMarginK", "To boiling on the hottest drive", results?.Drive.AtInlet.MarginK, Unit.KelvinStep, "not known"),
+            Figure.Of("tripKpa", "Low-side pressure trips at", results?.Failsafe?.TripKpa, Unit.Kpa, "not known"),
+        ];
+    }
+}

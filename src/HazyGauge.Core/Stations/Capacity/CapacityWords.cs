@@ -1,0 +1,108 @@
+using HazyGauge.Core.Findings;
+using HazyGauge.Core.FuelSystem;
+using HazyGauge.Core.Haze;
+using HazyGauge.Core.Sentences;
+
+namespace HazyGauge.Core.Stations.Capacity;
+
+/// <summary>Capacity's own sentences.</summary>
+internal static class CapacityWords
+{
+    /// <summary>The verdict in a sentence or two.</summary>
+    public static Sentence Headline(CapacityResult? point, IReadOnlyList<Finding> findings) =>
+        Verdict(point) + (findings.Any(f => f.Code == "boils") ? "The fuel boils on the hottest drive." : Sentence.Empty);
+
+    /// <summary>Why, and what to do next.</summary>
+    public static Sentence Lead(CapacityResult? point)
+    {
+        if (point is null)
+        {
+            return "Give it below, or at the survey. Everything is calculated from there.";
+        }
+
+        var most = point is { MaxPowerKw: { } kw, Binding: { } binding }
+            ? Sentence.Of($"On {Say.Ethanol(point.EthanolPct.Value)} it carries up to {Say.Kw(kw)}, limited by {binding.InWords()}.")
+            : Sentence.Empty;
+        return point.Verdict switch
+        {
+            CapacityVerdict.Carried => most + "Safe even at the worst end of the haze.",
+            CapacityVerdict.Doubtful => most + (HazeBudget.NextBestCheck(point.Budget) is { Check: { } check } ? Sentence.Of($"Next best check: {check.Text}") : "Stay a little below, or fit more."),
+            CapacityVerdict.NotKnown => "Give pump or injectors at the survey.",
+            _ => point.Remedies.Count switch
+            {
+                0 => most + "No single change brings it inside: want less, or fit another fuel system.",
+                1 => Sentence.Of($"{point.Remedies[0].Do}."),
+                2 => Sentence.Of($"{point.Remedies[0].Do}, or take the other way below."),
+                var n => Sentence.Of($"{point.Remedies[0].Do}, or choose one of {n - 1} other ways below."),
+            },
+        };
+    }
+
+    /// <summary>How far a fuel system reaches, two sentences.</summary>
+    public static Sentence Reach(CapacityResult point)
+    {
+        var limit = point is { EthanolBinding: { } binding, MaxEthanolPct: null or { Value: < 100 } } ? Sentence.Of($"{binding.Begins()} the limit.") : Sentence.Empty;
+        return (point.MaxEthanolPct is { } most
+            ? Sentence.Of($"At {Say.Kw(point.PowerKw.Value)} it carries up to {Say.Ethanol(most)}.")
+            : Sentence.Of($"At {Say.Kw(point.PowerKw.Value)} it cannot support E0.")) + limit;
+    }
+
+    /// <summary>The plan in one line.</summary>
+    public static Sentence Summary(CapacityResult? point) => point switch
+    {
+        null => "Capacity: power not known yet",
+        { Binding: null } => "Capacity: nothing known about pump or injectors",
+        { MaxEthanolPct.Value: >= 100 } => Sentence.Of($"At {Say.Kw(point.PowerKw.Value)} every blend is supported"),
+        { MaxEthanolPct: { } most, EthanolBinding: { } binding } => Sentence.Of($"At {Say.Kw(point.PowerKw.Value)} up to {Say.Ethanol(most)}; {binding.InWords()} {binding.Verb()} the limit"),
+        _ => Sentence.Of($"At {Say.Kw(point.PowerKw.Value)} not even E0 is supported"),
+    };
+
+    /// <summary>What is planned, one line each.</summary>
+    public static IEnumerable<PlannedChange> Planned(CapacityChange change)
+    {
+        if (change.RatedFlowCcMin is { } flow)
+        {
+            yield return new("ratedFlowCcMin", Sentence.Of($"Injectors of {Say.CcPerMin(flow)}"));
+        }
+
+        if (change.BaseRiseKpa is { } rise)
+        {
+            yield return new("baseRiseKpa", Sentence.Of($"Base pressure raised by {Say.Kpa(rise)}"));
+        }
+
+        if (change.PumpCount is { } pumps)
+        {
+            yield return new("pumpCount", pumps == 1 ? "One pump" : Sentence.Of($"{pumps} pumps in parallel"));
+        }
+
+        if (change.AddedPorts is { } added)
+        {
+            yield return new("addedPorts", Sentence.Of($"{added.Count} injectors of {Say.CcPerMin(added.RatedFlowCcMin)} added in the ports"));
+        }
+
+        if (change.PortSharePct is { } share)
+        {
+            yield return new("portSharePct", Sentence.Of($"{share} % of the fuel through the ports"));
+        }
+    }
+
+    private static Sentence Verdict(CapacityResult? point)
+    {
+        if (point is null)
+        {
+            return "Which power is wanted?";
+        }
+
+        var at = Sentence.Of($"At {Say.Kw(point.PowerKw.Value)} this system carries");
+        var limit = point is { EthanolBinding: { } binding, MaxEthanolPct: null or { Value: < 100 } } ? Sentence.Of($"{binding.Begins()} the limit.") : Sentence.Empty;
+        return point.Verdict switch
+        {
+            CapacityVerdict.NotKnown => "Nothing is known about pump or injectors yet.",
+            CapacityVerdict.Carried => Sentence.Of($"{at} {Say.Ethanol(point.EthanolPct.Value)}."),
+            CapacityVerdict.Doubtful when point.MaxEthanolPct is { } most => Sentence.Of($"{at} {(most.Value >= 100 ? Say.Ethanol(point.EthanolPct.Value) : Say.Ethanol(most))} as far as is known; {Say.Ethanol(point.EthanolPct.Value)} may be too much."),
+            CapacityVerdict.Capped when point.MaxEthanolPct is { } most => Sentence.Of($"{at} up to {Say.Ethanol(most)}.") + limit,
+            CapacityVerdict.TooSmall => Sentence.Of($"{at} not even E0.") + limit,
+            _ => Sentence.Of($"{at} not even E0, as far as is known.") + limit,
+        };
+    }
+}

@@ -1,0 +1,121 @@
+using HazyGauge.Core.Compensation;
+using HazyGauge.Core.Findings;
+using HazyGauge.Core.Fuels;
+using HazyGauge.Core.Haze;
+using HazyGauge.Core.Sensing;
+using HazyGauge.Core.Sentences;
+using HazyGauge.Core.Vehicles;
+
+namespace HazyGauge.Core.Stations.Compensate;
+
+/// <summary>Computes what goes into the controller, for a reading.</summary>
+internal sealed class CompensateEvaluation(CompensatePlan plan, Hazy basePct, Hazy? surveyedPct, SensorReading? reading, HazeLedger ledger)
+{
+    private const int UsualBreakpoints = 6;
+    private const double CurveStepPct = 2;
+
+    // A survey that is off by more than this speaks of another map.
+    private const double SameBlendPct = 0.5;
+
+    private Hazy? Ethanol => reading?.EthanolPct;
+
+    /// <summary>What a plan comes to.</summary>
+    /// <param name="plan">The plan.</param>
+    /// <param name="survey">What is known of the vehicle.</param>
+    /// <param name="reading">The reading; null where nobody read the sensor.</param>
+    /// <param name="ledger">The ledger of the pass.</param>
+    /// <exception cref="RefusedInputException">A number cannot be, or a multiplier was made for another base map.</exception>
+    public static CompensateResults Of(CompensatePlan plan, VehicleSurvey? survey, SensorReading? reading, HazeLedger ledger)
+    {
+        var surveyed = survey?.Control.FuelMapEthanolPct;
+        if ((plan.BaseEthanolPct ?? surveyed) is { } basePct)
+        {
+            return new CompensateEvaluation(plan, basePct, surveyed, reading, ledger).Results();
+        }
+
+        if (plan.FuellingProof is not null)
+        {
+            throw new RefusedInputException("fuellingProof", "Say first which blend the base map was made on; the fuelling is proven against that.");
+        }
+
+        var progress = CompensateProgress.Of(reading?.EthanolPct is not null, hasBase: false, isFuellingProven: false);
+        return new CompensateResults(
+            reading?.EthanolPct, reading?.FuelTempC, null, null, null, null, null, null, false, [], CompensateWords.AskBase, CompensateWords.WhyBase, progress.State, progress.NextAction, null);
+    }
+
+    private CompensateResults Results()
+    {
+        FuelFactorBasis.CheckBase(basePct, UsualFuels.Traditional<Hazy>());
+        var (proven, lapsed) = plan.FuellingProof?.HoldsFor(basePct.Value, plan.MeteringOrUsual) ?? (false, null);
+        var fuel = Ethanol is { } ethanol ? Query(ethanol).Answer(ledger) : null;
+        var multiplier = Multiplier();
+        var spark = Spark(proven);
+        var progress = CompensateProgress.Of(Ethanol is not null, hasBase: true, proven);
+        return new CompensateResults(
+            Ethanol,
+            reading?.FuelTempC,
+            basePct,
+            fuel,
+            multiplier is null ? null : new MultiplierCheck(multiplier.AtBase, multiplier.Lambda, multiplier.AtEthanolPct),
+            fuel is not null && plan.Pulse is { PulseMs: { } pulse, DeadTimeMs: { } dead } ? RefusedInputException.Under("pulse", () => InjectorPulse.Lengthen(pulse, dead, fuel.Factor)) : null,
+            RefusedInputException.Under("row", () => new BreakpointsQuery(basePct, plan.MeteringOrUsual, plan.Row?.EthanolPcts, plan.Row?.EthanolPcts is null ? plan.Row?.Count ?? UsualBreakpoints : null, WholePct: true).Answer()),
+            spark,
+            proven,
+            [.. new[] { lapsed, AnotherBase() }.OfType<Finding>().Concat(multiplier?.Findings ?? []).OrderByDescending(f => f.Severity)],
+            CompensateWords.Headline(basePct, Ethanol, fuel, spark),
+            CompensateWords.Lead(fuel, spark),
+            progress.State,
+            progress.NextAction,
+            Curve());
+    }
+
+    private FuelFactorQuery Query(Hazy ethanolPct)
+    {
+        // Both temperatures, or neither.
+        var fuelTempC = plan.BaseFuelTempC is null ? null : reading?.FuelTempC;
+        return new FuelFactorQuery(ethanolPct, basePct, plan.MeteringOrUsual, fuelTempC, plan.BaseFuelTempC);
+    }
+
+    private Finding? AnotherBase() => plan.BaseEthanolPct is { } here && surveyedPct is { } found && Math.Abs(here.Value - found.Value) > SameBlendPct
+        ? new Finding("anotherBase", Severity.Caution, Sentence.Of($"The survey says the fuel map was made on {Say.Ethanol(found.Value, 1)}, here it is {Say.Ethanol(here.Value, 1)}. One of the two is wrong, or this is another map."))
+        : null;
+
+    private MultiplierJudgement? Multiplier() => plan.Multiplier switch
+    {
+        null or { At0Pct: null, At100Pct: null } => null,
+        { At0Pct: { } at0, At100Pct: { } at100 } => new MultiplierLine(at0, at100).Judge(plan.MeteringOrUsual, new Blend<Exact>(basePct.Value, UsualFuels.Traditional<Exact>()), Ethanol?.Value),
+        _ => throw new RefusedInputException("multiplier", "Give both ends of the multiplier, at E0 and at E100."),
+    };
+
+    // All three numbers of the two maps, or none: half a description of them is not guessed at.
+    private SparkToSet? Spark(bool proven)
+    {
+        if (Ethanol is not { } ethanol || plan.Spark is not { GasolineMapEthanolPct: { } none, EthanolMapEthanolPct: { } all, FullAdditionDeg: { } full } maps)
+        {
+            return null;
+        }
+
+        var input = new SparkAdditionInput(ethanol, none, all, full, maps.Weighting ?? SparkWeighting.Linear, maps.SaturatesAtPct);
+        var result = RefusedInputException.Under("spark", () => SparkAddition.Compute(input));
+        return new SparkToSet(
+            result,
+            proven ? result.CautiousAdditionDeg : SparkAddition.HeldUntilProven(result.CautiousAdditionDeg),
+            !proven && result.CautiousAdditionDeg.Value > 0,
+            result.CautiousEthanolPct,
+            SparkAddition.Curve(input));
+    }
+
+    private List<FactorPoint> Curve()
+    {
+        // Each blend is known as well as the present reading is.
+        var asKnown = Ethanol is { } ethanol ? ethanol - ethanol.Value : 0;
+        return
+        [
+            .. Enumerable.Range(0, (int)(100 / CurveStepPct) + 1).Select(i => CurveStepPct * i).Select(pct =>
+            {
+                var at = new FuelFactorQuery(pct + asKnown, basePct, plan.MeteringOrUsual).Answer(ledger);
+                return new FactorPoint(pct, at.Factor.Value, Interval95.HalfWidth(at.Factor), at.Schools.Mass.Value, at.Schools.Orifice.Value, at.Schools.Volume.Value);
+            }),
+        ];
+    }
+}

@@ -1,0 +1,31 @@
+namespace HazyGauge.Core.Stations.Compensate;
+
+/// <summary>How far the work on the controller's numbers has come.</summary>
+internal static class CompensateProgress
+{
+    /// <summary>A job on which nobody said yet what the controller holds.</summary>
+    public static readonly StationProgress NotStarted = new(StationState.Empty, NextAction.Of(
+        CompensateStation.Key, "askBase", "Say which blend the base map was made on.", "The fuel factor counts from that blend, not from E0."));
+
+    /// <summary>The state of a plan, and what to do next.</summary>
+    /// <param name="hasReading">True where the signal gives an ethanol content.</param>
+    /// <param name="hasBase">True where the blend of the base map is known.</param>
+    /// <param name="isFuellingProven">True where the fuelling is marked proven, and nothing changed since.</param>
+    public static StationProgress Of(bool hasReading, bool hasBase, bool isFuellingProven)
+    {
+        if (!hasBase)
+        {
+            return NotStarted with { State = StationState.InWork };
+        }
+
+        if (!hasReading)
+        {
+            return new StationProgress(StationState.InWork, NextAction.Of("signal", "readSensor", "Read the sensor.", "Without a reading there is no fuel factor for today's fuel."));
+        }
+
+        return isFuellingProven
+            ? new StationProgress(StationState.Proven, NextAction.Of(CompensateStation.Key, "proven", "Fuelling is proven.", "Spark may be added from the cautious end."))
+            : new StationProgress(StationState.InWork, NextAction.Of(
+                CompensateStation.Key, "logLambda", "Type in the row, drive gently and log lambda.", "Spark stays out until the log shows that the fuelling is right."));
+    }
+}

@@ -1,0 +1,62 @@
+using HazyGauge.Core.Compensation;
+using HazyGauge.Core.Findings;
+using HazyGauge.Core.Haze;
+using HazyGauge.Core.Sentences;
+
+namespace HazyGauge.Core.Stations.Compensate;
+
+/// <summary>What the controller's own multiplier would do over the base map.</summary>
+/// <param name="AtBase">What it multiplies by at the base map's blend; should be 1.</param>
+/// <param name="Lambda">Lambda it gives where 1 is meant.</param>
+/// <param name="AtEthanolPct">On which blend, % by volume.</param>
+public sealed record MultiplierCheck(double AtBase, double Lambda, double AtEthanolPct);
+
+/// <summary>The spark addition of a job.</summary>
+/// <param name="Addition">The addition as computed.</param>
+/// <param name="ToSetDeg">What may be set now, degrees of crank: the cautious addition, none of it while the fuelling is not proven; what comes out always comes out.</param>
+/// <param name="IsHeld">True where spark is held back.</param>
+/// <param name="CautiousEthanolPct">The blend it is computed with: the low end of the haze, % by volume.</param>
+/// <param name="Curve">The addition over all blends, for drawing.</param>
+public sealed record SparkToSet(SparkAdditionResult Addition, Hazy ToSetDeg, bool IsHeld, double CautiousEthanolPct, IReadOnlyList<SparkPoint> Curve);
+
+/// <summary>A point of the drawn factor.</summary>
+/// <param name="EthanolPct">Ethanol, % by volume.</param>
+/// <param name="Factor">The factor there.</param>
+/// <param name="PlusMinus">Half-width of its 95 % interval.</param>
+/// <param name="Mass">The factor by the mass school.</param>
+/// <param name="Orifice">The same by the orifice school.</param>
+/// <param name="Volume">The same by the volume school.</param>
+public sealed record FactorPoint(double EthanolPct, double Factor, double PlusMinus, double Mass, double Orifice, double Volume);
+
+/// <summary>What a Compensate plan comes to.</summary>
+/// <param name="EthanolPct">The reading it is computed for, % by volume; null where the signal gives none.</param>
+/// <param name="FuelTempC">Fuel temperature of that reading, C; null where it is not known.</param>
+/// <param name="BaseEthanolPct">Blend of the base map, % by volume; null where nobody knows it.</param>
+/// <param name="FuelFactor">The fuel factor for that reading.</param>
+/// <param name="Multiplier">What the controller's own multiplier would do.</param>
+/// <param name="Pulse">The arithmetic of dead time.</param>
+/// <param name="Row">The row to type in.</param>
+/// <param name="Spark">The spark addition.</param>
+/// <param name="IsFuellingProven">True where the fuelling is proven for this very base map and metering.</param>
+/// <param name="Findings">What has to be looked at.</param>
+/// <param name="Headline">What to open by, and what becomes of the spark.</param>
+/// <param name="Lead">What the haze is worth, and what must not be done.</param>
+/// <param name="State">State of the station.</param>
+/// <param name="NextAction">What to do next.</param>
+/// <param name="Curve">The factor over all blends, each known as well as the reading is, to draw; left out of the record.</param>
+public sealed record CompensateResults(
+    Hazy? EthanolPct,
+    Hazy? FuelTempC,
+    Hazy? BaseEthanolPct,
+    FuelFactorResult? FuelFactor,
+    MultiplierCheck? Multiplier,
+    InjectorPulse? Pulse,
+    BreakpointRow? Row,
+    SparkToSet? Spark,
+    bool IsFuellingProven,
+    IReadOnlyList<Finding> Findings,
+    Sentence Headline,
+    Sentence Lead,
+    StationState State,
+    NextAction NextAction,
+    IReadOnlyList<FactorPoint>? Curve);

@@ -1,0 +1,90 @@
+using System.Globalization;
+using HazyGauge.Core.Compensation;
+using HazyGauge.Core.Fields;
+using HazyGauge.Core.Findings;
+using HazyGauge.Core.Sensing;
+using HazyGauge.Core.Sentences;
+using HazyGauge.Core.Vehicles;
+
+namespace HazyGauge.Core.Stations.Compensate;
+
+/// <summary>Which numbers go into the controller? Reads the sensor's reading, and which blend the surveyed fuel map was made on.</summary>
+public sealed class CompensateStation : Station<CompensatePlan, CompensateResults>
+{
+    internal const string Key = "compensate";
+
+    /// <inheritdoc/>
+    public override string Slug => Key;
+
+    /// <inheritdoc/>
+    public override string Name => "Compensate";
+
+    /// <inheritdoc/>
+    public override string Question => "Which numbers go into the controller?";
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<string> DependsOn => ["survey", "signal"];
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<Field> Fields { get; } =
+    [
+        new("baseEthanolPct", "Blend of the base map") { Unit = Unit.EthanolPct, Min = 0, Max = 100, HowTo = "Ask who made the map which fuel was in the tank; left out, as surveyed.", SourceId = "baseEthanolPct" },
+        new("baseFuelTempC", "Fuel temperature of the base map") { Unit = Unit.Celsius, Min = -40, Max = 125, Usual = new(FuelFactorBasis.UsualBaseFuelTempC), HowTo = "Read it in the logs the base map was made from." },
+        new("multiplier.at0Pct", "Multiplier at E0") { Unit = Unit.Percent, HowTo = "Read it off the controller." },
+        new("multiplier.at100Pct", "Multiplier at E100") { Unit = Unit.Percent, HowTo = "Read it off the controller." },
+        new("pulse.pulseMs", "Injector pulse") { Unit = Unit.Milliseconds, HowTo = "Log it on the base blend.", SourceId = "pulseMs" },
+        new("pulse.deadTimeMs", "Dead time") { Unit = Unit.Milliseconds, HowTo = "Read it from the injector's data sheet at this voltage.", SourceId = "deadTimeMs" },
+        new("spark.gasolineMapEthanolPct", "Gasoline map made on") { Unit = Unit.EthanolPct, HowTo = "Ask who made the map.", SourceId = "gasolineMapEthanolPct" },
+        new("spark.ethanolMapEthanolPct", "Ethanol map made on") { Unit = Unit.EthanolPct, HowTo = "Ask who made the map.", SourceId = "ethanolMapEthanolPct" },
+        new("spark.fullAdditionDeg", "Spark between them") { Unit = Unit.Degrees, HowTo = "Subtract the two maps at full load.", SourceId = "fullAdditionDeg" },
+        new("spark.saturatesAtPct", "Full advance from") { Unit = Unit.EthanolPct, Usual = new(SparkAdditionInput.UsualSaturatesAtPct), HowTo = "Choose it; most of the knock benefit is there by E50 to E60.", SourceId = "saturatesAtPct" },
+    ];
+
+    /// <inheritdoc/>
+    public override StationProgress NotStarted => CompensateProgress.NotStarted;
+
+    /// <inheritdoc/>
+    public override CompensateResults Evaluate(CompensatePlan plan, StationContext context) =>
+        CompensateEvaluation.Of(plan, context.Published<VehicleSurvey>(), context.Published<SensorReading>(), context.Ledger);
+
+    /// <inheritdoc/>
+    public override StationProgress Progress(CompensateResults results) => new(results.State, results.NextAction);
+
+    /// <inheritdoc/>
+    public override Sentence Summary(CompensatePlan plan, CompensateResults results) => CompensateWords.Summary(results);
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<Finding> Findings(CompensateResults results) => results.Findings;
+
+    /// <inheritdoc/>
+    /// <remarks>The plan goes along; that the fuelling was proven does not.</remarks>
+    public override IReadOnlyList<string>? OnlyThisVehicle => ["fuellingProof"];
+
+    /// <inheritdoc/>
+    public override CompensateResults ForRecord(CompensateResults results) => results with { Curve = null };
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<Figure> Figures(CompensatePlan plan, CompensateResults? results) =>
+    [
+        new("baseEthanolPct", "Blend of the base map", (plan.BaseEthanolPct ?? results?.BaseEthanolPct) is { } b ? Text($"E{b.Value:0.##}") : "not known"),
+        new("metering", "Metering", plan.MeteringOrUsual.InWords()),
+        Figure.Of("ethanolPct", "Computed for", results?.EthanolPct, Unit.EthanolPct),
+        Figure.Of("factor", "Fuel factor", results?.FuelFactor?.Factor, Unit.None),
+        new("row", "Row to type in", results?.Row is { } row ? string.Join("  ", row.EthanolPcts.Zip(row.Factors, (e, f) => Text($"E{e:0.##} {f.Value:0.000}"))) : "none"),
+        new("multiplier", "Multiplier found", plan.Multiplier is { At0Pct: { } at0, At100Pct: { } at100 } ? Text($"{at0:0.#} to {at100:0.#} %") : "none"),
+        new("spark", "Spark between maps", plan.Spark is { FullAdditionDeg: { } full, GasolineMapEthanolPct: { } none, EthanolMapEthanolPct: { } all }
+            ? Text($"{full.Value:0.#}° from E{none.Value:0.#} to E{all.Value:0.#}, {Word(plan.Spark.Weighting ?? SparkWeighting.Linear)}")
+            : "none"),
+        Figure.Of("sparkToSet", "Spark to set", results?.Spark?.ToSetDeg, Unit.Degrees),
+        new("fuellingProof", "Fuelling proven by", plan.FuellingProof?.Evidence ?? "nothing yet"),
+    ];
+
+    private static string Word(SparkWeighting weighting) => weighting switch
+    {
+        SparkWeighting.Mole => "by mole",
+        SparkWeighting.Saturating => "full advance from a blend on",
+        _ => "straight",
+    };
+
+    private static string Text(FormattableString text) => text.ToString(CultureInfo.InvariantCulture);
+}

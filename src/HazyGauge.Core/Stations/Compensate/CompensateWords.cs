@@ -1,0 +1,56 @@
+using HazyGauge.Core.Compensation;
+using HazyGauge.Core.Haze;
+using HazyGauge.Core.Sentences;
+
+namespace HazyGauge.Core.Stations.Compensate;
+
+/// <summary>Compensate's own sentences.</summary>
+internal static class CompensateWords
+{
+    /// <summary>Asks for the blend of the base map.</summary>
+    public static readonly Sentence AskBase = "Which blend was the base map made on?";
+
+    /// <summary>Why that is asked.</summary>
+    public static readonly Sentence WhyBase =
+        "Factors count from that blend, not from E0. Ask whoever made the map which fuel was in the tank. A guess is worth several percent of fuel, and a map made on E85 taken for one made on gasoline floods the engine.";
+
+    /// <summary>What to open by, and what becomes of the spark.</summary>
+    public static Sentence Headline(Hazy basePct, Hazy? ethanol, FuelFactorResult? fuel, SparkToSet? spark) => ethanol is { } e && fuel is not null
+        ? Sentence.Of($"At E{e.Value.ToString(Interval95.HalfWidth(e) < 0.95 ? "0.0" : "0", System.Globalization.CultureInfo.InvariantCulture)}, inject {Say.Of(fuel.Factor, Unit.None, 2)} times the base map's open time on {Say.Ethanol(basePct.Value, 1)}. {SparkSaid(spark)}")
+        : Sentence.Of($"The row for a base map on {Say.Ethanol(basePct.Value, 1)} is ready; today's factor needs a reading.");
+
+    /// <summary>What the haze is worth, and what must not be done.</summary>
+    public static Sentence Lead(FuelFactorResult? fuel, SparkToSet? spark)
+    {
+        if (fuel is null)
+        {
+            return Sentence.Empty;
+        }
+
+        var haze = 100 * Interval95.HalfWidth(fuel.Factor) / fuel.Factor.Value;
+        var lean = 100 * (fuel.LeanRatio.Value - 1);
+        var worst = lean < 0.05 ? "Nothing is in doubt." : Sentence.Of($"Fuel is uncertain by ± {haze:0.0} %: at worst {lean:0.0} % lean, which {fuel.CautiousFactor.Value:0.000} covers.");
+        var held = spark is { IsHeld: true } ? Sentence.Of($"Spark stays out until a log proves the fuelling; then {spark.Addition.CautiousAdditionDeg.Value:0.0}° at most, from the cautious end.") : Sentence.Empty;
+        return worst + "Dead time is added after, never multiplied." + held;
+    }
+
+    /// <summary>The plan in one line.</summary>
+    public static Sentence Summary(CompensateResults results) => results switch
+    {
+        { FuelFactor: { } fuel, EthanolPct: { } ethanol, BaseEthanolPct: { } basePct } => Sentence.Of($"{Say.Of(fuel.Factor, Unit.None, 3)} times the open time of {Say.Ethanol(basePct.Value, 1)} on {Say.Ethanol(ethanol)}{SparkSummary(results.Spark)}"),
+        { BaseEthanolPct: { } basePct } => Sentence.Of($"Base map on {Say.Ethanol(basePct.Value, 1)}; no reading yet"),
+        _ => "Compensate: base blend not known yet",
+    };
+
+    private static Sentence SparkSaid(SparkToSet? spark) => spark switch
+    {
+        null => "Add no spark.",
+        { IsHeld: true } => "Add no spark yet.",
+        { ToSetDeg.Value: < 0 } => Sentence.Of($"Take out {-spark.ToSetDeg.Value:0.0}° of spark."),
+        _ => Sentence.Of($"Add {spark.ToSetDeg.Value:0.0}° of spark."),
+    };
+
+    private static string SparkSummary(SparkToSet? spark) => spark is null ? string.Empty
+        : spark.IsHeld ? "; spark held"
+        : FormattableString.Invariant($"; spark {spark.ToSetDeg.Value:+0.0;-0.0;0.0}°");
+}

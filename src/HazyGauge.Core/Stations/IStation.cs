@@ -1,0 +1,86 @@
+using HazyGauge.Core.Haze;
+using HazyGauge.Core.Fields;
+using HazyGauge.Core.Sentences;
+
+namespace HazyGauge.Core.Stations;
+
+/// <summary>A station of the line, whatever its plan and results are. Stations are written as <see cref="Station{TPlan,TResults}"/>.</summary>
+public interface IStation
+{
+    /// <summary>Its name in addresses.</summary>
+    string Slug { get; }
+
+    /// <summary>Its name on the screen.</summary>
+    string Name { get; }
+
+    /// <summary>The question it answers.</summary>
+    string Question { get; }
+
+    /// <summary>Stations whose published results it reads, by slug.</summary>
+    IReadOnlyList<string> DependsOn { get; }
+
+    /// <summary>What it asks for.</summary>
+    IReadOnlyList<Field> Fields { get; }
+
+    /// <summary>How it stands before anything was saved.</summary>
+    StationProgress NotStarted { get; }
+
+    /// <summary>Type of its plan.</summary>
+    Type PlanType { get; }
+
+    /// <summary>Type of its results.</summary>
+    Type ResultsType { get; }
+
+    /// <summary>A plan nobody has filled in.</summary>
+    object EmptyPlan { get; }
+
+    /// <summary>The source of a number of a plan that names none itself.</summary>
+    /// <param name="path">Where it stands in the plan.</param>
+    /// <param name="u">Its standard uncertainty.</param>
+    HazeSource SourceOf(string path, double u);
+
+    /// <summary>Files a plan rests on.</summary>
+    IReadOnlyList<NeededFile> Files(object plan);
+
+    /// <summary>What a plan comes to.</summary>
+    /// <exception cref="Findings.RefusedInputException">The plan holds what cannot be.</exception>
+    Evaluated Evaluate(object plan, StationContext context);
+
+    /// <summary>What a plan came to by the record, for where it cannot be evaluated any more.</summary>
+    Evaluated FromRecord(object plan, object results);
+
+    /// <summary>The figures of a saved document that a mechanic would act on, in the order they are read.</summary>
+    /// <param name="plan">The plan.</param>
+    /// <param name="results">What it came to; null where that cannot be read any more.</param>
+    IReadOnlyList<Figure> Figures(object plan, object? results);
+
+    /// <summary>Paths of a plan that hold for this one vehicle alone; null where all of it does.</summary>
+    IReadOnlyList<string>? OnlyThisVehicle { get; }
+
+    /// <summary>The results as the record keeps them: without drawings, which come again from the plan.</summary>
+    object ForRecord(object results);
+}
+
+/// <summary>What a plan came to.</summary>
+/// <param name="Plan">The plan.</param>
+/// <param name="Stamps">What the program itself puts into the document, by path.</param>
+/// <param name="Results">The results.</param>
+/// <param name="Published">What other stations may read; null where there is nothing to read yet.</param>
+/// <param name="Progress">How far the station has come.</param>
+/// <param name="Summary">It in one line.</param>
+/// <param name="Findings">What it noticed, the gravest first.</param>
+public sealed record Evaluated(
+    object Plan, IReadOnlyDictionary<string, string> Stamps, object Results, object? Published, StationProgress Progress, Sentence Summary, IReadOnlyList<Findings.Finding> Findings);
+
+/// <summary>A figure of a document, for setting two side by side.</summary>
+/// <param name="Field">Stable name for programs.</param>
+/// <param name="Label">What the mechanic reads.</param>
+/// <param name="Text">The figure in words; null where it is a number.</param>
+/// <param name="Number">The figure as a number with its haze; null where it is words.</param>
+/// <param name="Unit">What the number is measured in.</param>
+public sealed record Figure(string Field, string Label, string? Text = null, Hazy? Number = null, Unit? Unit = null)
+{
+    /// <summary>A number, or words where there is none.</summary>
+    public static Figure Of(string field, string label, Hazy? number, Unit unit, string otherwise = "none") =>
+        number is null ? new(field, label, otherwise) : new(field, label, Number: number, Unit: unit);
+}

@@ -1,0 +1,81 @@
+using HazyGauge.Core.Fields;
+using HazyGauge.Core.Findings;
+using HazyGauge.Core.Sensing;
+using HazyGauge.Core.Sentences;
+
+namespace HazyGauge.Core.Stations.Signal;
+
+/// <summary>Is the sensor's output real, what does it say, and how sure is that? Publishes the reading.</summary>
+public sealed class SignalStation : Station<SignalPlan, SignalResults>
+{
+    internal const string Key = "signal";
+
+    /// <inheritdoc/>
+    public override string Slug => Key;
+
+    /// <inheritdoc/>
+    public override string Name => "Signal";
+
+    /// <inheritdoc/>
+    public override string Question => "Is the sensor's output real, what does it say, and how sure is that?";
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<Field> Fields { get; } =
+    [
+        new("capture.thresholdV", "Volts switched at") { Unit = Unit.Volt, HowTo = "Leave it out: half way between the two levels is found." },
+        new("toleranceEthanolPct", "Sensor tolerance") { Unit = Unit.Percent, Min = 0, Max = 50, Usual = new(SensorLaw.UsualToleranceEthanolPct), HowTo = "Read it from the sensor's data sheet.", SourceId = SourceCatalogue.SensorTolerance },
+        new("meter.frequencyHz", "Frequency") { Unit = Unit.Hertz, HowTo = "Set the meter to Hz between signal pin and ground, key on.", SourceId = "frequencyHz" },
+        new("meter.lowPulseMs", "Low pulse") { Unit = Unit.Milliseconds, HowTo = "Set the meter to negative pulse width.", SourceId = "lowPulseMs" },
+        new("meter.averageV", "DC volts (an average)") { Unit = Unit.Volt, HowTo = "Set the meter to DC volts.", SourceId = "averageV" },
+        new("meter.highV", "High voltage") { Unit = Unit.Volt, HowTo = "Measure the signal wire with the sensor unplugged and the key on.", SourceId = "highV" },
+        new("meter.lowV", "Low voltage") { Unit = Unit.Volt, Usual = new(0), HowTo = "Measure with a scope: the level while pulled low.", SourceId = "lowV" },
+    ];
+
+    /// <inheritdoc/>
+    public override StationProgress NotStarted => SignalProgress.NotStarted;
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<NeededFile> Files(SignalPlan plan) => plan.Capture is { } choice ? [choice.Needed] : [];
+
+    /// <inheritdoc/>
+    public override SignalResults Evaluate(SignalPlan plan, StationContext context) => SignalEvaluation.Of(plan, context);
+
+    /// <inheritdoc/>
+    public override IReadOnlyDictionary<string, string> Stamps(SignalPlan plan, StationContext context) =>
+        plan.Capture is { } choice && context.File(choice.Needed) is { } file ? new Dictionary<string, string>(StringComparer.Ordinal) { ["capture.name"] = file.Name } : base.Stamps(plan, context);
+
+    /// <inheritdoc/>
+    public override object? Publish(SignalPlan plan, SignalResults results) => results.Reading;
+
+    /// <inheritdoc/>
+    public override StationProgress Progress(SignalResults results) => new(results.State, results.NextAction);
+
+    /// <inheritdoc/>
+    public override Sentence Summary(SignalPlan plan, SignalResults results) => SignalWords.Summary(results);
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<Finding> Findings(SignalResults results) => results.Reading?.Findings ?? [];
+
+    /// <inheritdoc/>
+    /// <remarks>A signal was measured on one vehicle and says nothing about another.</remarks>
+    public override IReadOnlyList<string>? OnlyThisVehicle => null;
+
+    /// <inheritdoc/>
+    public override SignalResults ForRecord(SignalResults results) => results.Capture is { } capture ? results with { Capture = capture with { Timeline = [], Excerpt = [] } } : results;
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<Figure> Figures(SignalPlan plan, SignalResults? results)
+    {
+        var reading = results?.Reading;
+        return
+        [
+            new("evidence", "Rests on", (results?.FileName ?? plan.Capture?.Name) ?? (plan.Meter is null ? "nothing yet" : "meter readings")),
+            new("signalStatus", "Signal", reading is null ? "none" : SignalWords.InWords(reading.SignalStatus)),
+            Figure.Of("ethanolPct", "Ethanol", reading?.EthanolPct, Unit.EthanolPct),
+            Figure.Of("fuelTempC", "Fuel temperature", reading?.FuelTempC, Unit.Celsius),
+            Figure.Of("frequencyHz", "Frequency", results?.Capture?.FrequencyHz, Unit.Hertz),
+            Figure.Of("lowPulseMs", "Low pulse", results?.Capture?.LowPulseMs, Unit.Milliseconds),
+            Figure.Of("toleranceEthanolPct", "Sensor tolerance", plan.Tolerance, Unit.Percent),
+        ];
+    }
+}

@@ -1,0 +1,95 @@
+using HazyGauge.Core.Fields;
+using HazyGauge.Core.Findings;
+using HazyGauge.Core.Haze;
+using HazyGauge.Core.Sentences;
+
+namespace HazyGauge.Core.Stations;
+
+/// <summary>
+/// A station: what is asked (the plan), what it comes to (the results), how far that is. It knows no other station; what it needs of one it
+/// names in <see cref="DependsOn"/> and reads as that station's published result.
+/// </summary>
+/// <typeparam name="TPlan">The plan: a record all of whose parts may be left out.</typeparam>
+/// <typeparam name="TResults">The results, as they are sent.</typeparam>
+public abstract class Station<TPlan, TResults> : IStation
+    where TPlan : class, new()
+    where TResults : class
+{
+    /// <inheritdoc/>
+    public abstract string Slug { get; }
+
+    /// <inheritdoc/>
+    public abstract string Name { get; }
+
+    /// <inheritdoc/>
+    public abstract string Question { get; }
+
+    /// <inheritdoc/>
+    public virtual IReadOnlyList<string> DependsOn => [];
+
+    /// <inheritdoc/>
+    public virtual IReadOnlyList<Field> Fields => [];
+
+    /// <inheritdoc/>
+    public abstract StationProgress NotStarted { get; }
+
+    Type IStation.PlanType => typeof(TPlan);
+
+    Type IStation.ResultsType => typeof(TResults);
+
+    object IStation.EmptyPlan => new TPlan();
+
+    /// <inheritdoc/>
+    public virtual HazeSource SourceOf(string path, double u) => SourceCatalogue.OfField(path, u);
+
+    /// <summary>Files a plan rests on.</summary>
+    public virtual IReadOnlyList<NeededFile> Files(TPlan plan) => [];
+
+    /// <summary>What a plan comes to.</summary>
+    /// <exception cref="RefusedInputException">The plan holds what cannot be.</exception>
+    public abstract TResults Evaluate(TPlan plan, StationContext context);
+
+    /// <summary>What other stations may read of it; null where there is nothing to read yet.</summary>
+    public virtual object? Publish(TPlan plan, TResults results) => null;
+
+    /// <summary>How far the station has come.</summary>
+    public abstract StationProgress Progress(TResults results);
+
+    /// <summary>The results in one line.</summary>
+    public abstract Sentence Summary(TPlan plan, TResults results);
+
+    /// <summary>What it noticed, the gravest first.</summary>
+    public virtual IReadOnlyList<Finding> Findings(TResults results) => [];
+
+    /// <inheritdoc cref="IStation.Figures"/>
+    public abstract IReadOnlyList<Figure> Figures(TPlan plan, TResults? results);
+
+    /// <inheritdoc/>
+    public virtual IReadOnlyList<string>? OnlyThisVehicle => [];
+
+    /// <summary>The results as the record keeps them.</summary>
+    public virtual TResults ForRecord(TResults results) => results;
+
+    /// <summary>What the program itself puts into a document, by path.</summary>
+    public virtual IReadOnlyDictionary<string, string> Stamps(TPlan plan, StationContext context) => new Dictionary<string, string>(StringComparer.Ordinal);
+
+    IReadOnlyList<NeededFile> IStation.Files(object plan) => Files((TPlan)plan);
+
+    Evaluated IStation.Evaluate(object plan, StationContext context)
+    {
+        var mine = (TPlan)plan;
+        var check = new InputCheck();
+        Field.Check(Fields, mine, check);
+        check.ThrowIfAny();
+        return Of(mine, Evaluate(mine, context), Stamps(mine, context));
+    }
+
+    Evaluated IStation.FromRecord(object plan, object results) => Of((TPlan)plan, (TResults)results, new Dictionary<string, string>(StringComparer.Ordinal));
+
+    private Evaluated Of(TPlan plan, TResults results, IReadOnlyDictionary<string, string> stamps) =>
+        new(plan, stamps, results, Publish(plan, results), Progress(results), Summary(plan, results), Findings(results));
+
+    IReadOnlyList<Figure> IStation.Figures(object plan, object? results) => Figures((TPlan)plan, (TResults?)results);
+
+    object IStation.ForRecord(object results) => ForRecord((TResults)results);
+}

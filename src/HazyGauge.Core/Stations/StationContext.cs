@@ -1,0 +1,40 @@
+using HazyGauge.Core.Haze;
+
+namespace HazyGauge.Core.Stations;
+
+/// <summary>What an evaluation may read beside its own plan.</summary>
+/// <param name="ledger">The ledger of the whole pass: a doubt is the same doubt at every station.</param>
+/// <param name="upstream">What the stations it depends on have published, by slug.</param>
+/// <param name="files">Files of the job that the plan names, as far as they are there.</param>
+/// <param name="entries">What happened on the job, the oldest first.</param>
+public sealed class StationContext(
+    HazeLedger ledger, IReadOnlyDictionary<string, object> upstream, IReadOnlyDictionary<NeededFile, StationFile> files, IReadOnlyList<JobEntry> entries)
+{
+    /// <summary>Nothing but a ledger: for a calculation outside a job.</summary>
+    public StationContext(HazeLedger ledger)
+        : this(ledger, new Dictionary<string, object>(StringComparer.Ordinal), new Dictionary<NeededFile, StationFile>(), [])
+    {
+    }
+
+    /// <summary>The ledger.</summary>
+    public HazeLedger Ledger => ledger;
+
+    /// <summary>What happened on the job, the oldest first; any station may read it.</summary>
+    public IReadOnlyList<JobEntry> Entries => entries;
+
+    /// <summary>What a station published; null where there is none of this kind.</summary>
+    public T? Published<T>()
+        where T : class => upstream.Values.OfType<T>().FirstOrDefault();
+
+    /// <summary>A file the plan names; null where it is not on the job.</summary>
+    public StationFile? File(NeededFile needed) => files.GetValueOrDefault(needed);
+}
+
+/// <summary>Something that happened on the job.</summary>
+/// <param name="Number">1, 2, 3 ... per job.</param>
+/// <param name="Kind">waiting, note, recheck or closing.</param>
+/// <param name="Text">What it says.</param>
+/// <param name="Station">The station it belongs to.</param>
+/// <param name="Closes">Number of the entry it closes.</param>
+/// <param name="At">When.</param>
+public sealed record JobEntry(int Number, string Kind, string Text, string? Station, int? Closes, DateTimeOffset At);

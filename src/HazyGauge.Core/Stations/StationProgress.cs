@@ -1,0 +1,64 @@
+using System.Text.Json.Serialization;
+using HazyGauge.Core.Sentences;
+
+namespace HazyGauge.Core.Stations;
+
+/// <summary>How far the work at a station has come.</summary>
+public enum StationState
+{
+    /// <summary>Nothing saved yet.</summary>
+    Empty,
+
+    /// <summary>Something saved, its question not answered yet.</summary>
+    InWork,
+
+    /// <summary>Its question is answered.</summary>
+    Proven,
+
+    /// <summary>What was saved forbids to go on.</summary>
+    Hold,
+}
+
+/// <summary>How far a station has come and what is next there.</summary>
+/// <param name="State">State of the station.</param>
+/// <param name="NextAction">What to do next: a short command, then why.</param>
+public sealed record StationProgress(StationState State, NextAction NextAction);
+
+/// <summary>What to do next on a job.</summary>
+/// <param name="Command">A short command, metric.</param>
+/// <param name="Why">Why, or how, metric.</param>
+/// <param name="Slug">The station it belongs to.</param>
+/// <param name="Code">Stable name for programs.</param>
+/// <param name="Template">The command with a name in braces where a number stands.</param>
+/// <param name="WhyTemplate">The reason likewise.</param>
+/// <param name="Values">The numbers of both by name, in metric units.</param>
+[method: JsonConstructor]
+public sealed record NextAction(
+    string Command, string Why, string Slug, string Code = "", string? Template = null, string? WhyTemplate = null, IReadOnlyDictionary<string, SentenceValue>? Values = null)
+{
+    /// <inheritdoc cref="NextAction"/>
+    public string Template { get; init; } = Template ?? Command;
+
+    /// <inheritdoc cref="NextAction"/>
+    public string WhyTemplate { get; init; } = WhyTemplate ?? Why;
+
+    /// <inheritdoc cref="NextAction"/>
+    public IReadOnlyDictionary<string, SentenceValue> Values { get; init; } = Values ?? Sentence.Empty.Values;
+
+    /// <summary>The command: what a list shows where there is room for one sentence.</summary>
+    public string Text => Command;
+
+    /// <summary>An action from two sentences.</summary>
+    /// <param name="slug">The station it belongs to.</param>
+    /// <param name="code">Stable name for programs.</param>
+    /// <param name="command">A short command.</param>
+    /// <param name="why">Why, or how.</param>
+    public static NextAction Of(string slug, string code, Sentence command, Sentence why)
+    {
+        // Both share one set of numbers, so the names of the second must not be those of the first.
+        const string Between = "\n";
+        var both = Sentence.Of($"{command}{Between}{why}");
+        var templates = both.Template.Split(Between, 2);
+        return new NextAction(command.Text, why.Text, slug, code, templates[0], templates[1], both.Values);
+    }
+}

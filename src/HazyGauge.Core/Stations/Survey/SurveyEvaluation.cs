@@ -1,0 +1,91 @@
+using HazyGauge.Core.Findings;
+using HazyGauge.Core.FuelSystem;
+using HazyGauge.Core.Haze;
+using HazyGauge.Core.Sentences;
+using HazyGauge.Core.Vehicles;
+
+namespace HazyGauge.Core.Stations.Survey;
+
+/// <summary>Evaluates a survey, however much of it is still open.</summary>
+public static class SurveyEvaluation
+{
+    /// <summary>What a survey comes to.</summary>
+    /// <param name="survey">What was found; its hazy numbers stand on the ledger.</param>
+    /// <param name="ledger">The ledger; typical figures are added to it.</param>
+    /// <exception cref="RefusedInputException">It holds what cannot be on any vehicle.</exception>
+    public static SurveyResults Of(VehicleSurvey survey, HazeLedger ledger)
+    {
+        SurveyRules.Check(survey);
+        var system = SurveyedFuelSystem.Of(survey, FullLoad.AsSurveyed, ledger);
+        var uses = system.AsFound();
+        var findings = SurveyFindings.Of(survey, system, uses);
+        var toMeasure = Open(survey, system, uses);
+        var eligible = Eligible(survey, findings);
+        var next = Next(eligible, findings, toMeasure);
+        return new SurveyResults(
+            eligible,
+            findings,
+            toMeasure,
+            VehicleFields.NotAsked(survey),
+            system.PowerKw,
+            system.EthanolPct,
+            [.. uses.Select(ComponentLoad.Of)],
+            SurveyWords.Headline(eligible, findings, uses, system.Assumed),
+            SurveyWords.Lead(eligible, toMeasure),
+            next.State,
+            next.NextAction);
+    }
+
+    private static Eligibility Eligible(VehicleSurvey survey, IReadOnlyList<SurveyFinding> findings) =>
+        findings.Any(f => f.Severity == Severity.Stop) ? Eligibility.No
+        : VehicleFields.All.Any(q => q.HoldsUp(survey)) ? Eligibility.Unknown
+        : Eligibility.Yes;
+
+    private static StationProgress Next(Eligibility eligible, IReadOnlyList<SurveyFinding> findings, IReadOnlyList<ToMeasure> toMeasure)
+    {
+        var measure = toMeasure.Count > 0
+            ? new NextAction(toMeasure[0].Text, toMeasure[0].Effect, SurveyStation.Key, "measure", toMeasure[0].Text, toMeasure[0].EffectTemplate, toMeasure[0].Values)
+            : null;
+        return eligible switch
+        {
+            Eligibility.No => new(StationState.Hold, NextAction.Of(SurveyStation.Key, "buyNothing", "Do not buy parts yet.", Gravest(findings))),
+            Eligibility.Unknown => new(StationState.InWork, measure!),
+            _ => new(StationState.Proven, measure ?? new NextAction("The vehicle is surveyed.", "Nothing is left to measure.", SurveyStation.Key, "surveyed")),
+        };
+    }
+
+    private static Sentence Gravest(IReadOnlyList<SurveyFinding> findings) => findings.First(f => f.Severity == Severity.Stop) is var stop ? new Sentence(stop.Template, stop.Values) : Sentence.Empty;
+
+    // First what decides, then what blurs the loads most, then the maps, then the rest in the order of the walk.
+    private static IReadOnlyList<ToMeasure> Open(VehicleSurvey survey, SurveyedFuelSystem system, IReadOnlyList<ComponentUse> loads)
+    {
+        var open = VehicleFields.All.Where(q => q.IsOpen(survey)).ToList();
+        var gains = open.ToDictionary(q => q.Path, q => Gain(q.Path, loads), StringComparer.Ordinal);
+        return [.. open
+            .OrderByDescending(q => q.HoldsUp(survey))
+            .ThenByDescending(q => gains[q.Path]?.Narrowing ?? 0)
+            .ThenByDescending(q => q.Path.EndsWith("MapEthanolPct", StringComparison.Ordinal))
+            .Select(q =>
+            {
+                var effect = gains[q.Path]?.Words ?? q.Effect!;
+                return new ToMeasure(q.Path, q.HowTo, effect.Text, system.Assumed.GetValueOrDefault(q.Path), effect.Template, effect.Values);
+            })];
+    }
+
+    /// <summary>By how much measuring one answer would narrow a load, in points of its 95 % half-width, on the load it helps most.</summary>
+    private static (double Narrowing, Sentence Words)? Gain(string path, IReadOnlyList<ComponentUse> loads)
+    {
+        (double Narrowing, Sentence Words)? best = null;
+        foreach (var load in loads)
+        {
+            var now = Interval95.HalfWidth(load.UsePct);
+            if (HazeBudget.Of(load.UsePct).FirstOrDefault(l => l.Source == path) is { Check: { PlusMinusAfter: var after } } line && now - after is var narrowing && narrowing > (best?.Narrowing ?? 0))
+            {
+                best = (narrowing, Sentence.Of(
+                    $"{load.Component.Begins()} at {load.UsePct.Value:0} % ± {now:0} of what may be used; {line.SharePct:0} % of that doubt is this. Measured, it is ± {after:0}."));
+            }
+        }
+
+        return best;
+    }
+}

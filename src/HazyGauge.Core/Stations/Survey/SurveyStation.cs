@@ -1,0 +1,91 @@
+using System.Globalization;
+using HazyGauge.Core.Fields;
+using HazyGauge.Core.Findings;
+using HazyGauge.Core.FuelSystem;
+using HazyGauge.Core.Haze;
+using HazyGauge.Core.Sentences;
+using HazyGauge.Core.Vehicles;
+
+namespace HazyGauge.Core.Stations.Survey;
+
+/// <summary>What is on the vehicle, and can it be converted? Its plan is what is true of the vehicle, whichever station asks.</summary>
+public sealed class SurveyStation : Station<VehicleSurvey, SurveyResults>
+{
+    internal const string Key = "survey";
+
+    /// <inheritdoc/>
+    public override string Slug => Key;
+
+    /// <inheritdoc/>
+    public override string Name => "Survey";
+
+    /// <inheritdoc/>
+    public override string Question => "What is on the vehicle, and can it be converted?";
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<Field> Fields => VehicleFields.All;
+
+    /// <inheritdoc/>
+    public override StationProgress NotStarted => new(
+        StationState.Empty, NextAction.Of(Slug, "survey", "Survey the vehicle.", "Know what is on it before you buy a part."));
+
+    /// <inheritdoc/>
+    public override HazeSource SourceOf(string path, double u) => new(path, VehicleFields.Find(path)?.Label ?? path);
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<NeededFile> Files(VehicleSurvey plan) => [.. (plan.Photos ?? []).Select(p => new NeededFile(p.Sha256, "photos")).Distinct()];
+
+    /// <inheritdoc/>
+    public override SurveyResults Evaluate(VehicleSurvey plan, StationContext context)
+    {
+        SurveyTexts.Check(plan).ThrowIfAny();
+        if (Files(plan).Any(f => context.File(f) is null))
+        {
+            throw new RefusedInputException("photos", "A photo is named that is not on this job. Add it again.");
+        }
+
+        return SurveyEvaluation.Of(plan, context.Ledger);
+    }
+
+    /// <inheritdoc/>
+    public override object Publish(VehicleSurvey plan, SurveyResults results) => plan;
+
+    /// <inheritdoc/>
+    public override StationProgress Progress(SurveyResults results) => new(results.State, results.NextAction);
+
+    /// <inheritdoc/>
+    public override Sentence Summary(VehicleSurvey plan, SurveyResults results) => SurveyWords.Summary(results);
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<Finding> Findings(SurveyResults results) => [.. results.Findings.Select(f => f.AsFinding())];
+
+    /// <inheritdoc/>
+    /// <remarks>What was found goes along to be checked; photos show this vehicle only, and versions differ in plugs and revisions.</remarks>
+    public override IReadOnlyList<string>? OnlyThisVehicle => ["photos", "control.hardwareRevision", "control.firmwareRevision", "control.revisionListed", "control.plugPresent"];
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<Figure> Figures(VehicleSurvey plan, SurveyResults? results)
+    {
+        Figure Fact(string path) => VehicleFields.Find(path) is { } field && field.In(plan) is Hazy number ? new(path, field.Label, Number: number, Unit: field.Unit) : new(path, VehicleFields.Find(path)!.Label, Word(VehicleFields.Find(path)!.In(plan)));
+        Figure Load(FuelComponent component) => Figure.Of(component.ToString(), $"{component.Named()[4..]} at, of what may be used", results?.Loads.FirstOrDefault(l => l.Component == component)?.UsePct, Unit.Percent, "not calculated");
+        return
+        [
+            new("eligible", "Can be converted", results?.Eligible switch { Eligibility.Yes => "yes", Eligibility.No => "no", null => "not evaluated", _ => "not decided" }),
+            Fact("engine.powerKw"), Fact("engine.wantedPowerKw"), Load(FuelComponent.LowPressurePump), Load(FuelComponent.Injectors), Load(FuelComponent.DirectInjection), Load(FuelComponent.HighPressurePump),
+            Fact("fuelSystem.line"), Fact("fuelSystem.injection"), Fact("fuelSystem.basePressureKpa"), Fact("pump.flowLph"), Fact("injectors.ratedFlowCcMin"),
+            Fact(VehiclePaths.FullPowerRpm), Fact(VehiclePaths.Bsfc), Fact("control.signalPath"), Fact("control.fuelMapEthanolPct"), Fact("control.sparkMapEthanolPct"), Fact("goals.highestEthanolPct"),
+            new("toMeasure", "Still to measure", results?.ToMeasure.Count.ToString(CultureInfo.InvariantCulture) ?? "not evaluated"),
+        ];
+    }
+
+    private static string Word(object? value) => value switch
+    {
+        null => "not known",
+        FuelLine.ControlledReturnless => "returnless, controlled pump",
+        SignalPath.DirectFrequency => "frequency",
+        SignalPath.AnalyserVoltage => "voltage from a signal converter",
+        SignalPath.InjectorExtender => "injector extender",
+        SignalPath.DisplayOnly => "display only",
+        _ => value.ToString()!.ToLowerInvariant(),
+    };
+}

@@ -1,0 +1,11 @@
+using HazyGauge.Core.Sentences;
+
+namespace HazyGauge.Core.Vehicles;
+
+/// <summary>What stands in where an answer is missing: a typical figure, or words where it is none.</summary>
+/// <param name="Words">In words; null for a figure.</param>
+/// <param name="Value">The figure; null for words.</param>
+/// <param name="Unit">What it is measured in.</param>
+/// <param name="PlusMinusPct">How far off it may be, % of it; null where it is a usual figure without haze.</param>
+/// <param name="PlusMinus">How far off it may be, in its unit, where that is not said as a share of it.</param>
+public sealed record Assumption(string? Words = null, double? Value = null, Unit? Unit = null, double? PlusMinusPct = null, double? PlusMinus = null);

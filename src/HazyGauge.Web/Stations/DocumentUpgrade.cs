@@ -1,0 +1,106 @@
+using System.Text.Json.Nodes;
+
+namespace HazyGauge.Web.Stations;
+
+/// <summary>
+/// Brings documents of an older shape up to date when they are read. Facts of the vehicle that Capacity used to keep go to the survey, where
+/// nothing else was found there; the first fuel factor that Signal used to ask for goes to Compensate.
+/// </summary>
+internal static class DocumentUpgrade
+{
+    private const string Survey = "survey";
+    private const string Capacity = "capacity";
+    private const string Signal = "signal";
+    private const string Compensate = "compensate";
+    private const string Fuel = "fuel";
+
+    private static readonly (string From, string To)[] Facts =
+    [
+        ("fullLoad.engineRpm", "engine.fullPowerRpm"),
+        ("fullLoad.bsfcGPerKwh", "engine.bsfcGPerKwh"),
+        ("fullLoad.baseEthanolPct", "engine.bsfcEthanolPct"),
+        ("fullLoad.lambdaBase", "engine.fullLoadLambda"),
+        ("fullLoad.supplyV", "engine.supplyV"),
+        ("fullLoad.pumpV", "pump.pumpV"),
+        ("fullLoad.directInjectorGPerS", "directInjection.injectorStaticGPerS"),
+        ("fullLoad.pumpEfficiencyPct", "directInjection.pumpEfficiencyPct"),
+        ("fullLoad.portSharePct", "fuelSystem.portSharePct"),
+        ("drive.pumpElectricalW", "pump.electricalW"),
+        ("drive.inletSuctionKpa", "pump.inletSuctionKpa"),
+        ("drive.heatIntoFuelPct", "fuelSystem.heatIntoFuelPct"),
+        ("drive.lossWPerK", "fuelSystem.tankLossWPerK"),
+        ("drive.returnRiseK", "fuelSystem.returnRiseK"),
+    ];
+
+    /// <summary>The documents of a job brought up to date, by slug; told is which one took something over, and from which.</summary>
+    /// <param name="documents">The documents; changed.</param>
+    public static IReadOnlyDictionary<string, string> Apply(IDictionary<string, JsonObject> documents)
+    {
+        var took = new Dictionary<string, string>(StringComparer.Ordinal);
+        if (documents.TryGetValue(Capacity, out var capacity))
+        {
+            foreach (var (from, to) in Facts)
+            {
+                if (Take(capacity, from) is { } fact)
+                {
+                    var survey = documents.TryGetValue(Survey, out var there) ? there : documents[Survey] = [];
+                    if (Put(survey, to, fact))
+                    {
+                        took[Survey] = Capacity;
+                    }
+                }
+            }
+        }
+
+        if (documents.TryGetValue(Signal, out var signal) && signal.ContainsKey(Fuel))
+        {
+            var fuel = signal[Fuel];
+            signal.Remove(Fuel);
+            if (fuel is JsonObject choice && !documents.ContainsKey(Compensate))
+            {
+                documents[Compensate] = (JsonObject)choice.DeepClone();
+                took[Compensate] = Signal;
+            }
+        }
+
+        return took;
+    }
+
+    private static JsonNode? Take(JsonObject document, string path)
+    {
+        var (group, name) = Split(path);
+        if (document[group] is not JsonObject fields || !fields.ContainsKey(name))
+        {
+            return null;
+        }
+
+        var value = fields[name];
+        fields.Remove(name);
+        return value?.DeepClone();
+    }
+
+    private static bool Put(JsonObject survey, string path, JsonNode fact)
+    {
+        var (group, name) = Split(path);
+        var fields = survey[group] as JsonObject;
+        if (fields?[name] is not null)
+        {
+            return false;
+        }
+
+        if (fields is null)
+        {
+            survey[group] = fields = [];
+        }
+
+        fields[name] = fact;
+        if (survey["unknowns"] is JsonArray unknowns && unknowns.FirstOrDefault(u => u?.GetValueKind() == System.Text.Json.JsonValueKind.String && (string?)u == path) is { } open)
+        {
+            unknowns.Remove(open);
+        }
+
+        return true;
+    }
+
+    private static (string Group, string Name) Split(string path) => path.Split('.') is [var group, var name] ? (group, name) : throw new ArgumentException("A path has two words.", nameof(path));
+}

@@ -1,0 +1,117 @@
+using System.Text.Json.Nodes;
+using HazyGauge.Core.Findings;
+using HazyGauge.Core.Haze;
+using HazyGauge.Core.Jobs;
+using HazyGauge.Core.Stations;
+using HazyGauge.Data;
+using HazyGauge.Data.Entries;
+using HazyGauge.Data.Files;
+using HazyGauge.Data.Jobs;
+
+namespace HazyGauge.Web.Stations;
+
+/// <summary>What a job comes to, with drafts in place of what was saved.</summary>
+/// <param name="Outcomes">The outcome of each wanted station and of all they rest on, each behind those it depends on.</param>
+/// <param name="Documents">The documents that were evaluated, inputs alone, by slug.</param>
+/// <param name="Saved">What was saved last, inputs alone and brought up to date, by slug.</param>
+/// <param name="Latest">The revisions of that, as they stand in the record.</param>
+/// <param name="TookOver">Stations whose document took something over from one of an older shape, with that one.</param>
+internal sealed record JobEvaluation(
+    IReadOnlyList<StationOutcome> Outcomes, IReadOnlyDictionary<string, JsonObject> Documents, IReadOnlyDictionary<string, JsonObject> Saved,
+    IReadOnlyDictionary<string, RevisionRow> Latest, IReadOnlyDictionary<string, string> TookOver);
+
+/// <summary>Evaluates jobs as a whole: reads documents and files, and lets Core pass over them.</summary>
+internal sealed class JobEvaluator(JobLine line, JobStore jobs, EntryStore entries, FileStore files, CaptureReader captures, StationDocuments documents)
+{
+    /// <summary>What a stored job comes to.</summary>
+    /// <param name="jobId">The job.</param>
+    /// <param name="drafts">Documents that count before what is saved, by slug.</param>
+    /// <param name="want">Wanted stations; null for all that have a document or draft.</param>
+    /// <param name="cancellation">Gives up.</param>
+    public async Task<JobEvaluation> EvaluateAsync(Guid jobId, IReadOnlyDictionary<string, JsonObject> drafts, IReadOnlyCollection<string>? want, CancellationToken cancellation) =>
+        await EvaluateAsync(jobId, await jobs.LatestOfAllAsync(jobId, cancellation), drafts, want, cancellation);
+
+    /// <summary>What a job with these revisions comes to.</summary>
+    public async Task<JobEvaluation> EvaluateAsync(
+        Guid jobId, IReadOnlyDictionary<string, RevisionRow> latest, IReadOnlyDictionary<string, JsonObject> drafts, IReadOnlyCollection<string>? want, CancellationToken cancellation)
+    {
+        var saved = latest.Where(l => line.Station(l.Key) is not null)
+            .Select(l => (l.Key, Document: StationDocuments.Inputs(JsonNode.Parse(l.Value.Document))))
+            .Where(l => l.Document.Count > 0)
+            .ToDictionary(l => l.Key, l => l.Document, StringComparer.Ordinal);
+        var tookOver = DocumentUpgrade.Apply(saved);
+        var whole = saved.ToDictionary(s => s.Key, s => (JsonObject)s.Value.DeepClone(), StringComparer.Ordinal);
+        foreach (var (slug, draft) in drafts)
+        {
+            whole[slug] = StationDocuments.Inputs(draft);
+        }
+
+        var tookFromDrafts = DocumentUpgrade.Apply(whole);
+        var wanted = want ?? [.. whole.Keys];
+        var ledger = new HazeLedger();
+        var plans = new Dictionary<string, PlanToEvaluate>(StringComparer.Ordinal);
+        var savedInstead = new Dictionary<string, Func<PlanToEvaluate>>(StringComparer.Ordinal);
+        var needed = new HashSet<NeededFile>();
+        void Need(IStation station, PlanToEvaluate plan) => needed.UnionWith(plan.Plan is { } readable ? station.Files(readable) : []);
+        foreach (var station in line.With(wanted).Where(s => whole.ContainsKey(s.Slug)))
+        {
+            var isDraft = drafts.ContainsKey(station.Slug) || tookFromDrafts.ContainsKey(station.Slug);
+            plans[station.Slug] = Read(station, whole[station.Slug], isDraft ? null : latest.GetValueOrDefault(station.Slug), isDraft, ledger);
+            if (isDraft && saved.TryGetValue(station.Slug, out var before) && latest.TryGetValue(station.Slug, out var standing))
+            {
+                savedInstead[station.Slug] = () => Read(station, before, standing, isDraft: false, ledger);
+                Need(station, Read(station, before, standing, isDraft: false, new HazeLedger()));
+            }
+
+            Need(station, plans[station.Slug]);
+        }
+
+        var happened = (await entries.ListAsync(jobId, cancellation)).Select(e => new JobEntry(e.Number, e.Kind.ToString(), e.Text, e.Station, e.Closes, e.At)).ToList();
+        var found = await FilesAsync(jobId, needed, cancellation);
+        return new JobEvaluation(
+            JobPass.Over(line, wanted, plans, savedInstead, found.Files, happened, ledger, found.Refused),
+            whole,
+            saved,
+            latest,
+            tookOver.Concat(tookFromDrafts).DistinctBy(t => t.Key).ToDictionary(t => t.Key, t => t.Value, StringComparer.Ordinal));
+    }
+
+    private PlanToEvaluate Read(IStation station, JsonObject document, RevisionRow? saved, bool isDraft, HazeLedger ledger)
+    {
+        var revision = isDraft ? (int?)null : saved?.Number ?? 0;
+        try
+        {
+            return new PlanToEvaluate(
+                documents.Plan(station, document, ledger), revision, null, saved is null ? null : () => documents.ResultsOf(station, JsonNode.Parse(saved.Document), ledger));
+        }
+        catch (RefusedInputException refused)
+        {
+            return new PlanToEvaluate(null, revision, refused);
+        }
+    }
+
+    private async Task<(Dictionary<NeededFile, StationFile> Files, Dictionary<NeededFile, RefusedInputException> Refused)> FilesAsync(
+        Guid jobId, IReadOnlySet<NeededFile> needed, CancellationToken cancellation)
+    {
+        var found = new Dictionary<NeededFile, StationFile>();
+        var refused = new Dictionary<NeededFile, RefusedInputException>();
+        foreach (var need in needed)
+        {
+            if (await files.FindAsync(jobId, need.Sha256, cancellation) is not { } file)
+            {
+                continue;
+            }
+
+            try
+            {
+                found[need] = new StationFile(file.Name, need.Recording is { } how && file.HasContent ? await captures.KeptAsync(file.Sha256, file.Name, () => files.OpenRead(file.Sha256), how, cancellation) : null);
+            }
+            catch (RefusedInputException unreadable)
+            {
+                refused[need] = unreadable.Under(need.Path, "file");
+            }
+        }
+
+        return (found, refused);
+    }
+}

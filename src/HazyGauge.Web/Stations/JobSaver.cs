@@ -1,0 +1,180 @@
+using System.Globalization;
+using System.Text.Json.Nodes;
+using HazyGauge.Core;
+using HazyGauge.Core.Findings;
+using HazyGauge.Core.Jobs;
+using HazyGauge.Core.Sensing;
+using HazyGauge.Core.Sentences;
+using HazyGauge.Core.Stations;
+using HazyGauge.Core.Haze;
+using HazyGauge.Data;
+using HazyGauge.Data.Jobs;
+
+namespace HazyGauge.Web.Stations;
+
+/// <summary>A document somebody wants to save.</summary>
+/// <param name="Slug">The station.</param>
+/// <param name="Document">The document.</param>
+/// <param name="Expected">Number of the revision it was made from, 0 for never saved; null accepts any.</param>
+internal sealed record Sent(string Slug, JsonObject Document, int? Expected);
+
+/// <summary>
+/// Saves documents of a job whole, all or none. In the same transaction everything that rests on them is evaluated anew, so that the bay shows
+/// what the whole job comes to now.
+/// </summary>
+internal sealed class JobSaver(JobLine line, JobStore jobs, JobEvaluator evaluator, StationDocuments documents)
+{
+    // Somebody saving in between makes us evaluate again; more often than this is no accident.
+    private const int MostTries = 8;
+
+    /// <summary>Saves.</summary>
+    /// <exception cref="RefusedInputException">A document is not valid for its station; fields are named by the path in their document, or slug.path where several are saved.</exception>
+    public async Task<SaveResult> SaveAsync(Guid jobId, string author, IReadOnlyList<Sent> sent, CancellationToken cancellation)
+    {
+        for (var i = 0; i < MostTries; i++)
+        {
+            var latest = await jobs.LatestOfAllAsync(jobId, cancellation);
+            if (sent.FirstOrDefault(s => s.Expected is { } expected && expected != (latest.GetValueOrDefault(s.Slug)?.Number ?? 0)) is { } stale)
+            {
+                return new SaveResult(SaveOutcome.Stale, [], stale.Slug, latest.GetValueOrDefault(stale.Slug));
+            }
+
+            var bay = (await jobs.FindAsync(jobId, cancellation))?.Bay;
+            var result = bay is null ? new SaveResult(SaveOutcome.NoSuchJob, []) : await jobs.SaveAsync(jobId, await WholeAsync(jobId, author, sent, latest, bay, cancellation), cancellation);
+            if (result.Outcome != SaveOutcome.Moved)
+            {
+                return result;
+            }
+        }
+
+        throw new InvalidOperationException("The job is being saved so often that it cannot be evaluated in between.");
+    }
+
+    /// <summary>A new job with documents, whole or not at all.</summary>
+    /// <exception cref="RefusedInputException">A document is not valid for its station.</exception>
+    public async Task<JobRow> CreateAsync(string name, string vehicle, string author, IReadOnlyList<Sent> sent, CancellationToken cancellation)
+    {
+        var job = jobs.NewJob(name, vehicle);
+        var save = sent.Count == 0 ? null : await WholeAsync(job.Id, author, sent, new Dictionary<string, RevisionRow>(StringComparer.Ordinal), job.Bay, cancellation);
+        await jobs.CreateAsync(job, save, cancellation);
+        return job;
+    }
+
+    /// <summary>Has today's rules say how the stations of a job stand by what is saved, and what the bay shows of it.</summary>
+    public async Task StandAsync(Guid jobId, int lastRevision, CancellationToken cancellation)
+    {
+        var latest = await jobs.LatestOfAllAsync(jobId, cancellation);
+        var evaluation = await evaluator.EvaluateAsync(jobId, latest, new Dictionary<string, JsonObject>(StringComparer.Ordinal), null, cancellation);
+        await jobs.StandAsync(
+            jobId,
+            lastRevision,
+            bay =>
+            {
+                foreach (var outcome in evaluation.Outcomes.Where(o => evaluation.Documents.ContainsKey(o.Station.Slug)))
+                {
+                    bay = bay.With(outcome.Station.Slug, Standing(outcome, bay.Stations.GetValueOrDefault(outcome.Station.Slug), null));
+                }
+
+                var signal = evaluation.Outcomes.FirstOrDefault(o => o.Station.Slug == "signal");
+                return latest.TryGetValue("signal", out var row) ? WithReading(bay, signal?.Stands, row.SavedAt) : bay;
+            },
+            cancellation);
+    }
+
+    /// <summary>What the bay shows of a reading that stands at a signal.</summary>
+    public static BayProjection WithReading(BayProjection bay, Evaluated? signal, DateTimeOffset savedAt) => (signal?.Published as SensorReading)?.EthanolPct is { } ethanol
+        ? bay with { EthanolPct = ethanol.Value, EthanolPlusMinus = Interval95.HalfWidth(ethanol), ReadingSavedAt = savedAt }
+        : bay with { EthanolPct = null, EthanolPlusMinus = null, ReadingSavedAt = null };
+
+    private async Task<WholeSave> WholeAsync(
+        Guid jobId, string author, IReadOnlyList<Sent> sent, IReadOnlyDictionary<string, RevisionRow> latest, BayProjection bay, CancellationToken cancellation)
+    {
+        var saving = sent.ToDictionary(s => s.Slug, s => s, StringComparer.Ordinal);
+        var drafts = sent.Where(s => line.Station(s.Slug) is not null && s.Document.Count > 0).ToDictionary(s => s.Slug, s => s.Document, StringComparer.Ordinal);
+        var emptied = sent.Where(s => !drafts.ContainsKey(s.Slug)).Select(s => s.Slug).ToHashSet(StringComparer.Ordinal);
+        CheckUnbuilt(sent);
+        var standing = latest.Where(l => !emptied.Contains(l.Key)).ToDictionary(l => l.Key, l => l.Value, StringComparer.Ordinal);
+        var evaluation = await evaluator.EvaluateAsync(jobId, standing, drafts, null, cancellation);
+
+        // A document of an older shape that is replaced leaves its facts to the survey: they are saved along, or they would be lost.
+        foreach (var (slug, _) in evaluation.TookOver.Where(t => !saving.ContainsKey(t.Key) && saving.ContainsKey(t.Value)).ToList())
+        {
+            saving[slug] = new Sent(slug, evaluation.Documents[slug], latest.GetValueOrDefault(slug)?.Number ?? 0);
+        }
+
+        Refuse(evaluation.Outcomes.Where(o => saving.ContainsKey(o.Station.Slug)), sent.Count > 1);
+        var outcomes = evaluation.Outcomes.ToDictionary(o => o.Station.Slug, StringComparer.Ordinal);
+        var toSave = new List<DocumentToSave>();
+        var standings = new Dictionary<string, StationStanding?>(StringComparer.Ordinal);
+        foreach (var place in line.Places.Where(p => saving.ContainsKey(p.Slug)))
+        {
+            if (!emptied.Contains(place.Slug) && outcomes.TryGetValue(place.Slug, out var outcome))
+            {
+                toSave.Add(new DocumentToSave(place.Slug, documents.Write(outcome.Station, evaluation.Documents[place.Slug], outcome.Result!), outcome.Result!.Summary.Text, saving[place.Slug].Expected, Numbers(outcome.BasedOn, saving)));
+                standings[place.Slug] = Standing(outcome, null, null) with { BasedOn = Numbers(outcome.BasedOn, saving) };
+            }
+            else
+            {
+                toSave.Add(new DocumentToSave(place.Slug, "{}", $"{place.Name}: empty draft", saving[place.Slug].Expected, new Dictionary<string, int?>(StringComparer.Ordinal)));
+                standings[place.Slug] = null;
+            }
+        }
+
+        foreach (var dependent in line.Dependents(saving.Keys).Where(d => evaluation.Documents.ContainsKey(d.Slug)))
+        {
+            var changedBy = dependent.DependsOn.FirstOrDefault(saving.ContainsKey) ?? dependent.DependsOn.First(d => standings.ContainsKey(d));
+            standings[dependent.Slug] = Standing(outcomes[dependent.Slug], bay.Stations.GetValueOrDefault(dependent.Slug), changedBy) with { BasedOn = Numbers(outcomes[dependent.Slug].BasedOn, saving) };
+        }
+
+        var signal = outcomes.GetValueOrDefault("signal")?.Result;
+        return new WholeSave(
+            author,
+            toSave,
+            evaluation.Documents.Keys.Where(s => !saving.ContainsKey(s)).ToDictionary(s => s, s => latest.GetValueOrDefault(s)?.Number ?? 0, StringComparer.Ordinal),
+            standings,
+            (before, savedAt) => saving.ContainsKey("signal") ? WithReading(before, emptied.Contains("signal") ? null : signal, savedAt) : before);
+    }
+
+    // Null stands for a revision that is written along.
+    private static Dictionary<string, int?> Numbers(IReadOnlyDictionary<string, int?> basedOn, Dictionary<string, Sent> saving) =>
+        basedOn.ToDictionary(b => b.Key, b => saving.ContainsKey(b.Key) ? null : b.Value, StringComparer.Ordinal);
+
+    private static StationStanding Standing(StationOutcome outcome, StationStanding? before, string? changedBy)
+    {
+        var progress = outcome.Stands?.Progress ?? new StationProgress(StationState.InWork, NextAction.Of(
+            outcome.Station.Slug, "doesNotFit", Sentence.Of($"Look at {outcome.Station.Name} again."), Sentence.Join(" ", outcome.Refused?.Sentences.SelectMany(s => s.Value) ?? [])));
+        var own = before is null ? progress.State : before.OwnState ?? before.State;
+        return new StationStanding(
+            progress.State,
+            progress.NextAction,
+            outcome.Stands?.Summary,
+            outcome.BasedOn,
+            progress.State == own ? null : progress.State == before?.State ? before.ChangedBy ?? changedBy : changedBy,
+            own,
+            CoreVersion.Current);
+    }
+
+    private void CheckUnbuilt(IReadOnlyList<Sent> sent)
+    {
+        if (sent.FirstOrDefault(s => line.Station(s.Slug) is null && s.Document.Count > 0) is { } unbuilt)
+        {
+            throw new RefusedInputException("document", $"The station {line.Find(unbuilt.Slug)!.Name} is not built yet and takes only an empty document.");
+        }
+    }
+
+    private static void Refuse(IEnumerable<StationOutcome> outcomes, bool several)
+    {
+        var refused = outcomes.Where(o => o.Refused is not null).ToList();
+        if (refused.Count > 0)
+        {
+            throw Together(refused, several);
+        }
+    }
+
+    /// <summary>All refusals as one.</summary>
+    /// <param name="refused">The outcomes that were refused.</param>
+    /// <param name="bySlug">True where fields are named slug.path.</param>
+    public static RefusedInputException Together(IEnumerable<StationOutcome> refused, bool bySlug) => new(refused
+        .SelectMany(o => o.Refused!.Sentences.Select(s => (Key: bySlug ? string.Create(CultureInfo.InvariantCulture, $"{o.Station.Slug}.{s.Key}") : s.Key, s.Value)))
+        .ToDictionary(s => s.Key, s => s.Value, StringComparer.Ordinal));
+}

@@ -1,0 +1,216 @@
+using System.Globalization;
+using System.Text.Json;
+using System.Text.Json.Nodes;
+using HazyGauge.Core.Fields;
+using HazyGauge.Core.Findings;
+using HazyGauge.Core.Jobs;
+using HazyGauge.Core.Sentences;
+using HazyGauge.Data.Jobs;
+using HazyGauge.Web.Jobs;
+using HazyGauge.Web.OpenApi;
+using HazyGauge.Web.Problems;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.AspNetCore.Mvc;
+
+namespace HazyGauge.Web.Stations;
+
+/// <summary>A field a station asks for.</summary>
+/// <param name="Path">Where it stands in the document.</param>
+/// <param name="Label">What it is called.</param>
+/// <param name="Quantity">What it is measured in, as sentences and figures name it.</param>
+/// <param name="Unit">Symbol of its metric unit; empty for none.</param>
+/// <param name="Min">Lowest it can be.</param>
+/// <param name="Max">Highest it can be.</param>
+/// <param name="Usual">What stands in where it is left out.</param>
+/// <param name="HowTo">How to find it out.</param>
+/// <param name="AppliesWhen">When it is asked for; null for always.</param>
+/// <param name="Source">Id of the source of doubt it is.</param>
+/// <param name="AskedAt">Station whose page asks for it, where that is another one.</param>
+public sealed record FieldAnswer(
+    string Path, string Label, Unit Quantity, string Unit, double? Min, double? Max, Usual? Usual, string HowTo, string? AppliesWhen, string Source, string? AskedAt)
+{
+    /// <summary>The answer for a field of Core.</summary>
+    internal static FieldAnswer From(Field field) => new(
+        field.Path, field.Label, field.Unit, UnitStyle.Of(field.Unit).Metric.Trim(), field.Min, field.Max, field.Usual, field.HowTo, field.AppliesWhen, field.Source, field.AskedAt);
+}
+
+/// <summary>What every station does: tell its fields, be tried out, saved, looked at again, set side by side.</summary>
+internal static class StationEndpoints
+{
+    public static void MapStations(this IEndpointRouteBuilder api)
+    {
+        api.MapGet("/stations", (JobLine line) => line.Places).WithSummary("The stations of the line, from tank to engine.");
+        api.MapGet("/fields/{slug}", Fields).WithSummary("What a station asks for: label, unit, range, usual figure, how to find it out.");
+        api.MapPost("/jobs/{id:guid}/preview", PreviewAsync)
+            .WithSummary("What a job comes to with drafts in place of what is saved; nothing is saved. A draft that does not fit answers 422 with errors named slug.path, and the other stations all the same.")
+            .Produces<PreviewAnswer>().ProducesProblem(StatusCodes.Status422UnprocessableEntity)
+            .WithExample("""{ "drafts": { "signal": { "meter": { "frequencyHz": 123.4 } } }, "want": ["signal"] }""");
+        api.MapPost("/jobs/{id:guid}/save", SaveAsync)
+            .WithSummary("Saves documents together, all or none; what rests on them is evaluated anew with them. One stale tag: 412, nothing saved.")
+            .NeedsHeader(Author.Header, "Who saves: 1 to 20 printable characters.")
+            .Produces<SaveAnswer>()
+            .WithExample("""{ "documents": [{ "slug": "signal", "etag": "\"0\"", "document": { "meter": { "frequencyHz": 123.4 } } }] }""");
+        api.MapGet("/jobs/{id:guid}/stations/{slug}", ReadStationAsync).WithSummary("The latest document of a station; its ETag is needed to save.");
+        api.MapPut("/jobs/{id:guid}/stations/{slug}", SaveStationAsync)
+            .WithSummary("Saves a document of a station as a new revision.")
+            .NeedsHeader("If-Match", "ETag of the document this one was made from.")
+            .NeedsHeader(Author.Header, "Who saves: 1 to 20 printable characters.");
+        api.MapGet("/jobs/{id:guid}/stations/{slug}/recheck", RecheckAsync).WithSummary("Where today's rules would change how a station stands, and what changed since it was saved because other stations did.");
+    }
+
+    public static ProblemHttpResult NoSuchStation(JobLine line) =>
+        JobEndpoints.NotFound($"There is no such station. The line has {string.Join(", ", line.Places.Select(s => s.Slug))}.");
+
+    private static Results<Ok<IReadOnlyList<FieldAnswer>>, ProblemHttpResult> Fields(string slug, JobLine line) => line.Station(slug) is { } station
+        ? TypedResults.Ok<IReadOnlyList<FieldAnswer>>([.. station.Fields.Select(FieldAnswer.From)])
+        : NoSuchStation(line);
+
+    private static async Task<IResult> PreviewAsync(Guid id, PreviewRequest request, JobStore jobs, JobLine line, JobPreviewer previewer, CancellationToken cancellation)
+    {
+        if (await jobs.FindAsync(id, cancellation) is null)
+        {
+            return JobEndpoints.NoSuchJob();
+        }
+
+        var drafts = request.Drafts ?? new Dictionary<string, JsonObject>(StringComparer.Ordinal);
+        if (drafts.Keys.Concat(request.Want ?? []).FirstOrDefault(s => s is null || line.Station(s) is null) is { } unknown)
+        {
+            throw new RefusedInputException(drafts.ContainsKey(unknown) ? "drafts" : "want", $"There is no station '{unknown}' to work at.");
+        }
+
+        if (drafts.FirstOrDefault(d => d.Value is null) is { Key: { } empty })
+        {
+            throw new RefusedInputException(empty, "A document is a JSON object.");
+        }
+
+        var (answer, refused) = await previewer.PreviewAsync(id, drafts, request.Want, cancellation);
+        if (refused is null)
+        {
+            return TypedResults.Ok(answer);
+        }
+
+        var problem = ApiProblems.Refusal(refused);
+        problem.Extensions["stations"] = answer.Stations;
+        return TypedResults.Problem(problem);
+    }
+
+    private static async Task<IResult> SaveAsync(
+        Guid id, SaveRequest request, HttpRequest http, JobStore jobs, JobLine line, JobSaver saver, JobPreviewer previewer, CancellationToken cancellation)
+    {
+        if (await jobs.FindAsync(id, cancellation) is null)
+        {
+            return JobEndpoints.NoSuchJob();
+        }
+
+        var author = Author.Of(http);
+        if (request.Documents is not { Count: > 0 } sent || sent.Any(d => d is not { Slug: not null, Etag: not null, Document: not null }))
+        {
+            throw new RefusedInputException("documents", "Give at least one document, each with its slug and the etag it was made from.");
+        }
+
+        if (sent.FirstOrDefault(d => line.Find(d.Slug) is null) is { } unknown)
+        {
+            throw new RefusedInputException("documents", $"There is no station '{unknown.Slug}'.");
+        }
+
+        if (sent.DistinctBy(d => d.Slug, StringComparer.Ordinal).Count() != sent.Count)
+        {
+            throw new RefusedInputException("documents", "A station stands twice.");
+        }
+
+        var result = await saver.SaveAsync(id, author, [.. sent.Select(d => new Sent(d.Slug, StationDocuments.Inputs(d.Document), Expected(d.Etag)))], cancellation);
+        if (result.Outcome != SaveOutcome.Saved)
+        {
+            return NotSaved(result, line);
+        }
+
+        var saved = result.Revisions.Select(r => r.Slug).ToList();
+        var show = saved.Concat(line.Dependents(saved).Select(d => d.Slug)).Where(s => line.Station(s) is not null).ToList();
+        var (answer, _) = await previewer.PreviewAsync(id, new Dictionary<string, JsonObject>(StringComparer.Ordinal), show, cancellation, onlyKnown: true);
+        return TypedResults.Ok(new SaveAnswer(
+            result.Revisions.Max(r => r.Number), answer.Stations, result.Revisions.ToDictionary(r => r.Slug, r => ETag(r.Number), StringComparer.Ordinal)));
+    }
+
+    private static async Task<Results<Ok<Envelope>, ProblemHttpResult>> ReadStationAsync(
+        Guid id, string slug, HttpResponse response, JobStore jobs, JobLine line, CancellationToken cancellation)
+    {
+        if (line.Find(slug) is null)
+        {
+            return NoSuchStation(line);
+        }
+
+        if (await jobs.FindAsync(id, cancellation) is null)
+        {
+            return JobEndpoints.NoSuchJob();
+        }
+
+        var latest = await jobs.LatestAsync(id, slug, cancellation);
+        response.Headers.ETag = ETag(latest?.Number ?? 0);
+        return TypedResults.Ok(latest is null ? new Envelope() : Envelope.From(latest));
+    }
+
+    private static async Task<Results<Ok<Envelope>, ProblemHttpResult>> SaveStationAsync(
+        Guid id, string slug, [FromBody] JsonElement document, HttpRequest request, HttpResponse response, JobStore jobs, JobLine line, JobSaver saver, CancellationToken cancellation)
+    {
+        if (line.Find(slug) is null)
+        {
+            return NoSuchStation(line);
+        }
+
+        if (await jobs.FindAsync(id, cancellation) is null)
+        {
+            return JobEndpoints.NoSuchJob();
+        }
+
+        var ifMatch = request.Headers.IfMatch.ToString();
+        if (ifMatch.Length == 0)
+        {
+            return JobEndpoints.Problem(StatusCodes.Status428PreconditionRequired, "If-Match is missing.", "Read the document first and send its ETag as If-Match, so that nobody's work is overwritten unseen.");
+        }
+
+        var author = Author.Of(request);
+        var inputs = StationDocuments.Inputs(document.ValueKind == JsonValueKind.Object ? JsonObject.Create(document) : null);
+        var result = await saver.SaveAsync(id, author, [new Sent(slug, inputs, Expected(ifMatch))], cancellation);
+        var mine = result.Revisions.FirstOrDefault(r => r.Slug == slug) ?? result.InTheWay;
+        response.Headers.ETag = ETag(mine?.Number ?? 0);
+        return result.Outcome == SaveOutcome.Saved ? TypedResults.Ok(Envelope.From(mine!)) : NotSaved(result, line);
+    }
+
+    private static async Task<Results<Ok<RecheckAnswer>, ProblemHttpResult>> RecheckAsync(Guid id, string slug, JobStore jobs, JobLine line, JobPreviewer previewer, CancellationToken cancellation)
+    {
+        if (await jobs.FindAsync(id, cancellation) is null)
+        {
+            return JobEndpoints.NoSuchJob();
+        }
+
+        return line.Station(slug) is { } station ? TypedResults.Ok(await previewer.RecheckAsync(id, station, cancellation)) : NoSuchStation(line);
+    }
+
+    private static ProblemHttpResult NotSaved(SaveResult result, JobLine line)
+    {
+        if (result.Outcome == SaveOutcome.NoSuchJob)
+        {
+            return JobEndpoints.NoSuchJob();
+        }
+
+        var name = line.Find(result.StaleSlug)?.Name ?? "This";
+        var problem = ApiProblems.Problem(
+            StatusCodes.Status412PreconditionFailed,
+            "Somebody saved this meanwhile.",
+            result.InTheWay is { } there ? $"{name}: {there.Author} saved revision {there.Number}. Read it before saving yours. Nothing was saved." : $"{name} was never saved. Read it again.",
+            null);
+        problem.Extensions["slug"] = result.StaleSlug;
+        return TypedResults.Problem(problem);
+    }
+
+    /// <summary>The tag of a revision.</summary>
+    public static string ETag(int revision) => string.Create(CultureInfo.InvariantCulture, $"\"{revision}\"");
+
+    /// <summary>The revision a tag names; null for any; a revision that cannot be where it names none of ours.</summary>
+    private static int? Expected(string etag) => etag.Trim() switch
+    {
+        "*" => null,
+        var tag when int.TryParse(tag.Trim('"'), NumberStyles.None, CultureInfo.InvariantCulture, out var number) => number,
+        _ => -1,
+    };
+}

@@ -1,0 +1,34 @@
+import type { BudgetLine, HazyNumber, Reading } from "../api/client";
+import type { Haze } from "../words/numbers";
+import { when } from "../words/times";
+import type { JobContextValue } from "./jobContext";
+
+/** What stands in the sight glass. */
+interface InTheGlass {
+  /** Null where nothing was read; without ethanol where the signal is no reading. */
+  reading: { ethanolPct: Haze | null; fuelTempC: HazyNumber | null } | null;
+  /** What it rests on, in words; null where nothing was read. */
+  rests: string | null;
+  budget: readonly BudgetLine[] | null;
+}
+
+/** The reading of the page: live, else of what is being tried, else the last one saved. */
+export function readingOf({ job, work, live }: JobContextValue): InTheGlass {
+  if (live.state !== "off") {
+    return { reading: live.frame?.capture.reading ?? null, rests: "the simulator, live; not this vehicle", budget: null };
+  }
+  const previewed = Object.values(work.preview.data?.stations ?? {}).find((s) => "reading" in s.results);
+  if (previewed) {
+    const { reading, capture } = previewed.results as { reading: Reading | null; capture: object | null };
+    const what = capture ? "one capture" : "a meter reading";
+    const saved =
+      previewed.savedDocument !== null || !previewed.savedAt ? ", not saved yet" : `, saved ${when(previewed.savedAt)}`;
+    return { reading, rests: reading && `rests on ${what}${saved}`, budget: reading?.budget ?? null };
+  }
+  const last = job.reading;
+  return {
+    reading: last && { ethanolPct: { value: last.ethanolPct, plusMinus: last.plusMinus }, fuelTempC: null },
+    rests: last && `as saved ${when(last.savedAt)}`,
+    budget: null,
+  };
+}

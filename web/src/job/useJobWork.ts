@@ -1,0 +1,77 @@
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { ApiError, api, authorHeader, type Job, type StationPreview, unwrap } from "../api/client";
+import { keys } from "../api/queries";
+import { useSlow } from "../shell/useSlow";
+import { type Drafts, useDrafts } from "./drafts";
+
+/** What a job comes to, with the drafts in place of what is saved. */
+interface Preview {
+  stations: Readonly<Record<string, StationPreview>>;
+  /** What is against a draft; the other stations stand all the same. */
+  refused: ApiError | null;
+}
+
+const previewKey = (id: string, slug: string | null, drafts: Drafts) =>
+  [...keys.previews(id), slug, Object.fromEntries(Object.entries(drafts).map(([s, d]) => [s, d.inputs]))] as const;
+
+/** The work on a job: its drafts, what the station on the page and all it rests on come to, and saving them together. */
+export function useJobWork(id: string, job: Job | undefined, slug: string | null) {
+  const client = useQueryClient();
+  const built = job?.stations.filter((s) => s.built).map((s) => s.slug) ?? [];
+  const { drafts, keep } = useDrafts(id, built);
+  const wanted = slug && built.includes(slug) ? slug : null;
+  const preview = useQuery({
+    queryKey: previewKey(id, wanted, drafts),
+    enabled: wanted !== null,
+    placeholderData: keepPreviousData,
+    retry: (count, error) => !(error instanceof ApiError) && count < 2,
+    queryFn: async ({ signal }): Promise<Preview> => {
+      const body = {
+        drafts: Object.fromEntries(Object.entries(drafts).map(([s, d]) => [s, d.inputs as Record<string, unknown>])),
+        want: [wanted as string],
+      };
+      try {
+        const { stations } = await unwrap(api.POST("/api/jobs/{id}/preview", { params: { path: { id } }, body, signal }));
+        return { stations, refused: null };
+      } catch (error) {
+        if (error instanceof ApiError && error.status === 422) {
+          return { stations: error.stations, refused: error };
+        }
+        throw error;
+      }
+    },
+  });
+  const save = useMutation({
+    mutationFn: ({ author }: { author: string }) =>
+      unwrap(
+        api.POST("/api/jobs/{id}/save", {
+          params: { path: { id }, header: { "X-Author": authorHeader(author) } },
+          body: {
+            documents: Object.entries(drafts).map(([s, draft]) => ({
+              slug: s,
+              etag: draft.etag,
+              document: draft.inputs as Record<string, unknown>,
+            })),
+          },
+        }),
+      ),
+    onSuccess: ({ stations, etags }) => {
+      // The page goes from the draft to what was saved without a glimpse of what stood there before.
+      if (wanted && stations[wanted]) {
+        client.setQueryData<Preview>(previewKey(id, wanted, {}), { stations, refused: null });
+      }
+      for (const saved of Object.keys(etags)) {
+        keep(saved, null);
+      }
+    },
+    onSettled: () => {
+      client.invalidateQueries({ queryKey: keys.jobs, predicate: (query) => query.queryKey[2] !== "preview" });
+      client.invalidateQueries({ queryKey: ["recheck", id] });
+    },
+  });
+  // For a moment the answer before stands in for the one that is coming; no number of an earlier choice stays beside a new one.
+  const slow = useSlow(preview.isPlaceholderData);
+  return { drafts, keep, preview, slow, save };
+}
+
+export type JobWork = ReturnType<typeof useJobWork>;

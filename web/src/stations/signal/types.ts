@@ -1,0 +1,7 @@
+import type { components } from "../../api/schema";
+import type { StationWork } from "../../job/useStation";
+
+type Schemas = components["schemas"];
+export type SignalPlan = Schemas["SignalPlan"];
+export type SignalResults = Schemas["SignalResults"];
+export type SignalStation = StationWork<SignalPlan, SignalResults>;
