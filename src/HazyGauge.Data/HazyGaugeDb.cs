@@ -36,9 +36,14 @@ public sealed class HazyGaugeDb(DbContextOptions<HazyGaugeDb> options) : DbConte
     protected override void ConfigureConventions(ModelConfigurationBuilder configurationBuilder) =>
         configurationBuilder.Properties<DateTimeOffset>().HaveConversion<SortableTime>();
 
+    /// <summary>A part of a JSON text, by SQLite; null where it has none.</summary>
+    [DbFunction("json_extract", IsBuiltIn = true)]
+    internal static string? Part(string json, string path) => throw new NotSupportedException("This runs in the database only.");
+
     /// <inheritdoc/>
     protected override void OnModelCreating(ModelBuilder modelBuilder)
     {
+        modelBuilder.HasDbFunction(typeof(HazyGaugeDb).GetMethod(nameof(Part), System.Reflection.BindingFlags.Static | System.Reflection.BindingFlags.NonPublic)!);
         modelBuilder.Entity<JobRow>(job =>
         {
             job.HasKey(j => j.Id);

@@ -85,6 +85,7 @@ app.UseResponseCompression();
 app.MapGet("/health", async (JobStore jobs, CancellationToken cancellation) =>
     await jobs.AnswersAsync(cancellation) ? Results.Ok(new { status = "ok" }) : Results.StatusCode(StatusCodes.Status503ServiceUnavailable)).ExcludeFromDescription();
 app.MapOpenApi();
+app.MapApiPage();
 
 var api = app.MapGroup("/api");
 api.MapJobs();

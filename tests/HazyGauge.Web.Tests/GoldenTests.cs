@@ -13,7 +13,7 @@ public class GoldenTests(App app) : IClassFixture<App>
 {
     private static readonly HashSet<string> Prose = new(StringComparer.Ordinal)
     {
-        "text", "what", "effect", "command", "why", "label", "howTo", "words", "summary", "template", "values", "reasons", "coreVersion", "schema",
+        "text", "what", "effect", "command", "why", "label", "howTo", "words", "summary", "template", "effectTemplate", "whyTemplate", "whatTemplate", "reachTemplate", "values", "reasons", "coreVersion", "schema",
     };
 
     [Fact]

@@ -22,7 +22,7 @@ test("the point is dragged, a cap is planned, and the record keeps both", async 
   await page.mouse.up();
   await expect(page.getByRole("heading", headline)).toHaveText(/^At \d+ kW this system carries E[23]\d\.$/);
   await expect(page.getByText("What would help")).toBeHidden();
-  await page.getByRole("button", { name: "Drop changes" }).click();
+  await page.getByRole("button", { name: "Discard changes" }).click();
   await expect(page.getByRole("heading", headline)).toHaveText(/up to E56.±.9\./);
 
   // The cautious cap settles it.
@@ -37,7 +37,7 @@ test("the point is dragged, a cap is planned, and the record keeps both", async 
 
   // An older plan is taken up again, as at every station.
   await page.getByRole("button", { name: /At 165 kW up to E56 ± 9/ }).nth(1).click();
-  await page.getByRole("button", { name: "Work on from this" }).click();
+  await page.getByRole("button", { name: "Continue from this version" }).click();
   await expect(page.getByRole("heading", headline)).toHaveText(/up to E56.±.9\./);
 });
 
@@ -49,10 +49,10 @@ test("two changes work together, each can be taken back, and what does not fit i
   await expect(page.getByRole("heading", headline)).toHaveText(/carries not even E0\./);
   await page.getByRole("button", { name: /^Plan it: Fit injectors of \d+ cm³\/min, and add a pump of the same kind/ }).click();
   await expect(page.getByRole("heading", headline)).toHaveText("At 150 kW this system carries E85.");
-  await expect(page.getByText("Nothing more is needed")).toBeVisible();
-  await page.getByRole("button", { name: /^Take back: Injectors of/ }).click();
+  await expect(page.getByText("No other parts needed")).toBeVisible();
+  await page.getByRole("button", { name: /^Undo: Injectors of/ }).click();
   await expect(page.getByRole("heading", headline)).toHaveText(/The injectors are the limit\./);
-  await page.getByRole("button", { name: /^Take back: 2 pumps/ }).click();
+  await page.getByRole("button", { name: /^Undo: 2 pumps/ }).click();
   await expect(page.getByText("Planned changes")).toBeHidden();
 
   await power.fill("9000");
@@ -62,7 +62,7 @@ test("two changes work together, each can be taken back, and what does not fit i
   await expect(page.getByRole("heading", headline)).toHaveText(/At 52 kW/);
 
   // A figure that was typical is given: its field opens in its row.
-  await page.getByRole("button", { name: "Give: Injector duty at most" }).click();
+  await page.getByRole("button", { name: "Edit: Injector duty at most" }).click();
   await page.getByLabel("Injector duty at most", { exact: true }).fill("120");
   await expect(page.getByLabel("Injector duty at most", { exact: true })).toHaveAccessibleDescription(/must be between 10 and 100 %/);
   await page.getByLabel("Injector duty at most", { exact: true }).fill("92");
@@ -79,12 +79,12 @@ test("a hot drive that boils the fuel holds the job, and the drawing says where 
   await open(page, "Tarnock 30", "Capacity");
   await expect(page.getByRole("heading", headline)).toHaveText("At 155 kW this system carries E85.");
   await expect(page.getByRole("img", { name: /it begins to boil at/ })).toBeVisible();
-  await page.getByRole("button", { name: "Change: Around the tank" }).click();
+  await page.getByRole("button", { name: "Edit: Around the tank" }).click();
   await page.getByLabel("Around the tank", { exact: true }).fill("68");
   await expect(page.getByText("Stop here")).toBeVisible();
   await expect(page.getByText(/At the pump's inlet, at the end of the hottest drive: the fuel boils here/)).toBeVisible();
   await expect(page.getByRole("heading", headline)).toHaveText("At 155 kW this system carries E85. The fuel boils on the hottest drive.");
   await expect(page.getByRole("link", { name: /Capacity on hold/ })).toBeVisible();
-  await page.getByRole("button", { name: "Drop changes" }).click();
+  await page.getByRole("button", { name: "Discard changes" }).click();
   await expect(page.getByText("Stop here")).toBeHidden();
 });

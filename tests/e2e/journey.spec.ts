@@ -28,7 +28,7 @@ function vcd(hz: number, lowMs: number, seconds = 1): Buffer {
 
 test("from the bay to the record: drop a capture, read it, get the fuel factor, save, reload, find it", async ({ page }) => {
   await page.goto("/");
-  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^Three on the go\./);
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^3 open jobs\./);
   await expectAccessible(page);
 
   await open(page, "Tarnock 30", "Signal");
@@ -38,11 +38,11 @@ test("from the bay to the record: drop a capture, read it, get the fuel factor, 
   await expect(page.getByRole("img", { name: "Sight glass: 73 percent ethanol, plus or minus 5" })).toBeVisible();
 
   // The meter should agree with it, and where it does not, that is said.
-  await page.getByLabel("Frequency: did read").fill("123");
+  await page.getByLabel("Frequency: measured").fill("123");
   await expect(page.getByText(", and is", { exact: true })).toBeVisible();
-  await page.getByLabel("Frequency: did read").fill("119");
+  await page.getByLabel("Frequency: measured").fill("119");
   await expect(page.getByText("The meter reads 119 Hz where the capture says 123.4")).toBeVisible();
-  await page.getByLabel("Frequency: did read").fill("");
+  await page.getByLabel("Frequency: measured").fill("");
 
   // What is not saved yet is reckoned with all the same.
   await page.getByRole("link", { name: "To Compensate" }).click();
@@ -66,7 +66,7 @@ test("from the bay to the record: drop a capture, read it, get the fuel factor, 
 
   // Two saves side by side, in words.
   await page.getByRole("link", { name: "Record" }).click();
-  await expect(page.getByRole("heading", { level: 1 })).toHaveText("6 saves on record.");
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("6 saved versions.");
   await page.getByRole("button", { name: /E73 ± 5 from tarnock-30-after-fill\.vcd/ }).click();
   await expect(page.getByText(/Ethanol.*: E62 ± 5 → E73 ± 5/)).toBeVisible();
   await expectAccessible(page);
@@ -75,9 +75,9 @@ test("from the bay to the record: drop a capture, read it, get the fuel factor, 
 
   // An older save can be taken up again, and dropped again.
   await page.getByRole("button", { name: /^4 E62 ± 5/ }).click();
-  await page.getByRole("button", { name: "Work on from this" }).click();
+  await page.getByRole("button", { name: "Continue from this version" }).click();
   await expect(page.getByRole("heading", { level: 1 })).toHaveText(/E62/);
-  await page.getByRole("button", { name: "Drop changes" }).click();
+  await page.getByRole("button", { name: "Discard changes" }).click();
   await expect(page.getByRole("heading", { level: 1 })).toHaveText(/E73/);
 
   await page.getByRole("link", { name: "Hazy Gauge, to the bay" }).click();
@@ -87,7 +87,7 @@ test("from the bay to the record: drop a capture, read it, get the fuel factor, 
 test("a new job at the phone: refused captures say why, faults stop the work, in both themes", async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await page.goto("/");
-  await expect(page.getByRole("heading", { level: 1 })).toContainText("on the go");
+  await expect(page.getByRole("heading", { level: 1 })).toContainText("open jobs");
   await page.keyboard.press("n");
   await page.getByRole("button", { name: "Begin" }).click();
   await expect(page.getByText("A job needs a name")).toBeVisible();
@@ -153,12 +153,12 @@ test("keys lead to the stations, rest in fields and can be switched off", async 
   await expect(page.getByRole("heading", { level: 1 })).toHaveText(/±.3,/);
   await page.getByLabel("Sensor tolerance").press("3");
   await expect(page.getByRole("heading", { level: 1 })).not.toHaveText(/not built/);
-  await page.getByRole("button", { name: "Drop changes" }).click();
+  await page.getByRole("button", { name: "Discard changes" }).click();
 
   await page.keyboard.press("?");
   await expect(page.getByRole("dialog")).toBeVisible();
   await expectAccessible(page);
-  await page.getByLabel("Single keys act").uncheck();
+  await page.getByLabel("Single-key shortcuts").uncheck();
   await page.getByRole("button", { name: "Close" }).click();
   await page.keyboard.press("2");
   await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^The signal is real/);
@@ -177,7 +177,7 @@ test("two at one job: the later save is stopped and can be carried on", async ({
 
   await second.getByRole("button", { name: "Save to the record" }).click();
   await expect(second.getByRole("alert")).toContainText("M0 saved revision");
-  await second.getByRole("button", { name: "Keep mine, read theirs" }).click();
+  await second.getByRole("button", { name: "Keep mine, show theirs" }).click();
   await expect(second.getByText(/Saved today .* by M0/)).toBeVisible();
   await second.getByRole("button", { name: "Save to the record" }).click();
   await expect(second.getByText(/Saved today .* by M1/)).toBeVisible();

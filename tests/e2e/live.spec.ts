@@ -53,7 +53,7 @@ test("spark is held until the fuelling is proven, and a gasoline multiplier over
   await expect(page.getByRole("alert")).toContainText("the engine would run at lambda 0.6");
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("One number does not fit yet.");
   await expectAccessible(page);
-  await page.getByRole("button", { name: "Drop changes" }).click();
+  await page.getByRole("button", { name: "Discard changes" }).click();
 
   // The row follows the number of breakpoints, or those the controller has.
   await expect(page.getByRole("cell", { name: "1.523" })).toBeVisible();
@@ -64,7 +64,7 @@ test("spark is held until the fuelling is proven, and a gasoline multiplier over
   const download = page.waitForEvent("download");
   await page.getByRole("link", { name: "As CSV" }).click();
   expect((await download).suggestedFilename()).toBe("breakpoints.csv");
-  await page.getByRole("button", { name: "Drop changes" }).click();
+  await page.getByRole("button", { name: "Discard changes" }).click();
 });
 
 test("the simulator runs live: the glass follows the blend, faults are named, a lost program is said and taken up again", async ({ page, app }) => {

@@ -60,15 +60,15 @@ test("a newcomer walks round the vehicle, does not know three things, and gets a
   await me.doNotKnow("Pump flow");
   await expect(page.getByText("Not known; meanwhile 255 L/h ± 15 %")).toBeVisible();
   await me.on("Lines");
-  await me.choose("Return line", "One line pressure");
+  await me.choose("Return line", "Returnless the");
   await expect(page.getByText("every joint is under pressure")).toBeVisible();
 
   // What cannot be is refused where it was entered, and named above.
-  await page.getByRole("button", { name: "Describe a joint" }).click();
-  await page.getByLabel("In which line").selectOption("return");
+  await page.getByRole("button", { name: "Describe a connection" }).click();
+  await page.getByLabel("Line", { exact: true }).selectOption("return");
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("One answer does not fit yet.");
-  await expect(page.getByLabel("In which line")).toHaveAccessibleDescription(/no return line/);
-  await page.getByLabel("In which line").selectOption("feed");
+  await expect(page.getByLabel("Line", { exact: true })).toHaveAccessibleDescription(/no return line/);
+  await page.getByLabel("Line", { exact: true }).selectOption("feed");
   await page.getByLabel("Photo of Connections a sensor could go into", { exact: true }).setInputFiles({ name: "joint.jpg", mimeType: "image/jpeg", buffer: await photoWithPlace(page) });
   const seen = page.getByRole("img", { name: "Connections a sensor could go into, seen 1" });
   await expect(seen).toBeVisible();
@@ -79,10 +79,10 @@ test("a newcomer walks round the vehicle, does not know three things, and gets a
   await me.on("Engine");
   await me.type("Cylinders", "4");
   await me.type("Displacement", "1998");
-  await me.choose("Induction", "By itself");
+  await me.choose("Induction", "Naturally aspirated");
   await me.type("Lambda at full load", "0.89");
   await me.on("Injection");
-  await me.choose("Injection", "The ports");
+  await me.choose("Injection", "Port$");
   await me.type("Base pressure", "380");
   await me.type("Injectors in the ports", "4");
   await me.doNotKnow("Rated flow of the injectors");
@@ -153,7 +153,7 @@ test("two at one survey: the later one is told, sees what the other wrote beside
   await expect(first.getByText(/Saved today .* by M0/)).toBeVisible();
   await second.getByRole("button", { name: "Save to the record" }).click();
   await expect(second.getByRole("alert")).toContainText("M0 saved revision");
-  await second.getByRole("button", { name: "Keep mine, read theirs" }).click();
+  await second.getByRole("button", { name: "Keep mine, show theirs" }).click();
   await expect(second.getByText("On record: gone")).toBeVisible();
   await second.getByRole("button", { name: "Fuel filter: take what is on record" }).click();
   await expect(second.getByLabel("Fuel filter", { exact: true })).toHaveValue("gone");
@@ -168,10 +168,10 @@ test("the bay with two hundred jobs is found through by keyboard; what is waited
     await page.request.post(`${app.address}/api/jobs`, { data: { name: `Mule ${i + 1}`, vehicle: i % 2 ? "van" : "buggy" }, headers: { Origin: app.address } });
   }
   await page.goto("/");
-  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^203 on the go\./);
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^203 open jobs\./);
   await page.keyboard.press("/");
   await page.keyboard.type("nothing of the kind");
-  await expect(page.getByText("No job fits.")).toBeVisible();
+  await expect(page.getByText("No matching jobs.")).toBeVisible();
   await page.keyboard.press("Escape");
   await page.keyboard.press("/");
   await page.keyboard.type("mule 118");
@@ -184,7 +184,7 @@ test("the bay with two hundred jobs is found through by keyboard; what is waited
   await page.getByLabel("For what").fill("a longer hose");
   await page.getByLabel("Fit", { exact: true }).check();
   await page.getByLabel("Your initials").first().fill("JM");
-  await page.getByRole("button", { name: "Write it down" }).click();
+  await page.getByRole("button", { name: "Add entry" }).click();
   const open = page.getByRole("list", { name: "Open on this job" });
   await expect(open).toContainText("Waiting for a longer hose. Holds up Fit.");
   await expect(page.getByRole("link", { name: /^Fit waiting/ })).toBeVisible();
@@ -193,23 +193,23 @@ test("the bay with two hundred jobs is found through by keyboard; what is waited
   await page.keyboard.press("b");
   await page.getByRole("button", { name: /^Waiting 2/ }).click();
   await expect(page.getByText("Waiting for a longer hose.")).toBeVisible();
-  await page.getByRole("button", { name: "Put aside: Mule 118" }).click();
+  await page.getByRole("button", { name: "Archive: Mule 118" }).click();
   await expect(page.getByText("Waiting for a longer hose.")).toBeHidden();
-  await page.getByRole("button", { name: /^Put aside 1/ }).click();
-  await page.getByRole("button", { name: "Put back: Mule 118" }).click();
+  await page.getByRole("button", { name: /^Archived 1/ }).click();
+  await page.getByRole("button", { name: "Restore: Mule 118" }).click();
   await page.getByRole("button", { name: /^All 203/ }).click();
   await page.getByLabel("Find a job").fill("mule 118");
-  await page.getByRole("button", { name: "Another like Mule 118" }).click();
+  await page.getByRole("button", { name: "Duplicate Mule 118" }).click();
   await page.getByLabel("Your initials").fill("");
-  await page.getByRole("button", { name: "Make it" }).click();
+  await page.getByRole("button", { name: "Make the copy" }).click();
   await expect(page.getByText("Give initials or a name")).toBeVisible();
   await page.getByLabel("Your initials").fill("JM");
-  await page.getByRole("button", { name: "Make it" }).click();
+  await page.getByRole("button", { name: "Make the copy" }).click();
   await expect(page.getByRole("list", { name: "Jobs" }).getByRole("heading")).toHaveText(["Mule 118, copy", "Mule 118"]);
   await page.getByLabel("Find a job").fill("");
   await page.getByRole("button", { name: /^Waiting 2/ }).click();
   await page.getByRole("link", { name: "Mule 118" }).click();
-  await open.getByRole("button", { name: "It is here" }).click();
+  await open.getByRole("button", { name: "Arrived" }).click();
   await page.getByLabel("How did it come?").fill("by mail");
   await page.getByRole("button", { name: "Close it" }).click();
   await expect(open).toBeHidden();

@@ -14,7 +14,7 @@ for (const theme of ["bay", "forecourt"]) {
       const fits = async () => expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(width);
 
       await page.goto("/");
-      await expect(page.getByRole("heading", { level: 1 })).toContainText("on the go");
+      await expect(page.getByRole("heading", { level: 1 })).toContainText("open jobs");
       await expectAccessible(page);
       await fits();
 
@@ -29,7 +29,7 @@ for (const theme of ["bay", "forecourt"]) {
 
       await open(page, "Vantle T20", "Capacity");
       await expect(page.getByRole("heading", { level: 1 })).toHaveText(/carries up to E56.±.9\. The low-pressure pump is the limit\./);
-      await page.getByRole("button", { name: "Give: Around the tank" }).or(page.getByRole("button", { name: "Change: Around the tank" })).click();
+      await page.getByRole("button", { name: "Edit: Around the tank" }).or(page.getByRole("button", { name: "Edit: Around the tank" })).click();
       await expect(page.getByRole("textbox", { name: "Around the tank" })).toBeVisible();
       await expectAccessible(page);
       await fits();
@@ -97,7 +97,7 @@ test("another channel can be read, and one that is not there is said beside its 
   await expect(tolerance).toHaveAccessibleDescription(/must be between 0 and 50/);
   await tolerance.fill("2");
   await expect(page.getByRole("heading", { level: 1 })).toHaveText(/E73.±.2/);
-  await page.getByRole("button", { name: "Drop changes" }).click();
+  await page.getByRole("button", { name: "Discard changes" }).click();
   await expect(page.getByRole("heading", { level: 1 })).toHaveText(/E62/);
 });
 
@@ -112,7 +112,7 @@ test("the wave can be walked through with buttons, and the glass tells where its
   await expect(caption).toBeVisible();
 
   const glass = page.getByRole("complementary", { name: "Sight glass" });
-  await glass.getByRole("button", { name: "Where the haze comes from" }).click();
+  await glass.getByRole("button", { name: "What makes it hazy" }).click();
   await expect(glass.getByText("Sensor tolerance 100 %")).toBeVisible();
 });
 

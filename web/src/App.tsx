@@ -37,7 +37,7 @@ export function App() {
 function Nowhere() {
   return (
     <>
-      <Header where="Nowhere" />
+      <Header where="Page not found" />
       <main className="mx-auto max-w-[60rem] px-4 py-8">
         <h1 className="verdict mb-4">There is nothing at this address.</h1>
         <Trouble error={new ApiError(404, { detail: "The bay has every job." })} />

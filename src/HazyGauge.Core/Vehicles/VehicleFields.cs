@@ -38,7 +38,7 @@ public static class VehicleFields
         new("engine.redlineRpm", "Redline") { Unit = Unit.Rpm, Min = 1500, Max = 20000, HowTo = "Read it off the tachometer or the papers." },
         new("engine.powerKw", "Power now") { Unit = Unit.Kw, Min = 1, Max = 2000, HowTo = "Read crank power off the papers, or add the driveline's loss to wheel power from a dynamometer.", Effect = CapacityNeedsIt },
         new("engine.wantedPowerKw", "Power wanted") { Unit = Unit.Kw, Min = 1, Max = 2000, HowTo = "Ask the owner.", Effect = "Without it the fuel system is calculated for the power of today." },
-        new("engine.fullLoadLambda", "Lambda at full load") { Min = 0.5, Max = 1.3, HowTo = "Log lambda through one pull at full load.", Effect = "The mixture of the base map says how much fuel it takes now." },
+        new("engine.fullLoadLambda", "Lambda at full load") { Min = 0.5, Max = 1.3, HowTo = "Log lambda through one pull at full load.", Effect = "The mixture of the base map says how much fuel is burnt now." },
         new(VehiclePaths.FullPowerRpm, "Engine speed at full power") { Unit = Unit.Rpm, Min = 500, Max = 25000, HowTo = "Log one full-load pull: the speed at which the power is highest.", AskedAt = AtCapacity },
         new(VehiclePaths.Bsfc, "Fuel consumption (BSFC)") { Unit = Unit.GPerKwh, Min = 150, Max = 800, HowTo = "Log injector duty and fuel pressure through a full-load pull on the base blend, beside the power.", LeftOfDoubt = 0.4, AskedAt = AtCapacity },
         new("engine.bsfcEthanolPct", "Blend the consumption holds for") { Unit = Unit.EthanolPct, Min = 0, Max = 100, Usual = new(0), HowTo = "Note which fuel was in the tank when it was measured.", AskedAt = AtCapacity },

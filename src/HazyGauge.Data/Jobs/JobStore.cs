@@ -114,15 +114,19 @@ public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, TimeProvid
         return await db.Revisions.AsNoTracking().SingleOrDefaultAsync(r => r.JobId == jobId && r.Number == number, cancellation);
     }
 
-    /// <summary>A page of the record, the newest first, without the documents, and how many revisions there are.</summary>
-    public async Task<(int Total, IReadOnlyList<RevisionRow> Items)> RecordAsync(Guid jobId, int skip, int take, CancellationToken cancellation)
+    /// <summary>A page of the record, the newest first, without the documents but for their summaries with their numbers (JSON), and how many revisions there are.</summary>
+    public async Task<(int Total, IReadOnlyList<(RevisionRow Row, string? Said)> Items)> RecordAsync(Guid jobId, int skip, int take, CancellationToken cancellation)
     {
         await using var db = await contexts.CreateDbContextAsync(cancellation);
         var all = db.Revisions.AsNoTracking().Where(r => r.JobId == jobId);
         var items = await all.OrderByDescending(r => r.Number).Skip(skip).Take(take)
-            .Select(r => new RevisionRow { JobId = r.JobId, Number = r.Number, Slug = r.Slug, Author = r.Author, SavedAt = r.SavedAt, Summary = r.Summary, Document = string.Empty })
+            .Select(r => new
+            {
+                Row = new RevisionRow { JobId = r.JobId, Number = r.Number, Slug = r.Slug, Author = r.Author, SavedAt = r.SavedAt, Summary = r.Summary, Document = string.Empty },
+                Said = HazyGaugeDb.Part(r.Document, "$.summary"),
+            })
             .ToListAsync(cancellation);
-        return (await all.CountAsync(cancellation), items);
+        return (await all.CountAsync(cancellation), [.. items.Select(i => (i.Row, i.Said))]);
     }
 
     /// <summary>All revisions of a job, the oldest first.</summary>

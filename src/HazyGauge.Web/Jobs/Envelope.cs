@@ -1,5 +1,6 @@
 using System.Text.Json;
 using System.Text.Json.Serialization;
+using HazyGauge.Core.Sentences;
 using HazyGauge.Data;
 
 namespace HazyGauge.Web.Jobs;
@@ -27,7 +28,14 @@ public sealed record Envelope(
 }
 
 /// <summary>An entry of the record.</summary>
-public sealed record RecordItem(int Revision, string Slug, string Author, DateTimeOffset SavedAt, string Summary);
+/// <param name="Revision">Its number.</param>
+/// <param name="Slug">The station.</param>
+/// <param name="Author">Who saved it.</param>
+/// <param name="SavedAt">When.</param>
+/// <param name="Summary">What it says in one line, metric.</param>
+/// <param name="Said">The same with its numbers; left out where an older version saved it.</param>
+public sealed record RecordItem(
+    int Revision, string Slug, string Author, DateTimeOffset SavedAt, string Summary, [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] Sentence? Said = null);
 
 /// <summary>A page of the record, the newest first.</summary>
 public sealed record RecordPage(int Total, IReadOnlyList<RecordItem> Items);

@@ -118,7 +118,7 @@ internal static class JobEndpoints
     }
 
     private static async Task<Results<Ok<RecordPage>, ProblemHttpResult>> RecordAsync(
-        Guid id, JobStore jobs, CancellationToken cancellation, int skip = 0, int take = 50)
+        Guid id, JobStore jobs, StationDocuments documents, CancellationToken cancellation, int skip = 0, int take = 50)
     {
         new InputCheck()
             .Within(skip, 0, int.MaxValue, "skip", "skip")
@@ -130,7 +130,7 @@ internal static class JobEndpoints
         }
 
         var (total, items) = await jobs.RecordAsync(id, skip, take, cancellation);
-        return TypedResults.Ok(new RecordPage(total, [.. items.Select(r => new RecordItem(r.Number, r.Slug, r.Author, r.SavedAt, r.Summary))]));
+        return TypedResults.Ok(new RecordPage(total, [.. items.Select(i => new RecordItem(i.Row.Number, i.Row.Slug, i.Row.Author, i.Row.SavedAt, i.Row.Summary, documents.Said(i.Said)))]));
     }
 
     private static async Task<Results<Ok<Envelope>, ProblemHttpResult>> RevisionAsync(Guid id, int revision, JobStore jobs, CancellationToken cancellation) =>

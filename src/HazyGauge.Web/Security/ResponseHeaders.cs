@@ -1,3 +1,5 @@
+using HazyGauge.Web.OpenApi;
+
 namespace HazyGauge.Web.Security;
 
 /// <summary>Headers that keep the page to itself: nothing is loaded from elsewhere, nothing inline runs, nobody frames it.</summary>
@@ -7,10 +9,15 @@ internal static class ResponseHeaders
         "default-src 'none'; script-src 'self'; style-src 'self'; font-src 'self'; img-src 'self' data: blob:; connect-src 'self'; " +
         "manifest-src 'self'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
 
+    // The page of the API is a library's: it writes its styles and its first script into itself. It too loads nothing from elsewhere.
+    private const string ApiPagePolicy =
+        "default-src 'none'; script-src 'self' 'unsafe-inline'; style-src 'self' 'unsafe-inline'; font-src 'self' data:; img-src 'self' data: blob:; connect-src 'self'; " +
+        "base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
+
     public static IApplicationBuilder UseResponseHeaders(this IApplicationBuilder app) => app.Use((context, next) =>
     {
         var headers = context.Response.Headers;
-        headers.ContentSecurityPolicy = ContentSecurityPolicy;
+        headers.ContentSecurityPolicy = context.Request.Path.StartsWithSegments(ApiPage.Path) ? ApiPagePolicy : ContentSecurityPolicy;
         headers.XContentTypeOptions = "nosniff";
         headers["Referrer-Policy"] = "no-referrer";
         headers["Cross-Origin-Opener-Policy"] = "same-origin";

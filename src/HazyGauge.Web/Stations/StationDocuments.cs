@@ -3,6 +3,7 @@ using System.Text.Json.Nodes;
 using HazyGauge.Core;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
+using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Stations;
 using HazyGauge.Web.Haze;
 
@@ -18,6 +19,7 @@ internal sealed class StationDocuments(JsonSerializerOptions json)
     private readonly JsonSerializerOptions _strict = new(json) { RespectNullableAnnotations = true, RespectRequiredConstructorParameters = true };
 
     private const string Results = "results";
+    private const string Summary = "summary";
     private const string Version = "coreVersion";
     private const string Schema = "schema";
 
@@ -67,9 +69,24 @@ internal sealed class StationDocuments(JsonSerializerOptions json)
     {
         var document = Stamped(inputs, evaluated.Stamps);
         document[Results] = Node(station.ForRecord(evaluated.Results));
+        document[Summary] = Node(evaluated.Summary);
         document[Version] = CoreVersion.Current;
         document[Schema] = CurrentSchema;
         return document.ToJsonString(json);
+    }
+
+    /// <summary>The summary of a document, as it was taken out of it; null where there is none.</summary>
+    public Sentence? Said(string? summary)
+    {
+        try
+        {
+            return summary is null ? null : JsonSerializer.Deserialize<Sentence>(summary, json);
+        }
+        catch (JsonException)
+        {
+            // An imported document may hold anything there; the line without its numbers stands beside it.
+            return null;
+        }
     }
 
     /// <summary>A document with what the program itself puts into it.</summary>
@@ -119,6 +136,7 @@ internal sealed class StationDocuments(JsonSerializerOptions json)
 
         var inputs = (JsonObject)whole.DeepClone();
         inputs.Remove(Results);
+        inputs.Remove(Summary);
         inputs.Remove(Version);
         inputs.Remove(Schema);
         return inputs;

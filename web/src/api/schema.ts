@@ -4719,13 +4719,23 @@ export interface components {
         };
         /** @description An entry of the record. */
         RecordItem: {
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Its number.
+             */
             revision: number;
+            /** @description The station. */
             slug: string;
+            /** @description Who saved it. */
             author: string;
-            /** Format: date-time */
+            /**
+             * Format: date-time
+             * @description When.
+             */
             savedAt: string;
+            /** @description What it says in one line, metric. */
             summary: string;
+            said?: null | components["schemas"]["Sentence"];
         };
         /** @description A page of the record, the newest first. */
         RecordPage: {

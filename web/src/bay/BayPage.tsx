@@ -7,19 +7,19 @@ import { Header } from "../shell/Header";
 import { Loading } from "../shell/Loading";
 import { Trouble } from "../shell/Trouble";
 import { useShortcut } from "../shell/useShortcut";
-import { BaySieve } from "./BaySieve";
+import { BayFilter } from "./BayFilter";
 import { JobRow } from "./JobRow";
 import { NewJobDialog } from "./NewJobDialog";
-import { type Sieve, sift } from "./sift";
+import { type Filter, sift } from "./sift";
 
 /** Every job, and what is next on it. */
 export function BayPage() {
-  const [sieve, setSieve] = useState<Sieve>("all");
+  const [filter, setFilter] = useState<Filter>("all");
   const [typed, setTyped] = useState("");
   const field = useRef<HTMLInputElement>(null);
   const bay = useBay(false);
   const aside = useBay(true);
-  const jobs = sieve === "aside" ? aside : bay;
+  const jobs = filter === "aside" ? aside : bay;
   const navigate = useNavigate();
   const client = useQueryClient();
   const newJob = useRef<HTMLDialogElement>(null);
@@ -43,7 +43,7 @@ export function BayPage() {
   });
   const standing = bay.data?.jobs ?? [];
   const all = jobs.data?.jobs ?? [];
-  const items = sift(all, sieve, typed);
+  const items = sift(all, filter, typed);
   const counts = {
     all: standing.length,
     due: sift(standing, "due", "").length,
@@ -74,14 +74,14 @@ export function BayPage() {
             }}
           />
           <button type="button" className="btn btn-outline" disabled={importJob.isPending} onClick={() => file.current?.click()}>
-            {importJob.isPending ? "Reading the file" : "Open a job file"}
+            {importJob.isPending ? "Reading the file" : "Import job"}
           </button>
           <button type="button" className="btn btn-primary" onClick={openNew}>
             New job
           </button>
         </div>
         {bay.data && standing.length + counts.aside > 0 && (
-          <BaySieve sieve={sieve} onSieve={setSieve} typed={typed} onType={setTyped} field={field} counts={counts} />
+          <BayFilter filter={filter} onFilter={setFilter} typed={typed} onType={setTyped} field={field} counts={counts} />
         )}
         <div className="mt-5 grid gap-4">
           {importJob.error && <Trouble error={importJob.error} />}
@@ -89,25 +89,25 @@ export function BayPage() {
           {jobs.error && <Trouble error={jobs.error} onRetry={() => jobs.refetch()} />}
           {jobs.data && all.length > 0 && items.length === 0 && (
             <p className="lead">
-              No job fits.{" "}
+              No matching jobs.{" "}
               <button
                 type="button"
                 className="link-quiet"
                 onClick={() => {
                   setTyped("");
-                  setSieve("all");
+                  setFilter("all");
                 }}
               >
                 Show all
               </button>
             </p>
           )}
-          {sieve === "aside" && aside.data && all.length === 0 && <p className="lead">Nothing was put aside.</p>}
-          {sieve !== "aside" && jobs.data && all.length === 0 && (
+          {filter === "aside" && aside.data && all.length === 0 && <p className="lead">Nothing is archived.</p>}
+          {filter !== "aside" && jobs.data && all.length === 0 && (
             <div className="panel">
               <p className="lead">
-                The bay is empty. Begin with a new job for the vehicle in front of you, or open a job file that another shop sent
-                along.
+                The bay is empty. Begin with a new job for the vehicle in front of you, or import a job file that another shop
+                sent along.
               </p>
             </div>
           )}
@@ -122,7 +122,7 @@ export function BayPage() {
         {standing.some((job) => job.due.length + job.upcoming.length > 0) && (
           <p className="no-print mt-3">
             <a className="link-quiet inline-flex min-h-[44px] items-center" href="/api/bay/due.ics" download>
-              What falls due, as a calendar file
+              Due dates (calendar file)
             </a>
           </p>
         )}
@@ -138,8 +138,7 @@ export function BayPage() {
 }
 
 function headline(jobs: readonly Job[]): string {
-  const count =
-    jobs.length === 0 ? "No job yet." : jobs.length === 1 ? "One on the go." : `${numberWord(jobs.length)} on the go.`;
+  const count = jobs.length === 0 ? "No open jobs." : jobs.length === 1 ? "1 open job." : `${jobs.length} open jobs.`;
   const held = jobs.filter((j) => j.held !== null);
   const due = jobs.filter((j) => j.due.length > 0);
   const holds =

@@ -36,20 +36,20 @@ export function JobActions({ job }: { job: Job }) {
       <button
         type="button"
         className="btn btn-ghost btn-sm max-sm:-ml-3"
-        aria-label={`${job.archivedAt ? "Put back" : "Put aside"}: ${job.name}`}
+        aria-label={`${job.archivedAt ? "Restore" : "Archive"}: ${job.name}`}
         disabled={move.isPending}
         onClick={() => move.mutate()}
       >
-        {job.archivedAt ? "Put back" : "Put aside"}
+        {job.archivedAt ? "Restore" : "Archive"}
       </button>
       <button
         type="button"
         className="btn btn-ghost btn-sm"
-        aria-label={`Another like ${job.name}`}
+        aria-label={`Duplicate ${job.name}`}
         onClick={() => setAsking(!asking)}
         aria-expanded={asking}
       >
-        Another like it
+        Duplicate
       </button>
       {asking && (
         <form
@@ -61,7 +61,7 @@ export function JobActions({ job }: { job: Job }) {
         >
           <InitialsField error={refused?.for("X-Author")} />
           <button type="submit" className="btn btn-primary" disabled={duplicate.isPending}>
-            Make it
+            Make the copy
           </button>
         </form>
       )}

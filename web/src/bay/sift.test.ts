@@ -30,7 +30,7 @@ test("every word must stand somewhere in what a row says", () => {
   expect(names(sift(jobs, "all", "adapter vantle"))).toEqual([]);
 });
 
-test("a sieve leaves what is held, waits or falls due", () => {
+test("a filter leaves what is held, waits or falls due", () => {
   expect(names(sift(jobs, "held", ""))).toEqual(["Vantle"]);
   expect(names(sift(jobs, "waiting", ""))).toEqual(["Skirr"]);
   expect(names(sift(jobs, "due", "tarnock"))).toEqual([]);

@@ -2,16 +2,16 @@ import type { Job } from "../api/client";
 import { units } from "../shell/settings";
 import { renderNext } from "../words/sentences";
 
-export type Sieve = "all" | "due" | "held" | "waiting" | "aside";
+export type Filter = "all" | "due" | "held" | "waiting" | "aside";
 
-/** Jobs that a sieve and the words typed leave: every word must stand somewhere in what the row says. */
-export function sift(jobs: readonly Job[], sieve: Sieve, typed: string): readonly Job[] {
+/** Jobs that a filter and the words typed leave: every word must stand somewhere in what the row says. */
+export function sift(jobs: readonly Job[], filter: Filter, typed: string): readonly Job[] {
   const words = typed.toLocaleLowerCase().split(/\s+/).filter(Boolean);
-  return jobs.filter((job) => passes(job, sieve) && words.every((word) => textOf(job).includes(word)));
+  return jobs.filter((job) => passes(job, filter) && words.every((word) => textOf(job).includes(word)));
 }
 
-function passes(job: Job, sieve: Sieve): boolean {
-  switch (sieve) {
+function passes(job: Job, filter: Filter): boolean {
+  switch (filter) {
     case "due":
       return job.due.length > 0;
     case "held":

@@ -19,7 +19,7 @@ export function CloseEntry({ jobId, entry }: { jobId: string; entry: OpenEntry }
   if (!open) {
     return (
       <button type="button" className="btn btn-outline no-print" onClick={() => setOpen(true)}>
-        {entry.kind === "waiting" ? "It is here" : "Looked at it"}
+        {entry.kind === "waiting" ? "Arrived" : "Checked"}
       </button>
     );
   }

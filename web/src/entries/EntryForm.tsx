@@ -11,11 +11,11 @@ type Kind = "waiting" | "recheck" | "note";
 
 const kinds = [
   { name: "waiting", label: "Waiting for something" },
-  { name: "recheck", label: "Look again on a day" },
+  { name: "recheck", label: "Check again on" },
   { name: "note", label: "Note" },
 ] as const;
 
-const asks: Record<Kind, string> = { waiting: "For what", recheck: "At what", note: "What" };
+const asks: Record<Kind, string> = { waiting: "For what", recheck: "What to check", note: "What" };
 
 /** Writes down what is waited for, a day to look again, or a note. */
 export function EntryForm() {
@@ -109,7 +109,7 @@ export function EntryForm() {
       {write.error && Object.keys(refused?.errors ?? {}).length === 0 && <Trouble error={write.error} />}
       <div>
         <button type="submit" className="btn btn-primary" disabled={write.isPending}>
-          {write.isPending ? "Writing" : "Write it down"}
+          {write.isPending ? "Writing" : "Add entry"}
         </button>
       </div>
     </form>

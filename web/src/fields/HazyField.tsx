@@ -28,7 +28,7 @@ export function HazyField({
   onChange,
   error,
   hint,
-  within = "Known to within",
+  within = "Tolerance",
 }: Props) {
   const number = numberOf(value);
   const plusMinus = plusMinusOf(value);

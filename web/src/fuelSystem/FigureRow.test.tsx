@@ -28,12 +28,12 @@ test("what is calculated with is said until it is given, and its field opens on 
   const { rerender } = render(<FigureRow field={temperature} value={null} used={typical} onChange={onChange} />);
   expect(screen.getByText("30 ± 15 °C")).toBeTruthy();
   expect(screen.queryByRole("textbox")).toBeNull();
-  fireEvent.click(screen.getByRole("button", { name: "Give: Fuel temperature" }));
+  fireEvent.click(screen.getByRole("button", { name: "Edit: Fuel temperature" }));
   fireEvent.change(screen.getByRole("textbox", { name: "Fuel temperature" }), { target: { value: "42" } });
   expect(onChange).toHaveBeenLastCalledWith(42);
   rerender(<FigureRow field={temperature} value={{ value: 42, plusMinus: 2 }} onChange={onChange} />);
   expect(screen.getByText("42 ± 2 °C")).toBeTruthy();
-  expect(screen.getByRole("button", { name: "Change: Fuel temperature" }).getAttribute("aria-expanded")).toBe("true");
+  expect(screen.getByRole("button", { name: "Edit: Fuel temperature" }).getAttribute("aria-expanded")).toBe("true");
 });
 
 test("in US units a temperature is shifted and its haze is not", () => {

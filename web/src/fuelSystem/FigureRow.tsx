@@ -41,10 +41,10 @@ export function FigureRow({ field, value, used, leftOut, onChange, error }: Prop
           className="btn btn-ghost no-print px-2"
           aria-expanded={open}
           aria-controls={id}
-          aria-label={`${given !== null ? "Change" : "Give"}: ${label}`}
+          aria-label={`Edit: ${label}`}
           onClick={() => setOpened(!opened)}
         >
-          {open ? "Close" : given !== null ? "Change" : "Give it"}
+          {open ? "Close" : "Edit"}
         </button>
       </div>
       <div id={id}>

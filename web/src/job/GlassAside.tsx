@@ -48,7 +48,7 @@ function BudgetOnDemand({ budget }: { budget: readonly BudgetLine[] }) {
   return (
     <div className="group text-[0.86rem] text-ink-2 lg:mt-2">
       <button type="button" className="link-quiet min-h-[32px]" aria-expanded={open} onClick={() => setOpen(!open)}>
-        Where the haze comes from
+        What makes it hazy
       </button>
       <ul className={`mt-1 gap-1 group-hover:grid ${open ? "grid" : "hidden"}`}>
         {budget.map((line) => (

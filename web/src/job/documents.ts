@@ -1,6 +1,6 @@
 /** A document without what came of it and without what was left out: the inputs alone. */
 export function inputsOf<T extends object>(document: object | null | undefined): T {
-  const { results: _, coreVersion: __, schema: ___, ...inputs } = (document ?? {}) as Record<string, unknown>;
+  const { results: _, summary: __, coreVersion: ___, schema: ____, ...inputs } = (document ?? {}) as Record<string, unknown>;
   return (prune(inputs) ?? {}) as T;
 }
 

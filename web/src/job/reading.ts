@@ -20,10 +20,10 @@ export function readingOf({ job, work, live }: JobContextValue): InTheGlass {
   const previewed = Object.values(work.preview.data?.stations ?? {}).find((s) => "reading" in s.results);
   if (previewed) {
     const { reading, capture } = previewed.results as { reading: Reading | null; capture: object | null };
-    const what = capture ? "one capture" : "a meter reading";
+    const what = capture ? "one recording" : "a meter reading";
     const saved =
       previewed.savedDocument !== null || !previewed.savedAt ? ", not saved yet" : `, saved ${when(previewed.savedAt)}`;
-    return { reading, rests: reading && `rests on ${what}${saved}`, budget: reading?.budget ?? null };
+    return { reading, rests: reading && `from ${what}${saved}`, budget: reading?.budget ?? null };
   }
   const last = job.reading;
   return {

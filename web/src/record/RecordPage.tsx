@@ -8,6 +8,7 @@ import { useJobContext } from "../job/jobContext";
 import { Loading } from "../shell/Loading";
 import { Trouble } from "../shell/Trouble";
 import { when } from "../words/times";
+import { useUnits } from "../words/useUnits";
 import { RevisionDetail } from "./RevisionDetail";
 
 const pageSize = 50;
@@ -45,11 +46,11 @@ export function RecordPage() {
         <EntryList />
         <p className="no-print">
           <a className="link-quiet inline-flex min-h-[44px] items-center" href={`/api/jobs/${job.id}/due.ics`} download>
-            What falls due, as a calendar file
+            Due dates (calendar file)
           </a>
         </p>
       </div>
-      <h2 className="mt-4 mb-2 text-[1.2rem] font-bold">Saves</h2>
+      <h2 className="mt-4 mb-2 text-[1.2rem] font-bold">Saved versions</h2>
       <div>
         {record.isPending && <Loading what="Fetching the record" />}
         {record.error && <Trouble error={record.error} onRetry={() => record.refetch()} />}
@@ -83,10 +84,10 @@ function headline(pending: boolean, total: number): string {
   return pending
     ? "The record"
     : total === 0
-      ? "Nothing is on record yet."
+      ? "Nothing is saved yet."
       : total === 1
-        ? "One save on record."
-        : `${total} saves on record.`;
+        ? "1 saved version."
+        : `${total} saved versions.`;
 }
 
 interface RevisionProps {
@@ -98,6 +99,7 @@ interface RevisionProps {
 }
 
 function Revision({ item, others, open, onToggle }: RevisionProps) {
+  const units = useUnits();
   const { job } = useJobContext();
   return (
     <li className="panel !py-0">
@@ -108,7 +110,7 @@ function Revision({ item, others, open, onToggle }: RevisionProps) {
         className="flex min-h-[52px] w-full flex-wrap items-baseline gap-x-4 py-3 text-left"
       >
         <span className="reading w-10 text-ink-3">{item.revision}</span>
-        <span className="min-w-0 grow basis-60 font-semibold break-words">{item.summary}</span>
+        <span className="min-w-0 grow basis-60 font-semibold break-words">{item.said ? units.say(item.said) : item.summary}</span>
         <span className="text-[0.9rem] text-ink-3">{job.stations.find((s) => s.slug === item.slug)?.name}</span>
         <span className="text-[0.9rem] text-ink-3">
           {when(item.savedAt)} by {item.author}

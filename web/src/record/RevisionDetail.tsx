@@ -132,7 +132,7 @@ function WorkOn({ item, others }: { item: RecordItem; others: readonly RecordIte
             navigate(`/jobs/${job.id}/${item.slug}`);
           }}
         >
-          Work on from this
+          Continue from this version
         </button>
       )}
       {detail.data?.document?.coreVersion && (

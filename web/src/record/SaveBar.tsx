@@ -41,7 +41,7 @@ export function SaveBar() {
             {stale && (
               <>
                 <button type="button" className="btn btn-outline" onClick={() => readTheirs(stale, true)}>
-                  Keep mine, read theirs
+                  Keep mine, show theirs
                 </button>
                 <button type="button" className="btn btn-outline" onClick={() => readTheirs(stale, false)}>
                   Take theirs
@@ -84,7 +84,7 @@ export function SaveBar() {
             }
           }}
         >
-          Drop changes
+          Discard changes
         </button>
         <span role="status" className="hidden text-[0.9rem] text-ink-3 sm:inline">
           {names ? `${names}: not saved yet; kept in this browser.` : ""}

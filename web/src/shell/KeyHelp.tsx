@@ -47,7 +47,7 @@ export function KeyHelp() {
               checked={on === "on"}
               onChange={(e) => setOn(e.target.checked ? "on" : "off")}
             />
-            Single keys act
+            Single-key shortcuts
           </label>
           <form method="dialog" className="mt-4 text-right">
             <button type="submit" className="btn btn-primary">

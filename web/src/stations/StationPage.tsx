@@ -30,7 +30,7 @@ export function StationPage() {
     <>
       <Verdict>{place.name} is not built yet.</Verdict>
       <p className="lead mt-2">
-        This station will answer: {place.question} Until then its part of the work belongs on paper; nothing here depends on it.
+        This station will answer: {place.question} Do this step on paper for now; nothing here depends on it.
       </p>
       <p className="mt-5">
         <Link className="btn btn-outline" to={`/jobs/${job.id}/signal`}>

@@ -49,7 +49,7 @@ export function CapacityPage() {
         <div className="grid grid-cols-1 gap-4">
           {drawing && wanted.powerKw !== null && wanted.ethanolPct !== null && (
             <figure className="panel">
-              <figcaption className="panel-title">Supported blends by power</figcaption>
+              <figcaption className="panel-title">What the fuel system can feed, and what you want</figcaption>
               <EnvelopePlot
                 drawing={drawing}
                 powerKw={wanted.powerKw}
@@ -58,7 +58,7 @@ export function CapacityPage() {
                 onMove={(powerKw, ethanolPct) => setDraft(withPoint(document, { powerKw, ethanolPct }))}
               />
               <p className="no-print text-[0.88rem] text-ink-3">
-                Filled: supported, fading out over its haze. Press or drag to move the wanted point.
+                Filled: supported, fading out over its haze (how far off it may be). Press or drag to move the wanted point.
               </p>
             </figure>
           )}
@@ -86,7 +86,7 @@ function Budget({ point }: { point: CapacityPoint }) {
   const now = isBlend ? point.maxEthanolPct : budgetOf === "maxPowerKw" ? point.maxPowerKw : null;
   return (
     <BudgetPanel
-      title={`Haze of ${isBlend ? "the highest blend" : "the highest power"}`}
+      title="What makes this uncertain"
       budget={budget}
       now={now?.plusMinus ?? null}
       text={(half) => (isBlend ? half.toFixed(half < 1 ? 1 : 0) : `${units.step(half, "kw")} ${units.unit("kw")}`)}

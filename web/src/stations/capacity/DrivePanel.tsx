@@ -29,7 +29,7 @@ export function DrivePanel({ capacity, survey }: Props) {
   return (
     <section className="panel" aria-labelledby="drive-title">
       <h2 id="drive-title" className="panel-title">
-        The hottest drive
+        Vapor check: the hottest drive
       </h2>
       {drive && (
         <>

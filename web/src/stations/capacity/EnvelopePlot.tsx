@@ -285,7 +285,7 @@ function describe(drawing: Drawing, powerKw: number, ethanolPct: number, units: 
   const [first, last] = [drawing.together?.maxPowerKw[0], drawing.together?.maxPowerKw.at(-1)];
   const reach =
     first && last
-      ? `The system carries ${units.plain(first.value, "kw", 0)} on E0 and ${units.plain(last.value, "kw", 0)} on E100.`
+      ? `The system supports ${units.plain(first.value, "kw", 0)} on E0 and ${units.plain(last.value, "kw", 0)} on E100.`
       : "";
   return `Power against ethanol. ${reach} Wanted: E${ethanolPct.toFixed(0)} at ${units.plain(powerKw, "kw", 0)}.`;
 }

@@ -26,10 +26,10 @@ export function RemedyList({ capacity }: { capacity: StationWork<CapacityPlan, C
                 <button
                   type="button"
                   className="btn btn-ghost no-print"
-                  aria-label={`Take back: ${units.say(what)}`}
+                  aria-label={`Undo: ${units.say(what)}`}
                   onClick={() => setDraft(withoutChange(document, key))}
                 >
-                  Take back
+                  Undo
                 </button>
               </li>
             ))}
@@ -38,7 +38,7 @@ export function RemedyList({ capacity }: { capacity: StationWork<CapacityPlan, C
         </>
       )}
       <h2 id="remedies-title" className={`panel-title ${planned.length > 0 ? "mt-3" : ""}`}>
-        {remedies.length > 0 ? "What would help" : "Nothing more is needed"}
+        {remedies.length > 0 ? "What would help" : "No other parts needed"}
       </h2>
       <ul className="mt-1 divide-y divide-rule">
         {remedies.map((remedy) => {

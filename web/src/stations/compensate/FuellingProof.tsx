@@ -32,7 +32,7 @@ export function FuellingProof({ compensate }: Props) {
             className="btn btn-outline no-print"
             onClick={() => onChange({ ...document, fuellingProof: undefined })}
           >
-            Take that back
+            Undo
           </button>
         </div>
       ) : (

@@ -45,7 +45,7 @@ export function RowPanel({ compensate }: Props) {
       onChange({ ...document, row: { ethanolPcts: numbers } });
     }
   };
-  const trouble = unreadable ? "Numbers only, with blanks between them, like 0 10 30 50 75 100." : error;
+  const trouble = unreadable ? "Numbers only, with spaces between them, like 0 10 30 50 75 100." : error;
   return (
     <section className="panel" aria-labelledby={`${id}-title`}>
       <div className="flex flex-wrap items-center gap-x-4 gap-y-2">

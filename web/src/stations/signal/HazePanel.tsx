@@ -12,7 +12,7 @@ export function HazePanel({ reading, signal }: { reading: Reading; signal: Signa
   const { document, setDraft } = signal;
   return (
     <BudgetPanel
-      title="Haze of the reading"
+      title="What makes this uncertain"
       budget={reading.budget ?? []}
       now={reading.ethanolPct?.plusMinus ?? null}
       text={(half) => half.toFixed(half < 0.95 ? 1 : 0)}

@@ -15,7 +15,7 @@ const faults: readonly { fault: StandInFault; name: string }[] = [
   { fault: "missingPulses", name: "single missing pulses" },
   { fault: "glitches", name: "spikes" },
   { fault: "contaminated", name: "contaminated fuel" },
-  { fault: "frozen", name: "frozen wire" },
+  { fault: "frozen", name: "stuck signal" },
   { fault: "inverted", name: "inverted" },
   { fault: "wandering", name: "wandering" },
   { fault: "wholePeriodWidth", name: "low for the whole period" },

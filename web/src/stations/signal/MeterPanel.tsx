@@ -57,7 +57,7 @@ export function MeterPanel({ signal }: { signal: SignalStation }) {
                   known && quantity === "averageV" && <p className="text-[0.9rem] text-ink-3">needs the high voltage</p>
                 )}
               </div>
-              <div className="w-[9.5rem]">{field(quantity, known ? `${name}: did read` : name, unit)}</div>
+              <div className="w-[9.5rem]">{field(quantity, known ? `${name}: measured` : name, unit)}</div>
             </div>
           );
         })}

@@ -12,14 +12,14 @@ interface Props {
 export function Joints({ joints, onChange, errorFor }: Props) {
   const set = (at: number, part: Partial<Joint>) => onChange(joints.map((j, i) => (i === at ? { ...j, ...part } : j)));
   return (
-    <fieldset className="grid gap-4" aria-label="Joints">
+    <fieldset className="grid gap-4" aria-label="Connections">
       {joints.map((joint, at) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: a joint is what stands at its place.
         <div key={at} className="grid gap-3 border-l-2 border-rule pl-3">
           <div className="flex flex-wrap gap-x-5 gap-y-3">
-            <Words label={`Joint ${at + 1}: where`} value={joint.place} onChange={(place) => set(at, { place })} />
+            <Words label={`Connection ${at + 1}: where`} value={joint.place} onChange={(place) => set(at, { place })} />
             <Pick
-              label="In which line"
+              label="Line"
               value={joint.line}
               choices={{ feed: "feed", return: "return" }}
               error={errorFor(`fuelSystem.joints[${at}].line`)}
@@ -27,9 +27,9 @@ export function Joints({ joints, onChange, errorFor }: Props) {
             />
             <Words label="Size" value={joint.size} placeholder="3/8 in" onChange={(size) => set(at, { size })} />
             <Pick
-              label="Line ends in"
+              label="Line end"
               value={joint.gender}
-              choices={{ male: "spigot (male)", female: "socket (female)" }}
+              choices={{ male: "male", female: "female" }}
               onChange={(gender) => set(at, { gender })}
             />
             <NumberField
@@ -40,7 +40,7 @@ export function Joints({ joints, onChange, errorFor }: Props) {
               onChange={(angleDeg) => set(at, { angleDeg })}
             />
             <Words
-              label="Held by"
+              label="Locking type"
               value={joint.retainer}
               placeholder="ring, tab, slide lock"
               onChange={(retainer) => set(at, { retainer })}
@@ -52,14 +52,14 @@ export function Joints({ joints, onChange, errorFor }: Props) {
               className="btn btn-ghost"
               onClick={() => onChange(joints.length === 1 ? undefined : joints.filter((_, i) => i !== at))}
             >
-              Take out joint {at + 1}
+              Remove connection {at + 1}
             </button>
           </div>
         </div>
       ))}
       <div>
         <button type="button" className="btn btn-outline" onClick={() => onChange([...joints, {}])}>
-          {joints.length === 0 ? "Describe a joint" : "One more joint"}
+          {joints.length === 0 ? "Describe a connection" : "Add a connection"}
         </button>
       </div>
     </fieldset>

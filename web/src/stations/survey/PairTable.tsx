@@ -42,10 +42,10 @@ export function PairTable({ label, field, columns, rows, onChange, errorFor }: P
           <button
             type="button"
             className="btn btn-ghost"
-            aria-label={`Take out point ${at + 1}`}
+            aria-label={`Remove point ${at + 1}`}
             onClick={() => onChange(rows.length === 1 ? undefined : rows.filter((_, i) => i !== at))}
           >
-            Take out
+            Remove
           </button>
         </div>
       ))}

@@ -41,10 +41,10 @@ export function Photos({ field, ask, survey, onChange }: Props) {
           <button
             type="button"
             className="link-quiet no-print min-h-[32px] text-[0.85rem]"
-            aria-label={`Take out photo ${i + 1} of ${ask}`}
+            aria-label={`Remove photo ${i + 1} of ${ask}`}
             onClick={() => onChange({ ...survey, photos: photos.filter((p) => p.field !== field || p.sha256 !== sha256) })}
           >
-            Take out
+            Remove
           </button>
         </figure>
       ))}

@@ -55,7 +55,7 @@ export function Profiles({ survey, onChange }: Props) {
         </button>
       </div>
       <p className="mt-2 text-[0.88rem] text-ink-3">
-        Typical figures with their give or take: change each as soon as you have looked.{" "}
+        Typical figures with their tolerance: change each as soon as you have looked.{" "}
         <a className="link-quiet" href="/api/profiles.csv" download>
           All profiles as a table
         </a>{" "}

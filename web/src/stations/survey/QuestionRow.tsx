@@ -1,7 +1,7 @@
 import { useId } from "react";
 import type { Stored } from "../../api/client";
 import { Choice } from "../../fields/Choice";
-import { prefixOf } from "../../fields/catalogue";
+import { prefixOf, usualText } from "../../fields/catalogue";
 import { HazyField } from "../../fields/HazyField";
 import { NumberField } from "../../fields/NumberField";
 import { numberOf } from "../../fields/stored";
@@ -124,7 +124,10 @@ interface AnswerProps {
 
 function Answer({ question, value, onChange, errorFor }: AnswerProps) {
   const id = useId();
-  const { field, ask, answer, hint, catalogued } = question;
+  const units = useUnits();
+  const { field, ask, answer, catalogued } = question;
+  const usual = usualText(catalogued, units);
+  const hint = [question.hint, usual && `If blank: ${usual}.`].filter(Boolean).join(" ") || undefined;
   const error = errorFor(field);
   switch (answer.kind) {
     case "count":
@@ -147,7 +150,6 @@ function Answer({ question, value, onChange, errorFor }: AnswerProps) {
           hint={hint}
           prefix={prefixOf(catalogued)}
           quantity={catalogued.quantity}
-          within="give or take"
           value={value as Stored}
           error={error}
           onChange={onChange}

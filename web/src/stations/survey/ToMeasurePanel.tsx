@@ -19,7 +19,7 @@ export function ToMeasurePanel({ open, onGo }: Props) {
   return (
     <section className="panel" aria-labelledby="measure-title">
       <h2 id="measure-title" className="panel-title">
-        To be measured{open.length > 0 ? `: ${open.length}` : ""}
+        Still to measure{open.length > 0 ? `: ${open.length}` : ""}
       </h2>
       {open.length === 0 && <p className="mt-2 text-ink-2">Nothing. Everything that matters is known.</p>}
       <ol className="mt-1 divide-y divide-rule">

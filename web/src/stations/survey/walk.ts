@@ -29,7 +29,7 @@ export interface Stop {
 export const walk: readonly Stop[] = [
   {
     name: "Owner",
-    place: "before the bonnet opens",
+    place: "before the hood opens",
     questions: [
       { field: "engine.powerKw", answer: { kind: "number" } },
       { field: "engine.wantedPowerKw", answer: { kind: "number" } },
@@ -77,9 +77,9 @@ export const walk: readonly Stop[] = [
         answer: {
           kind: "choice",
           choices: [
-            { name: "return", label: "Two lines", how: "what is not used flows back" },
-            { name: "returnless", label: "One line", how: "pressure is kept in the tank" },
-            { name: "controlledReturnless", label: "One line, driven", how: "a controller drives the pump" },
+            { name: "return", label: "Return line to tank", how: "unused fuel flows back" },
+            { name: "returnless", label: "Returnless", how: "the pressure is held in the tank" },
+            { name: "controlledReturnless", label: "Returnless, controlled pump", how: "a controller drives the pump" },
           ],
         },
       },
@@ -107,8 +107,8 @@ export const walk: readonly Stop[] = [
         answer: {
           kind: "choice",
           choices: [
-            { name: "natural", label: "By itself" },
-            { name: "boosted", label: "By a charger" },
+            { name: "natural", label: "Naturally aspirated" },
+            { name: "boosted", label: "Turbo or supercharged" },
           ],
         },
       },
@@ -126,9 +126,9 @@ export const walk: readonly Stop[] = [
         answer: {
           kind: "choice",
           choices: [
-            { name: "port", label: "The ports" },
-            { name: "direct", label: "The cylinders" },
-            { name: "both", label: "Both" },
+            { name: "port", label: "Port" },
+            { name: "direct", label: "Direct" },
+            { name: "both", label: "Port and direct" },
           ],
         },
       },
@@ -149,18 +149,16 @@ export const walk: readonly Stop[] = [
       {
         field: "injectors.ratedPressureKpa",
         answer: { kind: "number" },
-        hint: "Left out: 300 kPa.",
       },
       {
         field: "injectors.testFluidDensityKgM3",
         answer: { kind: "number" },
-        hint: "Left out: n-heptane, 684 kg/m³.",
       },
       { field: "injectors.deadTimes", answer: { kind: "deadTimes" } },
       {
         field: "injectors.deadTimeMsPer100Kpa",
         answer: { kind: "number" },
-        hint: "Data sheets give dead time at several pressures: the difference for 100 kPa (14.5 psi). Left out: it does not grow.",
+        hint: "Data sheets give dead time at several pressures: take the difference. If blank, it does not grow.",
       },
       {
         field: "injectors.impedanceOhm",
@@ -192,7 +190,7 @@ export const walk: readonly Stop[] = [
           kind: "choice",
           choices: [
             { name: "directFrequency", label: "Frequency", how: "into a digital input of the controller" },
-            { name: "analyserVoltage", label: "Voltage", how: "an analyser box turns it into volts" },
+            { name: "analyserVoltage", label: "Voltage", how: "a signal converter turns it into volts" },
             { name: "gateway", label: "Bus", how: "a box turns it into bus messages" },
             { name: "injectorExtender", label: "Injector extender", how: "a box lengthens each pulse" },
             { name: "displayOnly", label: "Display only", how: "nothing is controlled" },
@@ -233,7 +231,7 @@ export const walk: readonly Stop[] = [
       {
         field: "control.fuelMapEthanolPct",
         answer: { kind: "hazy" },
-        hint: "Ask who made it; E85 is not unheard of.",
+        hint: "Ask who made it; it may have been E85.",
       },
       {
         field: "control.sparkMapEthanolPct",

@@ -1,24 +1,24 @@
 import { type RefObject, useCallback } from "react";
 import { Segment } from "../shell/Segment";
 import { useShortcut } from "../shell/useShortcut";
-import type { Sieve } from "./sift";
+import type { Filter } from "./sift";
 
 interface Props {
-  sieve: Sieve;
-  onSieve: (sieve: Sieve) => void;
+  filter: Filter;
+  onFilter: (filter: Filter) => void;
   typed: string;
   onType: (typed: string) => void;
   field: RefObject<HTMLInputElement | null>;
-  counts: Record<Sieve, number>;
+  counts: Record<Filter, number>;
 }
 
 /** Finds jobs: by words, and by what is up with them. */
-export function BaySieve({ sieve, onSieve, typed, onType, field, counts }: Props) {
+export function BayFilter({ filter, onFilter, typed, onType, field, counts }: Props) {
   useShortcut(
     "/",
     useCallback(() => field.current?.focus(), [field]),
   );
-  const label = (name: Sieve, words: string) => ({ name, label: `${words} ${counts[name]}` });
+  const label = (name: Filter, words: string) => ({ name, label: `${words} ${counts[name]}` });
   return (
     <search className="no-print mt-4 flex flex-wrap items-center gap-x-5 gap-y-3">
       <input
@@ -41,12 +41,12 @@ export function BaySieve({ sieve, onSieve, typed, onType, field, counts }: Props
         choices={[
           label("all", "All"),
           label("due", "Due"),
-          label("held", "Held"),
+          label("held", "On hold"),
           label("waiting", "Waiting"),
-          label("aside", "Put aside"),
+          label("aside", "Archived"),
         ]}
-        chosen={sieve}
-        onChoose={onSieve}
+        chosen={filter}
+        onChoose={onFilter}
       />
     </search>
   );

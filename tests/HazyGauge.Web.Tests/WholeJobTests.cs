@@ -1,0 +1,141 @@
+using System.IO.Compression;
+using System.Runtime.CompilerServices;
+using System.Text.Json.Nodes;
+
+namespace HazyGauge.Web.Tests;
+
+/// <summary>A job is one: saved together or not at all, the same number wherever it stands, and the bay as true as a fresh preview.</summary>
+public class WholeJobTests(App app) : IClassFixture<App>
+{
+    [Fact]
+    public async Task Smaller_injectors_saved_at_the_survey_hold_capacity_in_the_same_answer_and_in_the_bay()
+    {
+        var job = await DemoAsync("tarnock-30");
+        var survey = Inputs((await app.GetAsync($"/api/jobs/{job}/stations/survey"))["document"]!);
+        survey["injectors"]!["ratedFlowCcMin"] = 90;
+        var saved = await SaveAsync(job, ("survey", 1, survey));
+        var fresh = (await app.PostAsync($"/api/jobs/{job}/preview", """{ "want": ["capacity"] }"""))["stations"]!["capacity"]!;
+        ((string)fresh["results"]!["headline"]!["text"]!).ShouldStartWith("At 155 kW this system carries not even E0.");
+
+        JsonNode.DeepEquals(saved["stations"]!["capacity"]!["results"], fresh["results"]).ShouldBeTrue();
+        var bay = (await app.GetAsync("/api/bay"))["jobs"]!.AsArray().Single(j => (string)j!["id"]! == job)!;
+        var standing = bay["stations"]!.AsArray().Single(s => (string)s!["slug"]! == "capacity")!;
+        ((string)standing["state"]!, (string)standing["changedBy"]!, (string)standing["summary"]!["text"]!)
+            .ShouldBe(((string)fresh["state"]!, "survey", (string)fresh["summary"]!["text"]!));
+        var recheck = await app.GetAsync($"/api/jobs/{job}/stations/capacity/recheck");
+        recheck["differences"]!.AsArray().ShouldBeEmpty();
+        recheck["sinceSaved"]!.AsArray().ShouldNotBeEmpty();
+    }
+
+    [Fact]
+    public async Task Every_load_is_one_number_at_the_survey_and_at_capacity()
+    {
+        foreach (var demo in new[] { "vantle-t20", "tarnock-30", "skirr" })
+        {
+            var job = await DemoAsync(demo);
+            var stations = (await app.PostAsync($"/api/jobs/{job}/preview", """{ "want": ["survey", "capacity"] }"""))["stations"]!;
+            var loads = stations["survey"]!["results"]!["loads"]!.AsArray();
+            var asFound = stations["capacity"]!["results"]!["asFound"]!.AsArray();
+            loads.Count.ShouldBeGreaterThan(1);
+            foreach (var (load, found) in loads.Zip(asFound))
+            {
+                ((string)load!["component"]!, load["usePct"]!.ToJsonString()).ShouldBe(((string)found!["component"]!, found["usePct"]!.ToJsonString()));
+            }
+        }
+    }
+
+    [Fact]
+    public async Task A_fact_learnt_at_capacity_replaces_the_typical_figure_at_the_survey_at_once()
+    {
+        var job = await app.NewJobAsync();
+        const string Survey = """{ "engine": { "powerKw": 100, "aspiration": "natural" }, "fuelSystem": { "injection": "port" }, "injectors": { "count": 4, "ratedFlowCcMin": 400 } }""";
+        var before = (await app.PreviewAsync(job, "survey", Survey))["results"]!["loads"]![0]!;
+        before["budget"]!.AsArray().ShouldContain(l => (string)l!["source"]! == "engine.bsfcGPerKwh" && (double)l["sharePct"]! > 10);
+        var after = (await app.PreviewAsync(job, "survey", Survey.Replace("\"powerKw\": 100", "\"powerKw\": 100, \"bsfcGPerKwh\": { \"value\": 300, \"plusMinus\": 3 }", StringComparison.Ordinal)))["results"]!["loads"]![0]!;
+        after["budget"]!.AsArray().ShouldAllBe(l => (string)l!["source"]! != "engine.bsfcGPerKwh" || (double)l["sharePct"]! < 5);
+        ((double)after["usePct"]!["plusMinus"]!).ShouldBeLessThan(0.95 * (double)before["usePct"]!["plusMinus"]!);
+    }
+
+    [Fact]
+    public async Task Documents_are_saved_all_or_none_and_name_what_they_rest_on()
+    {
+        var job = await app.NewJobAsync();
+        var signal = JsonNode.Parse("""{ "meter": { "frequencyHz": 123.4 } }""")!;
+        var compensate = JsonNode.Parse("""{ "baseEthanolPct": 10 }""")!;
+        var stale = await SaveAsync(job, 412, ("signal", 0, signal), ("compensate", 7, compensate));
+        ((string)stale["slug"]!).ShouldBe("compensate");
+        ((int)(await app.GetAsync($"/api/jobs/{job}"))["lastRevision"]!).ShouldBe(0);
+        await SaveAsync(job, 422, ("signal", 0, signal), ("compensate", 0, JsonNode.Parse("""{ "baseEthanolPct": 140 }""")!));
+        ((int)(await app.GetAsync($"/api/jobs/{job}"))["lastRevision"]!).ShouldBe(0);
+
+        var saved = await SaveAsync(job, ("compensate", 0, compensate), ("signal", 0, signal));
+        ((int)saved["revision"]!, (string)saved["etags"]!["signal"]!, (string)saved["etags"]!["compensate"]!).ShouldBe((2, "\"1\"", "\"2\""));
+        ((double)saved["stations"]!["compensate"]!["results"]!["fuelFactor"]!["factor"]!["value"]!).ShouldBe(1.32, 0.01);
+        var kept = await app.GetAsync($"/api/jobs/{job}/stations/compensate");
+        ((int)kept["basedOn"]!["signal"]!).ShouldBe(1);
+    }
+
+    [Fact]
+    public async Task A_refused_draft_answers_by_slug_and_path_and_the_other_stations_stand_all_the_same()
+    {
+        var job = await DemoAsync("tarnock-30");
+        var refused = await app.PostAsync($"/api/jobs/{job}/preview", """{ "drafts": { "signal": { "toleranceEthanolPct": 70 }, "capacity": { "fullLoad": { "fuelTempC": 300 } } }, "want": ["capacity", "compensate"] }""", 422);
+        refused["errors"]!.AsObject().Select(e => e.Key).ShouldBe(["capacity.fullLoad.fuelTempC", "signal.toleranceEthanolPct"], ignoreOrder: true);
+        refused["stations"]!.AsObject().Select(s => s.Key).ShouldBe(["survey", "compensate"], ignoreOrder: true);
+
+        // Compensate goes on with the reading that was saved; and a refusal can be said in any units.
+        ((double)refused["stations"]!["compensate"]!["results"]!["ethanolPct"]!["value"]!).ShouldBe(62, 1);
+        var sentence = refused["sentences"]!["capacity.fullLoad.fuelTempC"]![0]!;
+        Core.Sentences.SentenceText.Render(new((string)sentence["template"]!, sentence["values"]!.AsObject().ToDictionary(v => v.Key, v => new Core.Sentences.SentenceValue(
+            (double)v.Value!["value"]!, null, Core.Sentences.Unit.Celsius, null, (bool?)v.Value["bare"] ?? false))), Core.Sentences.UnitSystem.Us).ShouldContain("between -40 and 257 °F");
+    }
+
+    [Fact]
+    public async Task A_job_of_an_older_version_opens_its_facts_go_to_the_survey_and_nothing_is_lost_when_it_is_saved()
+    {
+        var older = await File.ReadAllTextAsync(Path.Combine(Folder(), "Older/job-0.4.0.json"), TestContext.Current.CancellationToken);
+        var job = (string)(await app.PostAsync("/api/jobs/import", older, 201))["id"]!;
+        var stations = (await app.PostAsync($"/api/jobs/{job}/preview", """{ "want": ["capacity"] }"""))["stations"]!;
+        ((double)stations["survey"]!["document"]!["engine"]!["bsfcGPerKwh"]!["value"]!, (double)stations["survey"]!["document"]!["pump"]!["pumpV"]!["value"]!).ShouldBe((350, 13.5));
+        stations["capacity"]!["document"]!["fullLoad"]!.AsObject().ShouldNotContain(f => f.Key == "bsfcGPerKwh");
+        var headline = (string)stations["capacity"]!["results"]!["headline"]!["text"]!;
+        headline.ShouldBe("At 165 kW this system carries up to E56 ± 9. The low-pressure pump is the limit.");
+
+        // The record stays as it was until it is saved; then the facts stand where they belong.
+        (await app.GetAsync($"/api/jobs/{job}/stations/capacity"))["document"]!["fullLoad"]!["bsfcGPerKwh"].ShouldNotBeNull();
+        await SaveAsync(job, ("capacity", 2, stations["capacity"]!["document"]!));
+        var after = (await app.PostAsync($"/api/jobs/{job}/preview", """{ "want": ["capacity"] }"""))["stations"]!;
+        ((string)after["capacity"]!["results"]!["headline"]!["text"]!).ShouldBe(headline);
+        ((double)(await app.GetAsync($"/api/jobs/{job}/stations/survey"))["document"]!["engine"]!["bsfcGPerKwh"]!["value"]!).ShouldBe(350);
+    }
+
+    private static JsonNode Inputs(JsonNode document)
+    {
+        var inputs = document.DeepClone().AsObject();
+        foreach (var ours in new[] { "results", "summary", "coreVersion", "schema" })
+        {
+            inputs.Remove(ours);
+        }
+
+        return inputs;
+    }
+
+    private Task<JsonNode> SaveAsync(string job, params (string Slug, int Revision, JsonNode Document)[] documents) => SaveAsync(job, 200, documents);
+
+    private async Task<JsonNode> SaveAsync(string job, int status, params (string Slug, int Revision, JsonNode Document)[] documents)
+    {
+        var body = new JsonObject { ["documents"] = new JsonArray([.. documents.Select(d => new JsonObject { ["slug"] = d.Slug, ["etag"] = $"\"{d.Revision}\"", ["document"] = d.Document.DeepClone() })]) };
+        using var request = new HttpRequestMessage(HttpMethod.Post, $"/api/jobs/{job}/save") { Content = new StringContent(body.ToJsonString(), System.Text.Encoding.UTF8, "application/json") };
+        request.Headers.Add("X-Author", "JM");
+        return await Api.ReadAsync(await app.Http.SendAsync(request), status);
+    }
+
+    private async Task<string> DemoAsync(string name)
+    {
+        using var zip = new MemoryStream();
+        await ZipFile.CreateFromDirectoryAsync(Path.Combine(Folder(), "../../demo/jobs", name), zip);
+        return (string)(await Api.UploadAsync(app.Http, "/api/jobs/import", zip.ToArray(), "job.zip", 201))["id"]!;
+    }
+
+    private static string Folder([CallerFilePath] string path = "") => Path.GetDirectoryName(path)!;
+}
