@@ -68,8 +68,8 @@ public class RecorderTests
     public void A_long_recording_keeps_its_course_in_2000_points_and_its_excerpt_in_400()
     {
         // Ten minutes: E20 for the first half, E80 for the second.
-        var recorder = new PulseRecorder(0, StandInSensor.TickS);
-        var (first, second) = (new StandInSensor(20, 10, 300, 1), new StandInSensor(80, 40, 300, 2));
+        var recorder = new PulseRecorder(0, SimulatedSensor.TickS);
+        var (first, second) = (new SimulatedSensor(20, 10, 300, 1), new SimulatedSensor(80, 40, 300, 2));
         foreach (var (tick, level) in first.Changes())
         {
             recorder.Record(tick, level);

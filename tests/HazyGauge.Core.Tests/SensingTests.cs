@@ -123,8 +123,8 @@ public class SensingTests
         Gen.Select(Gen.Double[0, 100], Gen.Double[-40, 125], Gen.Double[0.3, 3], Gen.Int).Sample(
             (ethanol, temp, duration, seed) =>
             {
-                var sensor = new StandInSensor(ethanol, temp, duration, seed);
-                var recorder = new PulseRecorder(0, StandInSensor.TickS);
+                var sensor = new SimulatedSensor(ethanol, temp, duration, seed);
+                var recorder = new PulseRecorder(0, SimulatedSensor.TickS);
                 foreach (var (tick, level) in sensor.Changes())
                 {
                     recorder.Record(tick, level);

@@ -41,7 +41,7 @@ public class CsvTests
 
     private static CaptureResult Analyse(string text, string? channel = null, double? thresholdV = null) => Analyse(Read(text, channel, thresholdV));
 
-    private static string Write(StandInSensor sensor, Style style, double stepS)
+    private static string Write(SimulatedSensor sensor, Style style, double stepS)
     {
         var text = new StringBuilder();
         string Number(double n, string format) => n.ToString(format, CultureInfo.InvariantCulture).Replace('.', style.DecimalComma ? ',' : '.');
@@ -66,7 +66,7 @@ public class CsvTests
         {
             foreach (var (tick, level) in changes)
             {
-                Row(tick * StandInSensor.TickS, level == LogicLevel.Low ? "0" : "1");
+                Row(tick * SimulatedSensor.TickS, level == LogicLevel.Low ? "0" : "1");
             }
 
             Row(sensor.DurationS, changes[^1].Level == LogicLevel.Low ? "0" : "1");
@@ -76,7 +76,7 @@ public class CsvTests
         var (random, at) = (new Random(8), 0);
         for (var i = 0; i * stepS < sensor.DurationS; i++)
         {
-            while (at + 1 < changes.Count && changes[at + 1].Tick * StandInSensor.TickS <= i * stepS)
+            while (at + 1 < changes.Count && changes[at + 1].Tick * SimulatedSensor.TickS <= i * stepS)
             {
                 at++;
             }
@@ -95,7 +95,7 @@ public class CsvTests
             (style, ethanol, temp, seed) =>
             {
                 const double StepS = 50e-6;
-                var text = Write(new StandInSensor(ethanol, temp, 0.7, seed), style, StepS);
+                var text = Write(new SimulatedSensor(ethanol, temp, 0.7, seed), style, StepS);
                 var capture = Read(text);
                 var result = Analyse(capture);
                 result.Reading.EthanolPct.ShouldNotBeNull(text[..300]).Value.ShouldBe(ethanol, 0.15);
@@ -113,9 +113,9 @@ public class CsvTests
     [Fact]
     public async Task Every_fault_as_volts_is_seen_for_what_it_is()
     {
-        foreach (var fault in Enum.GetValues<StandInFault>())
+        foreach (var fault in Enum.GetValues<SimulatorFault>())
         {
-            var sensor = new StandInSensor(new StandInSettings(30, 22, fault), 2, 12);
+            var sensor = new SimulatedSensor(new SimulatorSettings(30, 22, fault), 2, 12);
             using var csv = new MemoryStream();
             await new CsvWaveWriter(StepUs: 10, HighV: 12, NoiseV: 0.05).WriteAsync(sensor, 12, csv, CancellationToken.None);
             var capture = CsvCapture.Read(() => new MemoryStream(csv.ToArray()), null, null, CancellationToken.None);
@@ -123,15 +123,15 @@ public class CsvTests
             result.Reading.SignalStatus.ShouldBe(
                 fault switch
                 {
-                    StandInFault.NoSupply or StandInFault.NoPullUp => SignalStatus.NoSignal,
-                    StandInFault.Dropouts or StandInFault.Frozen => SignalStatus.Intermittent,
-                    StandInFault.Contaminated => SignalStatus.Contaminated,
-                    StandInFault.Wandering => SignalStatus.Unsteady,
+                    SimulatorFault.NoSupply or SimulatorFault.NoPullUp => SignalStatus.NoSignal,
+                    SimulatorFault.Dropouts or SimulatorFault.Frozen => SignalStatus.Intermittent,
+                    SimulatorFault.Contaminated => SignalStatus.Contaminated,
+                    SimulatorFault.Wandering => SignalStatus.Unsteady,
                     _ => SignalStatus.Ok,
                 },
                 fault.ToString());
             (result.MissingPulses > 0, result.GlitchesRejected > 0, result.Reading.TemperatureStatus == TemperatureStatus.Invalid).ShouldBe(
-                (fault == StandInFault.MissingPulses, fault == StandInFault.Glitches, fault is StandInFault.WholePeriodWidth or StandInFault.Inverted), fault.ToString());
+                (fault == SimulatorFault.MissingPulses, fault == SimulatorFault.Glitches, fault is SimulatorFault.WholePeriodWidth or SimulatorFault.Inverted), fault.ToString());
         }
     }
 
@@ -139,7 +139,7 @@ public class CsvTests
     public async Task Volts_are_switched_half_way_or_where_it_is_said()
     {
         using var csv = new MemoryStream();
-        await new CsvWaveWriter(StepUs: 20, HighV: 5, NoiseV: 0).WriteAsync(new StandInSensor(73.4, 25, 1, 1), 1, csv, CancellationToken.None);
+        await new CsvWaveWriter(StepUs: 20, HighV: 5, NoiseV: 0).WriteAsync(new SimulatedSensor(73.4, 25, 1, 1), 1, csv, CancellationToken.None);
         var text = Encoding.UTF8.GetString(csv.ToArray());
         var found = Read(text).Threshold.ShouldNotBeNull();
         (found.Levels.LowV, found.Levels.HighV, found.IsAutomatic).ShouldBe((0.12, 5, true));

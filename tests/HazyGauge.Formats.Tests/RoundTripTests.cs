@@ -28,7 +28,7 @@ public class RoundTripTests
     private static async Task<byte[]> VcdAsync(double ethanol, double temp, double seconds, int seed)
     {
         using var to = new MemoryStream();
-        await VcdWriter.WriteAsync(new StandInSensor(ethanol, temp, seconds, seed), to, CancellationToken.None);
+        await VcdWriter.WriteAsync(new SimulatedSensor(ethanol, temp, seconds, seed), to, CancellationToken.None);
         return to.ToArray();
     }
 

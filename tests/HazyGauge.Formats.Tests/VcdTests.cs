@@ -147,7 +147,7 @@ public class VcdTests
             var ours = Path.Combine(folder.FullName, "ours.vcd");
             await using (var file = File.Create(ours))
             {
-                await VcdWriter.WriteAsync(new StandInSensor(73.4, 31, 0.5, 4), file, CancellationToken.None);
+                await VcdWriter.WriteAsync(new SimulatedSensor(73.4, 31, 0.5, 4), file, CancellationToken.None);
             }
 
             // Samples as the decoder counts them, 10 MHz: the sample rate it derives from our time step of 100 ns.

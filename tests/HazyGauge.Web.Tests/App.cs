@@ -35,7 +35,7 @@ public sealed class App : WebApplicationFactory<Program>
 
     public async Task<string> NewJobAsync(string name = "Test job") => (string)(await PostAsync("/api/jobs", $$"""{ "name": "{{name}}" }""", 201))["id"]!;
 
-    public async Task<byte[]> StandInAsync(string query) => await Http.GetByteArrayAsync($"/api/stand-in/sensor.vcd?{query}");
+    public async Task<byte[]> SimulatedAsync(string query) => await Http.GetByteArrayAsync($"/api/stand-in/sensor.vcd?{query}");
 
     public Task<(JsonNode Body, string? ETag)> SaveAsync(string job, string document, string ifMatch, int status = 200, string slug = "signal", string? author = "JM") =>
         Api.SaveAsync(Http, job, document, ifMatch, status, slug, author);

@@ -99,7 +99,7 @@ public class CalcTests(App app) : IClassFixture<App>
     [Fact]
     public async Task A_capture_is_read_and_a_broken_one_is_refused()
     {
-        var vcd = await app.StandInAsync("ethanolPct=61.7&fuelTempC=-12&durationS=1.5&seed=9");
+        var vcd = await app.SimulatedAsync("ethanolPct=61.7&fuelTempC=-12&durationS=1.5&seed=9");
         var capture = await Api.UploadAsync(app.Http, "/api/calc/capture", vcd, "wave.vcd");
         Value(capture["frequencyHz"]).ShouldBe(111.7, 0.001);
         Value(capture["reading"]!["fuelTempC"]).ShouldBe(-12, 0.01);
@@ -107,8 +107,8 @@ public class CalcTests(App app) : IClassFixture<App>
         capture["timeline"]![0]!["tS"].ShouldNotBeNull();
         ((int)capture["excerpt"]![1]!["level"]!).ShouldBeInRange(0, 1);
 
-        (await app.StandInAsync("ethanolPct=61.7&fuelTempC=-12&durationS=1.5&seed=9")).ShouldBe(vcd);
-        (await app.StandInAsync("ethanolPct=61.7&fuelTempC=-12&durationS=1.5&seed=10")).ShouldNotBe(vcd);
+        (await app.SimulatedAsync("ethanolPct=61.7&fuelTempC=-12&durationS=1.5&seed=9")).ShouldBe(vcd);
+        (await app.SimulatedAsync("ethanolPct=61.7&fuelTempC=-12&durationS=1.5&seed=10")).ShouldNotBe(vcd);
 
         await Api.UploadAsync(app.Http, "/api/calc/capture", [], "wave.vcd", 422);
         await Api.UploadAsync(app.Http, "/api/calc/capture", vcd[..120], "wave.vcd", 422);

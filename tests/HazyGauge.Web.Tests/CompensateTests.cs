@@ -99,7 +99,7 @@ public class CompensateTests(App app) : IClassFixture<App>
     public async Task Capture_and_meter_on_one_wire_are_compared()
     {
         var job = await app.NewJobAsync();
-        var file = await Api.UploadAsync(app.Http, $"/api/jobs/{job}/files", await app.StandInAsync("ethanolPct=62&fuelTempC=25&durationS=1"), "wave.vcd");
+        var file = await Api.UploadAsync(app.Http, $"/api/jobs/{job}/files", await app.SimulatedAsync("ethanolPct=62&fuelTempC=25&durationS=1"), "wave.vcd");
         async Task<JsonNode> ReadAsync(string meter) => (await app.PreviewAsync(
             job, "signal", $$"""{ "capture": { "sha256": "{{file["sha256"]}}" }, "meter": {{meter}} }"""))["results"]!;
 

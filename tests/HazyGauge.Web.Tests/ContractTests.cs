@@ -78,7 +78,7 @@ public class ContractTests(App app) : IClassFixture<App>
     public async Task A_job_imported_without_its_files_says_so_where_they_are_needed()
     {
         var job = await app.NewJobAsync();
-        var vcd = await app.StandInAsync("ethanolPct=33.3&durationS=0.7&seed=77");
+        var vcd = await app.SimulatedAsync("ethanolPct=33.3&durationS=0.7&seed=77");
         var file = await Api.UploadAsync(app.Http, $"/api/jobs/{job}/files", vcd, "wave.vcd");
         await app.SaveAsync(job, $$"""{ "capture": { "sha256": "{{file["sha256"]}}", "name": "wave.vcd" } }""", "\"0\"");
         var export = (await app.GetAsync($"/api/jobs/{job}/export")).ToJsonString();
@@ -100,7 +100,7 @@ public class ContractTests(App app) : IClassFixture<App>
     [Fact]
     public async Task A_multipart_request_may_hold_one_file_and_known_fields_only()
     {
-        var vcd = await app.StandInAsync("ethanolPct=50&durationS=0.5");
+        var vcd = await app.SimulatedAsync("ethanolPct=50&durationS=0.5");
         async Task RefusedAsync(Action<MultipartFormDataContent> fill, string field)
         {
             using var form = new MultipartFormDataContent();

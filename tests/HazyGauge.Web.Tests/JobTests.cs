@@ -10,7 +10,7 @@ public class JobTests(App app) : IClassFixture<App>
     private async Task<(string Job, string Document)> JobWithCaptureAsync(string query = "ethanolPct=73.4&fuelTempC=31&durationS=1")
     {
         var job = await app.NewJobAsync();
-        var file = await Api.UploadAsync(app.Http, $"/api/jobs/{job}/files", await app.StandInAsync(query), "wave.vcd");
+        var file = await Api.UploadAsync(app.Http, $"/api/jobs/{job}/files", await app.SimulatedAsync(query), "wave.vcd");
         return (job, $$"""{ "capture": { "sha256": "{{file["sha256"]}}", "name": "wave.vcd" }, "fuel": { "baseEthanolPct": { "value": 10, "plusMinus": 2 } } }""");
     }
 

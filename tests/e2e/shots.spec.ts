@@ -16,8 +16,7 @@ for (const theme of ["bay", "forecourt"] as const) {
       await page.screenshot({ path: picture("bay") });
       await open(page, "Vantle T20", "Capacity");
       await page.getByRole("heading", { name: /carries up to E56/ }).waitFor();
-      await page.getByText(/^rests on one capture/).waitFor();
-      await page.getByText("19 ± 2 °C").waitFor();
+      await page.getByText(/^as saved/).waitFor();
       await page.screenshot({ path: picture("capacity-bay") });
     }
     if (theme === "forecourt") {
@@ -34,7 +33,7 @@ for (const theme of ["bay", "forecourt"] as const) {
     await page.getByText("should be 123.4").waitFor();
     await page.screenshot({ path: picture(`signal-${theme}`) });
     await page.getByRole("link", { name: "To Compensate" }).click();
-    await page.getByRole("heading", { name: /open 1\.32/ }).waitFor();
+    await page.getByRole("heading", { name: /inject 1\.32/ }).waitFor();
     await page.getByText("by mass").first().waitFor();
     await page.screenshot({ path: picture(`compensate-${theme}`) });
     if (theme === "forecourt") {
@@ -44,14 +43,14 @@ for (const theme of ["bay", "forecourt"] as const) {
     }
     await page.getByRole("button", { name: "Save to the record" }).click();
     await page.getByRole("link", { name: "Record" }).click();
-    await page.getByRole("button", { name: /E73 ± 5 from/ }).click();
+    await page.getByRole("button", { name: /E73.±.5 from/ }).click();
     await page.getByText("→").first().waitFor();
     await page.screenshot({ path: picture("record") });
     await open(page, "Vantle T20", "Signal");
-    await page.getByRole("button", { name: "Run the stand-in" }).click();
+    await page.getByRole("button", { name: "Run the simulator" }).click();
     await page.getByLabel("What is wrong with it").selectOption("dropouts");
     await page.getByRole("heading", { name: /breaks off/ }).waitFor();
-    await page.screenshot({ path: picture("stand-in") });
+    await page.screenshot({ path: picture("simulator") });
     await page.setViewportSize({ width: 390, height: 844 });
     await open(page, "Vantle T20", "Survey");
     await page.getByRole("heading", { name: /It can be converted/ }).waitFor();
@@ -60,7 +59,7 @@ for (const theme of ["bay", "forecourt"] as const) {
     await page.getByRole("heading", { name: /^The signal is real/ }).waitFor();
     await page.screenshot({ path: picture("signal-phone") });
     await open(page, "Skirr", "Compensate");
-    await page.getByRole("heading", { name: /open 1\./ }).waitFor();
+    await page.getByRole("heading", { name: /inject 1\./ }).waitFor();
     await page.screenshot({ path: picture("compensate-phone") });
   });
 }

@@ -5,7 +5,7 @@ namespace HazyGauge.Core.Sensing;
 /// <summary>
 /// Tells a frequency that wanders from one that is merely noisy. Noise shows between one period and the next; wandering shows as
 /// a spread that is larger than that, or as stretches of the recording that differ from each other. A noise of more than a whole
-/// hertz is more than any sound sensor has and counts as wandering too. (Limits are our own, from recordings of the stand-in.)
+/// hertz is more than any sound sensor has and counts as wandering too. (Limits are our own, from recordings of the simulator.)
 /// </summary>
 internal static class Wander
 {

@@ -7,7 +7,7 @@ using MathNet.Numerics.Distributions;
 
 namespace HazyGauge.Formats.Csv;
 
-/// <summary>Writes a stand-in sensor's wave as sampled volts, the way an oscilloscope exports them.</summary>
+/// <summary>Writes a simulator sensor's wave as sampled volts, the way an oscilloscope exports them.</summary>
 /// <param name="StepUs">Time between two samples, us, 1 to 1000.</param>
 /// <param name="HighV">Released level, V, 1 to 24.</param>
 /// <param name="NoiseV">Standard deviation of every sample, V, 0 to 2.</param>
@@ -33,7 +33,7 @@ public sealed record CsvWaveWriter(double StepUs = 20, double HighV = 5, double 
     }
 
     /// <summary>Streams the file.</summary>
-    public async Task WriteAsync(StandInSensor sensor, int seed, Stream to, CancellationToken cancellation)
+    public async Task WriteAsync(SimulatedSensor sensor, int seed, Stream to, CancellationToken cancellation)
     {
         await using var writer = new StreamWriter(to, leaveOpen: true) { NewLine = "\r\n" };
         await writer.WriteLineAsync("time (s),sensor (V)".AsMemory(), cancellation);
@@ -45,7 +45,7 @@ public sealed record CsvWaveWriter(double StepUs = 20, double HighV = 5, double 
         var samples = (long)Math.Ceiling((sensor.DurationS * 1e6 / StepUs) - 1e-9);
         for (long i = 0; i < samples; i++)
         {
-            var tick = i * StepUs * 1e-6 / StandInSensor.TickS;
+            var tick = i * StepUs * 1e-6 / SimulatedSensor.TickS;
             while (more && changes.Current.Tick <= tick)
             {
                 level = changes.Current.Level;

@@ -4,14 +4,14 @@ using HazyGauge.Core.Simulation;
 
 namespace HazyGauge.Formats.Vcd;
 
-/// <summary>Writes a stand-in sensor's wave as a VCD file (IEEE 1364-2005, clause 18).</summary>
+/// <summary>Writes a simulator sensor's wave as a VCD file (IEEE 1364-2005, clause 18).</summary>
 public static class VcdWriter
 {
     /// <summary>Dotted name of the channel that is written.</summary>
     public const string Channel = "standIn.sensor";
 
     /// <summary>Streams the file.</summary>
-    public static async Task WriteAsync(StandInSensor sensor, Stream to, CancellationToken cancellation)
+    public static async Task WriteAsync(SimulatedSensor sensor, Stream to, CancellationToken cancellation)
     {
         await using var writer = new StreamWriter(to, leaveOpen: true) { NewLine = "\n" };
         await writer.WriteAsync(

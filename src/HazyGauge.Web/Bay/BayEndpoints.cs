@@ -27,9 +27,9 @@ internal static class BayEndpoints
         api.MapGet("/bay/due.ics", DueAsync).WithSummary("What falls due on all jobs, as a calendar file.").Produces(StatusCodes.Status200OK, contentType: "text/calendar");
         api.MapGet("/jobs/{id:guid}/due.ics", JobDueAsync).WithSummary("What falls due on one job, as a calendar file.").Produces(StatusCodes.Status200OK, contentType: "text/calendar");
         api.MapPost("/jobs/{id:guid}/archive", (Guid id, JobStore jobs, JobReader reader, CancellationToken cancellation) => MoveAsync(id, true, jobs, reader, cancellation))
-            .WithSummary("Puts a job aside. Nothing of it is lost.");
+            .WithSummary("Archives a job. Nothing of it is lost.");
         api.MapPost("/jobs/{id:guid}/restore", (Guid id, JobStore jobs, JobReader reader, CancellationToken cancellation) => MoveAsync(id, false, jobs, reader, cancellation))
-            .WithSummary("Puts a job back into the bay.");
+            .WithSummary("Restores a job into the bay.");
         api.MapPost("/jobs/{id:guid}/duplicate", DuplicateAsync)
             .WithSummary("A new job for another vehicle of the same kind: what was planned comes along, what was measured or proven on this one does not.")
             .NeedsHeader(Author.Header, "Who makes it: 1 to 20 printable characters.");

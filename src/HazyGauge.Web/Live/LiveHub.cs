@@ -8,26 +8,26 @@ using Microsoft.AspNetCore.SignalR;
 
 namespace HazyGauge.Web.Live;
 
-/// <summary>What a stand-in sensor is to send.</summary>
+/// <summary>What a simulator sensor is to send.</summary>
 /// <param name="EthanolPct">0 to 100 %.</param>
 /// <param name="FuelTempC">-40 to 125 C. Default 25.</param>
 /// <param name="Fault">What is wrong with it. Default none.</param>
 /// <param name="NoiseUs">Standard deviation by which every edge is off, us. Default 0.</param>
 /// <param name="Seed">Any number; the same one gives the same wave.</param>
-public sealed record StandInRequest(double EthanolPct, double FuelTempC = 25, StandInFault Fault = StandInFault.None, double NoiseUs = 0, int Seed = 1)
+public sealed record SimulatorRequest(double EthanolPct, double FuelTempC = 25, SimulatorFault Fault = SimulatorFault.None, double NoiseUs = 0, int Seed = 1)
 {
-    internal StandInSettings Settings => new(EthanolPct, FuelTempC, Fault, NoiseUs);
+    internal SimulatorSettings Settings => new(EthanolPct, FuelTempC, Fault, NoiseUs);
 }
 
 /// <summary>One of twenty looks a second at a signal.</summary>
 /// <param name="TS">Time since the beginning, s.</param>
-/// <param name="Settings">What the stand-in is sending.</param>
+/// <param name="Settings">What the simulator is sending.</param>
 /// <param name="Capture">What the wire says.</param>
 /// <param name="Headline">That in a sentence.</param>
-public sealed record LiveFrame([property: System.Text.Json.Serialization.JsonPropertyName("tS")] double TS, StandInRequest Settings, CaptureResult Capture, Sentence Headline);
+public sealed record LiveFrame([property: System.Text.Json.Serialization.JsonPropertyName("tS")] double TS, SimulatorRequest Settings, CaptureResult Capture, Sentence Headline);
 
 /// <summary>
-/// Live signals. A caller streams <c>StandIn</c> to start a stand-in sensor and receive a frame every 50 ms, changes it with
+/// Live signals. A caller streams <c>StandIn</c> to start a simulator sensor and receive a frame every 50 ms, changes it with
 /// <c>Change</c> while it runs, and ends the stream to stop it.
 /// </summary>
 internal sealed class LiveHub(TimeProvider clock) : Hub
@@ -37,31 +37,32 @@ internal sealed class LiveHub(TimeProvider clock) : Hub
     private static readonly TimeSpan Frame = TimeSpan.FromMilliseconds(50);
     private static int _running;
 
-    /// <summary>Starts a stand-in sensor and watches its wire.</summary>
-    public async IAsyncEnumerable<LiveFrame> StandIn(StandInRequest request, [EnumeratorCancellation] CancellationToken cancellation)
+    /// <summary>Starts a simulator sensor and watches its wire.</summary>
+    [HubMethodName("StandIn")]
+    public async IAsyncEnumerable<LiveFrame> Simulate(SimulatorRequest request, [EnumeratorCancellation] CancellationToken cancellation)
     {
-        var standIn = InWords(() => new LiveStandIn(request.Settings, request.Seed));
+        var simulator = InWords(() => new LiveSimulator(request.Settings, request.Seed));
         if (Interlocked.Increment(ref _running) > MostAtOnce)
         {
             Interlocked.Decrement(ref _running);
-            throw new HubException($"{MostAtOnce} stand-ins are running already. Stop one of them first.");
+            throw new HubException($"{MostAtOnce} simulators are running already. Stop one of them first.");
         }
 
         try
         {
-            Context.Items[Running] = standIn;
+            Context.Items[Running] = simulator;
             var began = clock.GetTimestamp();
             using var timer = new PeriodicTimer(Frame, clock);
             do
             {
                 var nowS = clock.GetElapsedTime(began).TotalSeconds;
                 LiveFrame frame;
-                lock (standIn)
+                lock (simulator)
                 {
-                    var read = standIn.RunTo(nowS, SensorLaw.UsualToleranceEthanolPct);
-                    var s = standIn.Settings;
+                    var read = simulator.RunTo(nowS, SensorLaw.UsualToleranceEthanolPct);
+                    var s = simulator.Settings;
                     frame = new LiveFrame(
-                        nowS, new StandInRequest(s.EthanolPct, s.FuelTempC, s.Fault, s.NoiseUs, request.Seed), read with { Timeline = [] }, SignalWords.Headline(read.Reading));
+                        nowS, new SimulatorRequest(s.EthanolPct, s.FuelTempC, s.Fault, s.NoiseUs, request.Seed), read with { Timeline = [] }, SignalWords.Headline(read.Reading));
                 }
 
                 yield return frame;
@@ -75,19 +76,19 @@ internal sealed class LiveHub(TimeProvider clock) : Hub
         }
     }
 
-    /// <summary>Changes the stand-in that runs on this connection, from its next period on.</summary>
-    public void Change(StandInRequest request)
+    /// <summary>Changes the simulator that runs on this connection, from its next period on.</summary>
+    public void Change(SimulatorRequest request)
     {
-        if (Context.Items[Running] is not LiveStandIn standIn)
+        if (Context.Items[Running] is not LiveSimulator simulator)
         {
-            throw new HubException("No stand-in is running here. Start one first.");
+            throw new HubException("No simulator is running here. Start one first.");
         }
 
         InWords(() =>
         {
-            lock (standIn)
+            lock (simulator)
             {
-                return standIn.Settings = request.Settings;
+                return simulator.Settings = request.Settings;
             }
         });
     }

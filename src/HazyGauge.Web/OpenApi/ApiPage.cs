@@ -14,5 +14,9 @@ internal static class ApiPage
         .WithOpenApiRoutePattern("/openapi/v1.json")
         .DisableDefaultFonts()
         .WithProxy(string.Empty)
-        .DisableTelemetry()).ExcludeFromDescription();
+        .DisableTelemetry()
+        .DisableAgent()
+        .DisableMcp()
+        .HideDeveloperTools()
+        .HideClientButton()).ExcludeFromDescription();
 }

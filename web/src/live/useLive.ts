@@ -2,7 +2,7 @@ import type { HubConnection, ISubscription } from "@microsoft/signalr";
 import { useCallback, useEffect, useRef, useState } from "react";
 import type { Capture, Sentence } from "../api/client";
 
-export type StandInFault =
+export type SimulatorFault =
   | "none"
   | "noSupply"
   | "noPullUp"
@@ -15,11 +15,11 @@ export type StandInFault =
   | "wandering"
   | "wholePeriodWidth";
 
-/** What the stand-in is to send. The hub is not part of the OpenAPI document, so its shapes are written here. */
-export interface StandInRequest {
+/** What the simulator is to send. The hub is not part of the OpenAPI document, so its shapes are written here. */
+export interface SimulatorRequest {
   ethanolPct: number;
   fuelTempC: number;
-  fault: StandInFault;
+  fault: SimulatorFault;
   noiseUs: number;
   seed: number;
 }
@@ -27,7 +27,7 @@ export interface StandInRequest {
 /** One of twenty looks a second at a signal. */
 export interface LiveFrame {
   tS: number;
-  settings: StandInRequest;
+  settings: SimulatorRequest;
   capture: Capture;
   /** That in a sentence. */
   headline: Sentence;
@@ -35,12 +35,18 @@ export interface LiveFrame {
 
 export type LiveState = "off" | "starting" | "running" | "lost" | "refused";
 
-/** The stand-in sensor: started, changed while it runs, stopped; a dropped connection is taken up again by itself. */
+/** The simulator sensor: started, changed while it runs, stopped; a dropped connection is taken up again by itself. */
 export function useLive() {
   const [state, setState] = useState<LiveState>("off");
   const [frame, setFrame] = useState<LiveFrame | null>(null);
   const [refusal, setRefusal] = useState<string | null>(null);
-  const [settings, setSettings] = useState<StandInRequest>({ ethanolPct: 10, fuelTempC: 25, fault: "none", noiseUs: 0, seed: 1 });
+  const [settings, setSettings] = useState<SimulatorRequest>({
+    ethanolPct: 10,
+    fuelTempC: 25,
+    fault: "none",
+    noiseUs: 0,
+    seed: 1,
+  });
   const wanted = useRef(settings);
   const connection = useRef<HubConnection | null>(null);
   const stream = useRef<ISubscription<LiveFrame> | null>(null);
@@ -78,7 +84,7 @@ export function useLive() {
     }
     setState("starting");
     setRefusal(null);
-    // Loaded only when it is wanted: most visits never run a stand-in.
+    // Loaded only when it is wanted: most visits never run a simulator.
     const { HubConnectionBuilder, LogLevel } = await import("@microsoft/signalr");
     const hub = new HubConnectionBuilder()
       .withUrl("/hubs/live")
@@ -106,7 +112,7 @@ export function useLive() {
     await connect();
   }, [subscribe]);
 
-  const change = useCallback((part: Partial<StandInRequest>) => {
+  const change = useCallback((part: Partial<SimulatorRequest>) => {
     wanted.current = { ...wanted.current, ...part };
     setSettings(wanted.current);
     const hub = connection.current;

@@ -1,13 +1,13 @@
 import { useId } from "react";
 import { NumberField } from "../../fields/NumberField";
 import { useJobContext } from "../../job/jobContext";
-import type { StandInFault } from "../../live/useLive";
+import type { SimulatorFault } from "../../live/useLive";
 import { Findings } from "../../shell/Findings";
 import { Verdict } from "../../shell/Verdict";
 import { useUnits } from "../../words/useUnits";
 import { LiveWave } from "./LiveWave";
 
-const faults: readonly { fault: StandInFault; name: string }[] = [
+const faults: readonly { fault: SimulatorFault; name: string }[] = [
   { fault: "none", name: "none: a sound sensor" },
   { fault: "noSupply", name: "no supply" },
   { fault: "noPullUp", name: "no pull-up" },
@@ -21,7 +21,7 @@ const faults: readonly { fault: StandInFault; name: string }[] = [
   { fault: "wholePeriodWidth", name: "low for the whole period" },
 ];
 
-/** The stand-in sensor, live: what it sends is chosen on the left, what the wire says is read on the right. */
+/** The simulator sensor, live: what it sends is chosen on the left, what the wire says is read on the right. */
 export function LivePanel() {
   const { live } = useJobContext();
   const units = useUnits();
@@ -82,7 +82,7 @@ export function LivePanel() {
                 id={`${id}-fault`}
                 className="field w-full"
                 value={settings.fault}
-                onChange={(e) => change({ fault: e.target.value as StandInFault })}
+                onChange={(e) => change({ fault: e.target.value as SimulatorFault })}
               >
                 {faults.map(({ fault, name }) => (
                   <option key={fault} value={fault}>

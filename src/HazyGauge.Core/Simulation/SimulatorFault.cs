@@ -1,7 +1,7 @@
 namespace HazyGauge.Core.Simulation;
 
-/// <summary>What can be wrong with a stand-in sensor, or with the wire from it.</summary>
-public enum StandInFault
+/// <summary>What can be wrong with a simulator sensor, or with the wire from it.</summary>
+public enum SimulatorFault
 {
     /// <summary>Nothing: a sound sensor.</summary>
     None,

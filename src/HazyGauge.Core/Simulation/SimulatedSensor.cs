@@ -5,18 +5,18 @@ using HazyGauge.Core.Sensing;
 namespace HazyGauge.Core.Simulation;
 
 /// <summary>A recording of a sensor that is not there. The same numbers always give the same recording.</summary>
-public sealed class StandInSensor
+public sealed class SimulatedSensor
 {
     /// <summary>Longest recording, s.</summary>
     public const double LongestS = 43_200;
 
     /// <summary>Time step of the recording, s.</summary>
-    public const double TickS = StandInWave.TickS;
+    public const double TickS = SimulatedWave.TickS;
 
     // A frozen wire is no wire that never lived: the recording begins with pulses.
     private const double FreezesAfter = 0.4;
 
-    private readonly StandInSettings _settings;
+    private readonly SimulatorSettings _settings;
     private readonly int _seed;
 
     /// <summary>A recording of a sound sensor.</summary>
@@ -25,8 +25,8 @@ public sealed class StandInSensor
     /// <param name="durationS">Above 0 and up to <see cref="LongestS"/>.</param>
     /// <param name="seed">Any number.</param>
     /// <exception cref="RefusedInputException">A quantity is outside its range.</exception>
-    public StandInSensor(double ethanolPct, double fuelTempC, double durationS, int seed)
-        : this(new StandInSettings(ethanolPct, fuelTempC), durationS, seed)
+    public SimulatedSensor(double ethanolPct, double fuelTempC, double durationS, int seed)
+        : this(new SimulatorSettings(ethanolPct, fuelTempC), durationS, seed)
     {
     }
 
@@ -35,7 +35,7 @@ public sealed class StandInSensor
     /// <param name="durationS">Above 0 and up to <see cref="LongestS"/>.</param>
     /// <param name="seed">Any number.</param>
     /// <exception cref="RefusedInputException">A quantity is outside its range.</exception>
-    public StandInSensor(StandInSettings settings, double durationS, int seed)
+    public SimulatedSensor(SimulatorSettings settings, double durationS, int seed)
     {
         var check = settings.Check(new InputCheck()).Within(durationS, 0, LongestS, "durationS", "The recording", Unit.Seconds);
         if (durationS == 0)
@@ -57,15 +57,15 @@ public sealed class StandInSensor
     /// <summary>The level at the beginning, then every change, in order of time.</summary>
     public IEnumerable<(long Tick, LogicLevel Level)> Changes()
     {
-        var sound = _settings with { Fault = StandInFault.None };
-        var frozenFromS = _settings.Fault == StandInFault.Frozen ? FreezesAfter * DurationS : double.MaxValue;
-        var wave = new StandInWave(_settings, _seed);
-        var level = _settings.Fault == StandInFault.Inverted ? LogicLevel.Low : LogicLevel.Released;
+        var sound = _settings with { Fault = SimulatorFault.None };
+        var frozenFromS = _settings.Fault == SimulatorFault.Frozen ? FreezesAfter * DurationS : double.MaxValue;
+        var wave = new SimulatedWave(_settings, _seed);
+        var level = _settings.Fault == SimulatorFault.Inverted ? LogicLevel.Low : LogicLevel.Released;
         var begun = false;
         var lastTick = 0L;
         while (wave.NextPeriodS < DurationS && wave.NextPeriodS < frozenFromS)
         {
-            foreach (var (tick, next) in wave.NextPeriod(_settings.Fault == StandInFault.Frozen ? sound : _settings))
+            foreach (var (tick, next) in wave.NextPeriod(_settings.Fault == SimulatorFault.Frozen ? sound : _settings))
             {
                 if (tick > 0 && !begun)
                 {

@@ -8,7 +8,7 @@ namespace HazyGauge.Core.Simulation;
 /// Makes a sensor's wave period by period. The settings may change between two periods; the same settings in the same order and
 /// the same seed always give the same wave.
 /// </summary>
-public sealed class StandInWave
+public sealed class SimulatedWave
 {
     /// <summary>Time step, s.</summary>
     public const double TickS = 100e-9;
@@ -25,7 +25,7 @@ public sealed class StandInWave
     private int _lostPeriodsLeft;
 
     /// <summary>A wave that begins before time 0, at a place in its period that the seed chooses.</summary>
-    public StandInWave(StandInSettings settings, int seed)
+    public SimulatedWave(SimulatorSettings settings, int seed)
     {
         _random = new Random(seed);
         _soundPeriodsLeft = _random.Next(8, 30);
@@ -39,23 +39,23 @@ public sealed class StandInWave
     public double NextPeriodS => _startS;
 
     /// <summary>The level changes of the next period, in order of time; none where the wire keeps its level.</summary>
-    public IReadOnlyList<(long Tick, LogicLevel Level)> NextPeriod(StandInSettings settings)
+    public IReadOnlyList<(long Tick, LogicLevel Level)> NextPeriod(SimulatorSettings settings)
     {
         var startS = _startS;
         var lengthS = 1 / FrequencyHz(settings);
         _startS += lengthS;
         var isLost = IsLost(settings.Fault);
-        if (settings.Fault is StandInFault.NoSupply || isLost)
+        if (settings.Fault is SimulatorFault.NoSupply || isLost)
         {
             return [(Tick(startS), LogicLevel.Released)];
         }
 
-        if (settings.Fault is StandInFault.NoPullUp or StandInFault.Frozen)
+        if (settings.Fault is SimulatorFault.NoPullUp or SimulatorFault.Frozen)
         {
-            return settings.Fault == StandInFault.NoPullUp ? [(Tick(startS), LogicLevel.Low)] : [];
+            return settings.Fault == SimulatorFault.NoPullUp ? [(Tick(startS), LogicLevel.Low)] : [];
         }
 
-        var lowS = settings.Fault == StandInFault.WholePeriodWidth
+        var lowS = settings.Fault == SimulatorFault.WholePeriodWidth
             ? lengthS - ShortestReleasedS
             : Math.Min(SensorLaw.LowPulseMs<Exact>(settings.FuelTempC).Value / 1000, lengthS - ShortestReleasedS);
         var changes = new List<(long, LogicLevel)>
@@ -63,22 +63,22 @@ public sealed class StandInWave
             (Tick(startS + Noise(settings, lengthS)), LogicLevel.Low),
             (Tick(startS + lowS + Noise(settings, lengthS)), LogicLevel.Released),
         };
-        if (settings.Fault == StandInFault.Glitches && _random.Next(8) == 0 && lengthS - lowS > 4 * SpikeMarginS)
+        if (settings.Fault == SimulatorFault.Glitches && _random.Next(8) == 0 && lengthS - lowS > 4 * SpikeMarginS)
         {
             var spikeS = startS + lowS + SpikeMarginS + (_random.NextDouble() * (lengthS - lowS - (3 * SpikeMarginS)));
             changes.Add((Tick(spikeS), LogicLevel.Low));
             changes.Add((Tick(spikeS + 5e-6 + (_random.NextDouble() * 35e-6)), LogicLevel.Released));
         }
 
-        return settings.Fault == StandInFault.Inverted ? changes.ConvertAll(c => (c.Item1, c.Item2 == LogicLevel.Low ? LogicLevel.Released : LogicLevel.Low)) : changes;
+        return settings.Fault == SimulatorFault.Inverted ? changes.ConvertAll(c => (c.Item1, c.Item2 == LogicLevel.Low ? LogicLevel.Released : LogicLevel.Low)) : changes;
     }
 
     private static long Tick(double s) => (long)Math.Round(s / TickS);
 
-    private double FrequencyHz(StandInSettings settings) => settings.Fault switch
+    private double FrequencyHz(SimulatorSettings settings) => settings.Fault switch
     {
-        StandInFault.Contaminated => ContaminatedHz,
-        StandInFault.Wandering => Math.Clamp(
+        SimulatorFault.Contaminated => ContaminatedHz,
+        SimulatorFault.Wandering => Math.Clamp(
             SensorLaw.FrequencyHz<Exact>(settings.EthanolPct).Value + (WanderHz * Math.Sin(2 * Math.PI * _startS / WanderPeriodS)) + ((_random.NextDouble() - 0.5) * WanderHz / 4),
             SensorLaw.E0Hz,
             SensorLaw.E100Hz),
@@ -86,9 +86,9 @@ public sealed class StandInWave
     };
 
     /// <summary>Counts down to the next loss, and through it.</summary>
-    private bool IsLost(StandInFault fault)
+    private bool IsLost(SimulatorFault fault)
     {
-        if (fault is not (StandInFault.Dropouts or StandInFault.MissingPulses))
+        if (fault is not (SimulatorFault.Dropouts or SimulatorFault.MissingPulses))
         {
             return false;
         }
@@ -105,11 +105,11 @@ public sealed class StandInWave
         }
 
         _soundPeriodsLeft = _random.Next(20, 45);
-        _lostPeriodsLeft = fault == StandInFault.MissingPulses ? 0 : _random.Next(5, 20);
+        _lostPeriodsLeft = fault == SimulatorFault.MissingPulses ? 0 : _random.Next(5, 20);
         return true;
     }
 
     // Never so far that edges change places.
-    private double Noise(StandInSettings settings, double lengthS) =>
+    private double Noise(SimulatorSettings settings, double lengthS) =>
         settings.NoiseUs == 0 ? 0 : Math.Clamp(Normal.Sample(_random, 0, settings.NoiseUs * 1e-6), -lengthS / 100, lengthS / 100);
 }

@@ -6,12 +6,12 @@ using HazyGauge.Core.Simulation;
 
 namespace HazyGauge.Core.Tests;
 
-/// <summary>Each fault of the stand-in is seen for what it is, in a recording and live; and what a meter should read beside it.</summary>
-public class StandInTests
+/// <summary>Each fault of the simulator is seen for what it is, in a recording and live; and what a meter should read beside it.</summary>
+public class SimulatorTests
 {
-    private static CaptureResult Analyse(StandInSensor sensor)
+    private static CaptureResult Analyse(SimulatedSensor sensor)
     {
-        var recorder = new PulseRecorder(0, StandInSensor.TickS);
+        var recorder = new PulseRecorder(0, SimulatedSensor.TickS);
         foreach (var (tick, level) in sensor.Changes())
         {
             recorder.Record(tick, level);
@@ -20,39 +20,39 @@ public class StandInTests
         return CaptureAnalysis.Analyse(recorder.Finish(sensor.EndTick), 5, new HazeLedger());
     }
 
-    private static void ShouldShow(CaptureResult result, StandInFault fault, double ethanolPct)
+    private static void ShouldShow(CaptureResult result, SimulatorFault fault, double ethanolPct)
     {
         var codes = result.Reading.Findings.Select(f => f.Code).ToList();
         switch (fault)
         {
-            case StandInFault.NoSupply or StandInFault.NoPullUp:
+            case SimulatorFault.NoSupply or SimulatorFault.NoPullUp:
                 result.Reading.SignalStatus.ShouldBe(SignalStatus.NoSignal);
                 return;
-            case StandInFault.Dropouts:
+            case SimulatorFault.Dropouts:
                 (result.Reading.SignalStatus, result.Dropouts > 0).ShouldBe((SignalStatus.Intermittent, true));
                 break;
-            case StandInFault.MissingPulses:
+            case SimulatorFault.MissingPulses:
                 (result.Reading.SignalStatus, result.MissingPulses > 0, result.Dropouts).ShouldBe((SignalStatus.Ok, true, 0));
                 break;
-            case StandInFault.Glitches:
+            case SimulatorFault.Glitches:
                 (result.Reading.SignalStatus, result.GlitchesRejected > 0).ShouldBe((SignalStatus.Ok, true));
                 break;
-            case StandInFault.Contaminated:
+            case SimulatorFault.Contaminated:
                 (result.Reading.SignalStatus, result.Reading.EthanolPct).ShouldBe((SignalStatus.Contaminated, null));
                 return;
-            case StandInFault.Frozen:
+            case SimulatorFault.Frozen:
                 result.Reading.SignalStatus.ShouldBe(SignalStatus.Intermittent);
                 codes.ShouldContain("signalStops");
                 break;
-            case StandInFault.Inverted:
+            case SimulatorFault.Inverted:
                 result.Reading.SignalStatus.ShouldBe(SignalStatus.Ok);
                 (result.Inverted || codes.Contains("polarityUndetermined")).ShouldBeTrue();
                 break;
-            case StandInFault.Wandering:
+            case SimulatorFault.Wandering:
                 result.Reading.SignalStatus.ShouldBe(SignalStatus.Unsteady);
                 result.Reading.EthanolPct!.Value.Value.ShouldBe(ethanolPct, 6);
                 return;
-            case StandInFault.WholePeriodWidth:
+            case SimulatorFault.WholePeriodWidth:
                 (result.Reading.TemperatureStatus, result.Reading.FuelTempC).ShouldBe((TemperatureStatus.Invalid, null));
                 break;
             default:
@@ -66,21 +66,21 @@ public class StandInTests
     [Fact]
     public void Every_fault_of_a_recording_is_seen_for_what_it_is()
     {
-        var faults = Enum.GetValues<StandInFault>();
+        var faults = Enum.GetValues<SimulatorFault>();
         Gen.Select(Gen.Double[6, 94], Gen.Double[-35, 60], Gen.Int[0, faults.Length - 1], Gen.Int, Gen.Double[1.5, 5], Gen.Double[0, 2]).Sample((ethanol, temp, f, seed, durationS, noiseUs) =>
         {
-            var settings = new StandInSettings(ethanol, temp, faults[f], noiseUs);
-            ShouldShow(Analyse(new StandInSensor(settings, durationS, seed)), faults[f], ethanol);
+            var settings = new SimulatorSettings(ethanol, temp, faults[f], noiseUs);
+            ShouldShow(Analyse(new SimulatedSensor(settings, durationS, seed)), faults[f], ethanol);
         }, iter: 600);
-        new StandInSensor(new StandInSettings(50, 20, StandInFault.Dropouts, 3), 2, 5).Changes().ShouldBe(new StandInSensor(new StandInSettings(50, 20, StandInFault.Dropouts, 3), 2, 5).Changes());
-        Should.Throw<RefusedInputException>(() => new StandInSensor(new StandInSettings(50, 20, StandInFault.None, 201), 2, 5)).Errors.ShouldContainKey("noiseUs");
+        new SimulatedSensor(new SimulatorSettings(50, 20, SimulatorFault.Dropouts, 3), 2, 5).Changes().ShouldBe(new SimulatedSensor(new SimulatorSettings(50, 20, SimulatorFault.Dropouts, 3), 2, 5).Changes());
+        Should.Throw<RefusedInputException>(() => new SimulatedSensor(new SimulatorSettings(50, 20, SimulatorFault.None, 201), 2, 5)).Errors.ShouldContainKey("noiseUs");
     }
 
     [Fact]
     public void Live_a_change_of_blend_shows_within_a_fifth_of_a_second_and_a_fault_within_two()
     {
         const double FrameS = 0.05;
-        var sensor = new LiveStandIn(new StandInSettings(10), 4);
+        var sensor = new LiveSimulator(new SimulatorSettings(10), 4);
         CaptureResult To(double s) => sensor.RunTo(s, 5);
         var t = 0.0;
         for (; t < 2; t += FrameS)
@@ -94,7 +94,7 @@ public class StandInTests
         To(t += FrameS);
         To(t += FrameS).Reading.EthanolPct.ShouldNotBeNull().Value.ShouldBeGreaterThan(20);
         To(t += 1.6).Reading.SignalStatus.ShouldBe(SignalStatus.Ok);
-        foreach (var fault in Enum.GetValues<StandInFault>())
+        foreach (var fault in Enum.GetValues<SimulatorFault>())
         {
             sensor.Settings = sensor.Settings with { Fault = fault, EthanolPct = 40 };
             CaptureResult result = To(t);
@@ -114,7 +114,7 @@ public class StandInTests
             }
 
             named.ShouldBeTrue($"{fault}: {result.Reading.SignalStatus} {string.Join(' ', result.Reading.Findings.Select(x => x.Code))}");
-            sensor.Settings = sensor.Settings with { Fault = StandInFault.None };
+            sensor.Settings = sensor.Settings with { Fault = SimulatorFault.None };
             To(t += 1.7);
         }
     }
@@ -137,12 +137,12 @@ public class StandInTests
 
         // The mean of the wave itself, level by level.
         double highS = 0, lastS = 0;
-        var wave = new StandInSensor(ethanolPct, 25, 10, 3);
+        var wave = new SimulatedSensor(ethanolPct, 25, 10, 3);
         var level = LogicLevel.Released;
         foreach (var (tick, next) in wave.Changes())
         {
-            highS += level == LogicLevel.Released ? (tick * StandInSensor.TickS) - lastS : 0;
-            (lastS, level) = (tick * StandInSensor.TickS, next);
+            highS += level == LogicLevel.Released ? (tick * SimulatedSensor.TickS) - lastS : 0;
+            (lastS, level) = (tick * SimulatedSensor.TickS, next);
         }
 
         highS += level == LogicLevel.Released ? 10 - lastS : 0;

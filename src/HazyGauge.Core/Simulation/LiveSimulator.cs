@@ -3,25 +3,25 @@ using HazyGauge.Core.Sensing;
 
 namespace HazyGauge.Core.Simulation;
 
-/// <summary>A stand-in sensor that runs, with someone watching its wire. Not thread-safe.</summary>
-public sealed class LiveStandIn
+/// <summary>A simulator sensor that runs, with someone watching its wire. Not thread-safe.</summary>
+public sealed class LiveSimulator
 {
-    private readonly LiveSignal _signal = new(StandInWave.TickS);
+    private readonly LiveSignal _signal = new(SimulatedWave.TickS);
     private readonly Queue<(long Tick, LogicLevel Level)> _coming = new();
-    private readonly StandInWave _wave;
+    private readonly SimulatedWave _wave;
 
-    /// <summary>A stand-in that begins now.</summary>
+    /// <summary>A simulator that begins now.</summary>
     /// <exception cref="RefusedInputException">A quantity is outside its range.</exception>
-    public LiveStandIn(StandInSettings settings, int seed)
+    public LiveSimulator(SimulatorSettings settings, int seed)
     {
         settings.Check(new InputCheck()).ThrowIfAny();
-        (Settings, _wave) = (settings, new StandInWave(settings, seed));
+        (Settings, _wave) = (settings, new SimulatedWave(settings, seed));
         _signal.Record(0, LogicLevel.Released);
     }
 
     /// <summary>What it sends; a change takes effect with the next period.</summary>
     /// <exception cref="RefusedInputException">A quantity is outside its range.</exception>
-    public StandInSettings Settings
+    public SimulatorSettings Settings
     {
         get;
         set
@@ -36,7 +36,7 @@ public sealed class LiveStandIn
     /// <param name="toleranceEthanolPct">Half-width of the sensor's tolerance, ethanol points.</param>
     public CaptureResult RunTo(double toS, double toleranceEthanolPct)
     {
-        var now = (long)(toS / StandInWave.TickS);
+        var now = (long)(toS / SimulatedWave.TickS);
         while (_wave.NextPeriodS < toS)
         {
             foreach (var change in _wave.NextPeriod(Settings))

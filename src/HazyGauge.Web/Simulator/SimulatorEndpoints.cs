@@ -5,19 +5,19 @@ using HazyGauge.Formats.Vcd;
 using HazyGauge.Web.Queries;
 using Microsoft.AspNetCore.Mvc;
 
-namespace HazyGauge.Web.StandIn;
+namespace HazyGauge.Web.Simulator;
 
 /// <summary>Recordings of a sensor that is not there, to try things with.</summary>
-internal static class StandInEndpoints
+internal static class SimulatorEndpoints
 {
-    public static void MapStandIn(this IEndpointRouteBuilder api)
+    public static void MapSimulator(this IEndpointRouteBuilder api)
     {
         api.MapGet("/stand-in/sensor.vcd", (
             [FromQuery] string? ethanolPct, [FromQuery] string? fuelTempC, [FromQuery] string? durationS, [FromQuery] string? seed,
             [FromQuery] string? fault, [FromQuery] string? noiseUs, HttpRequest request, CancellationToken cancellation) =>
         {
             QueryValue.OnlyKnown(request, Wave);
-            var sensor = new StandInSensor(Settings(ethanolPct, fuelTempC, fault, noiseUs), QueryValue.Number(durationS, "durationS") ?? UsualDurationS, Seed(seed));
+            var sensor = new SimulatedSensor(Settings(ethanolPct, fuelTempC, fault, noiseUs), QueryValue.Number(durationS, "durationS") ?? UsualDurationS, Seed(seed));
             return TypedResults.Stream(to => VcdWriter.WriteAsync(sensor, to, cancellation), "text/plain; charset=utf-8", "stand-in-sensor.vcd");
         })
             .WithSummary("The square wave a sensor would send, sound or with a fault, as a VCD file.")
@@ -28,7 +28,7 @@ internal static class StandInEndpoints
         {
             QueryValue.OnlyKnown(request, [.. Wave, "stepUs", "highV", "noiseV"]);
             var usual = new CsvWaveWriter();
-            var sensor = new StandInSensor(Settings(ethanolPct, fuelTempC, fault, noiseUs), QueryValue.Number(durationS, "durationS") ?? UsualDurationS, Seed(seed));
+            var sensor = new SimulatedSensor(Settings(ethanolPct, fuelTempC, fault, noiseUs), QueryValue.Number(durationS, "durationS") ?? UsualDurationS, Seed(seed));
             var writer = new CsvWaveWriter(
                 QueryValue.Number(stepUs, "stepUs") ?? usual.StepUs, QueryValue.Number(highV, "highV") ?? usual.HighV, QueryValue.Number(noiseV, "noiseV") ?? usual.NoiseV);
             writer.Check(sensor.DurationS);
@@ -42,10 +42,10 @@ internal static class StandInEndpoints
 
     private static readonly string[] Wave = ["ethanolPct", "fuelTempC", "durationS", "seed", "fault", "noiseUs"];
 
-    private static StandInSettings Settings(string? ethanolPct, string? fuelTempC, string? fault, string? noiseUs) => new(
+    private static SimulatorSettings Settings(string? ethanolPct, string? fuelTempC, string? fault, string? noiseUs) => new(
         QueryValue.Number(ethanolPct, "ethanolPct") ?? throw new RefusedInputException("ethanolPct", "Ethanol is missing."),
         QueryValue.Number(fuelTempC, "fuelTempC") ?? 25,
-        QueryValue.Word<StandInFault>(fault, "fault") ?? StandInFault.None,
+        QueryValue.Word<SimulatorFault>(fault, "fault") ?? SimulatorFault.None,
         QueryValue.Number(noiseUs, "noiseUs") ?? 0);
 
     private static int Seed(string? seed) => QueryValue.Whole(seed, "seed") ?? 1;
