@@ -7,6 +7,12 @@ namespace HazyGauge.Web.Tests;
 /// <summary>What the API promises to programs: its own examples work, nothing thrown at it brings it down, nobody's work is lost in a crowd.</summary>
 public class ContractTests(App app) : IClassFixture<App>
 {
+    [Theory]
+    [InlineData("""{ "pulseMs": "\ud800", "deadTimeMs": 0.9, "factor": 1.4 }""")]
+    [InlineData("""{ "\ud800": 1 }""")]
+    public async Task Half_a_character_is_refused_as_what_it_is(string body) =>
+        ((string)(await app.PostAsync("/api/calc/pulse", body, 400))["detail"]!).ShouldContain("cut in half");
+
     [Fact]
     public async Task Every_calculation_has_an_example_and_every_example_works()
     {

@@ -27,6 +27,9 @@ internal sealed partial class ApiProblems(IProblemDetailsService problems, ILogg
             BadHttpRequestException bad when Parameter().Match(bad.Message) is { Success: true } match => WrongKind(match.Groups["field"].Value),
             BadHttpRequestException bad => Problem(bad.StatusCode, Title(bad.StatusCode), Plain(bad), null),
             JsonException json => Unreadable(json),
+
+            // Text is decoded only where it is looked at, deep inside of what was already taken for JSON.
+            InvalidOperationException { Source: "System.Text.Json" or "System.Text.Json.Rethrowable" } => Problem(StatusCodes.Status400BadRequest, "The request could not be read.", "A character in the text is cut in half. Send whole UTF-8 text.", null),
             InvalidDataException damaged => Problem(StatusCodes.Status400BadRequest, "The upload could not be read.", damaged.Message, null),
             _ => null,
         };
