@@ -238,3 +238,20 @@ test("a lost program is said on the screen, and nothing typed is lost", async ({
   await page.getByRole("button", { name: "Save to the record" }).click();
   await expect(page.getByText(/Saved today .* by JM/)).toBeVisible();
 });
+
+test("the history leads from job to job, and no draft of one is taken for another's", async ({ page }) => {
+  await open(page, "Tarnock 30", "Signal");
+  const tolerance = page.getByLabel("Sensor tolerance");
+  await expect(tolerance).toHaveValue("");
+  const first = page.url();
+  await page.getByRole("link", { name: "Hazy Gauge, to the bay" }).click();
+  await page.getByRole("link", { name: "Skirr", exact: true }).first().click();
+  await page.getByRole("navigation", { name: "Stations of this job" }).getByRole("link", { name: /^Signal/ }).click();
+  await tolerance.fill("7");
+  await expect(page.getByText("Signal: not saved yet")).toBeVisible();
+  await page.evaluate(() => history.go(-3));
+  await expect(page).toHaveURL(first);
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/E62/);
+  await expect(tolerance).toHaveValue("");
+  await expect(page.getByRole("button", { name: "Save to the record" })).toBeHidden();
+});

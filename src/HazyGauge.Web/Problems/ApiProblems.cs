@@ -28,8 +28,8 @@ internal sealed partial class ApiProblems(IProblemDetailsService problems, ILogg
             BadHttpRequestException bad => Problem(bad.StatusCode, Title(bad.StatusCode), Plain(bad), null),
             JsonException json => Unreadable(json),
 
-            // Text is decoded only where it is looked at, deep inside of what was already taken for JSON.
-            InvalidOperationException { Source: "System.Text.Json" or "System.Text.Json.Rethrowable" } => Problem(StatusCodes.Status400BadRequest, "The request could not be read.", "A character in the text is cut in half. Send whole UTF-8 text.", null),
+            // Text is decoded only where it is looked at, deep inside of what was already taken for JSON. The reader marks what it takes for malformed JSON so.
+            InvalidOperationException { Source: "System.Text.Json.Rethrowable" } => Problem(StatusCodes.Status400BadRequest, "The request could not be read.", "A character in the text is cut in half. Send whole UTF-8 text.", null),
             InvalidDataException damaged => Problem(StatusCodes.Status400BadRequest, "The upload could not be read.", damaged.Message, null),
             _ => null,
         };

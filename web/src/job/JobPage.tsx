@@ -18,7 +18,13 @@ import { useJobWork } from "./useJobWork";
 
 /** A job: its line across the top, the sight glass at the right, a station or the record between. */
 export function JobPage() {
-  const { id = "", slug } = useParams();
+  const { id = "" } = useParams();
+  // The history can lead from one job straight to another: drafts of the one must not be taken for the other's.
+  return <OneJob key={id} id={id} />;
+}
+
+function OneJob({ id }: { id: string }) {
+  const { slug } = useParams();
   const { pathname } = useLocation();
   const job = useJob(id);
   const work = useJobWork(id, job.data, slug ?? null);

@@ -128,7 +128,10 @@ function WorkOn({ item, others }: { item: RecordItem; others: readonly RecordIte
           onClick={() => {
             // What the draft was made from is what stands in the record now: the old one was looked at beside it.
             const latest = Math.max(item.revision, ...others.map((other) => other.revision));
-            work.keep(item.slug, { etag: `"${latest}"`, inputs: inputsOf(detail.data.document) });
+            work.keep(
+              item.slug,
+              latest === item.revision ? null : { etag: `"${latest}"`, inputs: inputsOf(detail.data.document) },
+            );
             navigate(`/jobs/${job.id}/${item.slug}`);
           }}
         >

@@ -1,4 +1,4 @@
-import type { Finding, NextAction, Sentence, SentenceValue } from "../api/client";
+import type { NextAction, Sentence, SentenceValue } from "../api/client";
 import { hazyText } from "./numbers";
 import { stepToShown, styleOf, toShown, type Units } from "./units";
 
@@ -38,8 +38,6 @@ export function renderNext(next: NextAction, units: Units): { command: string; w
     why: render({ text: next.why, template: next.whyTemplate, values: next.values }, units),
   };
 }
-
-export const renderFinding = (finding: Finding, units: Units): string => render(finding, units);
 
 // What was typed has come through a conversion and back: four digits give back what was typed.
 function asGiven(shown: number, units: Units): string {
