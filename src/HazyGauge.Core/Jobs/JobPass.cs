@@ -1,5 +1,6 @@
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
+using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Stations;
 
 namespace HazyGauge.Core.Jobs;
@@ -17,7 +18,12 @@ public sealed record PlanToEvaluate(object? Plan, int? Revision, RefusedInputExc
 /// <param name="Refused">Why it was refused.</param>
 /// <param name="Stands">What the station stands by: the result, or where that is refused what was saved.</param>
 /// <param name="BasedOn">The revision of each station it read; null for a draft.</param>
-public sealed record StationOutcome(IStation Station, Evaluated? Result, RefusedInputException? Refused, Evaluated? Stands, IReadOnlyDictionary<string, int?> BasedOn);
+public sealed record StationOutcome(IStation Station, Evaluated? Result, RefusedInputException? Refused, Evaluated? Stands, IReadOnlyDictionary<string, int?> BasedOn)
+{
+    /// <summary>How far the station has come; where nothing stands any more, that it has to be looked at, and why.</summary>
+    public StationProgress Progress => Stands?.Progress ?? new(StationState.InWork, NextAction.Of(
+        Station.Slug, "doesNotFit", Sentence.Of($"Look at {Station.Name} again."), Sentence.Join(" ", Refused?.Sentences.SelectMany(s => s.Value) ?? [])));
+}
 
 /// <summary>Evaluates a job as a whole: wanted stations and all they rest on, each behind those it depends on, on one ledger.</summary>
 public static class JobPass

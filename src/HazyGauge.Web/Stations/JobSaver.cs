@@ -4,7 +4,6 @@ using HazyGauge.Core;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Jobs;
 using HazyGauge.Core.Sensing;
-using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Stations;
 using HazyGauge.Core.Haze;
 using HazyGauge.Data;
@@ -141,8 +140,7 @@ internal sealed class JobSaver(JobLine line, JobStore jobs, JobEvaluator evaluat
 
     private static StationStanding Standing(StationOutcome outcome, StationStanding? before, string? changedBy)
     {
-        var progress = outcome.Stands?.Progress ?? new StationProgress(StationState.InWork, NextAction.Of(
-            outcome.Station.Slug, "doesNotFit", Sentence.Of($"Look at {outcome.Station.Name} again."), Sentence.Join(" ", outcome.Refused?.Sentences.SelectMany(s => s.Value) ?? [])));
+        var progress = outcome.Progress;
         var own = before is null ? progress.State : before.OwnState ?? before.State;
         return new StationStanding(
             progress.State,
