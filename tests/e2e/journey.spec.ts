@@ -91,7 +91,7 @@ test("a new job at the phone: refused captures say why, faults stop the work, in
   await page.keyboard.press("n");
   await page.getByRole("button", { name: "Begin" }).click();
   await expect(page.getByText("A job needs a name")).toBeVisible();
-  await page.getByLabel(/What do you call it/).fill("Loden 5");
+  await page.getByLabel(/Job name/).fill("Loden 5");
   await page.keyboard.press("Enter");
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("Not decided yet.");
   await page.getByRole("link", { name: /^Signal/ }).click();

@@ -3,7 +3,7 @@ import { expect, expectAccessible, open, test } from "./app.ts";
 test("with a meter reading only, a newcomer gets the fuel factor for the own vehicle", async ({ page }) => {
   await page.goto("/");
   await page.getByRole("button", { name: "New job" }).click();
-  await page.getByLabel(/What do you call it/).fill("Loden 5");
+  await page.getByLabel(/Job name/).fill("Loden 5");
   await page.getByRole("button", { name: "Begin" }).click();
   await page.getByRole("link", { name: "Straight to Signal" }).click();
   await page.getByRole("button", { name: "Type in a meter reading" }).click();

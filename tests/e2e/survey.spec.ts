@@ -45,7 +45,7 @@ async function photoWithPlace(page: Page): Promise<Buffer> {
 test("a newcomer walks round the vehicle, does not know three things, and gets a verdict and the most helpful measurement", async ({ page }) => {
   await page.goto("/");
   await page.getByRole("button", { name: "New job" }).click();
-  await page.getByLabel(/What do you call it/).fill("Loden 5");
+  await page.getByLabel(/Job name/).fill("Loden 5");
   await page.keyboard.press("Enter");
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("Not decided yet.");
   await page.getByRole("button", { name: "Metric" }).click();
@@ -115,7 +115,7 @@ test("a newcomer walks round the vehicle, does not know three things, and gets a
 test("a survey begins from a profile, and a wrong table says which row", async ({ page }) => {
   await page.goto("/");
   await page.getByRole("button", { name: "New job" }).click();
-  await page.getByLabel(/What do you call it/).fill("From a profile");
+  await page.getByLabel(/Job name/).fill("From a profile");
   await page.keyboard.press("Enter");
   await page.getByLabel("A vehicle or part like this one").selectOption("inline six, port, return");
   await page.getByRole("button", { name: "Fill in what is open" }).click();
@@ -135,7 +135,7 @@ test("a survey begins from a profile, and a wrong table says which row", async (
   await bring("profile,field,value\nours,engine.cylinders,many\n");
   await expect(page.getByRole("alert")).toContainText("Row 2, column value: 'many' is not a whole number.");
   await bring("profile,field,value\nours,engine.cylinders,5\n");
-  await expect(page.getByText("1 taken in.")).toBeVisible();
+  await expect(page.getByText("1 profile imported.")).toBeVisible();
   await expect(page.getByLabel("A vehicle or part like this one").locator("option", { hasText: "ours (own)" })).toHaveCount(1);
 });
 

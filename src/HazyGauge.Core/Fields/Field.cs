@@ -43,6 +43,27 @@ public record Field(string Path, string Label)
     /// <summary>Id of the source of doubt it is, where that is not its path.</summary>
     public string? SourceId { get; init; }
 
+    /// <summary>What it is asked together with, like the stop of a walk round the vehicle.</summary>
+    public FieldGroup? Group { get; init; }
+
+    /// <summary>How it is answered.</summary>
+    public virtual AnswerKind Answer => AnswerKind.Hazy;
+
+    /// <summary>What there is to choose from; empty where it is no choice.</summary>
+    public IReadOnlyList<FieldChoice> Choices { get; init; } = [];
+
+    /// <summary>What a row holds; empty where it is no table.</summary>
+    public IReadOnlyList<FieldColumn> Columns { get; init; } = [];
+
+    /// <summary>What helps while answering it.</summary>
+    public string? Hint { get; init; }
+
+    /// <summary>What counts where it is left out and no figure stands in, in words.</summary>
+    public string? LeftOut { get; init; }
+
+    /// <summary>True where there is a plate or a connection to take a photo of.</summary>
+    public bool Photo { get; init; }
+
     /// <summary>Slug of the station whose page asks for it, where that is not the one whose plan holds it.</summary>
     public string? AskedAt { get; init; }
 

@@ -25,12 +25,12 @@ public sealed record HotDrive(
     /// <summary>What is asked, with ranges and usual figures.</summary>
     public static readonly IReadOnlyList<Field> Fields =
     [
-        new(AmbientPath, "Around the tank") { Unit = Unit.Celsius, Min = -50, Max = 70, Usual = new(32, 8), HowTo = "Hold a thermometer beside the tank on a hot day.", LeftOfDoubt = 0.1 },
-        new("drive.startC", "Fuel at the start") { Unit = Unit.Celsius, Min = -40, Max = 90, HowTo = "Read it from the sensor; left out, as around the tank." },
-        new(FuelPath, "Fuel in the tank") { Unit = Unit.Litres, Min = 0.1, Max = 1000, HowTo = "Say with how little the vehicle is driven.", LeftOfDoubt = 0.1 },
-        new(MinutesPath, "Length of the drive") { Unit = Unit.Minutes, Min = 1, Max = 1440, Usual = new(60), HowTo = "Ask how long it works hard on a hot day." },
-        new(AltitudePath, "Highest altitude") { Unit = Unit.Metre, Min = -500, Max = 6000, Usual = new(500, 500), HowTo = "Ask where the vehicle is driven.", LeftOfDoubt = 0.1 },
-        new(GasolinePath, "Vapor pressure of the gasoline") { Unit = Unit.Kpa, Min = 5, Max = 120, Usual = new(60, 15), HowTo = "Ask the supplier for the class of the season, or test a sample." },
+        new(AmbientPath, "Around the tank") { Group = VehicleStops.HotDrive, Unit = Unit.Celsius, Min = -50, Max = 70, Usual = new(32, 8), HowTo = "Hold a thermometer beside the tank on a hot day.", LeftOfDoubt = 0.1 },
+        new("drive.startC", "Fuel at the start") { Group = VehicleStops.HotDrive, Unit = Unit.Celsius, Min = -40, Max = 90, HowTo = "Read it from the sensor; left out, as around the tank.", LeftOut = "as around the tank" },
+        new(FuelPath, "Fuel in the tank") { Group = VehicleStops.HotDrive, Unit = Unit.Litres, Min = 0.1, Max = 1000, HowTo = "Say with how little the vehicle is driven.", LeftOfDoubt = 0.1 },
+        new(MinutesPath, "Length of the drive") { Group = VehicleStops.HotDrive, Unit = Unit.Minutes, Min = 1, Max = 1440, Usual = new(60), HowTo = "Ask how long it works hard on a hot day." },
+        new(AltitudePath, "Highest altitude") { Group = VehicleStops.HotDrive, Unit = Unit.Metre, Min = -500, Max = 6000, Usual = new(500, 500), HowTo = "Ask where the vehicle is driven.", LeftOfDoubt = 0.1 },
+        new(GasolinePath, "Vapor pressure of the gasoline") { Group = VehicleStops.HotDrive, Unit = Unit.Kpa, Min = 5, Max = 120, Usual = new(60, 15), HowTo = "Ask the supplier for the class of the season, or test a sample." },
     ];
 }
 

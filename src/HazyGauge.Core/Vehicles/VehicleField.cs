@@ -9,6 +9,16 @@ namespace HazyGauge.Core.Vehicles;
 /// <param name="Label">What it is called.</param>
 public sealed record VehicleField(string Path, string Label) : Field(Path, Label)
 {
+    /// <summary>True where it is asked how far off it may be.</summary>
+    public bool AsksTolerance { get; init; }
+
+    /// <summary>Type of what a survey holds of it.</summary>
+    public Type ValueType { get; } = Path.Split('.').Aggregate(typeof(VehicleSurvey), (type, name) =>
+        type.GetProperty(char.ToUpperInvariant(name[0]) + name[1..])?.PropertyType ?? throw new InvalidOperationException($"A survey has no {Path}."));
+
+    /// <inheritdoc/>
+    public override AnswerKind Answer => ValueType == typeof(IReadOnlyList<Joint>) ? AnswerKind.Connections : Answering.Of(ValueType, AsksTolerance || AskedAt is not null);
+
     /// <summary>What stands on it, in words; null where nobody has to be sent to find it out.</summary>
     public Sentence? Effect { get; init; }
 

@@ -1,3 +1,4 @@
+using HazyGauge.Core.Fields;
 using HazyGauge.Core.FuelSystem;
 using HazyGauge.Core.Fuels;
 using HazyGauge.Core.Haze;
@@ -31,76 +32,105 @@ public static class VehicleFields
     /// <summary>All of them.</summary>
     public static readonly IReadOnlyList<VehicleField> All =
     [
-        new("engine.cylinders", "Cylinders") { Min = 1, Max = 16, HowTo = "Count the cylinders: some engines have two plugs each.", Effect = CapacityNeedsIt },
-        new("engine.displacementCc", "Displacement") { Unit = Unit.Cc, Min = 50, Max = 12000, HowTo = "Read it off the papers.", Effect = CapacityNeedsIt, AnsweredBy = s => s.Engine is not { PowerKw: null, WantedPowerKw: null } },
-        new("engine.aspiration", "Induction") { HowTo = "Look for a turbo or supercharger between filter and throttle.", Effect = CapacityNeedsIt, LeftOfDoubt = 0.5 },
-        new("engine.boostKpa", "Boost at full load") { Unit = Unit.Kpa, Min = 5, Max = 400, Usual = new(80, PlusMinusPct: 40), HowTo = "Log manifold pressure at full load and subtract the barometer: boost is above air pressure.", Effect = CapacityNeedsIt, Scope = Boosted },
-        new("engine.redlineRpm", "Redline") { Unit = Unit.Rpm, Min = 1500, Max = 20000, HowTo = "Read it off the tachometer or the papers." },
-        new("engine.powerKw", "Power now") { Unit = Unit.Kw, Min = 1, Max = 2000, HowTo = "Read crank power off the papers, or add the driveline's loss to wheel power from a dynamometer.", Effect = CapacityNeedsIt },
-        new("engine.wantedPowerKw", "Power wanted") { Unit = Unit.Kw, Min = 1, Max = 2000, HowTo = "Ask the owner.", Effect = "Without it the fuel system is calculated for the power of today." },
-        new("engine.fullLoadLambda", "Lambda at full load") { Min = 0.5, Max = 1.3, HowTo = "Log lambda through one pull at full load.", Effect = "The mixture of the base map says how much fuel is burnt now." },
-        new(VehiclePaths.FullPowerRpm, "Engine speed at full power") { Unit = Unit.Rpm, Min = 500, Max = 25000, HowTo = "Log one full-load pull: the speed at which the power is highest.", AskedAt = AtCapacity },
-        new(VehiclePaths.Bsfc, "Fuel consumption (BSFC)") { Unit = Unit.GPerKwh, Min = 150, Max = 800, HowTo = "Log injector duty and fuel pressure through a full-load pull on the base blend, beside the power.", LeftOfDoubt = 0.4, AskedAt = AtCapacity },
-        new("engine.bsfcEthanolPct", "Blend the consumption holds for") { Unit = Unit.EthanolPct, Min = 0, Max = 100, Usual = new(0), HowTo = "Note which fuel was in the tank when it was measured.", AskedAt = AtCapacity },
-        new(VehiclePaths.SupplyV, "Running voltage") { Unit = Unit.Volt, Min = 8, Max = 32, Usual = new(13.5, 0.5), HowTo = "Measure at the battery with engine, lamps and fan running.", AskedAt = AtCapacity },
-
-        new("fuelSystem.line", "Return line") { HowTo = "Count the lines at the rail: one is returnless.", Effect = "It decides where the sensor can go." },
-        new("fuelSystem.injection", "Injection") { HowTo = "Follow the rail: ports, cylinders or both.", Effect = "It decides which side may be opened, and what limits the fuel.", Decides = s => s.Control.SignalPath == SignalPath.InjectorExtender },
-        new("fuelSystem.basePressureKpa", "Base pressure") { Unit = Unit.Kpa, Min = 20, Max = MostKpa, HowTo = "Tee a gauge into the low side at idle, manifold hose off.", Effect = CapacityNeedsIt },
-        new("fuelSystem.followsManifold", "Boost reference of the regulator") { HowTo = "Look for a hose from the regulator to the manifold.", Effect = CapacityNeedsIt, LeftOfDoubt = 0, Scope = Boosted },
-        new("fuelSystem.tankLitres", "Tank volume") { Unit = Unit.Litres, Min = 1, Max = 500, HowTo = "Read it off the papers.", Effect = "What a fill makes of the tank cannot be calculated without it." },
-        new("fuelSystem.joints", "Connections a sensor could go into"),
-        new("fuelSystem.filter", "Fuel filter"),
-        new("fuelSystem.pressureSensors", "Fuel pressure sensors"),
-        new("fuelSystem.blindSpots", "Could not inspect"),
-        new(VehiclePaths.PortSharePct, "Share of the ports") { Unit = Unit.Percent, Min = 1, Max = 99, Usual = new(40, 20), HowTo = "Log which share of the fuel the ports take at full load.", LeftOfDoubt = 0.1, Scope = BothSets, AskedAt = AtCapacity },
-        new(VehiclePaths.HeatIntoFuelPct, "Share heating the tank") { Unit = Unit.Percent, Min = 0, Max = 100, HowTo = "Log the fuel's temperature over an hour's drive.", LeftOfDoubt = 0.4, AskedAt = AtCapacity },
-        new(VehiclePaths.TankLossWPerK, "Heat the tank loses") { Unit = Unit.WattPerK, Min = 0, Max = 1000, Usual = new(8, PlusMinusPct: 50), HowTo = "Log the fuel's temperature over an hour's drive.", LeftOfDoubt = 0.4, AskedAt = AtCapacity },
-        new(VehiclePaths.ReturnRiseK, "Heat the engine bay adds") { Unit = Unit.KelvinStep, Min = 0, Max = 60, Usual = new(5, 4), HowTo = "Hold a contact thermometer to feed and return after a drive.", Scope = WithReturn, AskedAt = AtCapacity },
-
-        new("pump.count", "Pumps in parallel") { Min = 1, Max = 6, HowTo = "Look for a second pump in the tank or under the floor.", Effect = CapacityNeedsIt },
-        new("pump.flowLph", "Pump flow") { Unit = Unit.Lph, Min = 5, Max = 2000, HowTo = "Find its curve, or measure: cold engine, ventilated, extinguisher ready, bonded closed container, thirty seconds; note pressure and volts at the pump.", Effect = CapacityNeedsIt, AnsweredBy = s => s.Pump.Curve is not null },
-        new("pump.curve", "Pump flow curve"),
-        new(VehiclePaths.CurveV, "Voltage of the curve") { Unit = Unit.Volt, Min = 6, Max = 24, Usual = new(13.5, 0.5), HowTo = "It stands beside the curve on the data sheet.", LeftOfDoubt = 0, Scope = WithCurve },
-        new("pump.pumpV", "Voltage at the pump") { Unit = Unit.Volt, Min = 6, Max = 32, HowTo = "Measure at the pump's plug with the engine running.", AskedAt = AtCapacity },
-        new(VehiclePaths.PumpElectricalW, "Electrical power of the pumps") { Unit = Unit.Watt, Min = 0, Max = 5000, HowTo = "Clamp the pump's wire at full load: amperes times volts.", LeftOfDoubt = 0.1, AskedAt = AtCapacity },
-        new(VehiclePaths.InletSuctionKpa, "Suction at the pump's inlet") { Unit = Unit.Kpa, Min = 0, Max = 20, Usual = new(5, 3), HowTo = "Hang a vacuum gauge on the inlet of an external pump; in the tank, leave it open.", AskedAt = AtCapacity },
-
-        new("injectors.count", "Injectors in the ports") { Min = 1, Max = 32, HowTo = "Count them at the rail.", Effect = CapacityNeedsIt, Scope = Ports },
-        new("injectors.ratedPressureKpa", "Pressure the injectors are rated at") { Unit = Unit.Kpa, Min = 50, Max = MostKpa, Usual = new(300), HowTo = "It stands on the data sheet beside the rated flow.", Effect = CapacityNeedsIt, Scope = Ports },
-        new("injectors.ratedFlowCcMin", "Rated flow of the injectors") { Unit = Unit.CcPerMin, Min = 20, Max = 5000, HowTo = "Read the number on an injector and look it up, or have one flowed.", Effect = CapacityNeedsIt, Scope = Ports },
-        new("injectors.testFluidDensityKgM3", "Density of the test fluid") { Unit = Unit.KgPerM3, Min = 600, Max = 900, Usual = new(UsualInjectors.TestFluidKgM3), HowTo = "It stands on the data sheet; the usual fluid is n-heptane.", Scope = Ports },
-        new("injectors.deadTimes", "Dead time by voltage") { HowTo = "Ask for the data sheet: dead time by battery voltage.", Usual = new(1, PlusMinusPct: 30), Unit = Unit.Milliseconds, Effect = "Short pulses cannot be calculated without it.", Scope = Ports },
-        new("injectors.impedanceOhm", "Resistance of an injector") { Unit = Unit.Ohm, Min = 0.1, Max = 50, HowTo = "Measure across the injector's pins with the plug off.", Scope = Ports },
-        new("injectors.deadTimeMsPer100Kpa", "Growth of the dead time with pressure") { Unit = Unit.MsPer100Kpa, Min = 0, Max = 1, HowTo = "Take the difference of two pressures on the data sheet.", Scope = Ports },
-        new("directInjection.pumpDisplacementCcPerCamRev", "High-pressure pump") { Unit = Unit.CcPerRev, Min = 0.1, Max = 20, HowTo = "Look up displacement and lobes; do not open the high-pressure side.", Effect = CapacityNeedsIt, Scope = Direct },
-        new("directInjection.pumpLobes", "Lobes of the high-pressure pump") { Min = 1, Max = 8, HowTo = "Look it up; do not open the high-pressure side.", Scope = Direct },
-        new("directInjection.railPressureKpa", "Rail pressure") { Unit = Unit.Kpa, Min = 2000, Max = 100000, HowTo = "Log it at full load.", Scope = Direct },
-        new("directInjection.windowDeg", "Injection window") { Unit = Unit.Degrees, Min = 1, Max = 720, Usual = new(200, PlusMinusPct: 15), HowTo = "Find the earliest allowed start and the latest allowed end; what is used now is not the window.", Effect = CapacityNeedsIt, Scope = Direct },
-        new(VehiclePaths.DirectInjectorGPerS, "Flow of a direct injector") { Unit = Unit.GPerS, Min = 0.1, Max = 500, HowTo = "Log pulse and fuel at full load, or find the data sheet: grams a second at rail pressure.", LeftOfDoubt = 0.3, Scope = Direct, AskedAt = AtCapacity },
-        new(VehiclePaths.PumpEfficiencyPct, "Efficiency of the high-pressure pump") { Unit = Unit.Percent, Min = 10, Max = 110, Usual = new(85, 8), HowTo = "Log demand and rail pressure at full load: where the rail begins to fall, the pump delivers all it can.", LeftOfDoubt = 0.4, Scope = Direct, AskedAt = AtCapacity },
-
-        new("control.signalPath", "Sensor signal reaches the controller as") { HowTo = "Choose how the signal reaches what controls the engine.", Effect = "It decides which parts are bought.", Decides = Always },
-        new("control.gearbox", "Gearbox"),
-        new("control.hardwareRevision", "Hardware revision"),
-        new("control.firmwareRevision", "Firmware revision"),
-        new("control.revisionListed", "Support for this revision") { HowTo = "Read hardware and firmware off the controller, and ask whoever makes the tune or the box whether they list it.", Effect = "A revision that is not listed cannot be programmed: buy no part before.", Decides = Always, Scope = Controlled },
-        new("control.plugPresent", "Plug the kit needs") { HowTo = "Look for the plug on this very vehicle: versions of gearbox and option differ.", Effect = "A kit whose plug is not there cannot be connected.", Decides = Always, Scope = Controlled },
-        new("control.freeInput", "Free input") { HowTo = "Look the pins up, and look whether one of them is wired to something.", Effect = "The signal needs an input of its own.", Decides = Always, Scope = TakesInput },
-        new("control.displaces", "What the signal displaces") { Scope = Displacing },
-        new("control.fuelMapEthanolPct", "Blend of the fuel map") { Unit = Unit.EthanolPct, Min = 0, Max = 100, HowTo = "Ask who made the map which fuel was in the tank; it may have been E85.", Effect = TakenForGasoline, Scope = Controlled },
-        new("control.sparkMapEthanolPct", "Blend of the spark map") { Unit = Unit.EthanolPct, Min = 0, Max = 100, HowTo = "Ask who made the map which fuel was in the tank.", Effect = "A spark map made on ethanol knocks on gasoline.", Scope = Controlled },
-        new("control.mapsMadeBy", "Who made the maps") { Scope = Controlled },
-        new("control.hasFailsafe", "Failsafe for a lost signal") { Scope = Controlled },
-        new("control.failsafes", "Failsafes") { Scope = WithFailsafe },
-
-        new("goals.highestEthanolPct", "Highest blend") { Unit = Unit.EthanolPct, Min = 0, Max = 100, Usual = new(85), HowTo = "Ask the owner.", Effect = "Everything that carries fuel is sized for it." },
-        new("goals.localEthanolPct", "Local high blend") { Unit = Unit.EthanolPct, Min = 0, Max = 100, HowTo = "Draw a sample at the pump and test it with water; again in winter.", Effect = "Pump E85 is anything from about E60 to E92." },
-        new("goals.localFuel", "Where and when sold"),
-        new("goals.roadUse", "Used on public roads"),
+        .. At(
+            VehicleStops.Owner,
+            [
+                new("engine.powerKw", "Power now") { Unit = Unit.Kw, Min = 1, Max = 2000, HowTo = "Read crank power off the papers, or add the driveline's loss to wheel power from a dynamometer.", Effect = CapacityNeedsIt },
+                new("engine.wantedPowerKw", "Power wanted") { Unit = Unit.Kw, Min = 1, Max = 2000, HowTo = "Ask the owner.", Effect = "Without it the fuel system is calculated for the power of today." },
+                new("goals.highestEthanolPct", "Highest blend") { Unit = Unit.EthanolPct, Min = 0, Max = 100, Usual = new(85), HowTo = "Ask the owner.", Effect = "Everything that carries fuel is sized for it." },
+                new("goals.localEthanolPct", "Local high blend") { Unit = Unit.EthanolPct, Min = 0, Max = 100, HowTo = "Draw a sample at the pump and test it with water; again in winter.", Effect = "Pump E85 is anything from about E60 to E92.", AsksTolerance = true },
+                new("goals.localFuel", "Where and when sold"),
+                new("goals.roadUse", "Used on public roads"),
+            ]),
+        .. At(
+            VehicleStops.Tank,
+            [
+                new("fuelSystem.tankLitres", "Tank volume") { Unit = Unit.Litres, Min = 1, Max = 500, HowTo = "Read it off the papers.", Effect = "What a fill makes of the tank cannot be calculated without it." },
+                new("pump.count", "Pumps in parallel") { Min = 1, Max = 6, HowTo = "Look for a second pump in the tank or under the floor.", Effect = CapacityNeedsIt },
+                new("pump.flowLph", "Pump flow") { Unit = Unit.Lph, Min = 5, Max = 2000, HowTo = "Find its curve, or measure: cold engine, ventilated, extinguisher ready, bonded closed container, thirty seconds; note pressure and volts at the pump.", Effect = CapacityNeedsIt, AnsweredBy = s => s.Pump.Curve is not null, AsksTolerance = true, Photo = true },
+                new("pump.curve", "Pump flow curve") { Hint = "With a curve, the curve counts.", Columns = [new("pressureKpa", "Pressure", Unit.Kpa), new("flowLph", "Flow", Unit.Lph)] },
+                new(VehiclePaths.CurveV, "Voltage of the curve") { Unit = Unit.Volt, Min = 6, Max = 24, Usual = new(13.5, 0.5), HowTo = "It stands beside the curve on the data sheet.", LeftOfDoubt = 0, Scope = WithCurve },
+                new("fuelSystem.filter", "Fuel filter"),
+            ]),
+        .. At(
+            VehicleStops.Lines,
+            [
+                new("fuelSystem.line", "Return line") { HowTo = "Count the lines at the rail: one is returnless.", Effect = "It decides where the sensor can go.", Choices = VehicleChoices.Lines },
+                new("fuelSystem.joints", "Connections a sensor could go into") { Photo = true, Hint = "The wrong gender or angle is the commonest wasted order: look, do not guess." },
+                new("fuelSystem.pressureSensors", "Fuel pressure sensors"),
+                new("fuelSystem.blindSpots", "Could not inspect"),
+            ]),
+        .. At(
+            VehicleStops.Engine,
+            [
+                new("engine.cylinders", "Cylinders") { Min = 1, Max = 16, HowTo = "Count the cylinders: some engines have two plugs each.", Effect = CapacityNeedsIt },
+                new("engine.displacementCc", "Displacement") { Unit = Unit.Cc, Min = 50, Max = 12000, HowTo = "Read it off the papers.", Effect = CapacityNeedsIt, AnsweredBy = s => s.Engine is not { PowerKw: null, WantedPowerKw: null } },
+                new("engine.aspiration", "Induction") { HowTo = "Look for a turbo or supercharger between filter and throttle.", Effect = CapacityNeedsIt, LeftOfDoubt = 0.5, Choices = VehicleChoices.Aspirations },
+                new("engine.boostKpa", "Boost at full load") { Unit = Unit.Kpa, Min = 5, Max = 400, Usual = new(80, PlusMinusPct: 40), HowTo = "Log manifold pressure at full load and subtract the barometer: boost is above air pressure.", Effect = CapacityNeedsIt, Scope = Boosted },
+                new("engine.redlineRpm", "Redline") { Unit = Unit.Rpm, Min = 1500, Max = 20000, HowTo = "Read it off the tachometer or the papers." },
+                new("engine.fullLoadLambda", "Lambda at full load") { Min = 0.5, Max = 1.3, HowTo = "Log lambda through one pull at full load.", Effect = "The mixture of the base map says how much fuel is burnt now." },
+            ]),
+        .. At(
+            VehicleStops.Injection,
+            [
+                new("fuelSystem.injection", "Injection") { HowTo = "Follow the rail: ports, cylinders or both.", Effect = "It decides which side may be opened, and what limits the fuel.", Decides = s => s.Control.SignalPath == SignalPath.InjectorExtender, Choices = VehicleChoices.Injections },
+                new("fuelSystem.basePressureKpa", "Base pressure") { Unit = Unit.Kpa, Min = 20, Max = MostKpa, HowTo = "Tee a gauge into the low side at idle, manifold hose off.", Effect = CapacityNeedsIt, AsksTolerance = true },
+                new("fuelSystem.followsManifold", "Boost reference of the regulator") { HowTo = "Look for a hose from the regulator to the manifold.", Effect = CapacityNeedsIt, LeftOfDoubt = 0, Scope = Boosted },
+                new("injectors.count", "Injectors in the ports") { Min = 1, Max = 32, HowTo = "Count them at the rail.", Effect = CapacityNeedsIt, Scope = Ports },
+                new("injectors.ratedFlowCcMin", "Rated flow of the injectors") { Unit = Unit.CcPerMin, Min = 20, Max = 5000, HowTo = "Read the number on an injector and look it up, or have one flowed.", Effect = CapacityNeedsIt, Scope = Ports, AsksTolerance = true, Photo = true },
+                new("injectors.ratedPressureKpa", "Pressure the injectors are rated at") { Unit = Unit.Kpa, Min = 50, Max = MostKpa, Usual = new(300), HowTo = "It stands on the data sheet beside the rated flow.", Effect = CapacityNeedsIt, Scope = Ports },
+                new("injectors.testFluidDensityKgM3", "Density of the test fluid") { Unit = Unit.KgPerM3, Min = 600, Max = 900, Usual = new(UsualInjectors.TestFluidKgM3), HowTo = "It stands on the data sheet; the usual fluid is n-heptane.", Scope = Ports },
+                new("injectors.deadTimes", "Dead time by voltage") { HowTo = "Ask for the data sheet: dead time by battery voltage.", Usual = new(1, PlusMinusPct: 30), Unit = Unit.Milliseconds, Effect = "Short pulses cannot be calculated without it.", Scope = Ports, Columns = [new("batteryV", "Battery", Unit.Volt), new("deadTimeMs", "Dead time", Unit.Milliseconds)] },
+                new("injectors.deadTimeMsPer100Kpa", "Growth of the dead time with pressure") { Unit = Unit.MsPer100Kpa, Min = 0, Max = 1, HowTo = "Take the difference of two pressures on the data sheet.", Scope = Ports, Hint = "Data sheets give dead time at several pressures: take the difference. If blank, it does not grow." },
+                new("injectors.impedanceOhm", "Resistance of an injector") { Unit = Unit.Ohm, Min = 0.1, Max = 50, HowTo = "Measure across the injector's pins with the plug off.", Scope = Ports },
+                new("directInjection.pumpDisplacementCcPerCamRev", "High-pressure pump") { Unit = Unit.CcPerRev, Min = 0.1, Max = 20, HowTo = "Look up displacement and lobes; do not open the high-pressure side.", Effect = CapacityNeedsIt, Scope = Direct, Hint = "From data only: the high-pressure side is never opened for this." },
+                new("directInjection.pumpLobes", "Lobes of the high-pressure pump") { Min = 1, Max = 8, HowTo = "Look it up; do not open the high-pressure side.", Scope = Direct },
+                new("directInjection.railPressureKpa", "Rail pressure") { Unit = Unit.Kpa, Min = 2000, Max = 100000, HowTo = "Log it at full load.", Scope = Direct },
+                new("directInjection.windowDeg", "Injection window") { Unit = Unit.Degrees, Min = 1, Max = 720, Usual = new(200, PlusMinusPct: 15), HowTo = "Find the earliest allowed start and the latest allowed end; what is used now is not the window.", Effect = CapacityNeedsIt, Scope = Direct },
+            ]),
+        .. At(
+            VehicleStops.Control,
+            [
+                new("control.signalPath", "Sensor signal reaches the controller as") { HowTo = "Choose how the signal reaches what controls the engine.", Effect = "It decides which parts are bought.", Decides = Always, Choices = VehicleChoices.SignalPaths },
+                new("control.gearbox", "Gearbox") { Hint = "Versions differ in their plugs.", Choices = VehicleChoices.Gearboxes },
+                new("control.hardwareRevision", "Hardware revision") { Photo = true },
+                new("control.firmwareRevision", "Firmware revision"),
+                new("control.revisionListed", "Support for this revision") { HowTo = "Read hardware and firmware off the controller, and ask whoever makes the tune or the box whether they list it.", Effect = "A revision that is not listed cannot be programmed: buy no part before.", Decides = Always, Scope = Controlled },
+                new("control.plugPresent", "Plug the kit needs") { HowTo = "Look for the plug on this very vehicle: versions of gearbox and option differ.", Effect = "A kit whose plug is not there cannot be connected.", Decides = Always, Scope = Controlled, Photo = true },
+                new("control.freeInput", "Free input") { HowTo = "Look the pins up, and look whether one of them is wired to something.", Effect = "The signal needs an input of its own.", Decides = Always, Scope = TakesInput },
+                new("control.displaces", "What the signal displaces") { Scope = Displacing },
+                new("control.fuelMapEthanolPct", "Blend of the fuel map") { Unit = Unit.EthanolPct, Min = 0, Max = 100, HowTo = "Ask who made the map which fuel was in the tank; it may have been E85.", Effect = TakenForGasoline, Scope = Controlled, AsksTolerance = true, Hint = "Ask who made it; it may have been E85." },
+                new("control.sparkMapEthanolPct", "Blend of the spark map") { Unit = Unit.EthanolPct, Min = 0, Max = 100, HowTo = "Ask who made the map which fuel was in the tank.", Effect = "A spark map made on ethanol knocks on gasoline.", Scope = Controlled, AsksTolerance = true },
+                new("control.mapsMadeBy", "Who made the maps") { Scope = Controlled },
+                new("control.hasFailsafe", "Failsafe for a lost signal") { Scope = Controlled },
+                new("control.failsafes", "Failsafes") { Scope = WithFailsafe },
+            ]),
+        .. At(
+            VehicleStops.FullLoad,
+            [
+                new(VehiclePaths.FullPowerRpm, "Engine speed at full power") { Unit = Unit.Rpm, Min = 500, Max = 25000, HowTo = "Log one full-load pull: the speed at which the power is highest.", AskedAt = AtCapacity },
+                new(VehiclePaths.Bsfc, "Fuel consumption (BSFC)") { Unit = Unit.GPerKwh, Min = 150, Max = 800, HowTo = "Log injector duty and fuel pressure through a full-load pull on the base blend, beside the power.", LeftOfDoubt = 0.4, AskedAt = AtCapacity },
+                new("engine.bsfcEthanolPct", "Blend the consumption holds for") { Unit = Unit.EthanolPct, Min = 0, Max = 100, Usual = new(0), HowTo = "Note which fuel was in the tank when it was measured.", AskedAt = AtCapacity },
+                new(VehiclePaths.SupplyV, "Running voltage") { Unit = Unit.Volt, Min = 8, Max = 32, Usual = new(13.5, 0.5), HowTo = "Measure at the battery with engine, lamps and fan running.", AskedAt = AtCapacity },
+                new("pump.pumpV", "Voltage at the pump") { Unit = Unit.Volt, Min = 6, Max = 32, HowTo = "Measure at the pump's plug with the engine running.", AskedAt = AtCapacity },
+                new(VehiclePaths.PortSharePct, "Share of the ports") { Unit = Unit.Percent, Min = 1, Max = 99, Usual = new(40, 20), HowTo = "Log which share of the fuel the ports take at full load.", LeftOfDoubt = 0.1, Scope = BothSets, AskedAt = AtCapacity },
+                new(VehiclePaths.DirectInjectorGPerS, "Flow of a direct injector") { Unit = Unit.GPerS, Min = 0.1, Max = 500, HowTo = "Log pulse and fuel at full load, or find the data sheet: grams a second at rail pressure.", LeftOfDoubt = 0.3, Scope = Direct, AskedAt = AtCapacity },
+                new(VehiclePaths.PumpEfficiencyPct, "Efficiency of the high-pressure pump") { Unit = Unit.Percent, Min = 10, Max = 110, Usual = new(85, 8), HowTo = "Log demand and rail pressure at full load: where the rail begins to fall, the pump delivers all it can.", LeftOfDoubt = 0.4, Scope = Direct, AskedAt = AtCapacity },
+            ]),
+        .. At(
+            VehicleStops.HotDrive,
+            [
+                new(VehiclePaths.HeatIntoFuelPct, "Share heating the tank") { Unit = Unit.Percent, Min = 0, Max = 100, HowTo = "Log the fuel's temperature over an hour's drive.", LeftOfDoubt = 0.4, AskedAt = AtCapacity },
+                new(VehiclePaths.TankLossWPerK, "Heat the tank loses") { Unit = Unit.WattPerK, Min = 0, Max = 1000, Usual = new(8, PlusMinusPct: 50), HowTo = "Log the fuel's temperature over an hour's drive.", LeftOfDoubt = 0.4, AskedAt = AtCapacity },
+                new(VehiclePaths.ReturnRiseK, "Heat the engine bay adds") { Unit = Unit.KelvinStep, Min = 0, Max = 60, Usual = new(5, 4), HowTo = "Hold a contact thermometer to feed and return after a drive.", Scope = WithReturn, AskedAt = AtCapacity },
+                new(VehiclePaths.PumpElectricalW, "Electrical power of the pumps") { Unit = Unit.Watt, Min = 0, Max = 5000, HowTo = "Clamp the pump's wire at full load: amperes times volts.", LeftOfDoubt = 0.1, AskedAt = AtCapacity },
+                new(VehiclePaths.InletSuctionKpa, "Suction at the pump's inlet") { Unit = Unit.Kpa, Min = 0, Max = 20, Usual = new(5, 3), HowTo = "Hang a vacuum gauge on the inlet of an external pump; in the tank, leave it open.", AskedAt = AtCapacity },
+            ]),
     ];
 
     private static readonly Dictionary<string, VehicleField> ByPath = All.ToDictionary(f => f.Path, StringComparer.Ordinal);
+
+    private static IEnumerable<VehicleField> At(FieldGroup group, IEnumerable<VehicleField> fields) => fields.Select(f => f with { Group = group });
 
     /// <summary>The field at a path; null where none is.</summary>
     public static VehicleField? Find(string path) => ByPath.GetValueOrDefault(path);

@@ -26,12 +26,53 @@ namespace HazyGauge.Web.Stations;
 /// <param name="AppliesWhen">When it is asked for; null for always.</param>
 /// <param name="Source">Id of the source of doubt it is.</param>
 /// <param name="AskedAt">Station whose page asks for it, where that is another one.</param>
+/// <param name="Group">What it is asked together with.</param>
+/// <param name="Answer">How it is answered.</param>
+/// <param name="Choices">What there is to choose from.</param>
+/// <param name="Columns">What a row holds, where it is a table.</param>
+/// <param name="Hint">What helps while answering.</param>
+/// <param name="LeftOut">What counts where it is left out and no figure stands in, in words.</param>
+/// <param name="Photo">True where there is a plate or a connection to take a photo of.</param>
 public sealed record FieldAnswer(
-    string Path, string Label, Unit Quantity, string Unit, double? Min, double? Max, Usual? Usual, string HowTo, string? AppliesWhen, string Source, string? AskedAt)
+    string Path,
+    string Label,
+    Unit Quantity,
+    string Unit,
+    double? Min,
+    double? Max,
+    Usual? Usual,
+    string HowTo,
+    string? AppliesWhen,
+    string Source,
+    string? AskedAt,
+    FieldGroup? Group,
+    AnswerKind Answer,
+    IReadOnlyList<FieldChoice> Choices,
+    IReadOnlyList<FieldColumn> Columns,
+    string? Hint,
+    string? LeftOut,
+    bool Photo)
 {
     /// <summary>The answer for a field of Core.</summary>
     internal static FieldAnswer From(Field field) => new(
-        field.Path, field.Label, field.Unit, UnitStyle.Of(field.Unit).Metric.Trim(), field.Min, field.Max, field.Usual, field.HowTo, field.AppliesWhen, field.Source, field.AskedAt);
+        field.Path,
+        field.Label,
+        field.Unit,
+        UnitStyle.Of(field.Unit).Metric.Trim(),
+        field.Min,
+        field.Max,
+        field.Usual,
+        field.HowTo,
+        field.AppliesWhen,
+        field.Source,
+        field.AskedAt,
+        field.Group,
+        field.Answer,
+        field.Choices,
+        field.Columns,
+        field.Hint,
+        field.LeftOut,
+        field.Photo);
 }
 
 /// <summary>What every station does: tell its fields, be tried out, saved, looked at again, set side by side.</summary>

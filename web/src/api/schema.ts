@@ -2077,6 +2077,11 @@ export interface components {
              */
             ratedFlowCcMin: number;
         };
+        /**
+         * @description How a field is answered.
+         * @enum {string}
+         */
+        AnswerKind: "hazy" | "number" | "count" | "choice" | "yesNo" | "text" | "table" | "connections";
         /** @description A figure that had to be assumed. */
         AssumedFigure: {
             /** @description The answer it stands for: a path into the survey, or into this plan. */
@@ -3177,6 +3182,44 @@ export interface components {
             source: string;
             /** @description Station whose page asks for it, where that is another one. */
             askedAt: null | string;
+            group: null | components["schemas"]["FieldGroup"];
+            /** @description How it is answered. */
+            answer: components["schemas"]["AnswerKind"];
+            /** @description What there is to choose from. */
+            choices: components["schemas"]["FieldChoice"][];
+            /** @description What a row holds, where it is a table. */
+            columns: components["schemas"]["FieldColumn"][];
+            /** @description What helps while answering. */
+            hint: null | string;
+            /** @description What counts where it is left out and no figure stands in, in words. */
+            leftOut: null | string;
+            /** @description True where there is a plate or a connection to take a photo of. */
+            photo: boolean;
+        };
+        /** @description One of a few answers. */
+        FieldChoice: {
+            /** @description As documents write it. */
+            name: string;
+            /** @description What it is called. */
+            label: string;
+            /** @description What it means, where the label does not say it. */
+            how?: null | string;
+        };
+        /** @description What every row of a table holds. */
+        FieldColumn: {
+            /** @description As documents write it. */
+            name: string;
+            /** @description What it is called. */
+            label: string;
+            /** @description What it is measured in. */
+            quantity: components["schemas"]["Unit"];
+        };
+        /** @description What is asked together. */
+        FieldGroup: {
+            /** @description What it is called. */
+            name: string;
+            /** @description Where one stands; null where that does not matter. */
+            place?: null | string;
         };
         /** @description A figure of a document, for setting two side by side. */
         Figure: {

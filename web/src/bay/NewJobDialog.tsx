@@ -3,6 +3,7 @@ import { type RefObject, useState } from "react";
 import { useNavigate } from "react-router";
 import { ApiError, api, unwrap } from "../api/client";
 import { keys } from "../api/queries";
+import { TextField } from "../fields/TextField";
 import { Trouble } from "../shell/Trouble";
 
 export function NewJobDialog({ ref }: { ref: RefObject<HTMLDialogElement | null> }) {
@@ -33,33 +34,23 @@ export function NewJobDialog({ ref }: { ref: RefObject<HTMLDialogElement | null>
         <h2 id="new-job-title" className="text-lg font-bold">
           New job
         </h2>
-        <label className="mt-4 grid gap-1">
-          <span className="label-text">What do you call it? The vehicle's name will do.</span>
-          <input
-            className="field"
-            value={name}
+        <div className="mt-4 grid gap-3">
+          <TextField
+            label="Job name"
+            hint="The vehicle's name will do."
             maxLength={80}
-            aria-invalid={Boolean(nameError)}
-            aria-describedby={nameError ? "name-error" : undefined}
-            onChange={(e) => setName(e.target.value)}
+            value={name}
+            error={nameError}
+            onChange={setName}
           />
-        </label>
-        {nameError && (
-          <p id="name-error" className="mt-1 text-stop">
-            {nameError}
-          </p>
-        )}
-        <label className="mt-3 grid gap-1">
-          <span className="label-text">The vehicle in a few words</span>
-          <input
-            className="field"
+          <TextField
+            label="Vehicle"
+            hint="A few words: body, engine, year."
             value={vehicle}
-            maxLength={200}
-            aria-invalid={Boolean(vehicleError)}
-            onChange={(e) => setVehicle(e.target.value)}
+            error={vehicleError}
+            onChange={setVehicle}
           />
-        </label>
-        {vehicleError && <p className="mt-1 text-stop">{vehicleError}</p>}
+        </div>
         {create.error && !nameError && !vehicleError && (
           <div className="mt-3">
             <Trouble error={create.error} />

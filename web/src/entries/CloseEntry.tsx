@@ -1,5 +1,6 @@
-import { useId, useState } from "react";
+import { useState } from "react";
 import type { OpenEntry } from "../api/client";
+import { TextField } from "../fields/TextField";
 import { InitialsField } from "../shell/InitialsField";
 import { author } from "../shell/settings";
 import { Trouble } from "../shell/Trouble";
@@ -10,7 +11,6 @@ const focus = (field: HTMLInputElement | null) => field?.focus();
 
 /** Closes what was waited for or was to be looked at, with a word on how it ended. */
 export function CloseEntry({ jobId, entry }: { jobId: string; entry: OpenEntry }) {
-  const id = useId();
   const [open, setOpen] = useState(false);
   const [text, setText] = useState("");
   const [key] = useState(newKey);
@@ -31,19 +31,14 @@ export function CloseEntry({ jobId, entry }: { jobId: string; entry: OpenEntry }
         write.mutate({ entry: { kind: "closing", text, closes: entry.number }, author: initials, key });
       }}
     >
-      <div className="grid gap-1">
-        <label htmlFor={id} className="label-text">
-          {entry.kind === "waiting" ? "How did it come?" : "What did you see?"}
-        </label>
-        <input
-          id={id}
-          className="field w-[16rem]"
-          maxLength={500}
-          ref={focus}
-          value={text}
-          onChange={(e) => setText(e.target.value)}
-        />
-      </div>
+      <TextField
+        label={entry.kind === "waiting" ? "How did it come?" : "What did you see?"}
+        width="w-[16rem]"
+        maxLength={500}
+        ref={focus}
+        value={text}
+        onChange={setText}
+      />
       <InitialsField />
       <button type="submit" className="btn btn-primary" disabled={write.isPending}>
         Close it

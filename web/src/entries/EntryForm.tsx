@@ -1,5 +1,7 @@
-import { useId, useState } from "react";
+import { useState } from "react";
 import { ApiError, type EntryRequest } from "../api/client";
+import { LabelledGroup } from "../fields/Labelled";
+import { TextField } from "../fields/TextField";
 import { useJobContext } from "../job/jobContext";
 import { InitialsField } from "../shell/InitialsField";
 import { Segment } from "../shell/Segment";
@@ -17,9 +19,8 @@ const kinds = [
 
 const asks: Record<Kind, string> = { waiting: "For what", recheck: "What to check", note: "What" };
 
-/** Writes down what is waited for, a day to look again, or a note. */
+/** Writes down what is waited for, a day to check again, or a note. */
 export function EntryForm() {
-  const id = useId();
   const { job } = useJobContext();
   const [initials] = author.use();
   const [kind, setKind] = useState<Kind>("waiting");
@@ -64,33 +65,28 @@ export function EntryForm() {
     >
       <Segment label="Kind of entry" choices={kinds} chosen={kind} onChoose={change(setKind)} />
       <div className="flex flex-wrap gap-x-6 gap-y-3">
-        <Labelled id={`${id}-text`} label={asks[kind]} error={refused?.for("text")} wide>
-          <input
-            id={`${id}-text`}
-            className="field w-full"
-            maxLength={500}
-            value={text}
-            aria-invalid={Boolean(refused?.for("text"))}
-            onChange={(e) => change(setText)(e.target.value)}
-          />
-        </Labelled>
+        <TextField
+          label={asks[kind]}
+          className="min-w-[14rem] grow"
+          maxLength={500}
+          value={text}
+          error={refused?.for("text")}
+          onChange={change(setText)}
+        />
         {kind !== "note" && (
-          <Labelled id={`${id}-due`} label={kind === "waiting" ? "Due, if known" : "On"} error={refused?.for("due")}>
-            <input
-              id={`${id}-due`}
-              type="date"
-              className="field"
-              value={due}
-              aria-invalid={Boolean(refused?.for("due"))}
-              onChange={(e) => change(setDue)(e.target.value)}
-            />
-          </Labelled>
+          <TextField
+            label={kind === "waiting" ? "Due, if known" : "On"}
+            type="date"
+            width=""
+            value={due}
+            error={refused?.for("due")}
+            onChange={change(setDue)}
+          />
         )}
         <InitialsField error={refused?.for("X-Author")} />
       </div>
       {kind === "waiting" && (
-        <fieldset>
-          <legend className="label-text">Which stations cannot go on until then</legend>
+        <LabelledGroup label="Which stations cannot go on until then">
           <div className="flex flex-wrap gap-x-4">
             {job.stations.map(({ slug, name }) => (
               <label key={slug} className="flex min-h-[44px] items-center gap-2">
@@ -104,7 +100,7 @@ export function EntryForm() {
               </label>
             ))}
           </div>
-        </fieldset>
+        </LabelledGroup>
       )}
       {write.error && Object.keys(refused?.errors ?? {}).length === 0 && <Trouble error={write.error} />}
       <div>
@@ -113,25 +109,5 @@ export function EntryForm() {
         </button>
       </div>
     </form>
-  );
-}
-
-interface LabelledProps {
-  id: string;
-  label: string;
-  error?: string;
-  wide?: boolean;
-  children: React.ReactNode;
-}
-
-function Labelled({ id, label, error, wide, children }: LabelledProps) {
-  return (
-    <div className={`grid content-start gap-1 ${wide ? "min-w-[14rem] grow" : ""}`}>
-      <label htmlFor={id} className="label-text">
-        {label}
-      </label>
-      {children}
-      {error && <p className="text-[0.9rem] text-stop">{error}</p>}
-    </div>
   );
 }

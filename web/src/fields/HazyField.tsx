@@ -49,7 +49,7 @@ export function HazyField({
         label={within}
         prefix="±"
         placeholder="exact"
-        unit={unit ?? (!quantity || quantity === "ethanolPct" ? "points" : undefined)}
+        unit={unit ?? (!quantity || quantity === "ethanolPct" ? "% ethanol" : undefined)}
         quantity={quantity === "celsius" ? "kelvinStep" : quantity}
         value={plusMinus}
         onChange={(next) => onChange(stored(number, next))}

@@ -1,7 +1,8 @@
-import { useEffect, useId, useState } from "react";
+import { useEffect, useState } from "react";
 import type { Unit } from "../api/client";
 import { units } from "../shell/settings";
 import { toShown, toStored, unitOf } from "../words/units";
+import { Labelled } from "./Labelled";
 
 interface Props {
   label: string;
@@ -19,7 +20,6 @@ interface Props {
 
 /** A number typed by hand, with a decimal point or comma; what is not a number is said beside the field and not passed on. */
 export function NumberField({ label, unit, quantity, prefix, placeholder, value, onChange, error, hint }: Props) {
-  const id = useId();
   const [system] = units.use();
   const shown = value === null ? null : quantity && system === "us" ? round(toShown(value, quantity, system)) : value;
   const [text, setText] = useState(shown?.toString() ?? "");
@@ -35,43 +35,29 @@ export function NumberField({ label, unit, quantity, prefix, placeholder, value,
   const trouble = Number.isNaN(parsed) ? "This must be a number, like 73.5." : error;
   const unitText = unit ?? (quantity ? unitOf(quantity, system) : undefined);
   return (
-    <div className="grid content-start gap-1">
-      <label htmlFor={id} className="label-text">
-        {label}
-      </label>
-      <div className="flex flex-wrap items-center gap-x-2 gap-y-1">
-        {prefix && <span className="reading text-ink-2">{prefix}</span>}
-        <input
-          id={id}
-          className="field w-[6.2rem]"
-          inputMode="decimal"
-          autoComplete="off"
-          placeholder={placeholder}
-          value={text}
-          aria-invalid={Boolean(trouble)}
-          aria-describedby={trouble ? `${id}-trouble` : hint ? `${id}-hint` : undefined}
-          onChange={(e) => {
-            setText(e.target.value);
-            const next = parse(e.target.value);
-            if (!Number.isNaN(next)) {
-              onChange(next === null ? null : quantity ? toStored(next, quantity, system) : next);
-            }
-          }}
-        />
-        {unitText && <span className="text-[0.9rem] text-ink-2">{unitText}</span>}
-      </div>
-      {trouble ? (
-        <p id={`${id}-trouble`} className="text-[0.9rem] text-stop">
-          {trouble}
-        </p>
-      ) : (
-        hint && (
-          <p id={`${id}-hint`} className="text-[0.9rem] text-ink-3">
-            {hint}
-          </p>
-        )
+    <Labelled label={label} error={trouble} hint={hint}>
+      {(labels) => (
+        <div className="flex flex-wrap items-center gap-x-2 gap-y-1">
+          {prefix && <span className="reading text-ink-2">{prefix}</span>}
+          <input
+            {...labels}
+            className="field w-[6.2rem]"
+            inputMode="decimal"
+            autoComplete="off"
+            placeholder={placeholder}
+            value={text}
+            onChange={(e) => {
+              setText(e.target.value);
+              const next = parse(e.target.value);
+              if (!Number.isNaN(next)) {
+                onChange(next === null ? null : quantity ? toStored(next, quantity, system) : next);
+              }
+            }}
+          />
+          {unitText && <span className="text-[0.9rem] text-ink-2">{unitText}</span>}
+        </div>
       )}
-    </div>
+    </Labelled>
   );
 }
 

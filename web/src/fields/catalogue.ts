@@ -6,21 +6,30 @@ import type { UnitWords } from "../words/useUnits";
 /** What a station asks for, by path. Core has it; an unknown path is a mistake of the page and shows as the path itself. */
 export function useCatalogue(slug: string) {
   const { data } = useFields(slug);
-  return (path: string): Field =>
-    data?.find((f) => f.path === path) ?? {
-      path,
-      label: data ? path : "",
-      quantity: "none",
-      unit: "",
-      min: null,
-      max: null,
-      usual: null,
-      howTo: "",
-      appliesWhen: null,
-      source: path,
-      askedAt: null,
-    };
+  return (path: string): Field => data?.find((f) => f.path === path) ?? plainField(path, data ? path : "");
 }
+
+/** A field nothing is known about but its label. */
+export const plainField = (path: string, label: string): Field => ({
+  path,
+  label,
+  quantity: "none",
+  unit: "",
+  min: null,
+  max: null,
+  usual: null,
+  howTo: "",
+  appliesWhen: null,
+  source: path,
+  askedAt: null,
+  group: null,
+  answer: "hazy",
+  choices: [],
+  columns: [],
+  hint: null,
+  leftOut: null,
+  photo: false,
+});
 
 /** What stands in for a field that is left out, in words; empty where nothing does. */
 export function usualText({ usual, quantity }: Field, units: UnitWords): string {

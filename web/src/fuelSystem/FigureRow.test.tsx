@@ -1,24 +1,13 @@
 import { cleanup, fireEvent, render, screen } from "@testing-library/react";
 import { afterEach, expect, test, vi } from "vitest";
 import type { Field, Unit } from "../api/client";
+import { plainField } from "../fields/catalogue";
 import { units } from "../shell/settings";
 import { FigureRow } from "./FigureRow";
 
 afterEach(cleanup);
 
-const field = (label: string, quantity: Unit): Field => ({
-  path: "fullLoad.fuelTempC",
-  label,
-  quantity,
-  unit: "",
-  min: null,
-  max: null,
-  usual: null,
-  howTo: "",
-  appliesWhen: null,
-  source: "",
-  askedAt: null,
-});
+const field = (label: string, quantity: Unit): Field => ({ ...plainField("fullLoad.fuelTempC", label), quantity });
 const temperature = field("Fuel temperature", "celsius");
 const typical = { words: null, value: 30, unit: "celsius", plusMinusPct: null, plusMinus: 15 } as const;
 

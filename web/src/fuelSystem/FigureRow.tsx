@@ -11,20 +11,18 @@ interface Props {
   value: Stored;
   /** The typical figure that is calculated with while nothing is given. */
   used?: Assumption;
-  /** In words, where no figure stands in. */
-  leftOut?: string;
   onChange: (value: Stored) => void;
   error?: string;
 }
 
 /** A figure that is calculated with, and whether it is typical or given; its field opens where one wants to give it. */
-export function FigureRow({ field, value, used, leftOut, onChange, error }: Props) {
+export function FigureRow({ field, value, used, onChange, error }: Props) {
   const id = useId();
   const units = useUnits();
   const [opened, setOpened] = useState(false);
   const open = opened || Boolean(error);
   const given = numberOf(value);
-  const { label, quantity } = field;
+  const { label, quantity, leftOut } = field;
   const shown =
     given !== null
       ? assumed({ words: null, value: given, unit: quantity, plusMinusPct: null, plusMinus: plusMinusOf(value) }, units)

@@ -1,8 +1,9 @@
 import { useQuery } from "@tanstack/react-query";
-import { useId, useState } from "react";
+import { useState } from "react";
 import { useNavigate } from "react-router";
 import { api, type Compared, type Envelope, type Figure, type RecordItem, unwrap } from "../api/client";
 import { useCompared } from "../api/queries";
+import { SelectField } from "../fields/SelectField";
 import { inputsOf } from "../job/documents";
 import { useJobContext } from "../job/jobContext";
 import { Loading } from "../shell/Loading";
@@ -15,30 +16,25 @@ import { figureText } from "./figures";
 /** What a revision said, beside another one of its station: the one before unless another is chosen. */
 export function RevisionDetail({ item, others }: { item: RecordItem; others: readonly RecordItem[] }) {
   const { job } = useJobContext();
-  const id = useId();
   const before = others.find((other) => other.revision < item.revision);
   const [beside, setBeside] = useState<number | null>(before?.revision ?? null);
   const compared = useCompared(job.id, beside ?? item.revision, item.revision);
   return (
     <div className="border-t border-rule pt-3 pb-4">
       {others.length > 0 && (
-        <div className="no-print mb-3 flex flex-wrap items-center gap-x-3 gap-y-2">
-          <label htmlFor={id} className="label-text">
-            Beside
-          </label>
-          <select
-            id={id}
-            className="field max-w-full"
-            value={beside ?? ""}
-            onChange={(e) => setBeside(e.target.value === "" ? null : Number(e.target.value))}
-          >
-            <option value="">no other</option>
-            {others.map((other) => (
-              <option key={other.revision} value={other.revision}>
-                {other.revision}, {when(other.savedAt)} by {other.author}
-              </option>
-            ))}
-          </select>
+        <div className="no-print mb-3">
+          <SelectField
+            label="Beside"
+            inline
+            width="max-w-full pr-8"
+            none="no other"
+            value={beside?.toString()}
+            choices={others.map((other) => ({
+              name: other.revision.toString(),
+              label: `${other.revision}, ${when(other.savedAt)} by ${other.author}`,
+            }))}
+            onChange={(revision) => setBeside(revision ? Number(revision) : null)}
+          />
         </div>
       )}
       {compared.isPending && <Loading what="Fetching it" />}

@@ -1,16 +1,16 @@
-import { useCallback, useId } from "react";
+import { useCallback } from "react";
 import { ApiError, api, unwrap } from "../api/client";
 import { useJobContext } from "../job/jobContext";
+import { InitialsField } from "../shell/InitialsField";
 import { author } from "../shell/settings";
 import { Trouble } from "../shell/Trouble";
 import { useShortcut } from "../shell/useShortcut";
 
 /** Saves what is being tried into the record under the mechanic's initials, all stations or none, or drops it. */
 export function SaveBar() {
-  const id = useId();
   const { job, work } = useJobContext();
   const { drafts, keep, preview, save } = work;
-  const [initials, setInitials] = author.use();
+  const [initials] = author.use();
   const changed = Object.keys(drafts);
   const refused = save.error instanceof ApiError ? save.error : null;
   const refusedAuthor = refused?.for("X-Author");
@@ -58,19 +58,7 @@ export function SaveBar() {
           act();
         }}
       >
-        <label htmlFor={id} className="label-text">
-          Your initials
-        </label>
-        <input
-          id={id}
-          className="field w-[6.2rem]"
-          maxLength={20}
-          autoComplete="off"
-          value={initials}
-          aria-invalid={Boolean(refusedAuthor)}
-          aria-describedby={refusedAuthor ? `${id}-trouble` : undefined}
-          onChange={(e) => setInitials(e.target.value)}
-        />
+        <InitialsField inline error={refusedAuthor} />
         <button type="submit" className="btn btn-primary" disabled={!ready}>
           {save.isPending ? "Saving" : "Save to the record"}
         </button>
@@ -89,11 +77,6 @@ export function SaveBar() {
         <span role="status" className="hidden text-[0.9rem] text-ink-3 sm:inline">
           {names ? `${names}: not saved yet; kept in this browser.` : ""}
         </span>
-        {refusedAuthor && (
-          <p id={`${id}-trouble`} className="w-full text-stop">
-            {refusedAuthor}
-          </p>
-        )}
       </form>
     </div>
   );

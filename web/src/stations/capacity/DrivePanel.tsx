@@ -1,29 +1,20 @@
 import { FigureRows } from "../../fuelSystem/FigureRows";
 import type { StationWork } from "../../job/useStation";
 import { useUnits } from "../../words/useUnits";
-import { type Survey, useAskedHere } from "./FiguresPanel";
 import { HeatingPlot } from "./HeatingPlot";
 import type { CapacityPlan, CapacityResults } from "./types";
+import { type Survey, useAskedHere } from "./useAskedHere";
 
 interface Props {
   capacity: StationWork<CapacityPlan, CapacityResults>;
   survey: Survey;
 }
 
-const wishes = [
-  { path: "drive.ambientC" },
-  { path: "drive.startC", leftOut: "as around the tank" },
-  { path: "drive.fuelLitres" },
-  { path: "drive.minutes" },
-  { path: "drive.altitudeM" },
-  { path: "drive.gasolineVapourPressureKpa" },
-];
-
 /** The drive that heats the fuel most: how hot it gets, and how far from boiling it stays. */
 export function DrivePanel({ capacity, survey }: Props) {
   const results = capacity.results;
   const standing = results ?? capacity.lastResults;
-  const facts = useAskedHere(survey, true);
+  const { figures, facts } = useAskedHere("Hot drive", survey.lastResults?.notAsked);
   const units = useUnits();
   const drive = results?.drive;
   return (
@@ -57,7 +48,7 @@ export function DrivePanel({ capacity, survey }: Props) {
         </>
       )}
       <ul className="mt-3 divide-y divide-rule border-t border-rule">
-        <FigureRows station={capacity} rows={wishes} assumed={standing?.assumed ?? []} />
+        <FigureRows station={capacity} rows={figures} assumed={standing?.assumed ?? []} />
         <FigureRows station={survey} rows={facts} assumed={standing?.assumed ?? []} />
       </ul>
     </section>

@@ -1,8 +1,8 @@
 import { type PointerEvent, useRef, useState } from "react";
 import type { HazyNumber } from "../../api/client";
 import { componentNames } from "../../fuelSystem/words";
-import { EthanolPlot, type PlotScale } from "../../plot/EthanolPlot";
-import { pathOf } from "../../plot/plot";
+import { EthanolPlot, type EthanolScales } from "../../plot/EthanolPlot";
+import { bandPath, linePath, type Points } from "../../plot/shapes";
 import { toShown, toStored } from "../../words/units";
 import { useUnits } from "../../words/useUnits";
 import type { Drawing } from "./types";
@@ -11,7 +11,7 @@ interface Props {
   drawing: Drawing;
   powerKw: number;
   ethanolPct: number;
-  /** Most ethanol at that power, where it is reckoned for just this point. */
+  /** Most ethanol at that power, where it is calculated for just this point. */
   maxEthanolPct: HazyNumber | null;
   /** The wanted point is being moved. */
   onMove: (powerKw: number, ethanolPct: number) => void;
@@ -21,7 +21,7 @@ const dashes = ["9 4", "3 4", "12 3 2 3", "1.5 4"];
 const labelHeight = 15;
 const restMs = 180;
 
-/** Power against ethanol: what is carried, with its haze, what limits it, and the point that is wanted. */
+/** Power against ethanol: what is supported, with its haze, what limits it, and the point that is wanted. */
 export function EnvelopePlot({ drawing, maxEthanolPct, onMove, ...wanted }: Props) {
   const units = useUnits();
   const shown = (kw: number) => toShown(kw, "kw", units.current);
@@ -38,20 +38,20 @@ export function EnvelopePlot({ drawing, maxEthanolPct, onMove, ...wanted }: Prop
   if (!dragging.current && held !== fitting) {
     setHeld(fitting);
   }
-  const points = (line: { maxPowerKw: { value: number; plusMinus: number }[] }, scale: PlotScale, of: -1 | 0 | 1) =>
+  const points = (line: { maxPowerKw: { value: number; plusMinus: number }[] }, scale: EthanolScales, of: -1 | 0 | 1) =>
     line.maxPowerKw.map(
       (p, i) => [scale.x(ethanolPcts[i] as number), scale.y(shown(Math.min(2 * topKw, p.value + of * p.plusMinus)))] as const,
     );
-  const move = (event: PointerEvent<SVGRectElement>, scale: PlotScale) => {
+  const ground = (scale: EthanolScales) => ethanolPcts.map((pct) => [scale.x(pct), scale.y(0)] as const);
+  const move = (event: PointerEvent<SVGRectElement>, scale: EthanolScales) => {
     const box = event.currentTarget.ownerSVGElement?.getBoundingClientRect();
     if (!box) {
       return;
     }
-    const at = scale.at(event.clientX - box.left, event.clientY - box.top);
-    const kw = toStored(at.value, "kw", units.current);
+    const kw = toStored(scale.y.invert(event.clientY - box.top), "kw", units.current);
     const point = {
       powerKw: Math.round(Math.min(topKw, Math.max(5, kw))),
-      ethanolPct: Math.round(Math.min(100, Math.max(0, at.ethanolPct))),
+      ethanolPct: Math.round(Math.min(100, Math.max(0, scale.x.invert(event.clientX - box.left)))),
     };
     setDragged(point);
     clearTimeout(resting.current);
@@ -70,34 +70,25 @@ export function EnvelopePlot({ drawing, maxEthanolPct, onMove, ...wanted }: Prop
       {(scale) => (
         <>
           <clipPath id="envelope-frame">
-            <rect
-              x={scale.x(0)}
-              y={scale.y(shown(topKw))}
-              width={scale.x(100) - scale.x(0)}
-              height={scale.y(0) - scale.y(shown(topKw))}
-            />
+            <rect {...scale.box} />
           </clipPath>
           <g clipPath="url(#envelope-frame)">
             {together && (
               <>
-                <path
-                  d={`${pathOf(points(together, scale, -1))}V${scale.y(0)}H${scale.x(0)}Z`}
-                  fill={scale.paint}
-                  opacity="0.34"
-                />
-                <path d={pathOf(points(together, scale, 0))} fill="none" strokeWidth="5" stroke={scale.paint} />
+                <path d={bandPath(points(together, scale, -1), ground(scale))} fill={scale.paint} opacity="0.34" />
+                <path d={linePath(points(together, scale, 0))} fill="none" strokeWidth="5" stroke={scale.paint} />
                 <Haze upper={points(together, scale, 1)} lower={points(together, scale, -1)} paint={scale.paint} />
               </>
             )}
             {lines.map((line, i) => (
               <g key={line.component}>
                 <path
-                  d={`${pathOf([...points(line, scale, 1), ...[...points(line, scale, -1)].reverse()])}Z`}
+                  d={bandPath(points(line, scale, 1), points(line, scale, -1))}
                   style={{ fill: "var(--color-base-content)" }}
                   opacity="0.07"
                 />
                 <path
-                  d={pathOf(points(line, scale, 0))}
+                  d={linePath(points(line, scale, 0))}
                   fill="none"
                   strokeWidth="1.8"
                   strokeDasharray={dashes[i % dashes.length]}
@@ -106,7 +97,7 @@ export function EnvelopePlot({ drawing, maxEthanolPct, onMove, ...wanted }: Prop
               </g>
             ))}
             {asFound && (
-              <path d={pathOf(points(asFound, scale, 0))} fill="none" strokeWidth="1.2" style={{ stroke: "var(--ink-3)" }} />
+              <path d={linePath(points(asFound, scale, 0))} fill="none" strokeWidth="1.2" style={{ stroke: "var(--ink-3)" }} />
             )}
           </g>
           <Labels
@@ -130,10 +121,7 @@ export function EnvelopePlot({ drawing, maxEthanolPct, onMove, ...wanted }: Prop
           />
           <rect
             className="cursor-crosshair touch-none print:hidden"
-            x={scale.x(0)}
-            y={scale.y(shown(topKw))}
-            width={scale.x(100) - scale.x(0)}
-            height={scale.y(0) - scale.y(shown(topKw))}
+            {...scale.box}
             fill="transparent"
             onPointerDown={(event) => {
               dragging.current = true;
@@ -165,8 +153,6 @@ function endsOf(line: { maxPowerKw: { value: number }[] }) {
   return { first: line.maxPowerKw[0]?.value ?? 0, last: line.maxPowerKw.at(-1)?.value ?? 0 };
 }
 
-type Points = readonly (readonly [number, number])[];
-
 /** The limit fades out over its haze: most of it is there at the low end, none at the high end. */
 function Haze({ upper, lower, paint }: { upper: Points; lower: Points; paint: string }) {
   const steps = 6;
@@ -177,7 +163,7 @@ function Haze({ upper, lower, paint }: { upper: Points; lower: Points; paint: st
         <path
           // biome-ignore lint/suspicious/noArrayIndexKey: layers differ by place only.
           key={i}
-          d={`${pathOf([...between(i / steps), ...[...between((i + 1) / steps)].reverse()])}Z`}
+          d={bandPath(between(i / steps), between((i + 1) / steps))}
           fill={paint}
           opacity={(0.34 * (i + 0.5)) / steps}
         />
@@ -187,7 +173,7 @@ function Haze({ upper, lower, paint }: { upper: Points; lower: Points; paint: st
 }
 
 interface LabelsProps {
-  scale: PlotScale;
+  scale: EthanolScales;
   /** Most power at E0 and at E100. */
   labels: readonly { text: string; first: number; last: number }[];
   topKw: number;
@@ -235,7 +221,7 @@ function Labels({ scale, labels, topKw, shown }: LabelsProps) {
 }
 
 /** How far the blend may go at the wanted power: from the low end of its haze to the high end. */
-function Reach({ scale, y, maxEthanolPct }: { scale: PlotScale; y: number; maxEthanolPct: HazyNumber }) {
+function Reach({ scale, y, maxEthanolPct }: { scale: EthanolScales; y: number; maxEthanolPct: HazyNumber }) {
   const [from, to] = [maxEthanolPct.value - maxEthanolPct.plusMinus, maxEthanolPct.value + maxEthanolPct.plusMinus].map((pct) =>
     scale.x(Math.min(100, Math.max(0, pct))),
   );

@@ -4,29 +4,17 @@ import { FigureRows } from "../../fuelSystem/FigureRows";
 import type { StationWork } from "../../job/useStation";
 import { useUnits } from "../../words/useUnits";
 import type { CapacityPlan, CapacityResults } from "./types";
-
-/** The survey as far as this station knows it: what is not asked on this vehicle. */
-export type Survey = StationWork<object, { notAsked: readonly string[] }>;
+import { type Survey, useAskedHere } from "./useAskedHere";
 
 interface Props {
   capacity: StationWork<CapacityPlan, CapacityResults>;
   survey: Survey;
 }
 
-const drive = /^(pump\.(electricalW|inletSuctionKpa)|fuelSystem\.(heatIntoFuelPct|tankLossWPerK|returnRiseK))$/;
-
-/** Facts of the vehicle that this station asks for, where they concern it. */
-export function useAskedHere(survey: Survey, ofDrive: boolean) {
-  const { data } = useFields("survey");
-  return (data ?? [])
-    .filter((f) => f.askedAt === "capacity" && drive.test(f.path) === ofDrive && !survey.lastResults?.notAsked.includes(f.path))
-    .map(({ path }) => ({ path }));
-}
-
 /** The figures of full load: facts of the vehicle, and what is wanted of it. */
 export function FiguresPanel({ capacity, survey }: Props) {
   const results = capacity.results ?? capacity.lastResults;
-  const facts = useAskedHere(survey, false);
+  const { figures, facts } = useAskedHere("Full load", survey.lastResults?.notAsked);
   return (
     <section className="panel" aria-labelledby="figures-title">
       <h2 id="figures-title" className="panel-title">
@@ -34,16 +22,7 @@ export function FiguresPanel({ capacity, survey }: Props) {
       </h2>
       <ul className="mt-1 divide-y divide-rule">
         <FigureRows station={survey} rows={facts} assumed={results?.assumed ?? []} />
-        <FigureRows
-          station={capacity}
-          rows={[
-            { path: "fullLoad.lambdaTarget", leftOut: "as at full load now" },
-            { path: "fullLoad.fuelTempC" },
-            { path: "fullLoad.dutyLimitPct" },
-            { path: "fullLoad.marginPct" },
-          ]}
-          assumed={results?.assumed ?? []}
-        />
+        <FigureRows station={capacity} rows={figures} assumed={results?.assumed ?? []} />
       </ul>
       <Surveyed results={results} />
     </section>

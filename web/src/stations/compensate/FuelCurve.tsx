@@ -1,6 +1,6 @@
 import type { Metering } from "../../api/client";
-import { EthanolPlot, type PlotScale } from "../../plot/EthanolPlot";
-import { extent, pathOf } from "../../plot/plot";
+import { EthanolPlot, type EthanolScales } from "../../plot/EthanolPlot";
+import { bandPath, linePath, withRoom } from "../../plot/shapes";
 import { hazyText } from "../../words/numbers";
 import type { CompensateResults } from "./types";
 
@@ -22,7 +22,7 @@ export function FuelCurve({ points, metering, results, basePct }: Props) {
   const { ethanolPct, fuelFactor } = results;
   const here = ethanolPct && fuelFactor ? { pct: ethanolPct.value, factor: fuelFactor.compositionFactor.value } : null;
   const others = (["mass", "orifice", "volume"] as const).filter((m) => m !== metering);
-  const range = extent(points.flatMap((p) => [low(p), high(p), ...others.map((m) => p[m])]));
+  const range = withRoom(points.flatMap((p) => [low(p), high(p), ...others.map((m) => p[m])]));
   return (
     <figure className="panel">
       <figcaption className="panel-title">Fuel factor on an E{basePct} base</figcaption>
@@ -42,7 +42,7 @@ export function FuelCurve({ points, metering, results, basePct }: Props) {
               <School key={m} metering={m} points={points} scale={scale} />
             ))}
             <path
-              d={pathOf(points.map((p) => [scale.x(p.ethanolPct), scale.y(p.factor)]))}
+              d={linePath(points.map((p) => [scale.x(p.ethanolPct), scale.y(p.factor)]))}
               fill="none"
               strokeWidth="4"
               stroke={scale.paint}
@@ -74,21 +74,20 @@ export function FuelCurve({ points, metering, results, basePct }: Props) {
 const low = (p: Point) => p.factor - p.plusMinus;
 const high = (p: Point) => p.factor + p.plusMinus;
 
-function Band({ points, scale: { x, y, paint } }: { points: readonly Point[]; scale: PlotScale }) {
-  const upper = points.map((p) => [x(p.ethanolPct), y(high(p))] as const);
-  const lower = [...points].reverse().map((p) => [x(p.ethanolPct), y(low(p))] as const);
-  return <path d={`${pathOf([...upper, ...lower])}Z`} fill={paint} opacity="0.28" />;
+function Band({ points, scale: { x, y, paint } }: { points: readonly Point[]; scale: EthanolScales }) {
+  const edge = (of: (p: Point) => number) => points.map((p) => [x(p.ethanolPct), y(of(p))] as const);
+  return <path d={bandPath(edge(high), edge(low))} fill={paint} opacity="0.28" />;
 }
 
 /** Another school's line, and its words clear of the curve: where they end they must not touch what rises (or falls) under them. */
-function School({ metering, points, scale: { x, y } }: { metering: Metering; points: readonly Point[]; scale: PlotScale }) {
+function School({ metering, points, scale: { x, y } }: { metering: Metering; points: readonly Point[]; scale: EthanolScales }) {
   const last = points[points.length - 1] as Point;
   const above = last[metering] > last.factor;
   const begin = points[Math.max(0, Math.round((points.length - 1) * (1 - wordsWidth / (x(100) - x(0)))))] as Point;
   return (
     <>
       <path
-        d={pathOf(points.map((p) => [x(p.ethanolPct), y(p[metering])]))}
+        d={linePath(points.map((p) => [x(p.ethanolPct), y(p[metering])]))}
         fill="none"
         strokeWidth="1.6"
         strokeDasharray={dashes[metering]}

@@ -1,5 +1,6 @@
-import { useId, useState } from "react";
+import { useState } from "react";
 import { numberOf } from "../../fields/stored";
+import { TextField } from "../../fields/TextField";
 import type { Props } from "./types";
 
 /** The one thing that lets spark in: fuelling proven on a log, in words, for this base map and metering. */
@@ -7,7 +8,6 @@ export function FuellingProof({ compensate }: Props) {
   const { document, setDraft: onChange, results, lastResults } = compensate;
   const isProven = (results ?? lastResults)?.isFuellingProven ?? false;
   const error = compensate.errorFor("fuellingProof");
-  const id = useId();
   const [text, setText] = useState(document.fuellingProof?.evidence ?? "");
   const proof = document.fuellingProof;
   const mark = () =>
@@ -43,29 +43,16 @@ export function FuellingProof({ compensate }: Props) {
             mark();
           }}
         >
-          <div className="grid min-w-[14rem] grow gap-1">
-            <label htmlFor={id} className="label-text">
-              What proves the fuelling: which log, which blends, how far from lambda
-            </label>
-            <input
-              id={id}
-              className="field w-full"
-              maxLength={200}
-              autoComplete="off"
-              value={text}
-              aria-invalid={Boolean(error)}
-              aria-describedby={error ? `${id}-trouble` : undefined}
-              onChange={(e) => setText(e.target.value)}
-            />
-          </div>
+          <TextField
+            label="What proves the fueling: which log, which blends, how far from lambda"
+            className="min-w-[14rem] grow"
+            value={text}
+            error={error}
+            onChange={setText}
+          />
           <button type="submit" className="btn btn-outline" disabled={text.trim().length < 3}>
             Mark the fuelling proven
           </button>
-          {error && (
-            <p id={`${id}-trouble`} className="w-full text-[0.9rem] text-stop">
-              {error}
-            </p>
-          )}
         </form>
       )}
     </div>

@@ -1,6 +1,7 @@
 import { Minus, Plus } from "lucide-react";
 import { useEffect, useId, useState } from "react";
 import { numberOf } from "../../fields/stored";
+import { TextField } from "../../fields/TextField";
 import { Scrollable } from "../../shell/Scrollable";
 import { useUnits } from "../../words/useUnits";
 import type { CompensatePlan, CompensateResults, Props } from "./types";
@@ -17,13 +18,7 @@ export function RowPanel({ compensate }: Props) {
   const chosen = document.row?.ethanolPcts ?? null;
   const count = chosen?.length ?? document.row?.count ?? usualCount;
   const [text, setText] = useState(chosen?.join(" ") ?? "");
-  const parsed =
-    text.trim() === ""
-      ? []
-      : text
-          .trim()
-          .split(/[\s;]+/)
-          .map((t) => Number(t.replace(",", ".").replace(/^E/i, "")));
+  const parsed = breakpointsOf(text);
   const unreadable = parsed.some(Number.isNaN);
   const chosenText = chosen?.join(" ") ?? "";
   useEffect(() => {
@@ -32,14 +27,8 @@ export function RowPanel({ compensate }: Props) {
   const setCount = (next: number) => onChange({ ...document, row: { count: next } });
   const take = (next: string) => {
     setText(next);
-    const numbers =
-      next.trim() === ""
-        ? null
-        : next
-            .trim()
-            .split(/[\s;]+/)
-            .map((t) => Number(t.replace(",", ".").replace(/^E/i, "")));
-    if (numbers === null) {
+    const numbers = breakpointsOf(next);
+    if (numbers.length === 0) {
       onChange({ ...document, row: undefined });
     } else if (!numbers.some(Number.isNaN)) {
       onChange({ ...document, row: { ethanolPcts: numbers } });
@@ -93,35 +82,32 @@ export function RowPanel({ compensate }: Props) {
         </>
       )}
       <div className="no-print mt-3 flex flex-wrap items-end gap-x-4 gap-y-2">
-        <div className="grid min-w-0 grow gap-1">
-          <label htmlFor={id} className="label-text">
-            Breakpoints the controller has, where they are fixed
-          </label>
-          <input
-            id={id}
-            className="field w-full"
-            inputMode="text"
-            autoComplete="off"
-            placeholder="placed for least error"
-            value={text}
-            aria-invalid={Boolean(trouble)}
-            aria-describedby={trouble ? `${id}-trouble` : undefined}
-            onChange={(e) => take(e.target.value)}
-          />
-        </div>
+        <TextField
+          label="Breakpoints the controller has, where they are fixed"
+          className="min-w-0 grow"
+          maxLength={1000}
+          placeholder="placed for least error"
+          value={text}
+          error={trouble}
+          onChange={take}
+        />
         {row && (
           <a className="btn btn-outline" download href={csvAddress(document, results, row.ethanolPcts)}>
             As CSV
           </a>
         )}
-        {trouble && (
-          <p id={`${id}-trouble`} className="w-full text-[0.9rem] text-stop">
-            {trouble}
-          </p>
-        )}
       </div>
     </section>
   );
+}
+
+/** What was typed, as numbers; what is no number is NaN. */
+function breakpointsOf(text: string): number[] {
+  return text
+    .trim()
+    .split(/[\s;]+/)
+    .filter(Boolean)
+    .map((t) => Number(t.replace(",", ".").replace(/^E/i, "")));
 }
 
 /** Along the screen where there is room, down it at the phone. */

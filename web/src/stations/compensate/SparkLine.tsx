@@ -1,5 +1,5 @@
 import { EthanolPlot } from "../../plot/EthanolPlot";
-import { extent, pathOf } from "../../plot/plot";
+import { linePath, withRoom } from "../../plot/shapes";
 import type { CompensateResults } from "./types";
 
 type Spark = NonNullable<CompensateResults["spark"]>;
@@ -14,13 +14,18 @@ export function SparkLine({ spark }: { spark: Spark }) {
       label={`Spark addition from ${points[0]?.additionDeg.toFixed(1)} degrees at E0 to ${points.at(-1)?.additionDeg.toFixed(1)} at E100; ${cautiousDeg.toFixed(1)} at the cautious end of the reading.`}
       height={180}
       left={40}
-      range={extent([0, ...points.map((p) => p.additionDeg)])}
+      range={withRoom([0, ...points.map((p) => p.additionDeg)])}
       ticks={4}
       tickText={(tick) => `${Number(tick.toFixed(6))}°`}
     >
       {({ x, y, paint }) => (
         <>
-          <path d={pathOf(points.map((p) => [x(p.ethanolPct), y(p.additionDeg)]))} fill="none" strokeWidth="3.5" stroke={paint} />
+          <path
+            d={linePath(points.map((p) => [x(p.ethanolPct), y(p.additionDeg)]))}
+            fill="none"
+            strokeWidth="3.5"
+            stroke={paint}
+          />
           <g style={{ stroke: "var(--color-base-content)" }}>
             <path d={`M${x(0)} ${y(cautiousDeg)}H${x(cautiousPct)}`} strokeDasharray="2 3" strokeWidth="1.3" />
             <circle cx={x(cautiousPct)} cy={y(cautiousDeg)} r="6" strokeWidth="2.6" style={{ fill: "var(--color-base-200)" }} />

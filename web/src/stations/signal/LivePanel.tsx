@@ -1,5 +1,6 @@
-import { useId } from "react";
+import { Labelled } from "../../fields/Labelled";
 import { NumberField } from "../../fields/NumberField";
+import { SelectField } from "../../fields/SelectField";
 import { useJobContext } from "../../job/jobContext";
 import type { SimulatorFault } from "../../live/useLive";
 import { Findings } from "../../shell/Findings";
@@ -7,25 +8,24 @@ import { Verdict } from "../../shell/Verdict";
 import { useUnits } from "../../words/useUnits";
 import { LiveWave } from "./LiveWave";
 
-const faults: readonly { fault: SimulatorFault; name: string }[] = [
-  { fault: "none", name: "none: a sound sensor" },
-  { fault: "noSupply", name: "no supply" },
-  { fault: "noPullUp", name: "no pull-up" },
-  { fault: "dropouts", name: "dropouts" },
-  { fault: "missingPulses", name: "single missing pulses" },
-  { fault: "glitches", name: "spikes" },
-  { fault: "contaminated", name: "contaminated fuel" },
-  { fault: "frozen", name: "stuck signal" },
-  { fault: "inverted", name: "inverted" },
-  { fault: "wandering", name: "wandering" },
-  { fault: "wholePeriodWidth", name: "low for the whole period" },
+const faults: readonly { name: SimulatorFault; label: string }[] = [
+  { name: "none", label: "none: a sound sensor" },
+  { name: "noSupply", label: "no supply" },
+  { name: "noPullUp", label: "no pull-up" },
+  { name: "dropouts", label: "dropouts" },
+  { name: "missingPulses", label: "single missing pulses" },
+  { name: "glitches", label: "spikes" },
+  { name: "contaminated", label: "contaminated fuel" },
+  { name: "frozen", label: "stuck signal" },
+  { name: "inverted", label: "inverted" },
+  { name: "wandering", label: "wandering" },
+  { name: "wholePeriodWidth", label: "low for the whole period" },
 ];
 
 /** The simulator sensor, live: what it sends is chosen on the left, what the wire says is read on the right. */
 export function LivePanel() {
   const { live } = useJobContext();
   const units = useUnits();
-  const id = useId();
   const { frame, settings, change } = live;
   const reading = frame?.capture.reading;
   return (
@@ -47,50 +47,45 @@ export function LivePanel() {
             <h2 id="send-title" className="panel-title">
               What it sends
             </h2>
-            <div className="grid gap-1">
-              <label htmlFor={`${id}-blend`} className="label-text">
-                Blend: <span className="reading">E{settings.ethanolPct.toFixed(0)}</span>
-              </label>
-              <input
-                id={`${id}-blend`}
-                type="range"
-                min={0}
-                max={100}
-                step={1}
-                className="range w-full text-base-content"
-                value={settings.ethanolPct}
-                onChange={(e) => change({ ethanolPct: Number(e.target.value) })}
-              />
-              <div className="flex flex-wrap gap-2">
-                {[0, 10, 30, 50, 85, 98].map((pct) => (
-                  <button
-                    key={pct}
-                    type="button"
-                    className="btn btn-outline min-w-[56px] px-2"
-                    onClick={() => change({ ethanolPct: pct })}
-                  >
-                    E{pct}
-                  </button>
-                ))}
-              </div>
+            <Labelled
+              label={
+                <>
+                  Blend: <span className="reading">E{settings.ethanolPct.toFixed(0)}</span>
+                </>
+              }
+            >
+              {(labels) => (
+                <input
+                  {...labels}
+                  type="range"
+                  min={0}
+                  max={100}
+                  step={1}
+                  className="range w-full text-base-content"
+                  value={settings.ethanolPct}
+                  onChange={(e) => change({ ethanolPct: Number(e.target.value) })}
+                />
+              )}
+            </Labelled>
+            <div className="flex flex-wrap gap-2">
+              {[0, 10, 30, 50, 85, 98].map((pct) => (
+                <button
+                  key={pct}
+                  type="button"
+                  className="btn btn-outline min-w-[56px] px-2"
+                  onClick={() => change({ ethanolPct: pct })}
+                >
+                  E{pct}
+                </button>
+              ))}
             </div>
-            <div className="grid gap-1">
-              <label htmlFor={`${id}-fault`} className="label-text">
-                What is wrong with it
-              </label>
-              <select
-                id={`${id}-fault`}
-                className="field w-full"
-                value={settings.fault}
-                onChange={(e) => change({ fault: e.target.value as SimulatorFault })}
-              >
-                {faults.map(({ fault, name }) => (
-                  <option key={fault} value={fault}>
-                    {name}
-                  </option>
-                ))}
-              </select>
-            </div>
+            <SelectField
+              label="What is wrong with it"
+              width="w-full"
+              value={settings.fault}
+              choices={faults}
+              onChange={(fault) => change({ fault })}
+            />
             <div className="flex flex-wrap gap-x-6 gap-y-3">
               <NumberField
                 label="Fuel temperature"

@@ -1,6 +1,7 @@
-import { useId, useState } from "react";
+import { useState } from "react";
 import type { Capture } from "../../api/client";
 import { NumberField } from "../../fields/NumberField";
+import { TextField } from "../../fields/TextField";
 import { hazyText } from "../../words/numbers";
 import type { SignalPlan } from "./types";
 
@@ -15,7 +16,6 @@ interface Props {
 
 /** What the recording holds, read off. */
 export function RecordingPanel({ jobId, capture, choice, channelError, thresholdError, onChange }: Props) {
-  const id = useId();
   const [channel, setChannel] = useState(choice.channel ?? "");
   const rows: readonly (readonly [string, string])[] = [
     ["Frequency", capture.frequencyHz ? hazyText(capture.frequencyHz, " Hz", 3) : "none"],
@@ -57,29 +57,17 @@ export function RecordingPanel({ jobId, capture, choice, channelError, threshold
           onChange({ channel: channel.trim() === "" ? undefined : channel.trim() });
         }}
       >
-        <div className="grid min-w-0 grow gap-1">
-          <label htmlFor={id} className="label-text">
-            Channel
-          </label>
-          <input
-            id={id}
-            className="field w-full"
-            value={channel}
-            placeholder={capture.channel}
-            autoComplete="off"
-            aria-invalid={Boolean(channelError)}
-            aria-describedby={channelError ? `${id}-trouble` : undefined}
-            onChange={(e) => setChannel(e.target.value)}
-          />
-        </div>
+        <TextField
+          label="Channel"
+          className="min-w-0 grow"
+          placeholder={capture.channel}
+          value={channel}
+          error={channelError}
+          onChange={setChannel}
+        />
         <button type="submit" className="btn btn-outline">
           Read this one
         </button>
-        {channelError && (
-          <p id={`${id}-trouble`} className="w-full text-[0.9rem] text-stop">
-            {channelError}
-          </p>
-        )}
       </form>
       {capture.threshold && (
         <div className="mt-3">
@@ -87,7 +75,7 @@ export function RecordingPanel({ jobId, capture, choice, channelError, threshold
             label="Volts switched at"
             unit="V"
             placeholder={capture.threshold.thresholdV.toFixed(2)}
-            hint={`Left empty it is found: half way between ${capture.threshold.lowV.toFixed(2)} and ${capture.threshold.highV.toFixed(2)} V.`}
+            hint={`If blank: half way between ${capture.threshold.lowV.toFixed(2)} and ${capture.threshold.highV.toFixed(2)} V.`}
             value={choice.thresholdV ?? null}
             error={thresholdError}
             onChange={(value) => onChange({ thresholdV: value ?? undefined })}

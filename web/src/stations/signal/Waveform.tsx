@@ -1,16 +1,14 @@
 import { ChevronLeft, ChevronRight } from "lucide-react";
 import { type ReactNode, useState } from "react";
 import type { Capture } from "../../api/client";
-import { useWidth } from "../../shell/useWidth";
+import { PlotFrame } from "../../plot/PlotFrame";
 import { type DrawnWindow, dimensioned, firstWindow, stretchesOf } from "./excerptWindow";
 
 const height = 218;
-const highY = 68;
-const lowY = 148;
+const margins = { left: 0, right: 0, top: 68, bottom: 70 };
 
 /** The recorded wave, dimensioned like a workshop sketch. */
 export function Waveform({ capture, children }: { capture: Capture; children?: ReactNode }) {
-  const [frame, width] = useWidth<HTMLDivElement>();
   const [moved, setMoved] = useState(0);
   const periodS = capture.frequencyHz ? 1 / capture.frequencyHz.value : capture.durationS / 3.2;
   const lastEdgeS = capture.excerpt.at(-1)?.tS ?? 0;
@@ -49,9 +47,7 @@ export function Waveform({ capture, children }: { capture: Capture; children?: R
           {children}
         </span>
       </figcaption>
-      <div ref={frame}>
-        {width > 0 && <Drawing capture={capture} window={window} periodS={periodS} endS={endS} width={width} />}
-      </div>
+      <Drawing capture={capture} window={window} periodS={periodS} endS={endS} />
     </figure>
   );
 }
@@ -67,75 +63,75 @@ interface DrawingProps {
   window: DrawnWindow;
   periodS: number;
   endS: number;
-  width: number;
 }
 
-function Drawing({ capture, window, periodS, endS, width }: DrawingProps) {
-  const span = window.toS - window.fromS || 1;
-  const x = (tS: number) => ((tS - window.fromS) / span) * width;
+function Drawing({ capture, window, periodS, endS }: DrawingProps) {
   const stretches = stretchesOf(capture.excerpt, endS);
   const drawn = stretches.filter((s) => s.toS > window.fromS && s.fromS < window.toS);
   const dimension = capture.frequencyHz ? dimensioned(stretches, window, periodS) : null;
-  const levelY = (level: number | null) => (level === null ? (highY + lowY) / 2 : level === 0 ? lowY : highY);
-  const clip = (tS: number) => Math.max(0, Math.min(width, x(tS)));
   const spikes = drawn.filter((s) => s.toS - s.fromS < 50e-6);
   return (
-    <svg width={width} height={height} role="img" aria-label={describe(capture)} className="block">
-      {dimension && (
-        <rect
-          x={x(dimension.fallS)}
-          y={highY}
-          width={x(dimension.riseS) - x(dimension.fallS)}
-          height={lowY - highY}
-          style={{ fill: "var(--color-base-content)", opacity: 0.09 }}
-        />
-      )}
-      {drawn.map((s, i) => {
-        const known = s.level !== null;
-        const previous = drawn[i - 1];
+    <PlotFrame label={describe(capture)} height={height} margins={margins} x={[window.fromS, window.toS || 1]} y={[0, 1]}>
+      {({ x, y, box }) => {
+        const [highY, lowY] = [y(1), y(0)];
+        const within = x.copy().clamp(true);
+        const levelY = (level: number | null) => y(level ?? 0.5);
         return (
-          <g key={s.fromS} strokeWidth="2.4" style={{ stroke: "var(--color-base-content)" }}>
-            {previous && <line x1={clip(s.fromS)} x2={clip(s.fromS)} y1={levelY(previous.level)} y2={levelY(s.level)} />}
-            <line
-              x1={clip(s.fromS)}
-              x2={clip(s.toS)}
-              y1={levelY(s.level)}
-              y2={levelY(s.level)}
-              strokeDasharray={known ? undefined : "2 5"}
-            />
-          </g>
+          <>
+            {dimension && (
+              <rect
+                x={x(dimension.fallS)}
+                y={highY}
+                width={x(dimension.riseS) - x(dimension.fallS)}
+                height={lowY - highY}
+                style={{ fill: "var(--color-base-content)", opacity: 0.09 }}
+              />
+            )}
+            {drawn.map((s, i) => {
+              const previous = drawn[i - 1];
+              return (
+                <g key={s.fromS} fill="none" strokeWidth="2.4" style={{ stroke: "var(--color-base-content)" }}>
+                  {previous && <path d={`M${within(s.fromS)} ${levelY(previous.level)}V${levelY(s.level)}`} />}
+                  <path
+                    d={`M${within(s.fromS)} ${levelY(s.level)}H${within(s.toS)}`}
+                    strokeDasharray={s.level === null ? "2 5" : undefined}
+                  />
+                </g>
+              );
+            })}
+            {dimension && (
+              <Dimension
+                fromX={x(dimension.fallS)}
+                toX={x(dimension.nextS)}
+                y={highY - 32}
+                text={`${(1000 * periodOf(capture, dimension)).toFixed(3)} ms`}
+                edgeY={highY}
+              />
+            )}
+            {dimension && capture.lowPulseMs && (
+              <Dimension
+                fromX={x(dimension.fallS)}
+                toX={x(dimension.riseS)}
+                y={lowY + 34}
+                text={`${capture.lowPulseMs.value.toFixed(3)} ms low`}
+                edgeY={lowY}
+              />
+            )}
+            {spikes.map((s) => (
+              <g key={s.fromS} style={{ fill: "var(--ink-2)" }}>
+                <path d={`M${x(s.fromS)} ${highY - 12} l-5 -9 h10z`} style={{ fill: "var(--color-base-content)" }} />
+                <text x={x(s.fromS) + 9} y={highY - 13} fontSize="12.5">
+                  spike
+                </text>
+              </g>
+            ))}
+            <text x={box.width - 2} y={height - 6} textAnchor="end" fontSize="12.5" style={{ fill: "var(--ink-3)" }}>
+              {capture.frequencyHz ? "low time carries temperature, period carries ethanol" : "no whole period to measure"}
+            </text>
+          </>
         );
-      })}
-      {dimension && (
-        <Dimension
-          fromX={x(dimension.fallS)}
-          toX={x(dimension.nextS)}
-          y={36}
-          text={`${(1000 * periodOf(capture, dimension)).toFixed(3)} ms`}
-          edgeY={highY}
-        />
-      )}
-      {dimension && capture.lowPulseMs && (
-        <Dimension
-          fromX={x(dimension.fallS)}
-          toX={x(dimension.riseS)}
-          y={182}
-          text={`${capture.lowPulseMs.value.toFixed(3)} ms low`}
-          edgeY={lowY}
-        />
-      )}
-      {spikes.map((s) => (
-        <g key={s.fromS} style={{ fill: "var(--ink-2)" }}>
-          <path d={`M${x(s.fromS)} ${highY - 12} l-5 -9 h10z`} style={{ fill: "var(--color-base-content)" }} />
-          <text x={x(s.fromS) + 9} y={highY - 13} fontSize="12.5">
-            spike
-          </text>
-        </g>
-      ))}
-      <text x={width - 2} y={height - 6} textAnchor="end" fontSize="12.5" style={{ fill: "var(--ink-3)" }}>
-        {capture.frequencyHz ? "low time carries temperature, period carries ethanol" : "no whole period to measure"}
-      </text>
-    </svg>
+      }}
+    </PlotFrame>
   );
 }
 

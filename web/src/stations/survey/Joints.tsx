@@ -1,5 +1,6 @@
-import { useId } from "react";
 import { NumberField } from "../../fields/NumberField";
+import { SelectField } from "../../fields/SelectField";
+import { TextField } from "../../fields/TextField";
 import type { Joint } from "./types";
 
 interface Props {
@@ -17,19 +18,41 @@ export function Joints({ joints, onChange, errorFor }: Props) {
         // biome-ignore lint/suspicious/noArrayIndexKey: a joint is what stands at its place.
         <div key={at} className="grid gap-3 border-l-2 border-rule pl-3">
           <div className="flex flex-wrap gap-x-5 gap-y-3">
-            <Words label={`Connection ${at + 1}: where`} value={joint.place} onChange={(place) => set(at, { place })} />
-            <Pick
+            <TextField
+              label={`Connection ${at + 1}: where`}
+              width="w-[11rem]"
+              value={joint.place ?? ""}
+              error={errorFor(`fuelSystem.joints[${at}].place`)}
+              onChange={(place) => set(at, { place: place || undefined })}
+            />
+            <SelectField
+              none="Choose"
               label="Line"
               value={joint.line}
-              choices={{ feed: "feed", return: "return" }}
+              choices={[
+                { name: "feed", label: "feed" },
+                { name: "return", label: "return" },
+              ]}
               error={errorFor(`fuelSystem.joints[${at}].line`)}
               onChange={(line) => set(at, { line })}
             />
-            <Words label="Size" value={joint.size} placeholder="3/8 in" onChange={(size) => set(at, { size })} />
-            <Pick
+            <TextField
+              label="Size"
+              width="w-[11rem]"
+              value={joint.size ?? ""}
+              error={errorFor(`fuelSystem.joints[${at}].size`)}
+              placeholder="3/8 in"
+              onChange={(size) => set(at, { size: size || undefined })}
+            />
+            <SelectField
+              none="Choose"
               label="Line end"
+              error={errorFor(`fuelSystem.joints[${at}].gender`)}
               value={joint.gender}
-              choices={{ male: "male", female: "female" }}
+              choices={[
+                { name: "male", label: "male" },
+                { name: "female", label: "female" },
+              ]}
               onChange={(gender) => set(at, { gender })}
             />
             <NumberField
@@ -39,11 +62,13 @@ export function Joints({ joints, onChange, errorFor }: Props) {
               error={errorFor(`fuelSystem.joints[${at}].angleDeg`)}
               onChange={(angleDeg) => set(at, { angleDeg })}
             />
-            <Words
+            <TextField
               label="Locking type"
-              value={joint.retainer}
+              width="w-[11rem]"
+              value={joint.retainer ?? ""}
+              error={errorFor(`fuelSystem.joints[${at}].retainer`)}
               placeholder="ring, tab, slide lock"
-              onChange={(retainer) => set(at, { retainer })}
+              onChange={(retainer) => set(at, { retainer: retainer || undefined })}
             />
           </div>
           <div>
@@ -63,70 +88,5 @@ export function Joints({ joints, onChange, errorFor }: Props) {
         </button>
       </div>
     </fieldset>
-  );
-}
-
-interface WordsProps {
-  label: string;
-  value: string | null | undefined;
-  placeholder?: string;
-  onChange: (text: string | undefined) => void;
-}
-
-function Words({ label, value, placeholder, onChange }: WordsProps) {
-  const id = useId();
-  return (
-    <div className="grid content-start gap-1">
-      <label htmlFor={id} className="label-text">
-        {label}
-      </label>
-      <input
-        id={id}
-        className="field w-[11rem]"
-        maxLength={200}
-        placeholder={placeholder}
-        value={value ?? ""}
-        onChange={(e) => onChange(e.target.value || undefined)}
-      />
-    </div>
-  );
-}
-
-interface PickProps<T extends string> {
-  label: string;
-  value: T | null | undefined;
-  choices: Record<T, string>;
-  error?: string;
-  onChange: (value: T | undefined) => void;
-}
-
-function Pick<T extends string>({ label, value, choices, error, onChange }: PickProps<T>) {
-  const id = useId();
-  return (
-    <div className="grid content-start gap-1">
-      <label htmlFor={id} className="label-text">
-        {label}
-      </label>
-      <select
-        id={id}
-        className="field pr-8"
-        value={value ?? ""}
-        aria-invalid={Boolean(error)}
-        aria-describedby={error ? `${id}-trouble` : undefined}
-        onChange={(e) => onChange((e.target.value || undefined) as T | undefined)}
-      >
-        <option value="">not said</option>
-        {Object.entries<string>(choices).map(([name, words]) => (
-          <option key={name} value={name}>
-            {words}
-          </option>
-        ))}
-      </select>
-      {error && (
-        <p id={`${id}-trouble`} className="max-w-[18rem] text-[0.9rem] text-stop">
-          {error}
-        </p>
-      )}
-    </div>
   );
 }

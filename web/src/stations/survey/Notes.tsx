@@ -1,4 +1,4 @@
-import { useId } from "react";
+import { Labelled } from "../../fields/Labelled";
 
 interface Props {
   notes: string | null | undefined;
@@ -8,23 +8,21 @@ interface Props {
 
 /** Whatever else was seen on the walk: emissions, approval, rust, what was done before. */
 export function Notes({ notes, error, onChange }: Props) {
-  const id = useId();
   return (
     <section className="panel">
-      <label htmlFor={id} className="panel-title">
-        Whatever else was seen
-      </label>
-      <textarea
-        id={id}
-        className="field mt-2 w-full py-2"
-        rows={3}
-        maxLength={2000}
-        placeholder="approval, emissions, rust, earlier work"
-        value={notes ?? ""}
-        aria-invalid={Boolean(error)}
-        onChange={(e) => onChange(e.target.value || undefined)}
-      />
-      {error && <p className="text-[0.9rem] text-stop">{error}</p>}
+      <Labelled label={<span className="panel-title">Other notes</span>} error={error}>
+        {(labels) => (
+          <textarea
+            {...labels}
+            className="field mt-1 w-full py-2"
+            rows={3}
+            maxLength={2000}
+            placeholder="approval, emissions, rust, earlier work"
+            value={notes ?? ""}
+            onChange={(e) => onChange(e.target.value || undefined)}
+          />
+        )}
+      </Labelled>
     </section>
   );
 }

@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useId, useRef, useState } from "react";
 import { api, sendFile, unwrap } from "../../api/client";
+import { SelectField } from "../../fields/SelectField";
 import { Trouble } from "../../shell/Trouble";
 import { fillOpen } from "./answers";
 import type { SurveyDocument } from "./types";
@@ -27,24 +28,19 @@ export function Profiles({ survey, onChange }: Props) {
   return (
     <section className="panel no-print" aria-labelledby={`${id}-title`}>
       <h2 id={`${id}-title`} className="panel-title">
-        Begin from a profile
+        Start from a profile
       </h2>
       {profiles.error && <Trouble error={profiles.error} onRetry={() => profiles.refetch()} />}
       <div className="mt-2 flex flex-wrap items-end gap-3">
-        <div className="grid min-w-0 gap-1">
-          <label htmlFor={id} className="label-text">
-            A vehicle or part like this one
-          </label>
-          <select id={id} className="field w-full pr-8" value={name} onChange={(e) => setName(e.target.value)}>
-            <option value="">choose</option>
-            {profiles.data?.items.map((p) => (
-              <option key={p.name} value={p.name}>
-                {p.name}
-                {p.isOwn ? " (own)" : ""}
-              </option>
-            ))}
-          </select>
-        </div>
+        <SelectField
+          label="A vehicle or part like this one"
+          className="min-w-0"
+          width="w-full pr-8"
+          none="Choose"
+          value={name}
+          choices={(profiles.data?.items ?? []).map((p) => ({ name: p.name, label: p.isOwn ? `${p.name} (own)` : p.name }))}
+          onChange={(chosen) => setName(chosen ?? "")}
+        />
         <button
           type="button"
           className="btn btn-outline"
@@ -61,7 +57,7 @@ export function Profiles({ survey, onChange }: Props) {
         </a>{" "}
         to edit, and{" "}
         <button type="button" className="link-quiet" disabled={bring.isPending} onClick={() => file.current?.click()}>
-          bring a table
+          import a table
         </button>
         .
       </p>
@@ -81,7 +77,7 @@ export function Profiles({ survey, onChange }: Props) {
         }}
       />
       <p role="status" className="text-[0.9rem] text-ink-2">
-        {bring.data ? `${bring.data.imported} taken in.` : ""}
+        {bring.data ? `${bring.data.imported} ${bring.data.imported === 1 ? "profile" : "profiles"} imported.` : ""}
       </p>
       {bring.error && <Trouble error={bring.error} />}
     </section>

@@ -12,12 +12,12 @@ import { QuestionRow } from "./QuestionRow";
 import { SurveySheet } from "./SurveySheet";
 import { ToMeasurePanel } from "./ToMeasurePanel";
 import type { SurveyDocument, SurveyResults } from "./types";
-import { type AskedStop, useWalk } from "./useWalk";
+import { type Stop, useWalk } from "./useWalk";
 import { VehicleSketch } from "./VehicleSketch";
 
 /** Answers that are still to be given or to be said unknown at a stop. */
-function openAt(stop: AskedStop, survey: SurveyDocument, results: SurveyResults | null): number {
-  return stop.questions.filter((q) => results?.toMeasure.some((m) => m.field === q.field) && !isUnknown(survey, q.field)).length;
+function openAt(stop: Stop, survey: SurveyDocument, results: SurveyResults | null): number {
+  return stop.questions.filter((q) => results?.toMeasure.some((m) => m.field === q.path) && !isUnknown(survey, q.path)).length;
 }
 
 /** What is on the vehicle, and can it be converted? */
@@ -29,7 +29,7 @@ export function SurveyPage() {
   // One begins at the first stop with something open, and stays at a stop until one goes on.
   const [chosen, setAt] = useState<number | null>(null);
   const [began, setBegan] = useState<number | null>(null);
-  if (began === null && lastResults) {
+  if (began === null && lastResults && walk.length > 0) {
     setBegan(
       Math.max(
         0,
@@ -38,12 +38,12 @@ export function SurveyPage() {
     );
   }
   const at = chosen ?? began ?? 0;
-  const stop = walk[at] as AskedStop;
+  const stop = walk[at];
   const goTo = (field: string) =>
     setAt(
       Math.max(
         0,
-        walk.findIndex((s) => s.questions.some((q) => q.field === field)),
+        walk.findIndex((s) => s.questions.some((q) => q.path === field)),
       ),
     );
   return (
@@ -65,24 +65,24 @@ export function SurveyPage() {
       }
     >
       <div className="panel mt-5 hidden sm:block print:block">
-        <VehicleSketch survey={survey} at={stop.name} />
+        <VehicleSketch survey={survey} at={stop?.name ?? ""} />
       </div>
       <div className="mt-4 grid grid-cols-1 items-start gap-4 md:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
         <section className="panel print:hidden" aria-labelledby="stop-title">
           <Stops walk={walk} survey={survey} results={lastResults} at={at} onChoose={setAt} />
           <h2 id="stop-title" className="mt-4 text-[1.35rem] font-bold">
-            {stop.name} <span className="text-[0.95rem] font-normal text-ink-3">{stop.place}</span>
+            {stop?.name ?? "Reading the questions"} <span className="text-[0.95rem] font-normal text-ink-3">{stop?.place}</span>
           </h2>
           <div className="divide-y divide-rule">
-            {stop.questions.map((question) => (
+            {stop?.questions.map((question) => (
               <QuestionRow
-                key={question.field}
+                key={question.path}
                 question={question}
                 survey={survey}
                 saved={work.changed && work.saved?.revision ? work.savedInputs : undefined}
                 onChange={setDraft}
-                findings={(results?.findings ?? []).filter((f) => f.field === question.field)}
-                open={results?.toMeasure.find((m) => m.field === question.field)}
+                findings={(results?.findings ?? []).filter((f) => f.field === question.path)}
+                open={results?.toMeasure.find((m) => m.field === question.path)}
                 errorFor={errorFor}
               />
             ))}
@@ -93,7 +93,7 @@ export function SurveyPage() {
                 Back to {walk[at - 1]?.name}
               </button>
             )}
-            {at < walk.length - 1 ? (
+            {!stop ? null : at < walk.length - 1 ? (
               <button type="button" className="btn btn-primary" onClick={() => setAt(at + 1)}>
                 On to {walk[at + 1]?.name}
               </button>
@@ -118,7 +118,7 @@ export function SurveyPage() {
 }
 
 interface StopsProps {
-  walk: readonly AskedStop[];
+  walk: readonly Stop[];
   survey: SurveyDocument;
   results: SurveyResults | null;
   at: number;

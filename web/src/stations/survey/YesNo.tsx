@@ -1,19 +1,19 @@
 import { useId } from "react";
+import { LabelledGroup } from "../../fields/Labelled";
 
 interface Props {
   label: string;
   hint?: string;
+  error?: string;
   value: boolean | null | undefined;
   onChange: (value: boolean) => void;
 }
 
 /** Yes or no, neither of them until one is chosen. */
-export function YesNo({ label, hint, value, onChange }: Props) {
+export function YesNo({ label, hint, error, value, onChange }: Props) {
   const group = useId();
   return (
-    <fieldset>
-      <legend className="label-text">{label}</legend>
-      {hint && <p className="text-[0.9rem] text-ink-3">{hint}</p>}
+    <LabelledGroup label={label} hint={hint} error={error}>
       <div className="flex gap-x-6">
         {[true, false].map((answer) => (
           <label key={String(answer)} className="flex min-h-[44px] cursor-pointer items-center gap-3 pr-3">
@@ -28,6 +28,6 @@ export function YesNo({ label, hint, value, onChange }: Props) {
           </label>
         ))}
       </div>
-    </fieldset>
+    </LabelledGroup>
   );
 }

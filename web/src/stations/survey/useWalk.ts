@@ -1,24 +1,23 @@
 import type { Field } from "../../api/client";
-import { useCatalogue } from "../../fields/catalogue";
-import { type Question, type Stop, walk } from "./walk";
+import { useFields } from "../../api/queries";
 
-/** A question as it is asked: what Core calls it, its unit and its range with it. */
-export interface Asked extends Question {
-  ask: string;
-  catalogued: Field;
+/** Where one stands on the walk round the vehicle, and what is asked there. */
+export interface Stop {
+  name: string;
+  place: string;
+  questions: readonly Field[];
 }
 
-export interface AskedStop extends Stop {
-  questions: readonly Asked[];
-}
-
-/** The walk round the vehicle with the questions that concern it. */
-export function useWalk(notAsked: readonly string[]): readonly AskedStop[] {
-  const field = useCatalogue("survey");
-  return walk.map((stop) => ({
-    ...stop,
-    questions: stop.questions
-      .filter((q) => !notAsked.includes(q.field))
-      .map((q) => ({ ...q, ask: field(q.field).label, catalogued: field(q.field) })),
-  }));
+/** The walk round the vehicle with the questions that concern it, in Core's order; empty until Core has told it. */
+export function useWalk(notAsked: readonly string[]): readonly Stop[] {
+  const { data } = useFields("survey");
+  const stops = new Map<string, Stop>();
+  for (const field of data ?? []) {
+    if (field.group && !field.askedAt) {
+      const { name, place } = field.group;
+      const stop = stops.get(name) ?? { name, place: place ?? "", questions: [] };
+      stops.set(name, notAsked.includes(field.path) ? stop : { ...stop, questions: [...stop.questions, field] });
+    }
+  }
+  return [...stops.values()];
 }

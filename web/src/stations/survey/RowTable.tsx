@@ -1,30 +1,22 @@
-import type { Unit } from "../../api/client";
+import type { Field } from "../../api/client";
 import { NumberField } from "../../fields/NumberField";
-
-interface Column {
-  name: string;
-  label: string;
-  quantity?: Unit;
-  unit?: string;
-}
 
 type Row = Record<string, number | null | undefined>;
 
 interface Props {
-  label: string;
   /** API path of the list, for what is refused in it. */
   field: string;
-  columns: readonly [Column, Column];
+  columns: Field["columns"];
   rows: readonly Row[];
   onChange: (rows: Row[] | undefined) => void;
   errorFor: (field: string) => string | undefined;
 }
 
-/** A short table of pairs: a curve over pressure, a dead time over voltage. */
-export function PairTable({ label, field, columns, rows, onChange, errorFor }: Props) {
+/** A short table of numbers: a curve over pressure, a dead time over voltage. */
+export function RowTable({ field, columns, rows, onChange, errorFor }: Props) {
   const set = (at: number, part: Row) => onChange(rows.map((row, i) => (i === at ? { ...row, ...part } : row)));
   return (
-    <fieldset className="grid gap-3" aria-label={label}>
+    <div className="grid gap-3">
       {rows.map((row, at) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: a row is what stands at its place.
         <div key={at} className="flex flex-wrap items-end gap-x-5 gap-y-2">
@@ -33,7 +25,6 @@ export function PairTable({ label, field, columns, rows, onChange, errorFor }: P
               key={column.name}
               label={`${column.label}, point ${at + 1}`}
               quantity={column.quantity}
-              unit={column.unit}
               value={row[column.name] ?? null}
               error={errorFor(`${field}[${at}].${column.name}`)}
               onChange={(value) => set(at, { [column.name]: value ?? undefined })}
@@ -54,7 +45,6 @@ export function PairTable({ label, field, columns, rows, onChange, errorFor }: P
           {rows.length === 0 ? "Type in points" : "One more point"}
         </button>
       </div>
-      {errorFor(field) && <p className="text-[0.9rem] text-stop">{errorFor(field)}</p>}
-    </fieldset>
+    </div>
   );
 }

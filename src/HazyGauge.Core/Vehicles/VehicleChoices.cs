@@ -1,0 +1,42 @@
+using HazyGauge.Core.Fields;
+
+namespace HazyGauge.Core.Vehicles;
+
+/// <summary>What there is to choose from where a vehicle is one of a few kinds.</summary>
+internal static class VehicleChoices
+{
+    public static readonly IReadOnlyList<FieldChoice> Lines =
+    [
+        FieldChoice.Of(FuelLine.Return, "Return line to tank", "unused fuel flows back"),
+        FieldChoice.Of(FuelLine.Returnless, "Returnless", "the pressure is held in the tank"),
+        FieldChoice.Of(FuelLine.ControlledReturnless, "Returnless, controlled pump", "a controller drives the pump"),
+    ];
+
+    public static readonly IReadOnlyList<FieldChoice> Aspirations =
+    [
+        FieldChoice.Of(Aspiration.Natural, "Naturally aspirated"),
+        FieldChoice.Of(Aspiration.Boosted, "Turbo or supercharged"),
+    ];
+
+    public static readonly IReadOnlyList<FieldChoice> Injections =
+    [
+        FieldChoice.Of(InjectionKind.Port, "Port"),
+        FieldChoice.Of(InjectionKind.Direct, "Direct"),
+        FieldChoice.Of(InjectionKind.Both, "Port and direct"),
+    ];
+
+    public static readonly IReadOnlyList<FieldChoice> SignalPaths =
+    [
+        FieldChoice.Of(SignalPath.DirectFrequency, "Frequency", "into a digital input of the controller"),
+        FieldChoice.Of(SignalPath.AnalyserVoltage, "Voltage", "a signal converter turns it into volts"),
+        FieldChoice.Of(SignalPath.Gateway, "Bus", "a box turns it into bus messages"),
+        FieldChoice.Of(SignalPath.InjectorExtender, "Injector extender", "a box lengthens each pulse"),
+        FieldChoice.Of(SignalPath.DisplayOnly, "Display only", "nothing is controlled"),
+    ];
+
+    public static readonly IReadOnlyList<FieldChoice> Gearboxes =
+    [
+        FieldChoice.Of(Gearbox.Manual, "Manual"),
+        FieldChoice.Of(Gearbox.Automatic, "Automatic"),
+    ];
+}

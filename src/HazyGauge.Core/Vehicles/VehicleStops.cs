@@ -1,0 +1,16 @@
+using HazyGauge.Core.Fields;
+
+namespace HazyGauge.Core.Vehicles;
+
+/// <summary>Where one stands while answering: the stops of the walk round the vehicle, and what Capacity asks of it.</summary>
+internal static class VehicleStops
+{
+    public static readonly FieldGroup Owner = new("Owner", "before the hood opens");
+    public static readonly FieldGroup Tank = new("Tank", "at the rear");
+    public static readonly FieldGroup Lines = new("Lines", "under the floor, to the engine");
+    public static readonly FieldGroup Engine = new("Engine", "under the hood");
+    public static readonly FieldGroup Injection = new("Injection", "at the rail");
+    public static readonly FieldGroup Control = new("Control", "at the controller");
+    public static readonly FieldGroup FullLoad = new("Full load");
+    public static readonly FieldGroup HotDrive = new("Hot drive");
+}
