@@ -143,7 +143,7 @@ public class SurveyTests
         var empty = Judge(VehicleSurvey.Empty);
         (empty.Eligible, empty.Loads.Count, empty.PowerKw).ShouldBe((Eligibility.Unknown, 0, null));
         empty.ToMeasure.Select(m => m.Field).Take(3).ShouldBe(["control.signalPath", "control.revisionListed", "control.plugPresent"]);
-        empty.NextAction.Command.ShouldBe(empty.ToMeasure[0].Text);
+        (empty.NextAction.Command, empty.NextAction.Why[..empty.ToMeasure[0].Text.Length]).ShouldBe(("Find out: signal path to the controller.", empty.ToMeasure[0].Text));
         empty.ToMeasure.ShouldAllBe(m => m.Text.EndsWith('.') && m.Effect.EndsWith('.'));
     }
 
@@ -156,7 +156,7 @@ public class SurveyTests
         var now = open.Loads.ToDictionary(l => l.Component, l => Interval95.HalfWidth(l.UsePct));
         var pump = open.ToMeasure.Single(m => m.Field == "pump.flowLph");
         pump.UsedMeanwhile.ShouldBe(new Assumption(null, 255, Unit.Lph, 15));
-        pump.Effect.ShouldContain($"% ± {now[FuelComponent.LowPressurePump]:0} of what may be used");
+        pump.Effect.ShouldContain($" ± {now[FuelComponent.LowPressurePump]:0} % of what may be used");
 
         // Measuring the first leaves less doubt about the heaviest load than measuring the second would.
         open.ToMeasure[0].Field.ShouldBe("injectors.ratedFlowCcMin");

@@ -41,11 +41,11 @@ public class VehicleCapacityTests
             result.ShouldSatisfyAllConditions(
                 r => r.AtPoint!.Verdict.ShouldBe(verdict), r => r.State.ShouldBe(state), r => r.NextAction.Command.ShouldContain(command), r => r.NextAction.Slug.ShouldBe("capacity"));
 
-        State(Of(Ports), CapacityVerdict.Carried, StationState.Proven, "carries what is wanted");
+        State(Of(Ports), CapacityVerdict.Carried, StationState.Proven, "supports what is wanted");
         State(Of(Ports, new FullLoad(PowerKw: 206)), CapacityVerdict.Doubtful, StationState.InWork, ".");
         var capped = Of(Ports, new FullLoad(PowerKw: 245));
         State(capped, CapacityVerdict.Capped, StationState.InWork, "Fill at most E");
-        capped.NextAction.Why.ShouldStartWith("At 245 kW it carries up to E");
+        capped.NextAction.Why.ShouldStartWith("At 245 kW it supports up to E");
         capped.NextAction.Why.ShouldEndWith("The injectors are the limit.");
         // That not even E0 works is said for sure only where it is sure: a guess holds no job.
         var e0 = Of(Ports, new FullLoad(EthanolPct: 0)).AtPoint!.MaxPowerKw!.Value.Value;
@@ -92,7 +92,7 @@ public class VehicleCapacityTests
         var window = direct.AtPoint!.Limits.Single(u => u.Component == FuelComponent.DirectInjection).UsePct;
         window.Parts.Where(p => Math.Abs(p.U) > 0.2).Select(p => p.Source.Id).ShouldBe(["directInjection.injectorStaticGPerS"]);
 
-        // Parts do not grow with the wish: what is reckoned for more power is the same system.
+        // Parts do not grow with the wish: what is calculated for more power is the same system.
         var open = Ports with { Engine = new Engine(6, 3000, Aspiration.Natural), Injectors = new PortInjectors(), Pump = new FuelPump() };
         double Most(double kw) => Of(open, new FullLoad(PowerKw: kw)).AtPoint!.MaxPowerKw!.Value.Value;
         Most(300).ShouldBe(Most(60), 1e-9);

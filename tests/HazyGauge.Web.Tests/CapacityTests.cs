@@ -57,7 +57,7 @@ public class CapacityTests(App app) : IClassFixture<App>
             Value(after["maxEthanolPct"]).ShouldBe(Value(remedy["newMaxEthanolPct"]), 1e-9);
             Value(after["maxPowerKw"]).ShouldBe(Value(remedy["newMaxPowerKw"]), 1e-9);
             ((string)after["verdict"]!).ShouldBe("carried");
-            ((string)remedy["text"]!).ShouldContain("it then carries");
+            ((string)remedy["text"]!).ShouldContain("It then ");
         }
 
         // A rise of pressure keeps the haze the pressure had, and is passed on untouched.

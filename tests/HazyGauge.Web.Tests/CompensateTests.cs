@@ -48,7 +48,7 @@ public class CompensateTests(App app) : IClassFixture<App>
     }
 
     [Fact]
-    public async Task Spark_is_held_until_the_fuelling_is_proven_for_this_very_map_but_what_comes_out_comes_out()
+    public async Task Spark_is_held_until_the_fueling_is_proven_for_this_very_map_but_what_comes_out_comes_out()
     {
         var job = await JobWithMeterAsync();
         var held = (await PreviewAsync(job, $$"""{ "baseEthanolPct": 10, {{Spark}} }"""))["results"]!;

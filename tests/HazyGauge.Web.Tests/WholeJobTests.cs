@@ -15,7 +15,7 @@ public class WholeJobTests(App app) : IClassFixture<App>
         survey["injectors"]!["ratedFlowCcMin"] = 90;
         var saved = await SaveAsync(job, ("survey", 1, survey));
         var fresh = (await app.PostAsync($"/api/jobs/{job}/preview", """{ "want": ["capacity"] }"""))["stations"]!["capacity"]!;
-        ((string)fresh["results"]!["headline"]!["text"]!).ShouldStartWith("At 155 kW this system carries not even E0.");
+        ((string)fresh["results"]!["headline"]!["text"]!).ShouldStartWith("At 155 kW this system cannot support E0.");
 
         JsonNode.DeepEquals(saved["stations"]!["capacity"]!["results"], fresh["results"]).ShouldBeTrue();
         var bay = (await app.GetAsync("/api/bay"))["jobs"]!.AsArray().Single(j => (string)j!["id"]! == job)!;
@@ -99,7 +99,7 @@ public class WholeJobTests(App app) : IClassFixture<App>
         ((double)stations["survey"]!["document"]!["engine"]!["bsfcGPerKwh"]!["value"]!, (double)stations["survey"]!["document"]!["pump"]!["pumpV"]!["value"]!).ShouldBe((350, 13.5));
         stations["capacity"]!["document"]!["fullLoad"]!.AsObject().ShouldNotContain(f => f.Key == "bsfcGPerKwh");
         var headline = (string)stations["capacity"]!["results"]!["headline"]!["text"]!;
-        headline.ShouldBe("At 165 kW this system carries up to E56 ± 9. The low-pressure pump is the limit.");
+        headline.ShouldBe("At 165 kW this system supports up to E56 ± 9. The fuel pump is the limit.");
 
         // The record stays as it was until it is saved; then the facts stand where they belong.
         (await app.GetAsync($"/api/jobs/{job}/stations/capacity"))["document"]!["fullLoad"]!["bsfcGPerKwh"].ShouldNotBeNull();

@@ -4,7 +4,7 @@ const headline = { level: 1 } as const;
 
 test("the point is dragged, a cap is planned, and the record keeps both", async ({ page }) => {
   await open(page, "Vantle T20", "Capacity");
-  await expect(page.getByRole("heading", headline)).toHaveText(/At 165 kW this system carries up to E56.±.9\. The low-pressure pump is the limit\./);
+  await expect(page.getByRole("heading", headline)).toHaveText(/At 165 kW this system supports up to E56.±.9\. The fuel pump is the limit\./);
   const plot = page.getByRole("img", { name: /^Power against ethanol\./ });
   await expect(plot).toHaveAccessibleName(/Wanted: E85 at 165 kW\./);
 
@@ -20,20 +20,20 @@ test("the point is dragged, a cap is planned, and the record keeps both", async 
     await page.mouse.move(...at(0.8 - 0.05 * i, 0.4 + 0.03 * i));
   }
   await page.mouse.up();
-  await expect(page.getByRole("heading", headline)).toHaveText(/^At \d+ kW this system carries E[23]\d\.$/);
+  await expect(page.getByRole("heading", headline)).toHaveText(/^At \d+ kW this system supports E[23]\d\.$/);
   await expect(page.getByText("What would help")).toBeHidden();
   await page.getByRole("button", { name: "Discard changes" }).click();
   await expect(page.getByRole("heading", headline)).toHaveText(/up to E56.±.9\./);
 
   // The cautious cap settles it.
   await page.getByRole("button", { name: "Plan it: Fill at most E45" }).click();
-  await expect(page.getByRole("heading", headline)).toHaveText("At 165 kW this system carries E45.");
+  await expect(page.getByRole("heading", headline)).toHaveText("At 165 kW this system supports E45.");
   await page.getByLabel("Your initials").fill("RL");
   await page.getByRole("button", { name: "Save to the record" }).click();
   await expect(page.getByText("Saved today")).toBeVisible();
   await expect(page.getByRole("link", { name: /Capacity proven/ })).toBeVisible();
   await page.getByRole("link", { name: "Record" }).click();
-  await expect(page.getByRole("button", { name: /At 165 kW up to E56 ± 9; the low-pressure pump is the limit/ }).first()).toBeVisible();
+  await expect(page.getByRole("button", { name: /At 165 kW up to E56 ± 9; the fuel pump is the limit/ }).first()).toBeVisible();
 
   // An older plan is taken up again, as at every station.
   await page.getByRole("button", { name: /At 165 kW up to E56 ± 9/ }).nth(1).click();
@@ -46,9 +46,9 @@ test("two changes work together, each can be taken back, and what does not fit i
   await expect(page.getByRole("heading", headline)).toHaveText(/The injectors are the limit\./);
   const power = page.getByLabel("Power at the crank");
   await power.fill("150");
-  await expect(page.getByRole("heading", headline)).toHaveText(/carries not even E0\./);
+  await expect(page.getByRole("heading", headline)).toHaveText(/cannot support E0\./);
   await page.getByRole("button", { name: /^Plan it: Fit injectors of \d+ cm³\/min, and add a pump of the same kind/ }).click();
-  await expect(page.getByRole("heading", headline)).toHaveText("At 150 kW this system carries E85.");
+  await expect(page.getByRole("heading", headline)).toHaveText("At 150 kW this system supports E85.");
   await expect(page.getByText("No other parts needed")).toBeVisible();
   await page.getByRole("button", { name: /^Undo: Injectors of/ }).click();
   await expect(page.getByRole("heading", headline)).toHaveText(/The injectors are the limit\./);
@@ -77,13 +77,13 @@ test("two changes work together, each can be taken back, and what does not fit i
 
 test("a hot drive that boils the fuel holds the job, and the drawing says where it begins", async ({ page }) => {
   await open(page, "Tarnock 30", "Capacity");
-  await expect(page.getByRole("heading", headline)).toHaveText("At 155 kW this system carries E85.");
+  await expect(page.getByRole("heading", headline)).toHaveText("At 155 kW this system supports E85.");
   await expect(page.getByRole("img", { name: /it begins to boil at/ })).toBeVisible();
   await page.getByRole("button", { name: "Edit: Around the tank" }).click();
   await page.getByLabel("Around the tank", { exact: true }).fill("68");
   await expect(page.getByText("Stop here")).toBeVisible();
   await expect(page.getByText(/At the pump's inlet, at the end of the hottest drive: the fuel boils here/)).toBeVisible();
-  await expect(page.getByRole("heading", headline)).toHaveText("At 155 kW this system carries E85. The fuel boils on the hottest drive.");
+  await expect(page.getByRole("heading", headline)).toHaveText("At 155 kW this system supports E85. The fuel boils on the hottest drive.");
   await expect(page.getByRole("link", { name: /Capacity on hold/ })).toBeVisible();
   await page.getByRole("button", { name: "Discard changes" }).click();
   await expect(page.getByText("Stop here")).toBeHidden();

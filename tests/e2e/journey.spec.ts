@@ -142,7 +142,7 @@ test("a new job at the phone: refused captures say why, faults stop the work, in
 test("keys lead to the stations, rest in fields and can be switched off", async ({ page }) => {
   await open(page, "Tarnock 30", "Signal");
   await page.keyboard.press("2");
-  await expect(page.getByRole("heading", { level: 1 })).toHaveText("At 155 kW this system carries E85.");
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("At 155 kW this system supports E85.");
   await page.keyboard.press("3");
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("Route is not built yet.");
   await expectAccessible(page);

@@ -34,15 +34,15 @@ test("with a meter reading only, a newcomer gets the fuel factor for the own veh
   await expect(page.getByRole("listitem").filter({ hasText: "Loden 5" })).toContainText("E79");
 });
 
-test("spark is held until the fuelling is proven, and a gasoline multiplier over an E85 map is refused", async ({ page }) => {
+test("spark is held until the fueling is proven, and a gasoline multiplier over an E85 map is refused", async ({ page }) => {
   await open(page, "Tarnock 30", "Compensate");
   await expect(page.getByText("Held at zero.")).toBeVisible();
-  await page.getByLabel(/What proves the fuelling/).fill("log 7: lambda within 2 % from E10 to E62");
-  await page.getByRole("button", { name: "Mark the fuelling proven" }).click();
+  await page.getByLabel(/What proves the fueling/).fill("log 7: lambda within 2 % from E10 to E62");
+  await page.getByRole("button", { name: "Mark the fueling proven" }).click();
   await expect(page.getByRole("heading", { level: 1 })).toHaveText(/Add 3\.7° of spark\.$/);
   await expect(page.getByText("Held at zero.")).toBeHidden();
 
-  // Another way of metering is another fuelling.
+  // Another way of metering is another fueling.
   await page.getByRole("radio", { name: /^Mass/ }).check();
   await expect(page.getByText("the proof does not hold any more")).toBeVisible();
   await expect(page.getByText("Held at zero.")).toBeVisible();

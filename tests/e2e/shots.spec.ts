@@ -15,7 +15,7 @@ for (const theme of ["bay", "forecourt"] as const) {
     if (theme === "bay") {
       await page.screenshot({ path: picture("bay") });
       await open(page, "Vantle T20", "Capacity");
-      await page.getByRole("heading", { name: /carries up to E56/ }).waitFor();
+      await page.getByRole("heading", { name: /supports up to E56/ }).waitFor();
       await page.getByText(/^as saved/).waitFor();
       await page.screenshot({ path: picture("capacity-bay") });
     }
@@ -24,7 +24,7 @@ for (const theme of ["bay", "forecourt"] as const) {
       await page.getByRole("heading", { name: /120/ }).waitFor();
       await page.screenshot({ path: picture("survey") });
       await open(page, "Skirr", "Capacity");
-      await page.getByRole("heading", { name: /carries up to E44/ }).waitFor();
+      await page.getByRole("heading", { name: /supports up to E44/ }).waitFor();
       await page.screenshot({ path: picture("capacity-forecourt") });
     }
     await open(page, "Tarnock 30", "Signal");

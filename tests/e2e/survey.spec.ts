@@ -61,7 +61,7 @@ test("a newcomer walks round the vehicle, does not know three things, and gets a
   await expect(page.getByText("Not known; meanwhile 255 L/h ± 15 %")).toBeVisible();
   await me.on("Lines");
   await me.choose("Return line", "Returnless the");
-  await expect(page.getByText("every joint is under pressure")).toBeVisible();
+  await expect(page.getByText("every connection is under pressure")).toBeVisible();
 
   // What cannot be is refused where it was entered, and named above.
   await page.getByRole("button", { name: "Describe a connection" }).click();
@@ -88,7 +88,7 @@ test("a newcomer walks round the vehicle, does not know three things, and gets a
   await me.doNotKnow("Rated flow of the injectors");
   await me.doNotKnow("Dead time by voltage");
   await me.on("Control");
-  await me.choose("Sensor signal reaches the controller as", "Frequency");
+  await me.choose("Signal path to the controller", "Frequency");
   for (const question of ["Support for this revision", "Plug the kit needs", "Free input"]) {
     await me.yes(question);
   }

@@ -28,7 +28,7 @@ for (const theme of ["bay", "forecourt"]) {
       await expectAccessible(page);
 
       await open(page, "Vantle T20", "Capacity");
-      await expect(page.getByRole("heading", { level: 1 })).toHaveText(/carries up to E56.±.9\. The low-pressure pump is the limit\./);
+      await expect(page.getByRole("heading", { level: 1 })).toHaveText(/supports up to E56.±.9\. The fuel pump is the limit\./);
       await page.getByRole("button", { name: "Edit: Around the tank" }).or(page.getByRole("button", { name: "Edit: Around the tank" })).click();
       await expect(page.getByRole("textbox", { name: "Around the tank" })).toBeVisible();
       await expectAccessible(page);

@@ -93,7 +93,7 @@ public static class SparkAddition
     }
 
     /// <summary>
-    /// What may be set while the fuelling is not proven: spark comes out, but none goes in. Taking spark out moves away from knock,
+    /// What may be set while the fueling is not proven: spark comes out, but none goes in. Taking spark out moves away from knock,
     /// so that part is never held back.
     /// </summary>
     public static Hazy HeldUntilProven(Hazy additionDeg) => HazyLimit.AtMost(additionDeg, 0);

@@ -34,11 +34,11 @@ internal static class SparkFindings
         }
 
         findings.Add(new("sparkCautious", Severity.Info, Text(
-            $"The figure to use is {cautiousDeg.Value:0.0}°, for the low end of the ethanol haze: should there be less ethanol than read, the engine must still not knock.")));
+            $"The figure to use is {cautiousDeg.Value:0.0}°, for the low end of the ethanol haze: if there is less ethanol than read, the engine must still not knock.")));
         findings.Add(new("sparkWeighting", Severity.Info, input.Weighting switch
         {
             SparkWeighting.Mole => "By mole most of the addition is in by E50, as octane rises; at low blends it adds sooner than the straight line.",
-            SparkWeighting.Saturating => "Saturating adds soonest of all. Listen for knock between the two blends first.",
+            SparkWeighting.Saturating => "Full advance from a chosen blend adds soonest of all. First watch for knock between the two blends with a detector; by ear it is too late.",
             _ => "The straight line adds latest: the cautious one of the three weightings between the two maps.",
         }));
         return findings;

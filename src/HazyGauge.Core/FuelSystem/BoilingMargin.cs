@@ -56,7 +56,7 @@ public static class BoilingMargin
         double Over(double tempC) => (law.Value * BlendVapourPressure.At(exact, exactGasoline, new Celsius<Exact>(tempC)).Kpa.Value) - there.Kpa.Value;
         if (Over(HighestC) < 0)
         {
-            throw new RefusedInputException("absolutePressureKpa", Sentence.Of($"At this pressure the fuel stays liquid beyond {Say.Given(HighestC, Unit.Celsius)}, further than the law of vapor pressure reaches."));
+            throw new RefusedInputException("absolutePressureKpa", Sentence.Of($"At this pressure the fuel stays liquid beyond {Say.Given(HighestC, Unit.Celsius)}, beyond what the vapor pressure formula covers."));
         }
 
         var root = Brent.FindRoot(Over, LowestC, HighestC, 1e-9);
@@ -70,7 +70,7 @@ public static class BoilingMargin
         var half = Interval95.HalfWidth(marginK);
         if (marginK.Value + half < 0)
         {
-            return [new("boils", Severity.Stop, "The fuel boils here. A pump sucks vapour then, and pressure falls. Cool it, keep more fuel in the tank, or burn less volatile gasoline.")];
+            return [new("boils", Severity.Stop, "The fuel boils here. The pump then draws vapor and the pressure falls. Cool the fuel, keep more of it in the tank, or burn less volatile gasoline.")];
         }
 
         if (marginK.Value - half < 0)

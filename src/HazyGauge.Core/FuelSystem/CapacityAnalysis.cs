@@ -131,7 +131,7 @@ public static class CapacityAnalysis
 
         if (system is { HasBothSets: true, PortSharePct: null })
         {
-            yield return new Finding("shareNotKnown", Severity.Caution, "Fuel goes into ports and cylinders; each set is calculated as if it carried all of it. Log which share the ports take at full load and give it.");
+            yield return new Finding("shareNotKnown", Severity.Caution, "Fuel goes into ports and cylinders; each set is calculated as if it fed all of it. Log which share the ports take at full load and give it.");
         }
 
         if (system.Injectors is { } ports)

@@ -109,7 +109,7 @@ internal sealed class CapacityRemedies
         // near a tie the haze of each is wider than that of the smaller of both.
         var first = Math.Floor(Math.Min(most.Value - Interval95.HalfWidth(most), _ethanolPct.Value - 1) / CapStepPct) * CapStepPct;
         var caps = Enumerable.Range(0, 1 + Math.Max(-1, (int)(first / CapStepPct))).Select(i => first - (i * CapStepPct));
-        return caps.Where(c => c >= 0 && AllSurelyOk(_powerKw, c)).Select(c => (double?)c).FirstOrDefault() is not { } cap ? null : Evaluate("capBlend", Sentence.Of($"Fill at most {Say.Ethanol(cap)} at {Say.Kw(_powerKw.Value)}, or cut load above it"), new CapacityChange(), ethanolPct: cap);
+        return caps.Where(c => c >= 0 && AllSurelyOk(_powerKw, c)).Select(c => (double?)c).FirstOrDefault() is not { } cap ? null : Evaluate("capBlend", Sentence.Of($"Fill at most {Say.Ethanol(cap)} for {Say.Kw(_powerKw.Value)}, or cut load above it"), new CapacityChange(), ethanolPct: cap);
     }
 
     private CapacityRemedy? LowerPower()
@@ -140,7 +140,7 @@ internal sealed class CapacityRemedies
         }
 
         var first = Math.Ceiling((ports.RatedFlowCcMin.Value + 1) / FlowStepCcMin) * FlowStepCcMin;
-        var change = Steps(first, LargestFlowCcMin, FlowStepCcMin).Select(flow => new CapacityChange(RatedFlowCcMin: flow)).FirstOrDefault(c => Carries(c, FuelComponent.Injectors));
+        var change = Steps(first, LargestFlowCcMin, FlowStepCcMin).Select(flow => new CapacityChange(RatedFlowCcMin: flow)).FirstOrDefault(c => Supports(c, FuelComponent.Injectors));
         return change is null ? null : Evaluate("largerInjectors", Sentence.Of($"Fit injectors of {Say.CcPerMin(change.RatedFlowCcMin!.Value)}"), change);
     }
 
@@ -157,7 +157,7 @@ internal sealed class CapacityRemedies
             most = Math.Min(most, curve.ToKpa - pump.GaugePressureKpa.Value);
         }
 
-        var change = Steps(PressureStepKpa, most, PressureStepKpa).Select(rise => new CapacityChange(BaseRiseKpa: rise)).FirstOrDefault(c => Carries(c, FuelComponent.Injectors));
+        var change = Steps(PressureStepKpa, most, PressureStepKpa).Select(rise => new CapacityChange(BaseRiseKpa: rise)).FirstOrDefault(c => Supports(c, FuelComponent.Injectors));
         if (change is null)
         {
             return null;
@@ -172,7 +172,7 @@ internal sealed class CapacityRemedies
     private CapacityRemedy? MorePumps()
     {
         var have = _system.LowPressurePump!.Count;
-        var change = Enumerable.Range(have + 1, Math.Max(0, MostPumps - have)).Select(count => new CapacityChange(PumpCount: count)).FirstOrDefault(c => Carries(c, FuelComponent.LowPressurePump));
+        var change = Enumerable.Range(have + 1, Math.Max(0, MostPumps - have)).Select(count => new CapacityChange(PumpCount: count)).FirstOrDefault(c => Supports(c, FuelComponent.LowPressurePump));
         return change is null ? null : Evaluate("secondPump", change.PumpCount == have + 1 ? "Add a pump of the same kind" : Sentence.Of($"Fit {change.PumpCount} pumps of this kind"), change);
     }
 
@@ -189,7 +189,7 @@ internal sealed class CapacityRemedies
             : new CapacityChange(AddedPorts: new AddedPorts(_system.DirectInjectors?.Count ?? 4, flow), PortSharePct: sharePct);
         // A second set that carries less than this is not worth its rail.
         var first = Math.Max(LeastSharePct, (Math.Floor(share / ShareStepPct) + 1) * ShareStepPct);
-        var shared = Steps(first, MostSharePct, ShareStepPct).Select(s => With(s, LargestFlowCcMin)).FirstOrDefault(c => Carries(c, FuelComponent.DirectInjection) && Carries(c, FuelComponent.HighPressurePump));
+        var shared = Steps(first, MostSharePct, ShareStepPct).Select(s => With(s, LargestFlowCcMin)).FirstOrDefault(c => Supports(c, FuelComponent.DirectInjection) && Supports(c, FuelComponent.HighPressurePump));
         if (shared?.PortSharePct is not { } sharePct)
         {
             return null;
@@ -197,10 +197,10 @@ internal sealed class CapacityRemedies
 
         if (_system.HasBothSets)
         {
-            return Carries(shared, FuelComponent.Injectors) ? Evaluate("portShare", Sentence.Of($"Let the ports carry {sharePct:0} %"), shared) : null;
+            return Supports(shared, FuelComponent.Injectors) ? Evaluate("portShare", Sentence.Of($"Let the ports carry {sharePct:0} %"), shared) : null;
         }
 
-        var sized = Steps(SmallestAddedCcMin, LargestFlowCcMin, FlowStepCcMin).Select(flow => With(sharePct, flow)).FirstOrDefault(c => Carries(c, FuelComponent.Injectors));
+        var sized = Steps(SmallestAddedCcMin, LargestFlowCcMin, FlowStepCcMin).Select(flow => With(sharePct, flow)).FirstOrDefault(c => Supports(c, FuelComponent.Injectors));
         return sized is null ? null : Evaluate("portInjection", Sentence.Of($"Add injectors of {Say.CcPerMin(sized.AddedPorts!.RatedFlowCcMin)} in the ports, to carry {sharePct:0} %"), sized);
     }
 
@@ -210,7 +210,7 @@ internal sealed class CapacityRemedies
         return Evaluate("together", Sentence.Join(", and ", parts.Select((p, i) => i == 0 ? p.Do : p.Do.Inside())), change);
     }
 
-    private bool Carries(CapacityChange change, FuelComponent component)
+    private bool Supports(CapacityChange change, FuelComponent component)
     {
         var changed = change.ApplyTo(_system);
         return !changed.Components.Contains(component) || new ComponentUse(component, changed.Use(component, _ethanolPct).At(_powerKw)).IsSurelyOk;
@@ -218,15 +218,15 @@ internal sealed class CapacityRemedies
 
     private CapacityRemedy Evaluate(string code, Sentence what, CapacityChange change, double? powerKw = null, double? ethanolPct = null)
     {
-        const string Between = ": it then carries ";
+        const string Then = "It then ";
         var limits = new CapacityLimits(change.ApplyTo(_system));
         var (power, ethanol) = (powerKw ?? _powerKw, ethanolPct ?? _ethanolPct);
         var (mostEthanol, mostPower, binding) = (limits.MaxEthanolPct(power), limits.MaxPowerKw(ethanol), limits.Binding(ethanol));
         var reach = mostEthanol is { } most
-            ? Sentence.Of($"up to {Say.Ethanol(most)} at {Say.Kw(power.Value)}")
-            : Sentence.Of($"not even E0 at {Say.Kw(power.Value)}");
-        var text = Sentence.Of($"{what}{Between}{reach}, and up to {Say.Kw(mostPower!.Value)} on {Say.Ethanol(ethanol.Value)}. Then {binding!.Value.InWords()} {binding.Value.Verb()} the limit.");
-        var templates = text.Template.Split(Between, 2);
+            ? Sentence.Of($"supports {ReachWords.Supported(most)} at {Say.Kw(power.Value)}")
+            : Sentence.Of($"still cannot support E0 at {Say.Kw(power.Value)}");
+        var text = Sentence.Of($"{what}. {Then}{reach}, and gives up to {Say.Kw(mostPower!.Value)} on {Say.Ethanol(ethanol.Value)}. {binding!.Value.Begins()} then the limit.");
+        var templates = text.Template.Split($". {Then}", 2);
         return new CapacityRemedy(
             code,
             text.Text,
@@ -240,7 +240,7 @@ internal sealed class CapacityRemedies
             change,
             text.Template,
             templates[0],
-            templates[1],
+            Then + templates[1],
             text.Values);
     }
 

@@ -78,7 +78,7 @@ public static class DeliveryRules
 
         if (!curve.Reaches(pressure))
         {
-            check.Refuse("lowPressurePump.gaugePressureKpa", string.Create(CultureInfo.InvariantCulture, $"The pump's curve reaches from {curve.FromKpa} to {curve.ToKpa} kPa; {pressure} kPa is off it. A curve is not carried on beyond its points."));
+            check.Refuse("lowPressurePump.gaugePressureKpa", string.Create(CultureInfo.InvariantCulture, $"The pump's curve reaches from {curve.FromKpa} to {curve.ToKpa} kPa; {pressure} kPa is off it. Beyond its points a curve says nothing."));
         }
         else if (pump.AvailableLph.Value <= 0)
         {

@@ -23,7 +23,7 @@ public readonly record struct UseLine<T>(T IdlePct, T PctPerKw)
 /// <param name="DirectInjectors">The injectors in the cylinders.</param>
 /// <param name="HighPressurePump">The pump of the high-pressure side.</param>
 /// <param name="LowPressurePump">The pumps in the tank.</param>
-/// <param name="PortSharePct">Where fuel goes into ports and cylinders, the share of the ports, %; null reckons each set as if it carried all.</param>
+/// <param name="PortSharePct">Where fuel goes into ports and cylinders, the share of the ports, %; null calculates each set as if it fed all.</param>
 /// <param name="DeadTimeMsPerKpa">By how much the dead time of the ports' injectors grows with pressure, ms a kPa.</param>
 public sealed record DeliverySystem<T>(
     EngineDemand<T> Demand,
@@ -71,7 +71,7 @@ public sealed record DeliverySystem<T>(
                 0.0, direct.WindowUsePct(massPerKw * DirectShare, density / Demand.DensityKgM3(Demand.BaseEthanolPct))),
             FuelComponent.HighPressurePump when HighPressurePump is { } pump => new(0.0, 100 * litresPerKw * DirectShare / pump.DeliveryLph(Demand.EngineRpm)),
             FuelComponent.LowPressurePump when LowPressurePump is { } pump => new(0.0, 100 * litresPerKw / pump.UsableLph),
-            _ => throw new InvalidOperationException($"There is no {component} to reckon with."),
+            _ => throw new InvalidOperationException($"There is no {component} in this system."),
         };
     }
 

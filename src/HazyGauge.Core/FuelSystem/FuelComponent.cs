@@ -12,7 +12,7 @@ public enum FuelComponent
     /// <summary>The pump of the high-pressure side.</summary>
     HighPressurePump,
 
-    /// <summary>The low-pressure pump or pumps.</summary>
+    /// <summary>The fuel pump or pumps.</summary>
     LowPressurePump,
 }
 
@@ -25,7 +25,7 @@ public static class FuelComponentWords
         FuelComponent.Injectors => "the injectors",
         FuelComponent.DirectInjection => "the injection window",
         FuelComponent.HighPressurePump => "the high-pressure pump",
-        FuelComponent.LowPressurePump => "the low-pressure pump",
+        FuelComponent.LowPressurePump => "the fuel pump",
         _ => throw new ArgumentOutOfRangeException(nameof(component), component, "Not a component."),
     };
 

@@ -93,7 +93,7 @@ public sealed record PumpCurve<T>(IReadOnlyList<PumpPoint<T>> Points)
     }
 }
 
-/// <summary>The low-pressure pump, or several side by side.</summary>
+/// <summary>The fuel pump, or several side by side.</summary>
 /// <typeparam name="T">Exact or hazy numbers.</typeparam>
 /// <param name="Curve">Flow of one over pressure; null where only the flow at the pressure it works at is known.</param>
 /// <param name="FlowLph">Flow of one at the pressure it works at, L/h; null where there is a curve.</param>

@@ -52,11 +52,11 @@ public sealed record LowSideFailsafe(Hazy TripKpa, double DelayS, bool RisesWith
         [
             share.Value >= liquid.Kpa.Value
                 ? Sentence.Of($"{100 * ShareOfBase:0} % of the base pressure: the high-pressure pump still fills there, and no healthy pump falls that far below the commanded pressure.")
-                : Sentence.Of($"The fuel, heated by the high-pressure pump, stays liquid there only above this; {100 * ShareOfBase:0} % of the base pressure would not do."),
+                : Sentence.Of($"The fuel, heated by the high-pressure pump, stays liquid there only above this; {100 * ShareOfBase:0} % of the base pressure is not enough."),
             Delay,
             "Cut boost or load, not fuel. The controller of the high side makes up for a falling low side until it suddenly cannot: this is the only warning.",
         ]);
     }
 
-    private static Sentence Delay => Sentence.Of($"{UsualDelayS:0.0} s passes over the dip when the throttle opens; a pump that gives up stays down longer.");
+    private static Sentence Delay => Sentence.Of($"{UsualDelayS:0.0} s rides out the dip when the throttle opens; a failing pump stays down longer.");
 }

@@ -50,7 +50,7 @@ public static class HazyLimit
         var z = (high.Value - low.Value) / apart;
         var (isLow, density) = (Normal.CDF(0, 1, z), Normal.PDF(0, 1, z));
 
-        // Reckoned from the lower value, so that no large numbers cancel.
+        // Calculated from the lower value, so that no large numbers cancel.
         var gap = high.Value - low.Value;
         var mean = (gap * (1 - isLow)) - (apart * density);
         var meanSquare = (low.StandardU * low.StandardU * isLow) + (((gap * gap) + (high.StandardU * high.StandardU)) * (1 - isLow)) - (gap * apart * density);

@@ -23,8 +23,8 @@ public sealed record EntryDraft(EntryKind Kind, string Text, DateOnly? Due, IRea
             check.Refuse("text", Kind switch
             {
                 EntryKind.Waiting => "Say what is waited for.",
-                EntryKind.Closing => "Say how it ended, in a word.",
-                _ => "An entry says something.",
+                EntryKind.Closing => "Say in a word how it ended.",
+                _ => "Enter some text.",
             });
         }
 
@@ -36,12 +36,12 @@ public sealed record EntryDraft(EntryKind Kind, string Text, DateOnly? Due, IRea
         CheckStations(line, check);
         if (Kind == EntryKind.Recheck && Due is null)
         {
-            check.Refuse("due", "Say on which day to look again.");
+            check.Refuse("due", "Give the day to check again.");
         }
 
         if (Due is not null && Kind is (EntryKind.Note or EntryKind.Closing))
         {
-            check.Refuse("due", "A note has no day it falls due; write a recheck instead.");
+            check.Refuse("due", "A note has no due date; write a recheck instead.");
         }
 
         if ((Kind == EntryKind.Closing) != (Closes is not null))

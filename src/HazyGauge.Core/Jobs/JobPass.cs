@@ -22,7 +22,7 @@ public sealed record StationOutcome(IStation Station, Evaluated? Result, Refused
 {
     /// <summary>How far the station has come; where nothing stands any more, that it has to be looked at, and why.</summary>
     public StationProgress Progress => Stands?.Progress ?? new(StationState.InWork, NextAction.Of(
-        Station.Slug, "doesNotFit", Sentence.Of($"Look at {Station.Name} again."), Sentence.Join(" ", Refused?.Sentences.SelectMany(s => s.Value) ?? [])));
+        Station.Slug, "doesNotFit", Sentence.Of($"Check {Station.Name} again."), Sentence.Join(" ", Refused?.Sentences.SelectMany(s => s.Value) ?? [])));
 }
 
 /// <summary>Evaluates a job as a whole: wanted stations and all they rest on, each behind those it depends on, on one ledger.</summary>

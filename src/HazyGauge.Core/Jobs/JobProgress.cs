@@ -8,7 +8,7 @@ namespace HazyGauge.Core.Jobs;
 /// <param name="Blocks">Stations it holds up, by slug.</param>
 public sealed record AwaitedThing(string Text, IReadOnlyList<string> Blocks)
 {
-    /// <summary>True where a station cannot go on before.</summary>
+    /// <summary>True where a station has to wait for it.</summary>
     public bool HoldsUp(string slug) => Blocks.Contains(slug, StringComparer.Ordinal);
 }
 
@@ -49,7 +49,7 @@ public static class JobProgress
     {
         var next = Next(line, progressOf);
         return awaited.FirstOrDefault(a => a.HoldsUp(next.Slug)) is { } blocking
-            ? NextAction.Of(next.Slug, "waiting", Sentence.Of($"Waiting for {blocking.Text}."), Sentence.Of($"{line.Find(next.Slug)!.Name} cannot go on before."))
+            ? NextAction.Of(next.Slug, "waiting", Sentence.Of($"Waiting for {blocking.Text}."), Sentence.Of($"{line.Find(next.Slug)!.Name} has to wait for it."))
             : next;
     }
 

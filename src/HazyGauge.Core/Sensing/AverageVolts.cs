@@ -21,7 +21,7 @@ public sealed record AverageVolts(Hazy HighV, Hazy LowV)
     {
         var check = new InputCheck()
             .Within(HighV.Value, 0, 30, "highV", "The high voltage", Unit.Volt)
-            .Within(LowV.Value, -1, 30, "lowV", "The low level", Unit.Volt);
+            .Within(LowV.Value, -1, 30, "lowV", "The low voltage", Unit.Volt);
         if (HighV.Value <= LowV.Value)
         {
             check.Refuse("highV", "The high voltage must lie above the low voltage. It is what the meter shows on the signal wire with the sensor unplugged and the key on.");
@@ -54,18 +54,24 @@ public sealed record AverageVolts(Hazy HighV, Hazy LowV)
     private Finding Evaluate(double expectedV, double readV, bool agrees, double within, double swing)
     {
         var off = readV - expectedV;
+        if (agrees && expectedV >= HighV.Value)
+        {
+            return new("averageAgrees", Severity.Info, Text($"The wire rests at its high voltage of {readV:0.00} V: nothing pulls it down."));
+        }
+
         if (agrees)
         {
-            return new("averageAgrees", Severity.Info, Text($"The average should be {expectedV:0.00} V and is {readV:0.00} V: frequency, width and levels fit each other."));
+            return new("averageAgrees", Severity.Info, Text($"The average should be {expectedV:0.00} V and is {readV:0.00} V: frequency, width and voltages fit each other."));
         }
 
         // Seen from the other side of an inverting box the wave is high where the sensor pulls low.
         var mirrored = HighV.Value + LowV.Value - expectedV;
-        var cause = readV > HighV.Value - (0.02 * swing) ? "The wire stands at its released level: the meter is not on the wire the pulses are on, or it had lost contact."
+        var cause = readV > HighV.Value + (0.02 * swing) ? "The wire stands above the high voltage given: measure the high voltage again."
+            : readV > HighV.Value - (0.02 * swing) ? "The wire stands at its high voltage: the meter is not on the wire with the pulses, or it lost contact."
             : readV < LowV.Value + (0.02 * swing) ? "The wire stands low: no pull-up at this point, or a short to ground."
             : Math.Abs(readV - mirrored) <= within ? "The same wave upside down would give just this: something on the way inverts it."
-            : off > 0 ? "The wire is not pulled all the way down: measure the low level and the drop along the sensor's ground."
-            : "The wire is not lifted all the way up: measure the released level with the sensor plugged in, and the pull-up.";
+            : off > 0 ? "The wire is not pulled all the way down: measure the low voltage and the drop along the sensor's ground."
+            : "The wire is not lifted all the way up: measure the high voltage again, and the pull-up.";
         return new("averageDisagrees", Severity.Caution, Text($"The average should be {expectedV:0.00} V within {within:0.00} V, but is {readV:0.00} V. {cause}"));
     }
 

@@ -6,7 +6,7 @@ using HazyGauge.Core.Haze;
 namespace HazyGauge.Core.Vehicles;
 
 /// <summary>
-/// The fuel system of a surveyed vehicle as Capacity reckons with it: what was found, and typical figures with their haze where the survey
+/// The fuel system of a surveyed vehicle as Capacity calculates with it: what was found, and typical figures with their haze where the survey
 /// leaves something open.
 /// </summary>
 public sealed class SurveyedFuelSystem
@@ -35,10 +35,10 @@ public sealed class SurveyedFuelSystem
         Delivery = PowerKw is null ? new DeliverySystem<Hazy>(_demand) : Build();
     }
 
-    /// <summary>Power it is reckoned for, kW; null where none is known.</summary>
+    /// <summary>Power it is calculated for, kW; null where none is known.</summary>
     public Hazy? PowerKw { get; }
 
-    /// <summary>Blend it is reckoned for, % by volume.</summary>
+    /// <summary>Blend it is calculated for, % by volume.</summary>
     public Hazy EthanolPct { get; }
 
     /// <summary>What the engine takes and what carries it there; without components where no power is known.</summary>

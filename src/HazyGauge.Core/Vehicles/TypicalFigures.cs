@@ -41,7 +41,7 @@ internal sealed class TypicalFigures(VehicleSurvey survey, FullLoad load, HazeLe
     /// <summary>Highest blend that must work, % by volume.</summary>
     public Hazy HighestEthanolPct => load.EthanolPct ?? survey.Goals.HighestEthanolPct ?? AsUsual("goals.highestEthanolPct");
 
-    /// <summary>Fuel taken per kilowatt hour at full load on gasoline, g/kWh.</summary>
+    /// <summary>Fuel consumption (BSFC) at full load on gasoline, g/kWh.</summary>
     public Hazy BsfcGPerKwh => survey.Engine.BsfcGPerKwh ?? survey.Engine.Aspiration switch
     {
         Aspiration.Natural => Guess(VehiclePaths.Bsfc, 290, 8, Unit.GPerKwh),
@@ -97,7 +97,7 @@ internal sealed class TypicalFigures(VehicleSurvey survey, FullLoad load, HazeLe
         false => 0.0,
 
         // Either none or all of it: the middle, and half of it to both sides.
-        null => Noted("fuelSystem.followsManifold", BoostKpa * Quantity("fuelSystem.followsManifold", 0.5, 0.5), new Assumption("half the boost, give or take the other half")),
+        null => Noted("fuelSystem.followsManifold", BoostKpa * Quantity("fuelSystem.followsManifold", 0.5, 0.5), new Assumption("half the boost, plus or minus the other half")),
     };
 
     /// <summary>Flow of one pump at the pressure it works against, L/h.</summary>
@@ -133,7 +133,7 @@ internal sealed class TypicalFigures(VehicleSurvey survey, FullLoad load, HazeLe
             return null;
         }
 
-        // Reckoned from the same consumption as the demand, so that what is not known of it cancels between the two.
+        // Calculated from the same consumption as the demand, so that what is not known of it cancels between the two.
         var gasoline = new Blend<Hazy>(0, UsualFuels.Traditional<Hazy>());
         var lph = FuelDemand.VolumeLph(fitted * share, BsfcGPerKwh, gasoline, gasoline);
         return Guess("injectors.ratedFlowCcMin", lph * 1000 / 60 / (0.8 * count), 15, Unit.CcPerMin);

@@ -91,7 +91,7 @@ public static class VehicleFields
         .. At(
             VehicleStops.Control,
             [
-                new("control.signalPath", "Sensor signal reaches the controller as") { HowTo = "Choose how the signal reaches what controls the engine.", Effect = "It decides which parts are bought.", Decides = Always, Choices = VehicleChoices.SignalPaths },
+                new("control.signalPath", "Signal path to the controller") { HowTo = "Choose how the signal reaches the controller.", Effect = "It decides which parts are bought.", Decides = Always, Choices = VehicleChoices.SignalPaths },
                 new("control.gearbox", "Gearbox") { Hint = "Versions differ in their plugs.", Choices = VehicleChoices.Gearboxes },
                 new("control.hardwareRevision", "Hardware revision") { Photo = true },
                 new("control.firmwareRevision", "Firmware revision"),

@@ -193,7 +193,7 @@ public sealed record FuelSystemSurvey(
     public bool IsDirect => Injection is InjectionKind.Direct or InjectionKind.Both;
 }
 
-/// <summary>The low-pressure pump or pumps.</summary>
+/// <summary>The fuel pump or pumps.</summary>
 /// <param name="Count">Pumps side by side.</param>
 /// <param name="FlowLph">Flow of one pump at the pressure it works against, L/h; where there is a curve, the curve counts.</param>
 /// <param name="Curve">Flow of one pump over pressure, pressures rising.</param>

@@ -22,7 +22,7 @@ public sealed record CsvWaveWriter(double StepUs = 20, double HighV = 5, double 
     {
         var check = new InputCheck()
             .Within(StepUs, 1, 1000, "stepUs", "The time between two samples", Unit.Microseconds)
-            .Within(HighV, 1, 24, "highV", "The released level", Unit.Volt)
+            .Within(HighV, 1, 24, "highV", "The high voltage", Unit.Volt)
             .Within(NoiseV, 0, 2, "noiseV", "The noise of the volts", Unit.Volt);
         if (durationS / StepUs * 1e6 > MostSamples)
         {

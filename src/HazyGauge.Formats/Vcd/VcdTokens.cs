@@ -122,7 +122,7 @@ internal sealed class VcdTokens(Stream stream, CancellationToken cancellation)
             }
             else if (blank is not ((byte)' ' or (byte)'\r' or (byte)'\t'))
             {
-                throw Refuse("this is not text. A VCD capture is a text file; was a binary recording of the logic analyser chosen instead of its VCD export?");
+                throw Refuse("this is not text. A VCD capture is a text file; was a binary recording of the logic analyzer chosen instead of its VCD export?");
             }
         }
 

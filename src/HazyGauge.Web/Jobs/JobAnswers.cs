@@ -33,7 +33,7 @@ public sealed record LineStation(
 /// <summary>The latest saved reading.</summary>
 public sealed record LatestReading(double EthanolPct, double PlusMinus, DateTimeOffset SavedAt);
 
-/// <summary>Something open on a job: waited for, or to be looked at again.</summary>
+/// <summary>Something open on a job: waited for, or to be checked again.</summary>
 /// <param name="Number">Number of the entry.</param>
 /// <param name="Kind">waiting or recheck.</param>
 /// <param name="Text">For what, or at what.</param>

@@ -22,7 +22,7 @@ internal static class TransferEndpoints
             .WithSummary("The whole job as one JSON, or with files=true as a zip with its files.")
             .Produces<JobFile>();
         api.MapPost("/jobs/import", ImportAsync)
-            .WithSummary("Takes in an exported job, JSON or zip, always as a new job. The body is the file itself, or multipart with a part named file.")
+            .WithSummary("Imports an exported job, JSON or zip, always as a new job. The body is the file itself, or multipart with a part named file.")
             .WithMetadata(new RequestSizeLimitAttribute(LargestImport))
             .AcceptsFile();
     }

@@ -75,7 +75,7 @@ public sealed record FieldAnswer(
         field.Photo);
 }
 
-/// <summary>What every station does: tell its fields, be tried out, saved, looked at again, set side by side.</summary>
+/// <summary>What every station does: tell its fields, be tried out, saved, checked again, set side by side.</summary>
 internal static class StationEndpoints
 {
     public static void MapStations(this IEndpointRouteBuilder api)

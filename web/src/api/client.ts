@@ -121,7 +121,7 @@ export function sendFile<T>(
     request.onload = () =>
       request.status < 300 ? resolve(request.response as T) : reject(new ApiError(request.status, request.response ?? {}));
     request.onerror = () => reject(new TypeError("The program does not answer."));
-    request.onabort = () => reject(new DOMException("Given up.", "AbortError"));
+    request.onabort = () => reject(new DOMException("Stopped.", "AbortError"));
     options.signal?.addEventListener("abort", () => request.abort());
     request.send(form);
   });

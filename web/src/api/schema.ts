@@ -700,7 +700,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Takes in an exported job, JSON or zip, always as a new job. The body is the file itself, or multipart with a part named file. */
+        /** Imports an exported job, JSON or zip, always as a new job. The body is the file itself, or multipart with a part named file. */
         post: {
             parameters: {
                 query?: never;
@@ -2645,7 +2645,7 @@ export interface components {
             row?: null | components["schemas"]["RowChoice"];
             /** @description The two maps spark is added between. */
             spark?: null | components["schemas"]["SparkChoice"];
-            /** @description What proves the fuelling, and for which base map it was proven: another one has to be proven anew. */
+            /** @description What proves the fueling, and for which base map it was proven: another one has to be proven anew. */
             fuellingProof?: null | components["schemas"]["FuellingProof"];
         };
         /** @description What a Compensate plan comes to. */
@@ -2666,7 +2666,7 @@ export interface components {
             row: null | components["schemas"]["BreakpointRow"];
             /** @description The spark addition of a job. */
             spark: null | components["schemas"]["SparkToSet"];
-            /** @description True where the fuelling is proven for this very base map and metering. */
+            /** @description True where the fueling is proven for this very base map and metering. */
             isFuellingProven: boolean;
             /** @description What has to be looked at. */
             findings: components["schemas"]["Finding"][];
@@ -3469,7 +3469,7 @@ export interface components {
             /** @description Its specific heat, kJ/(kg K). */
             heatCapacityKjPerKgK: components["schemas"]["Hazy"];
         };
-        /** @description The low-pressure pump or pumps. */
+        /** @description The fuel pump or pumps. */
         FuelPump: {
             /**
              * Format: int32
@@ -3656,7 +3656,7 @@ export interface components {
                 }[];
             };
         };
-        /** @description What proves the fuelling, and for which base map it was proven: another one has to be proven anew. */
+        /** @description What proves the fueling, and for which base map it was proven: another one has to be proven anew. */
         FuellingProof: {
             /** @description The log, or what else shows it; 3 to 200 characters. */
             evidence?: null | string;
@@ -4516,7 +4516,7 @@ export interface components {
             /** @description The command: what a list shows where there is room for one sentence. */
             text?: null | string;
         };
-        /** @description Something open on a job: waited for, or to be looked at again. */
+        /** @description Something open on a job: waited for, or to be checked again. */
         OpenEntry: {
             /**
              * Format: int32

@@ -7,7 +7,7 @@ import { useEntries } from "./queries";
 const kindWords: Record<Entry["kind"], string> = {
   waiting: "waiting for",
   note: "note",
-  recheck: "look again",
+  recheck: "check again",
   closing: "closed",
 };
 

@@ -30,7 +30,7 @@ export function OpenEntries({ job }: { job: Job }) {
 export function entryWords({ kind, text, due, isDue }: OpenEntry): string {
   const on = due ? onDay(due) : "";
   const day = due ? `, ${isDue && on !== "today" ? "was due" : "due"} ${on}` : "";
-  return kind === "waiting" ? `Waiting for ${text}${day}.` : `Look again ${on}: ${text}.`;
+  return kind === "waiting" ? `Waiting for ${text}${day}.` : `Check again ${on}: ${text}.`;
 }
 
 function blockWords(job: Job, { blocks }: OpenEntry): string {

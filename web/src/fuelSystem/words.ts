@@ -5,5 +5,5 @@ export const componentNames: Record<FuelComponent, string> = {
   injectors: "injectors",
   directInjection: "injection window",
   highPressurePump: "high-pressure pump",
-  lowPressurePump: "low-pressure pump",
+  lowPressurePump: "fuel pump",
 };

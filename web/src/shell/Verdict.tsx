@@ -6,7 +6,12 @@ export function Verdict({ children, className = "" }: { children: ReactNode; cla
   const heading = useArrival();
   return (
     <h1 ref={heading} tabIndex={-1} aria-live="polite" className={`verdict outline-none ${className}`}>
-      {children}
+      {typeof children === "string" ? unbroken(children) : children}
     </h1>
   );
+}
+
+/** A figure, its haze and its unit stay in one line. */
+function unbroken(text: string): string {
+  return text.replaceAll(" ± ", "\u00a0±\u00a0").replace(/(\d) (%|°|[kM]?[A-Za-z]{1,3}\b)(?=[\s.,;:]|$)/g, "$1\u00a0$2");
 }

@@ -115,7 +115,7 @@ public static class CapacityEvaluation
 
         if (change.BaseRiseKpa is not null)
         {
-            yield return new Finding("raisedPressure", Severity.Caution, "More base pressure loads pump, hoses and regulator, and changes every pulse the controller computes: see that all of them are rated for it, and set the injector data anew.");
+            yield return new Finding("raisedPressure", Severity.Caution, "More base pressure loads pump, hoses and regulator, and changes every pulse the controller computes: see that all of them are rated for it, and enter the injector data again.");
         }
 
         if (change.AddedPorts is not null)

@@ -31,8 +31,8 @@ internal static class CapacityProgress
             CapacityVerdict.NotKnown => InWork("notKnown", "Find out about pump and injectors.", "Neither is known yet."),
             CapacityVerdict.TooSmall => Hold("tooSmall", "Lower the power or fit more before any ethanol goes in.", reach),
             CapacityVerdict.Capped => InWork("capped", Sentence.Of($"{(point.Remedies.Count > 0 ? point.Remedies[0].Do : "Fit more, or want less")}{(point.Remedies.Count > 1 ? ", or choose another way" : string.Empty)}."), reach),
-            CapacityVerdict.Doubtful => InWork("doubtful", HazeBudget.NextBestCheck(point.Budget)?.Check?.Text ?? "Stay a little below what is wanted.", reach + "As far as is known that may not do."),
-            _ => new StationProgress(StationState.Proven, NextAction.Of(CapacityStation.Key, "carried", "The fuel system carries what is wanted.", reach)),
+            CapacityVerdict.Doubtful => InWork("doubtful", HazeBudget.NextBestCheck(point.Budget)?.Check?.Text ?? "Stay a little below what is wanted.", reach + "As far as is known that may not be enough."),
+            _ => new StationProgress(StationState.Proven, NextAction.Of(CapacityStation.Key, "carried", "The fuel system supports what is wanted.", reach)),
         };
     }
 

@@ -7,7 +7,7 @@ using HazyGauge.Core.Vehicles;
 
 namespace HazyGauge.Core.Stations.Capacity;
 
-/// <summary>Can pump, lines and injectors carry it, and does the fuel boil? Reads what the survey knows of the vehicle.</summary>
+/// <summary>Can pump, lines and injectors feed it, and does the fuel boil? Reads what the survey knows of the vehicle.</summary>
 public sealed class CapacityStation : Station<CapacityPlan, CapacityResults>
 {
     internal const string Key = "capacity";
@@ -19,7 +19,7 @@ public sealed class CapacityStation : Station<CapacityPlan, CapacityResults>
     public override string Name => "Capacity";
 
     /// <inheritdoc/>
-    public override string Question => "Can pump, lines and injectors carry it, and does the fuel boil?";
+    public override string Question => "Can pump, lines and injectors feed it, and does the fuel boil?";
 
     /// <inheritdoc/>
     public override IReadOnlyList<string> DependsOn => ["survey"];

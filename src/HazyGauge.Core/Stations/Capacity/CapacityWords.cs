@@ -21,7 +21,7 @@ internal static class CapacityWords
         }
 
         var most = point is { MaxPowerKw: { } kw, Binding: { } binding }
-            ? Sentence.Of($"On {Say.Ethanol(point.EthanolPct.Value)} it carries up to {Say.Kw(kw)}, limited by {binding.InWords()}.")
+            ? Sentence.Of($"On {Say.Ethanol(point.EthanolPct.Value)} it supports up to {Say.Kw(kw)}, limited by {binding.InWords()}.")
             : Sentence.Empty;
         return point.Verdict switch
         {
@@ -30,9 +30,9 @@ internal static class CapacityWords
             CapacityVerdict.NotKnown => "Give pump or injectors at the survey.",
             _ => point.Remedies.Count switch
             {
-                0 => most + "No single change brings it inside: want less, or fit another fuel system.",
+                0 => most + "No single change is enough: want less, or fit another fuel system.",
                 1 => Sentence.Of($"{point.Remedies[0].Do}."),
-                2 => Sentence.Of($"{point.Remedies[0].Do}, or take the other way below."),
+                2 => Sentence.Of($"{point.Remedies[0].Do}, or use the other way below."),
                 var n => Sentence.Of($"{point.Remedies[0].Do}, or choose one of {n - 1} other ways below."),
             },
         };
@@ -43,7 +43,7 @@ internal static class CapacityWords
     {
         var limit = point is { EthanolBinding: { } binding, MaxEthanolPct: null or { Value: < 100 } } ? Sentence.Of($"{binding.Begins()} the limit.") : Sentence.Empty;
         return (point.MaxEthanolPct is { } most
-            ? Sentence.Of($"At {Say.Kw(point.PowerKw.Value)} it carries up to {Say.Ethanol(most)}.")
+            ? Sentence.Of($"At {Say.Kw(point.PowerKw.Value)} it supports {ReachWords.Supported(most)}.")
             : Sentence.Of($"At {Say.Kw(point.PowerKw.Value)} it cannot support E0.")) + limit;
     }
 
@@ -53,8 +53,8 @@ internal static class CapacityWords
         null => "Capacity: power not known yet",
         { Binding: null } => "Capacity: nothing known about pump or injectors",
         { MaxEthanolPct.Value: >= 100 } => Sentence.Of($"At {Say.Kw(point.PowerKw.Value)} every blend is supported"),
-        { MaxEthanolPct: { } most, EthanolBinding: { } binding } => Sentence.Of($"At {Say.Kw(point.PowerKw.Value)} up to {Say.Ethanol(most)}; {binding.InWords()} {binding.Verb()} the limit"),
-        _ => Sentence.Of($"At {Say.Kw(point.PowerKw.Value)} not even E0 is supported"),
+        { MaxEthanolPct: { } most, EthanolBinding: { } binding } => Sentence.Of($"At {Say.Kw(point.PowerKw.Value)} {ReachWords.Supported(most)}; {binding.InWords()} {binding.Verb()} the limit"),
+        _ => Sentence.Of($"At {Say.Kw(point.PowerKw.Value)} E0 is not supported"),
     };
 
     /// <summary>What is planned, one line each.</summary>
@@ -93,16 +93,16 @@ internal static class CapacityWords
             return "Which power is wanted?";
         }
 
-        var at = Sentence.Of($"At {Say.Kw(point.PowerKw.Value)} this system carries");
+        var at = Sentence.Of($"At {Say.Kw(point.PowerKw.Value)} this system");
         var limit = point is { EthanolBinding: { } binding, MaxEthanolPct: null or { Value: < 100 } } ? Sentence.Of($"{binding.Begins()} the limit.") : Sentence.Empty;
         return point.Verdict switch
         {
             CapacityVerdict.NotKnown => "Nothing is known about pump or injectors yet.",
-            CapacityVerdict.Carried => Sentence.Of($"{at} {Say.Ethanol(point.EthanolPct.Value)}."),
-            CapacityVerdict.Doubtful when point.MaxEthanolPct is { } most => Sentence.Of($"{at} {(most.Value >= 100 ? Say.Ethanol(point.EthanolPct.Value) : Say.Ethanol(most))} as far as is known; {Say.Ethanol(point.EthanolPct.Value)} may be too much."),
-            CapacityVerdict.Capped when point.MaxEthanolPct is { } most => Sentence.Of($"{at} up to {Say.Ethanol(most)}.") + limit,
-            CapacityVerdict.TooSmall => Sentence.Of($"{at} not even E0.") + limit,
-            _ => Sentence.Of($"{at} not even E0, as far as is known.") + limit,
+            CapacityVerdict.Carried => Sentence.Of($"{at} supports {Say.Ethanol(point.EthanolPct.Value)}."),
+            CapacityVerdict.Doubtful when point.MaxEthanolPct is { } most => Sentence.Of($"{at} supports {ReachWords.Supported(most)}, as far as is known; {Say.Ethanol(point.EthanolPct.Value)} may be too much."),
+            CapacityVerdict.Capped when point.MaxEthanolPct is { } most => Sentence.Of($"{at} supports {ReachWords.Supported(most)}.") + limit,
+            CapacityVerdict.TooSmall => Sentence.Of($"{at} cannot support E0.") + limit,
+            _ => Sentence.Of($"{at} cannot support E0, as far as is known.") + limit,
         };
     }
 }

@@ -35,7 +35,7 @@ internal sealed class CompensateEvaluation(CompensatePlan plan, Hazy basePct, Ha
 
         if (plan.FuellingProof is not null)
         {
-            throw new RefusedInputException("fuellingProof", "Say first which blend the base map was made on; the fuelling is proven against that.");
+            throw new RefusedInputException("fuellingProof", "Say first which blend the base map was made on; the fueling is proven against that.");
         }
 
         var progress = CompensateProgress.Of(reading?.EthanolPct is not null, hasBase: false, isFuellingProven: false);

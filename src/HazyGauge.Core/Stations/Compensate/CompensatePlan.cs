@@ -27,7 +27,7 @@ public sealed record CompensatePlan
     /// <summary>The two maps spark is added between; left out, none is.</summary>
     public SparkChoice? Spark { get; init; }
 
-    /// <summary>What proves the fuelling; spark is held until then.</summary>
+    /// <summary>What proves the fueling; spark is held until then.</summary>
     public FuellingProof? FuellingProof { get; init; }
 
     /// <summary>The metering that counts.</summary>

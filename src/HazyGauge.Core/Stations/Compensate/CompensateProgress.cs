@@ -10,7 +10,7 @@ internal static class CompensateProgress
     /// <summary>The state of a plan, and what to do next.</summary>
     /// <param name="hasReading">True where the signal gives an ethanol content.</param>
     /// <param name="hasBase">True where the blend of the base map is known.</param>
-    /// <param name="isFuellingProven">True where the fuelling is marked proven, and nothing changed since.</param>
+    /// <param name="isFuellingProven">True where the fueling is marked proven, and nothing changed since.</param>
     public static StationProgress Of(bool hasReading, bool hasBase, bool isFuellingProven)
     {
         if (!hasBase)
@@ -24,8 +24,8 @@ internal static class CompensateProgress
         }
 
         return isFuellingProven
-            ? new StationProgress(StationState.Proven, NextAction.Of(CompensateStation.Key, "proven", "Fuelling is proven.", "Spark may be added from the cautious end."))
+            ? new StationProgress(StationState.Proven, NextAction.Of(CompensateStation.Key, "proven", "Fueling is proven.", "Spark may be added from the cautious end."))
             : new StationProgress(StationState.InWork, NextAction.Of(
-                CompensateStation.Key, "logLambda", "Type in the row, drive gently and log lambda.", "Spark stays out until the log shows that the fuelling is right."));
+                CompensateStation.Key, "logLambda", "Type in the row, drive gently and log lambda.", "Spark stays out until the log shows that the fueling is right."));
     }
 }

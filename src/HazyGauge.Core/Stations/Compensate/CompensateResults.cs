@@ -13,7 +13,7 @@ public sealed record MultiplierCheck(double AtBase, double Lambda, double AtEtha
 
 /// <summary>The spark addition of a job.</summary>
 /// <param name="Addition">The addition as computed.</param>
-/// <param name="ToSetDeg">What may be set now, degrees of crank: the cautious addition, none of it while the fuelling is not proven; what comes out always comes out.</param>
+/// <param name="ToSetDeg">What may be set now, degrees of crank: the cautious addition, none of it while the fueling is not proven; what comes out always comes out.</param>
 /// <param name="IsHeld">True where spark is held back.</param>
 /// <param name="CautiousEthanolPct">The blend it is computed with: the low end of the haze, % by volume.</param>
 /// <param name="Curve">The addition over all blends, for drawing.</param>
@@ -37,10 +37,10 @@ public sealed record FactorPoint(double EthanolPct, double Factor, double PlusMi
 /// <param name="Pulse">The arithmetic of dead time.</param>
 /// <param name="Row">The row to type in.</param>
 /// <param name="Spark">The spark addition.</param>
-/// <param name="IsFuellingProven">True where the fuelling is proven for this very base map and metering.</param>
+/// <param name="IsFuellingProven">True where the fueling is proven for this very base map and metering.</param>
 /// <param name="Findings">What has to be looked at.</param>
 /// <param name="Headline">What to open by, and what becomes of the spark.</param>
-/// <param name="Lead">What the haze is worth, and what must not be done.</param>
+/// <param name="Lead">How far off the fuel may be, and what must not be done.</param>
 /// <param name="State">State of the station.</param>
 /// <param name="NextAction">What to do next.</param>
 /// <param name="Curve">The factor over all blends, each known as well as the reading is, to draw; left out of the record.</param>

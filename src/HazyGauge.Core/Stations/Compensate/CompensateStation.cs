@@ -57,7 +57,7 @@ public sealed class CompensateStation : Station<CompensatePlan, CompensateResult
     public override IReadOnlyList<Finding> Findings(CompensateResults results) => results.Findings;
 
     /// <inheritdoc/>
-    /// <remarks>The plan goes along; that the fuelling was proven does not.</remarks>
+    /// <remarks>The plan goes along; that the fueling was proven does not.</remarks>
     public override IReadOnlyList<string>? OnlyThisVehicle => ["fuellingProof"];
 
     /// <inheritdoc/>
@@ -68,7 +68,7 @@ public sealed class CompensateStation : Station<CompensatePlan, CompensateResult
     [
         new("baseEthanolPct", "Blend of the base map", (plan.BaseEthanolPct ?? results?.BaseEthanolPct) is { } b ? Text($"E{b.Value:0.##}") : "not known"),
         new("metering", "Metering", plan.MeteringOrUsual.InWords()),
-        Figure.Of("ethanolPct", "Computed for", results?.EthanolPct, Unit.EthanolPct),
+        Figure.Of("ethanolPct", "Calculated for", results?.EthanolPct, Unit.EthanolPct),
         Figure.Of("factor", "Fuel factor", results?.FuelFactor?.Factor, Unit.None),
         new("row", "Row to type in", results?.Row is { } row ? string.Join("  ", row.EthanolPcts.Zip(row.Factors, (e, f) => Text($"E{e:0.##} {f.Value:0.000}"))) : "none"),
         new("multiplier", "Multiplier found", plan.Multiplier is { At0Pct: { } at0, At100Pct: { } at100 } ? Text($"{at0:0.#} to {at100:0.#} %") : "none"),
@@ -76,13 +76,13 @@ public sealed class CompensateStation : Station<CompensatePlan, CompensateResult
             ? Text($"{full.Value:0.#}° from E{none.Value:0.#} to E{all.Value:0.#}, {Word(plan.Spark.Weighting ?? SparkWeighting.Linear)}")
             : "none"),
         Figure.Of("sparkToSet", "Spark to set", results?.Spark?.ToSetDeg, Unit.Degrees),
-        new("fuellingProof", "Fuelling proven by", plan.FuellingProof?.Evidence ?? "nothing yet"),
+        new("fuellingProof", "Fueling proven by", plan.FuellingProof?.Evidence ?? "nothing yet"),
     ];
 
     private static string Word(SparkWeighting weighting) => weighting switch
     {
         SparkWeighting.Mole => "by mole",
-        SparkWeighting.Saturating => "full advance from a blend on",
+        SparkWeighting.Saturating => "full advance from a blend up",
         _ => "straight",
     };
 

@@ -12,14 +12,14 @@ internal static class CompensateWords
 
     /// <summary>Why that is asked.</summary>
     public static readonly Sentence WhyBase =
-        "Factors count from that blend, not from E0. Ask whoever made the map which fuel was in the tank. A guess is worth several percent of fuel, and a map made on E85 taken for one made on gasoline floods the engine.";
+        "Factors count from that blend, not from E0. Ask whoever made the map which fuel was in the tank. A wrong guess costs several percent of fuel, and a map made on E85 taken for one made on gasoline floods the engine.";
 
     /// <summary>What to open by, and what becomes of the spark.</summary>
     public static Sentence Headline(Hazy basePct, Hazy? ethanol, FuelFactorResult? fuel, SparkToSet? spark) => ethanol is { } e && fuel is not null
         ? Sentence.Of($"At E{e.Value.ToString(Interval95.HalfWidth(e) < 0.95 ? "0.0" : "0", System.Globalization.CultureInfo.InvariantCulture)}, inject {Say.Of(fuel.Factor, Unit.None, 2)} times the base map's open time on {Say.Ethanol(basePct.Value, 1)}. {SparkSaid(spark)}")
         : Sentence.Of($"The row for a base map on {Say.Ethanol(basePct.Value, 1)} is ready; today's factor needs a reading.");
 
-    /// <summary>What the haze is worth, and what must not be done.</summary>
+    /// <summary>How far off the fuel may be, and what must not be done.</summary>
     public static Sentence Lead(FuelFactorResult? fuel, SparkToSet? spark)
     {
         if (fuel is null)
@@ -30,7 +30,7 @@ internal static class CompensateWords
         var haze = 100 * Interval95.HalfWidth(fuel.Factor) / fuel.Factor.Value;
         var lean = 100 * (fuel.LeanRatio.Value - 1);
         var worst = lean < 0.05 ? "Nothing is in doubt." : Sentence.Of($"Fuel is uncertain by ± {haze:0.0} %: at worst {lean:0.0} % lean, which {fuel.CautiousFactor.Value:0.000} covers.");
-        var held = spark is { IsHeld: true } ? Sentence.Of($"Spark stays out until a log proves the fuelling; then {spark.Addition.CautiousAdditionDeg.Value:0.0}° at most, from the cautious end.") : Sentence.Empty;
+        var held = spark is { IsHeld: true } ? Sentence.Of($"Spark stays out until a log proves the fueling; then {spark.Addition.CautiousAdditionDeg.Value:0.0}° at most, from the cautious end.") : Sentence.Empty;
         return worst + "Dead time is added after, never multiplied." + held;
     }
 

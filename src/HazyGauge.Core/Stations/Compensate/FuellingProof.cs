@@ -4,7 +4,7 @@ using HazyGauge.Core.Sentences;
 
 namespace HazyGauge.Core.Stations.Compensate;
 
-/// <summary>What proves the fuelling, and for which base map it was proven: another one has to be proven anew.</summary>
+/// <summary>What proves the fueling, and for which base map it was proven: another one has to be proven anew.</summary>
 /// <param name="Evidence">The log, or what else shows it; 3 to 200 characters.</param>
 /// <param name="BaseEthanolPct">Blend of the base map it was proven with, % by volume.</param>
 /// <param name="Metering">Metering it was proven with.</param>
@@ -20,7 +20,7 @@ public sealed record FuellingProof(string? Evidence = null, double? BaseEthanolP
         var evidence = Evidence?.Trim() ?? string.Empty;
         if (evidence.Length is < Shortest or > Longest || evidence.Any(char.IsControl))
         {
-            throw new RefusedInputException("fuellingProof", $"Say in {Shortest} to {Longest} characters what proves the fuelling: which log, on which blends, how far from lambda.");
+            throw new RefusedInputException("fuellingProof", $"Say in {Shortest} to {Longest} characters what proves the fueling: which log, on which blends, how far from lambda.");
         }
 
         if (BaseEthanolPct is not { } provenBase || Metering is not { } provenMetering)
@@ -32,6 +32,6 @@ public sealed record FuellingProof(string? Evidence = null, double? BaseEthanolP
         return Math.Abs(provenBase - baseEthanolPct) < 1e-6 && provenMetering == metering
             ? (true, null)
             : (false, new Finding("proofLapsed", Severity.Caution, Sentence.Of(
-                $"The fuelling was proven with a base map on {Say.Ethanol(provenBase, 1)}, metering {provenMetering.InWords()}. That changed, so the proof does not hold any more: log lambda again.")));
+                $"The fueling was proven with a base map on {Say.Ethanol(provenBase, 1)}, metering {provenMetering.InWords()}. That changed, so the proof does not hold any more: log lambda again.")));
     }
 }

@@ -31,7 +31,7 @@ internal static class SignalProgress
         var proven = reading.SignalStatus == SignalStatus.Ok && reading.TemperatureStatus != TemperatureStatus.Invalid && gravest?.Severity != Severity.Caution;
         if (!proven)
         {
-            return new StationProgress(StationState.InWork, NextAction.Of(SignalStation.Key, gravest?.Code ?? "look", "Look at the signal again.", gravest?.Sentence ?? Sentence.Empty));
+            return new StationProgress(StationState.InWork, NextAction.Of(SignalStation.Key, gravest?.Code ?? "look", "Check the signal again.", gravest?.Sentence ?? Sentence.Empty));
         }
 
         return new StationProgress(StationState.Proven, HazeBudget.NextBestCheck(reading.Budget) is { Check: { } check }

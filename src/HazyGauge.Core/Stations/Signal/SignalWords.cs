@@ -26,7 +26,7 @@ public static class SignalWords
             SignalStatus.Contaminated => "The sensor cannot read this fuel.",
             SignalStatus.ClampedLow => Sentence.Of($"A little under E0: taken as {ethanol}."),
             SignalStatus.ClampedHigh => Sentence.Of($"A little over E100: taken as {ethanol}."),
-            SignalStatus.Intermittent => Sentence.Of($"The signal breaks off. {ethanol} while it lasts."),
+            SignalStatus.Intermittent => Sentence.Of($"The signal breaks off. It reads {ethanol} while it lasts."),
             SignalStatus.Unsteady => Sentence.Of($"The reading wanders: {ethanol}."),
             _ when reading.FuelTempC is { } temperature => Sentence.Of($"The signal is real: {ethanol}, fuel at {Say.Of(temperature, Unit.Celsius, 0)}."),
             _ when reading.TemperatureStatus == TemperatureStatus.Absent => Sentence.Of($"The signal is real: {ethanol}."),
@@ -81,7 +81,7 @@ public static class SignalWords
 
         var share = line.SharePct > 90 ? "Nearly all" : line.SharePct > 50 ? "Most" : "Much";
         var after = check.PlusMinusAfter;
-        return Sentence.Of($"{share} of the doubt is: {line.Label.ToLowerInvariant()}. {check.Text} That alone brings it down to ± {after.ToString(after < 0.95 ? "0.0" : "0", System.Globalization.CultureInfo.InvariantCulture)}.");
+        return Sentence.Of($"{share} of this haze is {line.Label.ToLowerInvariant()}. {check.Text} That alone brings it down to ± {after.ToString(after < 0.95 ? "0.0" : "0", System.Globalization.CultureInfo.InvariantCulture)}.");
     }
 
     private static string? Count(long n, string one, string many) => n == 0 ? null : FormattableString.Invariant($"{n} {(n == 1 ? one : many)}");

@@ -44,7 +44,7 @@ public static class SurveyEvaluation
     private static StationProgress Next(Eligibility eligible, IReadOnlyList<SurveyFinding> findings, IReadOnlyList<ToMeasure> toMeasure)
     {
         var measure = toMeasure.Count > 0
-            ? new NextAction(toMeasure[0].Text, toMeasure[0].Effect, SurveyStation.Key, "measure", toMeasure[0].Text, toMeasure[0].EffectTemplate, toMeasure[0].Values)
+            ? NextAction.Of(SurveyStation.Key, "measure", $"Find out: {SurveyWords.Label(toMeasure[0])}.", SurveyWords.How(toMeasure[0]))
             : null;
         return eligible switch
         {
@@ -72,6 +72,9 @@ public static class SurveyEvaluation
             })];
     }
 
+    // Points of a load. What narrows it by less is not worth the walk.
+    private const double LeastNarrowing = 0.5;
+
     /// <summary>By how much measuring one answer would narrow a load, in points of its 95 % half-width, on the load it helps most.</summary>
     private static (double Narrowing, Sentence Words)? Gain(string path, IReadOnlyList<ComponentUse> loads)
     {
@@ -79,10 +82,10 @@ public static class SurveyEvaluation
         foreach (var load in loads)
         {
             var now = Interval95.HalfWidth(load.UsePct);
-            if (HazeBudget.Of(load.UsePct).FirstOrDefault(l => l.Source == path) is { Check: { PlusMinusAfter: var after } } line && now - after is var narrowing && narrowing > (best?.Narrowing ?? 0))
+            if (HazeBudget.Of(load.UsePct).FirstOrDefault(l => l.Source == path) is { Check: { PlusMinusAfter: var after } } line && now - after is var narrowing && narrowing > (best?.Narrowing ?? LeastNarrowing))
             {
                 best = (narrowing, Sentence.Of(
-                    $"{load.Component.Begins()} at {load.UsePct.Value:0} % ± {now:0} of what may be used; {line.SharePct:0} % of that doubt is this. Measured, it is ± {after:0}."));
+                    $"{line.SharePct:0} % of the haze on {load.Component.InWords()} ({load.UsePct.Value:0} ± {now:0} % of what may be used) comes from this. Measured, it is ± {after:0} %."));
             }
         }
 

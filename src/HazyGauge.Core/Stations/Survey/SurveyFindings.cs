@@ -22,25 +22,25 @@ internal static class SurveyFindings
         var control = survey.Control;
         if (control.RevisionListed == false && control.SignalPath != SignalPath.DisplayOnly)
         {
-            yield return Stop("revisionNotListed", "control.revisionListed", "This controller's revision is not listed by whoever makes the tune or the box: it cannot be programmed. Change the way of the signal or the controller before buying a part.");
+            yield return Stop("revisionNotListed", "control.revisionListed", "This controller's revision is not listed by whoever makes the tune or the box: it cannot be programmed. Choose another signal path or controller before you buy parts.");
         }
 
         if (control.PlugPresent == false && control.SignalPath != SignalPath.DisplayOnly)
         {
-            yield return Stop("plugMissing", "control.plugPresent", "The plug this way needs is not on this version of the vehicle. Choose another way for the signal, or a kit made for this version.");
+            yield return Stop("plugMissing", "control.plugPresent", "The plug this kit needs is not on this version of the vehicle. Choose another signal path, or a kit made for this version.");
         }
 
         if (control is { FreeInput: false, SignalPath: SignalPath.DirectFrequency or SignalPath.AnalyserVoltage })
         {
             yield return string.IsNullOrWhiteSpace(control.Displaces)
-                ? Stop("noInput", "control.freeInput", "No input is free for the signal. Say which one gives way, or choose a box that brings its own.")
+                ? Stop("noInput", "control.freeInput", "No input is free for the signal. Say which one it displaces, or choose a box with its own input.")
                 : new("inputDisplaced", Severity.Caution, "The signal takes an input that serves something else. Note what it did, what is lost with it, and how to put it back.", "control.displaces");
         }
 
         switch (control.SignalPath)
         {
             case SignalPath.InjectorExtender when survey.FuelSystem.Injection == InjectionKind.Direct:
-                yield return Stop("extenderOnDirect", "control.signalPath", "An injector extender lengthens the pulses of injectors in the ports; these are in the cylinders. Choose another way for the signal.");
+                yield return Stop("extenderOnDirect", "control.signalPath", "An injector extender lengthens the pulses of injectors in the ports; these are in the cylinders. Choose another signal path.");
                 break;
             case SignalPath.AnalyserVoltage:
                 yield return new("liveZero", Severity.Caution, "A broken 0 to 5 V wire reads E0 (lean), or E100 with full spark where the input has its own pull-up. Set the converter to 0.5 to 4.5 V where it can, so that a broken wire is seen.", "control.signalPath");
@@ -83,7 +83,7 @@ internal static class SurveyFindings
         }
         else if (fuel.Line is not null)
         {
-            yield return new("feedOnly", Severity.Info, "Without a return line the sensor goes into the feed: every joint is under pressure, and its bore must pass the full flow.", "fuelSystem.line");
+            yield return new("feedOnly", Severity.Info, "Without a return line the sensor goes into the feed: every connection is under pressure, and its bore must pass the full flow.", "fuelSystem.line");
         }
 
         if (survey is { Injectors.Count: { } injectors, Engine.Cylinders: { } cylinders } && injectors % cylinders != 0)

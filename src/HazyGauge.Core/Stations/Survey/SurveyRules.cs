@@ -50,7 +50,7 @@ internal static class SurveyRules
             {
                 if (fuel.Joints![i].Line == LineName.Return)
                 {
-                    check.Refuse($"fuelSystem.joints[{i}].line", "A returnless system has no return line: name a joint in the feed line, or look again for a second line at the rail.");
+                    check.Refuse($"fuelSystem.joints[{i}].line", "A returnless system has no return line: name a connection in the feed line, or check the rail for a second line.");
                 }
             }
         }

@@ -21,9 +21,15 @@ internal static class SurveyWords
 
     /// <summary>What to find out next, and why that.</summary>
     public static Sentence Lead(Eligibility eligible, IReadOnlyList<ToMeasure> toMeasure) =>
-        eligible == Eligibility.No ? "What stands in the way is below. Go on looking at the rest."
-        : toMeasure.Count > 0 ? Sentence.Of($"Next best check: {toMeasure[0].Text} {new Sentence(toMeasure[0].EffectTemplate, toMeasure[0].Values)}")
+        eligible == Eligibility.No ? "What stands in the way is below. Finish the rest of the survey."
+        : toMeasure.Count > 0 ? Sentence.Of($"Next best check: {Label(toMeasure[0])}. {How(toMeasure[0])}")
         : "Nothing is left to measure.";
+
+    /// <summary>What is to be found out, inside a sentence.</summary>
+    public static string Label(ToMeasure open) => VehicleFields.Find(open.Field)?.Label is { } label ? char.ToLowerInvariant(label[0]) + label[1..] : open.Field;
+
+    /// <summary>How to find it out, and what that does.</summary>
+    public static Sentence How(ToMeasure open) => Sentence.Of($"{open.Text} {new Sentence(open.EffectTemplate, open.Values)}");
 
     /// <summary>The survey in one line.</summary>
     public static Sentence Summary(SurveyResults results)

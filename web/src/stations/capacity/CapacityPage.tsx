@@ -16,7 +16,7 @@ import { PointPanel } from "./PointPanel";
 import { RemedyList } from "./RemedyList";
 import type { CapacityPlan, CapacityPoint, CapacityResults } from "./types";
 
-/** Can pump, lines and injectors carry it, and does the fuel boil? */
+/** Can pump, lines and injectors feed it, and does the fuel boil? */
 export function CapacityPage() {
   const { job } = useJobContext();
   const capacity = useStation<CapacityPlan, CapacityResults>("capacity");

@@ -47,8 +47,8 @@ export function BaseMapPanel({ compensate }: Props) {
         error={errorFor("baseFuelTempC")}
         hint={
           results?.fuelTempC
-            ? "Given, the fuel's warming since then is counted in."
-            : "Needs a fuel temperature from the sensor to count."
+            ? "With it, the factor is corrected for warmer or colder fuel."
+            : "It counts once the sensor gives a fuel temperature."
         }
         onChange={(value) => setDraft({ ...document, baseFuelTempC: value ?? undefined })}
       />

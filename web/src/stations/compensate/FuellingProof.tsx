@@ -3,7 +3,7 @@ import { numberOf } from "../../fields/stored";
 import { TextField } from "../../fields/TextField";
 import type { Props } from "./types";
 
-/** The one thing that lets spark in: fuelling proven on a log, in words, for this base map and metering. */
+/** The one thing that lets spark in: fueling proven on a log, in words, for this base map and metering. */
 export function FuellingProof({ compensate }: Props) {
   const { document, setDraft: onChange, results, lastResults } = compensate;
   const isProven = (results ?? lastResults)?.isFuellingProven ?? false;
@@ -25,7 +25,7 @@ export function FuellingProof({ compensate }: Props) {
       {isProven && proof ? (
         <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
           <p className="min-w-0 grow">
-            <b>Fuelling is proven:</b> {proof.evidence}
+            <b>Fueling is proven:</b> {proof.evidence}
           </p>
           <button
             type="button"
@@ -51,7 +51,7 @@ export function FuellingProof({ compensate }: Props) {
             onChange={setText}
           />
           <button type="submit" className="btn btn-outline" disabled={text.trim().length < 3}>
-            Mark the fuelling proven
+            Mark the fueling proven
           </button>
         </form>
       )}

@@ -10,7 +10,7 @@ import type { Props, SparkWeighting } from "./types";
 const weightings: readonly { weighting: SparkWeighting; name: string; how: string }[] = [
   { weighting: "linear", name: "Straight", how: "evenly by volume; adds latest" },
   { weighting: "mole", name: "By mole", how: "as octane rises; most of it by E50" },
-  { weighting: "saturating", name: "Saturating", how: "all of it from a chosen blend on" },
+  { weighting: "saturating", name: "Full advance from", how: "all of it from a chosen blend up" },
 ];
 
 /** The spark between two maps, each on its own blend, and why none of it goes in yet. */
@@ -45,7 +45,7 @@ export function SparkPanel({ compensate }: Props) {
       {spark?.isHeld && (
         <div className="hatched">
           <p className="px-4 py-3">
-            <b className="text-stop">Held at zero.</b> Add spark only after a log proves the fuelling: a lean engine with more
+            <b className="text-stop">Held at zero.</b> Add spark only after a log proves the fueling: a lean engine with more
             spark knocks, and knock breaks pistons. Then at most:{" "}
             <span className="reading">{spark.addition.cautiousAdditionDeg.value.toFixed(1)}°</span>.
           </p>

@@ -70,7 +70,7 @@ export function Photos({ field, ask, survey, onChange }: Props) {
         disabled={add.isPending}
         onClick={() => input.current?.click()}
       >
-        {add.isPending ? "Taking it in" : "Add a photo"}
+        {add.isPending ? "Adding it" : "Add a photo"}
       </button>
       {add.error && (
         <div className="w-full">

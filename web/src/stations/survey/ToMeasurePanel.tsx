@@ -1,4 +1,5 @@
 import { useState } from "react";
+import { useCatalogue } from "../../fields/catalogue";
 import { assumed } from "../../fuelSystem/assumed";
 import { useUnits } from "../../words/useUnits";
 import type { ToMeasure } from "./types";
@@ -14,6 +15,7 @@ const shownFirst = 4;
 /** What is still to be found out, the most helpful first, and what stands on it. */
 export function ToMeasurePanel({ open, onGo }: Props) {
   const units = useUnits();
+  const field = useCatalogue("survey");
   const [all, setAll] = useState(false);
   const shown = all ? open : open.slice(0, shownFirst);
   return (
@@ -26,8 +28,9 @@ export function ToMeasurePanel({ open, onGo }: Props) {
         {shown.map((item) => (
           <li key={item.field} className="py-2.5">
             <button type="button" className="link-quiet text-left font-bold" onClick={() => onGo(item.field)}>
-              {item.text}
+              {field(item.field).label}
             </button>
+            <p className="text-[0.93rem]">{item.text}</p>
             <p className="text-[0.93rem] text-ink-2">
               {units.say({ text: item.effect, template: item.effectTemplate, values: item.values })}
             </p>

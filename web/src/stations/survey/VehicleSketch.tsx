@@ -130,14 +130,12 @@ function describe({ fuelSystem, engine, control }: SurveyDocument): string {
   const known = [
     engine?.cylinders && `${engine.cylinders} cylinders`,
     fuelSystem?.line &&
-      { return: "feed and return line", returnless: "one line", controlledReturnless: "one line with a driven pump" }[
+      { return: "feed and return line", returnless: "one line", controlledReturnless: "one line with a controlled pump" }[
         fuelSystem.line
       ],
     fuelSystem?.injection &&
-      { port: "injection into the ports", direct: "injection into the cylinders", both: "injection into ports and cylinders" }[
-        fuelSystem.injection
-      ],
-    control?.signalPath && "the way of the signal is chosen",
+      { port: "port injection", direct: "direct injection", both: "port and direct injection" }[fuelSystem.injection],
+    control?.signalPath && "the signal path is chosen",
   ].filter(Boolean);
   return `The vehicle as far as it is known: ${known.length === 0 ? "nothing yet" : known.join(", ")}`;
 }
