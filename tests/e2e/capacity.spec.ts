@@ -4,7 +4,7 @@ const headline = { level: 1 } as const;
 
 test("the point is dragged, a cap is planned, and the record keeps both", async ({ page }) => {
   await open(page, "Vantle T20", "Capacity");
-  await expect(page.getByRole("heading", headline)).toHaveText(/At 165 kW this system supports up to E56.±.9\. The fuel pump is the limit\./);
+  await expect(page.getByRole("heading", headline)).toHaveText(/At 165\skW this system supports up to E56.±.9\. The fuel pump is the limit\./);
   const plot = page.getByRole("img", { name: /^Power against ethanol\./ });
   await expect(plot).toHaveAccessibleName(/Wanted: E85 at 165 kW\./);
 
@@ -20,7 +20,7 @@ test("the point is dragged, a cap is planned, and the record keeps both", async 
     await page.mouse.move(...at(0.8 - 0.05 * i, 0.4 + 0.03 * i));
   }
   await page.mouse.up();
-  await expect(page.getByRole("heading", headline)).toHaveText(/^At \d+ kW this system supports E[23]\d\.$/);
+  await expect(page.getByRole("heading", headline)).toHaveText(/^At \d+\skW this system supports E[23]\d\.$/);
   await expect(page.getByText("What would help")).toBeHidden();
   await page.getByRole("button", { name: "Discard changes" }).click();
   await expect(page.getByRole("heading", headline)).toHaveText(/up to E56.±.9\./);
@@ -33,10 +33,10 @@ test("the point is dragged, a cap is planned, and the record keeps both", async 
   await expect(page.getByText("Saved today")).toBeVisible();
   await expect(page.getByRole("link", { name: /Capacity proven/ })).toBeVisible();
   await page.getByRole("link", { name: "Record" }).click();
-  await expect(page.getByRole("button", { name: /At 165 kW up to E56 ± 9; the fuel pump is the limit/ }).first()).toBeVisible();
+  await expect(page.getByRole("button", { name: /At 165\skW up to E56 ± 9; the fuel pump is the limit/ }).first()).toBeVisible();
 
   // An older plan is taken up again, as at every station.
-  await page.getByRole("button", { name: /At 165 kW up to E56 ± 9/ }).nth(1).click();
+  await page.getByRole("button", { name: /At 165\skW up to E56 ± 9/ }).nth(1).click();
   await page.getByRole("button", { name: "Continue from this version" }).click();
   await expect(page.getByRole("heading", headline)).toHaveText(/up to E56.±.9\./);
 });
@@ -59,7 +59,7 @@ test("two changes work together, each can be taken back, and what does not fit i
   await expect(power).toHaveAccessibleDescription(/must be between 1 and 2000 kW/);
   await expect(page.getByRole("heading", headline)).toHaveText("One number does not fit yet.");
   await power.fill("");
-  await expect(page.getByRole("heading", headline)).toHaveText(/At 52 kW/);
+  await expect(page.getByRole("heading", headline)).toHaveText(/At 52\skW/);
 
   // A figure that was typical is given: its field opens in its row.
   await page.getByRole("button", { name: "Edit: Injector duty at most" }).click();
@@ -70,9 +70,9 @@ test("two changes work together, each can be taken back, and what does not fit i
 
   // US units on demand; the same point by buttons.
   await page.getByRole("button", { name: "US" }).click();
-  await expect(page.getByRole("heading", headline)).toHaveText(/^At 70 hp/);
+  await expect(page.getByRole("heading", headline)).toHaveText(/^At 70\shp/);
   await page.getByRole("button", { name: "Less power" }).click();
-  await expect(page.getByRole("heading", headline)).toHaveText(/^At 63 hp/);
+  await expect(page.getByRole("heading", headline)).toHaveText(/^At 63\shp/);
 });
 
 test("a hot drive that boils the fuel holds the job, and the drawing says where it begins", async ({ page }) => {

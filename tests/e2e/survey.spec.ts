@@ -97,7 +97,7 @@ test("a newcomer walks round the vehicle, does not know three things, and gets a
   await me.yes("Failsafe for a lost signal");
   expect(me.inputs).toBeLessThanOrEqual(40);
   await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^It can be converted/);
-  await expect(page.getByText(/^Next best check: Read the number on an injector and look it up/)).toBeVisible();
+  await expect(page.getByText(/^Next best check: rated flow of the injectors\. Read the number on an injector and look it up/)).toBeVisible();
   await expect(page.getByText(/a curve that starts at gasoline adds the ethanol a second time/).first()).toBeVisible();
   await expectAccessible(page);
 
@@ -119,7 +119,7 @@ test("a survey begins from a profile, and a wrong table says which row", async (
   await page.keyboard.press("Enter");
   await page.getByLabel("A vehicle or part like this one").selectOption("inline six, port, return");
   await page.getByRole("button", { name: "Fill in what is open" }).click();
-  await expect(page.getByRole("img", { name: /6 cylinders, feed and return line, injection into the ports/ })).toBeVisible();
+  await expect(page.getByRole("img", { name: /6 cylinders, feed and return line, port injection/ })).toBeVisible();
 
   // A lost program is said, what is typed stays, and is judged when it is back.
   await page.route("**/preview", (route) => route.abort());
