@@ -70,8 +70,15 @@ builder.Services.AddSignalR(live => live.MaximumReceiveMessageSize = 16 * 1024).
 builder.Services.AddSingleton(TimeProvider.System);
 builder.Services.AddHazyGaugeData(settings.DataFolder);
 builder.Services.AddStation<SurveyStation>().AddStation<CapacityStation>().AddStation<SignalStation>().AddStation<CompensateStation>();
+// The OpenAPI document is made at build time by starting this program without a database.
+var isDescribed = Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider";
+if (!isDescribed)
+{
+    builder.Services.AddHostedService(services => services.GetRequiredService<StandingsRenewal>());
+}
+
 builder.Services.AddSingleton<JobLine>()
-    .AddSingleton<CaptureReader>().AddSingleton<StationDocuments>().AddSingleton<JobEvaluator>().AddSingleton<JobSaver>().AddSingleton<JobPreviewer>()
+    .AddSingleton<CaptureReader>().AddSingleton<StationDocuments>().AddSingleton<JobEvaluator>().AddSingleton<JobSaver>().AddSingleton<StandingsRenewal>().AddSingleton<JobPreviewer>()
     .AddSingleton<JobTransfer>().AddSingleton<JobReader>().AddSingleton<JobDuplicator>().AddSingleton<ProfileCsv>();
 
 var app = builder.Build();
@@ -112,8 +119,7 @@ var page = new StaticFileOptions { OnPrepareResponse = answer => answer.Context.
 app.MapFallbackToFile("/", "index.html", page);
 app.MapFallbackToFile("{*path:nonfile:regex(^(?!api(/|$)))}", "index.html", page);
 
-// The OpenAPI document is made at build time by starting this program without a database.
-if (Assembly.GetEntryAssembly()?.GetName().Name != "GetDocument.Insider")
+if (!isDescribed)
 {
     app.Services.GetRequiredService<DataFolder>().ClearTemporary();
     await using (var db = await app.Services.GetRequiredService<IDbContextFactory<HazyGaugeDb>>().CreateDbContextAsync())

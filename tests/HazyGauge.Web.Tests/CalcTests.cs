@@ -83,6 +83,8 @@ public class CalcTests(App app) : IClassFixture<App>
     [InlineData("spark-addition", """{ "ethanolPct": 50, "gasolineMapEthanolPct": 65, "ethanolMapEthanolPct": 85, "fullAdditionDeg": 4, "weighting": "saturating" }""", 422, "saturatesAtPct")]
     [InlineData("spark-addition", """{ "ethanolPct": 50, "gasolineMapEthanolPct": 10, "ethanolMapEthanolPct": 85, "fullAdditionDeg": 4 }""", 422, "weighting")]
     [InlineData("spark-addition", """{ "ethanolPct": 50, "gasolineMapEthanolPct": 10, "ethanolMapEthanolPct": 85, "fullAdditionDeg": 400, "weighting": "mole" }""", 422, "fullAdditionDeg")]
+    [InlineData("spark-addition", """{ "ethanolPct": 50, "gasolineMapEthanolPct": 10, "ethanolMapEthanolPct": 85, "fullAdditionDeg": 1e-308, "weighting": "mole" }""", 422, "fullAdditionDeg")]
+    [InlineData("fuel-factor", """{ "ethanolPct": { "value": 70, "u": 1e-308 }, "baseEthanolPct": 10 }""", 422, "ethanolPct")]
     [InlineData("pulse", """{ "pulseMs": 0.8, "deadTimeMs": 0.9, "factor": 1.4 }""", 422, "pulseMs")]
     [InlineData("pulse", """{ "pulseMs": 2, "factor": 1.4 }""", 422, "deadTimeMs")]
     [InlineData("breakpoints", """{ "baseEthanolPct": 10 }""", 422, "ethanolPcts")]

@@ -1,3 +1,6 @@
+using HazyGauge.Data;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.DependencyInjection;
 using System.IO.Compression;
 using System.Runtime.CompilerServices;
 using System.Text.Json.Nodes;
@@ -108,6 +111,47 @@ public class WholeJobTests(App app) : IClassFixture<App>
         ((string)after["capacity"]!["results"]!["headline"]!["text"]!).ShouldBe(headline);
         ((double)(await app.GetAsync($"/api/jobs/{job}/stations/survey"))["document"]!["engine"]!["bsfcGPerKwh"]!["value"]!).ShouldBe(350);
     }
+
+    [Fact]
+    public async Task A_fuel_factor_that_an_older_signal_asked_for_is_found_at_compensate()
+    {
+        var job = await ImportAsync("""{ "meter": { "frequencyHz": 123.4 }, "fuel": { "baseEthanolPct": 12, "metering": "mass" } }""");
+        var stations = (await app.PostAsync($"/api/jobs/{job}/preview", "{}"))["stations"]!;
+        stations["signal"]!["document"]!.AsObject().ShouldNotContain(f => f.Key == "fuel");
+        ((int)stations["compensate"]!["document"]!["baseEthanolPct"]!, (string)stations["compensate"]!["document"]!["metering"]!).ShouldBe((12, "mass"));
+        ((double)stations["compensate"]!["results"]!["fuelFactor"]!["factor"]!["value"]!).ShouldBe(1.3, 0.05);
+    }
+
+    [Fact]
+    public async Task What_older_rules_said_is_said_anew_at_the_next_start_and_a_recheck_says_what_it_cannot_compare()
+    {
+        var job = await ImportAsync("""{ "meter": { "frequencyHz": 123.4 }, "results": { "of": "older rules" }, "coreVersion": "0.1.0" }""");
+        var recheck = await app.GetAsync($"/api/jobs/{job}/stations/signal/recheck");
+        ((string)recheck["savedWith"]!, (bool)recheck["canCompare"]!).ShouldBe(("0.1.0", false));
+        var summedUp = recheck["differences"]!.AsArray().ShouldHaveSingleItem()!;
+        ((string)summedUp["from"]!["text"]!, (string)summedUp["to"]!["text"]!).ShouldBe(("as older rules said", "E73 ± 5 from a meter"));
+
+        var renewal = app.Services.GetRequiredService<Web.Stations.StandingsRenewal>();
+        (await renewal.RenewAsync(TestContext.Current.CancellationToken)).ShouldBe(0);
+        var contexts = app.Services.GetRequiredService<IDbContextFactory<HazyGaugeDb>>();
+        await using (var db = await contexts.CreateDbContextAsync(TestContext.Current.CancellationToken))
+        {
+            var row = await db.Jobs.SingleAsync(j => j.Id == Guid.Parse(job), TestContext.Current.CancellationToken);
+            row.Bay = row.Bay.With("signal", row.Bay.Stations["signal"] with { CoreVersion = "0.1.0", State = Core.Stations.StationState.Hold }) with { EthanolPct = null };
+            await db.SaveChangesAsync(TestContext.Current.CancellationToken);
+        }
+
+        (await renewal.RenewAsync(TestContext.Current.CancellationToken)).ShouldBe(1);
+        var shown = (await app.GetAsync("/api/bay"))["jobs"]!.AsArray().Single(j => (string)j!["id"]! == job)!;
+        ((string)shown["stations"]!.AsArray().Single(s => (string)s!["slug"]! == "signal")!["state"]!, Math.Round((double)shown["reading"]!["ethanolPct"]!)).ShouldBe(("proven", 73));
+    }
+
+    private async Task<string> ImportAsync(string signal) => (string)(await app.PostAsync("/api/jobs/import", $$"""
+        {
+          "schemaVersion": 1, "id": "01a21115-d6f4-70a4-b970-339b2963ec4b", "exportedAt": "2026-01-01T00:00:00+00:00", "name": "Older", "vehicle": "", "createdAt": "2026-01-01T00:00:00+00:00", "files": [],
+          "revisions": [ { "revision": 1, "slug": "signal", "author": "JM", "savedAt": "2026-01-01T00:00:00+00:00", "summary": "as older rules said", "document": {{signal}} } ]
+        }
+        """, 201))["id"]!;
 
     private static JsonNode Inputs(JsonNode document)
     {

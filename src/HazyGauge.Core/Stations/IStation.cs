@@ -19,6 +19,9 @@ public interface IStation
     /// <summary>Stations whose published results it reads, by slug.</summary>
     IReadOnlyList<string> DependsOn { get; }
 
+    /// <summary>True where what it publishes is what the sensor reads on this vehicle: the bay and the sight glass show it.</summary>
+    bool ReadsSensor { get; }
+
     /// <summary>What it asks for.</summary>
     IReadOnlyList<Field> Fields { get; }
 

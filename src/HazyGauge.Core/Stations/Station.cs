@@ -28,6 +28,9 @@ public abstract class Station<TPlan, TResults> : IStation
     public virtual IReadOnlyList<string> DependsOn => [];
 
     /// <inheritdoc/>
+    public virtual bool ReadsSensor => false;
+
+    /// <inheritdoc/>
     public virtual IReadOnlyList<Field> Fields => [];
 
     /// <inheritdoc/>

@@ -57,6 +57,24 @@ public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, TimeProvid
         return await db.Jobs.AsNoTracking().OrderByDescending(j => j.CreatedAt).ThenByDescending(j => j.Id).ToListAsync(cancellation);
     }
 
+    /// <summary>Jobs some of whose stations stand by other rules than these, with their last revision.</summary>
+    /// <param name="coreVersion">Version of the rules.</param>
+    /// <param name="cancellation">Gives up.</param>
+    public async Task<IReadOnlyList<(Guid Id, int LastRevision)>> StandingOtherwiseAsync(string coreVersion, CancellationToken cancellation)
+    {
+        await using var db = await contexts.CreateDbContextAsync(cancellation);
+        var others = new List<(Guid, int)>();
+        await foreach (var job in db.Jobs.AsNoTracking().AsAsyncEnumerable().WithCancellation(cancellation))
+        {
+            if (job.Bay.Stations.Values.Any(s => s.CoreVersion != coreVersion))
+            {
+                others.Add((job.Id, job.LastRevision));
+            }
+        }
+
+        return others;
+    }
+
     /// <summary>A job; null where there is none.</summary>
     public async Task<JobRow?> FindAsync(Guid id, CancellationToken cancellation)
     {

@@ -23,6 +23,10 @@ internal sealed class HazyReader(JsonSerializerOptions json, HazeLedger ledger, 
     private const double LargestU = 1e9;
     private const int LongestSource = 80;
 
+    // Its reciprocal's square still is a number; no quantity of the trade comes near.
+    private const double SmallestSize = 1e-60;
+    private const string TooSmall = "This number is too small to be real; zero is written 0.";
+
     private readonly InputCheck _check = new();
 
     /// <summary>Reads a record.</summary>
@@ -51,6 +55,9 @@ internal sealed class HazyReader(JsonSerializerOptions json, HazeLedger ledger, 
         {
             case JsonObject number when type.Type == typeof(Hazy):
                 return Number(number, path);
+            case JsonValue when IsTooSmall(Double(node)):
+                _check.Refuse(path, TooSmall);
+                return node;
             case JsonObject fields when type.Kind == JsonTypeInfoKind.Object:
                 foreach (var property in type.Properties)
                 {
@@ -110,7 +117,11 @@ internal sealed class HazyReader(JsonSerializerOptions json, HazeLedger ledger, 
         }
 
         var (u, plusMinus) = (Double(number["u"]), Double(number["plusMinus"]));
-        if (u < 0 || plusMinus < 0)
+        if (IsTooSmall(value) || IsTooSmall(u) || IsTooSmall(plusMinus))
+        {
+            _check.Refuse(path, TooSmall);
+        }
+        else if (u < 0 || plusMinus < 0)
         {
             _check.Refuse(path, "An uncertainty cannot be negative.");
         }
@@ -153,6 +164,10 @@ internal sealed class HazyReader(JsonSerializerOptions json, HazeLedger ledger, 
         {
             _check.Refuse(path, $"Every part needs the name of its source, at most {LongestSource} characters.");
         }
+        else if (named.Any(p => IsTooSmall(p.U)))
+        {
+            _check.Refuse(path, TooSmall);
+        }
         else if (named.Any(p => Math.Abs(p.U) > LargestU))
         {
             _check.Refuse(path, "An uncertainty this large says that nothing is known; leave the number out instead.");
@@ -168,6 +183,8 @@ internal sealed class HazyReader(JsonSerializerOptions json, HazeLedger ledger, 
 
         return new JsonObject { ["value"] = value, ["parts"] = parts.DeepClone(), ["at"] = path };
     }
+
+    private static bool IsTooSmall(double? number) => Math.Abs(number ?? 0) is > 0 and < SmallestSize;
 
     private static double? Double(JsonNode? node) => node is JsonValue value && value.GetValueKind() == JsonValueKind.Number && value.TryGetValue<double>(out var number) && double.IsFinite(number) ? number : null;
 }

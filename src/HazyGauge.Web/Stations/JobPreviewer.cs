@@ -12,7 +12,8 @@ namespace HazyGauge.Web.Stations;
 /// <param name="Now">Version of the rules today.</param>
 /// <param name="Differences">Figures that would come out differently by today's rules; empty where the bay shows them already.</param>
 /// <param name="SinceSaved">Figures that came out differently since it was saved, because other stations changed or the rules did.</param>
-public sealed record RecheckAnswer(string? SavedWith, string Now, IReadOnlyList<FigureChange> Differences, IReadOnlyList<FigureChange> SinceSaved);
+/// <param name="CanCompare">False where this version cannot read the results that were saved: then the lines they are summed up in are compared.</param>
+public sealed record RecheckAnswer(string? SavedWith, string Now, IReadOnlyList<FigureChange> Differences, IReadOnlyList<FigureChange> SinceSaved, bool CanCompare = true);
 
 /// <summary>Shows what a job comes to.</summary>
 internal sealed class JobPreviewer(JobEvaluator evaluator, StationDocuments documents)
@@ -48,12 +49,16 @@ internal sealed class JobPreviewer(JobEvaluator evaluator, StationDocuments docu
         }
 
         var plan = documents.Plan(station, evaluation.Documents[station.Slug], new HazeLedger());
-        var changes = documents.ResultsOf(station, saved) is { } results
-            ? FigureChange.Between(station.Figures(plan, results), station.Figures(outcome.Result!.Plan, outcome.Result.Results))
-            : [];
+        var now = outcome.Result!;
+        var results = documents.ResultsOf(station, saved);
+        var changes = results is null
+            ? FigureChange.Between([SummedUp(latest.Summary)], [SummedUp(now.Summary.Text)])
+            : FigureChange.Between(station.Figures(plan, results), station.Figures(now.Plan, now.Results));
         // By the rules it was saved with, what the other stations changed stands in the bay already.
-        return new RecheckAnswer(savedWith, CoreVersion.Current, savedWith == CoreVersion.Current ? [] : changes, changes);
+        return new RecheckAnswer(savedWith, CoreVersion.Current, savedWith == CoreVersion.Current ? [] : changes, changes, results is not null);
     }
+
+    private static Figure SummedUp(string line) => new("summary", "Summed up", line);
 
     private StationPreview Shown(StationOutcome outcome, JobEvaluation evaluation, IReadOnlyDictionary<string, JsonObject> drafts, bool whole)
     {

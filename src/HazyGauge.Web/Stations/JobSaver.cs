@@ -74,14 +74,14 @@ internal sealed class JobSaver(JobLine line, JobStore jobs, JobEvaluator evaluat
                     bay = bay.With(outcome.Station.Slug, Standing(outcome, bay.Stations.GetValueOrDefault(outcome.Station.Slug), null));
                 }
 
-                var signal = evaluation.Outcomes.FirstOrDefault(o => o.Station.Slug == "signal");
-                return latest.TryGetValue("signal", out var row) ? WithReading(bay, signal?.Stands, row.SavedAt) : bay;
+                var reading = evaluation.Outcomes.FirstOrDefault(o => o.Station.ReadsSensor);
+                return reading is not null && latest.TryGetValue(reading.Station.Slug, out var row) ? WithReading(bay, reading.Stands, row.SavedAt) : bay;
             },
             cancellation);
     }
 
-    /// <summary>What the bay shows of a reading that stands at a signal.</summary>
-    public static BayProjection WithReading(BayProjection bay, Evaluated? signal, DateTimeOffset savedAt) => (signal?.Published as SensorReading)?.EthanolPct is { } ethanol
+    /// <summary>What the bay shows of a reading.</summary>
+    private static BayProjection WithReading(BayProjection bay, Evaluated? read, DateTimeOffset savedAt) => (read?.Published as SensorReading)?.EthanolPct is { } ethanol
         ? bay with { EthanolPct = ethanol.Value, EthanolPlusMinus = Interval95.HalfWidth(ethanol), ReadingSavedAt = savedAt }
         : bay with { EthanolPct = null, EthanolPlusMinus = null, ReadingSavedAt = null };
 
@@ -125,13 +125,14 @@ internal sealed class JobSaver(JobLine line, JobStore jobs, JobEvaluator evaluat
             standings[dependent.Slug] = Standing(outcomes[dependent.Slug], bay.Stations.GetValueOrDefault(dependent.Slug), changedBy) with { BasedOn = Numbers(outcomes[dependent.Slug].BasedOn, saving) };
         }
 
-        var signal = outcomes.GetValueOrDefault("signal")?.Result;
+        var reads = line.InOrder.FirstOrDefault(s => s.ReadsSensor && saving.ContainsKey(s.Slug));
+        var read = reads is null || emptied.Contains(reads.Slug) ? null : outcomes.GetValueOrDefault(reads.Slug)?.Result;
         return new WholeSave(
             author,
             toSave,
             evaluation.Documents.Keys.Where(s => !saving.ContainsKey(s)).ToDictionary(s => s, s => latest.GetValueOrDefault(s)?.Number ?? 0, StringComparer.Ordinal),
             standings,
-            (before, savedAt) => saving.ContainsKey("signal") ? WithReading(before, emptied.Contains("signal") ? null : signal, savedAt) : before);
+            (before, savedAt) => reads is null ? before : WithReading(before, read, savedAt));
     }
 
     // Null stands for a revision that is written along.

@@ -4759,6 +4759,11 @@ export interface components {
             differences: components["schemas"]["FigureChange"][];
             /** @description Figures that came out differently since it was saved, because other stations changed or the rules did. */
             sinceSaved: components["schemas"]["FigureChange"][];
+            /**
+             * @description False where this version cannot read the results that were saved: then the lines they are summed up in are compared.
+             * @default true
+             */
+            canCompare: boolean;
         };
         /** @description An entry of the record. */
         RecordItem: {

@@ -5,7 +5,7 @@ import { useUnits } from "../words/useUnits";
 /** Says where what was saved is not what comes of it today, and why. */
 export function Rechecked({ recheck }: { recheck: Recheck | undefined }) {
   const units = useUnits();
-  if (!recheck || recheck.sinceSaved.length === 0) {
+  if (!recheck || (recheck.canCompare && recheck.sinceSaved.length === 0)) {
     return null;
   }
   const cause =
@@ -14,8 +14,9 @@ export function Rechecked({ recheck }: { recheck: Recheck | undefined }) {
       : `Saved with version ${recheck.savedWith}, now ${recheck.now}.`;
   return (
     <p className="mt-3 max-w-[58rem] border-l-4 border-base-content pl-3">
-      <b>{cause}</b>{" "}
-      {recheck.sinceSaved.map((d) => `${d.label}: ${figureText(d.from, units)}, now ${figureText(d.to, units)}`).join("; ")}.
+      <b>{cause}</b> {!recheck.canCompare && "This version cannot read the results saved then; what you see is calculated anew. "}
+      {recheck.sinceSaved.map((d) => `${d.label}: ${figureText(d.from, units)}, now ${figureText(d.to, units)}`).join("; ")}
+      {recheck.sinceSaved.length > 0 && "."}
     </p>
   );
 }

@@ -20,6 +20,9 @@ public sealed class SignalStation : Station<SignalPlan, SignalResults>
     public override string Question => "Is the sensor's output real, what does it say, and how sure is that?";
 
     /// <inheritdoc/>
+    public override bool ReadsSensor => true;
+
+    /// <inheritdoc/>
     public override IReadOnlyList<Field> Fields { get; } =
     [
         new("capture.thresholdV", "Volts switched at") { Unit = Unit.Volt, HowTo = "Leave it out: half way between the two levels is found." },

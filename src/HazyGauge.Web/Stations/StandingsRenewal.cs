@@ -1,0 +1,50 @@
+using HazyGauge.Core;
+using HazyGauge.Data.Jobs;
+
+namespace HazyGauge.Web.Stations;
+
+/// <summary>
+/// After a start with other rules than the jobs were saved with, says anew how their stations stand, job by job beside the running work, so that
+/// the bay shows what today's rules say of every job and not only of those that are saved again.
+/// </summary>
+internal sealed partial class StandingsRenewal(JobStore jobs, JobSaver saver, ILogger<StandingsRenewal> log) : BackgroundService
+{
+    /// <summary>Renews what older rules said.</summary>
+    /// <returns>How many jobs that were.</returns>
+    public async Task<int> RenewAsync(CancellationToken cancellation)
+    {
+        var renewed = 0;
+        foreach (var (id, lastRevision) in await jobs.StandingOtherwiseAsync(CoreVersion.Current, cancellation))
+        {
+            try
+            {
+                await saver.StandAsync(id, lastRevision, cancellation);
+                renewed++;
+            }
+            catch (Exception broken) when (broken is not OperationCanceledException)
+            {
+                // One job that cannot be evaluated must not keep the others from it; it stands as it was saved.
+                CannotRenew(log, id, broken);
+            }
+        }
+
+        return renewed;
+    }
+
+    /// <inheritdoc/>
+    protected override async Task ExecuteAsync(CancellationToken stoppingToken)
+    {
+        // The start does not wait for it.
+        await Task.Yield();
+        if (await RenewAsync(stoppingToken) is > 0 and var renewed)
+        {
+            Renewed(log, renewed);
+        }
+    }
+
+    [LoggerMessage(LogLevel.Error, "Job {Id} stands as older rules left it: it cannot be evaluated.")]
+    private static partial void CannotRenew(ILogger log, Guid id, Exception broken);
+
+    [LoggerMessage(LogLevel.Information, "{Count} jobs stand by today's rules now.")]
+    private static partial void Renewed(ILogger log, int count);
+}
