@@ -34,7 +34,7 @@ export function Header({ where, children }: { where: ReactNode; children?: React
       <div className="mx-auto flex min-h-[52px] max-w-[82rem] items-center gap-x-3 py-1 sm:flex-wrap sm:gap-x-5 sm:gap-y-1">
         <Link
           to="/"
-          className="flex min-h-[44px] shrink-0 items-center text-[1.15rem] font-extrabold tracking-tight"
+          className="flex min-h-[44px] min-w-[44px] shrink-0 items-center text-[1.15rem] font-extrabold tracking-tight"
           aria-label="Hazy Gauge, to the bay"
         >
           <span aria-hidden="true">
@@ -45,7 +45,7 @@ export function Header({ where, children }: { where: ReactNode; children?: React
         <div className="hidden text-[0.85rem] text-ink-3 sm:block">{children}</div>
         <div className="hidden items-center gap-x-5 sm:flex">{settings}</div>
         <details className="no-print relative shrink-0 sm:hidden">
-          <summary className="btn btn-ghost px-2" aria-label="Settings">
+          <summary className="btn btn-ghost min-w-[44px] px-2" aria-label="Settings">
             <Settings aria-hidden="true" size={20} />
           </summary>
           <div className="absolute right-0 z-30 mt-1 grid w-max gap-3 rounded-[10px] border border-edge bg-base-100 p-4">

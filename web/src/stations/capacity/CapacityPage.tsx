@@ -4,6 +4,7 @@ import { numberOf } from "../../fields/stored";
 import { BudgetPanel } from "../../haze/BudgetPanel";
 import { useJobContext } from "../../job/jobContext";
 import { useStation } from "../../job/useStation";
+import { Columns } from "../../shell/Columns";
 import { Findings } from "../../shell/Findings";
 import { useUnits } from "../../words/useUnits";
 import { StationFrame } from "../StationFrame";
@@ -30,6 +31,21 @@ export function CapacityPage() {
     ethanolPct: numberOf(document.fullLoad?.ethanolPct as Stored) ?? lastResults?.ethanolPct?.value ?? null,
   };
   const drawing = lastResults?.drawing ?? null;
+  const envelope = drawing && wanted.powerKw !== null && wanted.ethanolPct !== null && (
+    <figure className="panel">
+      <figcaption className="panel-title">What the fuel system can feed, and what you want</figcaption>
+      <EnvelopePlot
+        drawing={drawing}
+        powerKw={wanted.powerKw}
+        ethanolPct={wanted.ethanolPct}
+        maxEthanolPct={capacity.isCurrent ? (point?.maxEthanolPct ?? null) : null}
+        onMove={(powerKw, ethanolPct) => setDraft(withPoint(document, { powerKw, ethanolPct }))}
+      />
+      <p className="no-print text-[0.88rem] text-ink-3">
+        Filled: supported, fading out over its haze (how far off it may be). Press or drag to move the wanted point.
+      </p>
+    </figure>
+  );
   return (
     <StationFrame
       station={capacity}
@@ -45,36 +61,20 @@ export function CapacityPage() {
         )
       }
     >
-      <div className="mt-5 grid grid-cols-1 items-start gap-4 md:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
-        <div className="grid grid-cols-1 gap-4">
-          {drawing && wanted.powerKw !== null && wanted.ethanolPct !== null && (
-            <figure className="panel">
-              <figcaption className="panel-title">What the fuel system can feed, and what you want</figcaption>
-              <EnvelopePlot
-                drawing={drawing}
-                powerKw={wanted.powerKw}
-                ethanolPct={wanted.ethanolPct}
-                maxEthanolPct={capacity.isCurrent ? (point?.maxEthanolPct ?? null) : null}
-                onMove={(powerKw, ethanolPct) => setDraft(withPoint(document, { powerKw, ethanolPct }))}
-              />
-              <p className="no-print text-[0.88rem] text-ink-3">
-                Filled: supported, fading out over its haze (how far off it may be). Press or drag to move the wanted point.
-              </p>
-            </figure>
-          )}
-          <RemedyList capacity={capacity} />
-          {point && <Budget point={point} />}
-        </div>
-        <div className="grid grid-cols-1 gap-4">
-          <PointPanel capacity={capacity} />
-          {results?.failsafe && <FailsafePanel failsafe={results.failsafe} />}
-          <Findings findings={capacity.findings.filter((f) => f.severity === "caution")} />
-        </div>
-      </div>
-      <div className="mt-4 grid grid-cols-1 items-start gap-4 md:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
-        <FiguresPanel capacity={capacity} survey={survey} />
-        <DrivePanel capacity={capacity} survey={survey} />
-      </div>
+      <Columns
+        left={[
+          [1, envelope],
+          [3, <RemedyList key="remedies" capacity={capacity} />],
+          [4, point && <Budget key="budget" point={point} />],
+          [8, <FiguresPanel key="figures" capacity={capacity} survey={survey} />],
+        ]}
+        right={[
+          [2, <PointPanel key="point" capacity={capacity} />],
+          [5, <Findings key="findings" findings={capacity.findings.filter((f) => f.severity === "caution")} />],
+          [6, results?.failsafe && <FailsafePanel key="failsafe" failsafe={results.failsafe} />],
+          [7, <DrivePanel key="drive" capacity={capacity} survey={survey} />],
+        ]}
+      />
     </StationFrame>
   );
 }

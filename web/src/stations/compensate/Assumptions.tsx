@@ -8,7 +8,7 @@ export function Assumptions() {
   const digits = units.current === "us" ? 3 : 1;
   return (
     fuels && (
-      <p className="mt-4 max-w-[58rem] text-[0.9rem] text-ink-3">
+      <p className="max-w-[58rem] text-[0.9rem] text-ink-3">
         Calculated with stoichiometric air-fuel ratios of {fuels.gasolineStoichAfr.toFixed(1)} and{" "}
         {fuels.ethanolStoichAfr.toFixed(1)} (by their elements gasoline has {fuels.gasolineStoichAfrByComposition.toFixed(2)},
         ethanol {fuels.ethanolStoichAfrByComposition.toFixed(2)}) and densities of{" "}

@@ -1,6 +1,7 @@
 import { Link } from "react-router";
 import { useJobContext } from "../../job/jobContext";
 import { useStation } from "../../job/useStation";
+import { Columns } from "../../shell/Columns";
 import { Findings } from "../../shell/Findings";
 import { StationFrame } from "../StationFrame";
 import { Assumptions } from "./Assumptions";
@@ -18,6 +19,7 @@ export function CompensatePage() {
   const compensate = useStation<CompensatePlan, CompensateResults>("compensate");
   const { document, results, lastResults } = compensate;
   const basePct = lastResults?.baseEthanolPct ?? null;
+  const curve = basePct && lastResults?.curve;
   const metering = document.metering ?? "orifice";
   return (
     <StationFrame
@@ -35,25 +37,22 @@ export function CompensatePage() {
       }
     >
       <Findings findings={compensate.findings.filter((f) => f.severity === "caution")} />
-      <div className="mt-5 grid grid-cols-1 items-start gap-4 md:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
-        <div className="grid grid-cols-1 gap-4">
-          {basePct && lastResults?.curve && (
-            <FuelCurve points={lastResults.curve} metering={metering} results={lastResults} basePct={basePct.value} />
-          )}
-          {basePct && <RowPanel compensate={compensate} />}
-        </div>
-        <div className="grid grid-cols-1 gap-4">
-          <BaseMapPanel compensate={compensate} />
-          {basePct && <MeteringPanel compensate={compensate} />}
-        </div>
-      </div>
-      {basePct && (
-        <div className="mt-4 grid grid-cols-1 items-start gap-4 md:grid-cols-2">
-          <PulsePanel compensate={compensate} />
-          <SparkPanel compensate={compensate} />
-        </div>
-      )}
-      {basePct && <Assumptions />}
+      <Columns
+        left={[
+          [
+            4,
+            curve && <FuelCurve key="curve" points={curve} metering={metering} results={lastResults} basePct={basePct.value} />,
+          ],
+          [2, basePct && <RowPanel key="row" compensate={compensate} />],
+          [3, basePct && <MeteringPanel key="metering" compensate={compensate} />],
+          [5, basePct && <PulsePanel key="pulse" compensate={compensate} />],
+        ]}
+        right={[
+          [1, <BaseMapPanel key="base" compensate={compensate} />],
+          [6, basePct && <SparkPanel key="spark" compensate={compensate} />],
+          [7, basePct && <Assumptions key="assumptions" />],
+        ]}
+      />
     </StationFrame>
   );
 }

@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { useJobContext } from "../../job/jobContext";
 import { useStation } from "../../job/useStation";
+import { Columns } from "../../shell/Columns";
 import { Findings } from "../../shell/Findings";
 import { Trouble } from "../../shell/Trouble";
 import { StationFrame } from "../StationFrame";
@@ -66,36 +67,45 @@ export function SignalPage() {
         </div>
       )}
       {(capture || onMeter) && (
-        <div className="mt-4 grid grid-cols-1 items-start gap-4 md:grid-cols-2">
-          <div className="grid grid-cols-1 gap-4">
-            <MeterPanel signal={signal} />
-          </div>
-          <div className="grid grid-cols-1 gap-4">
-            {reading && <HazePanel reading={reading} signal={signal} />}
-            <NextStation
-              onSimulate={live.start}
-              upload={document.capture ? null : upload}
-              onDropMeter={
-                onMeter
-                  ? () => {
-                      setTyping(false);
-                      setDraft({ ...document, meter: undefined });
-                    }
-                  : null
-              }
-            />
-            {capture && document.capture && (
-              <RecordingPanel
-                jobId={job.id}
-                capture={capture}
-                choice={document.capture}
-                channelError={errorFor("capture.channel")}
-                thresholdError={errorFor("capture.thresholdV")}
-                onChange={(part) => document.capture && setDraft({ ...document, capture: { ...document.capture, ...part } })}
-              />
-            )}
-          </div>
-        </div>
+        <Columns
+          even
+          left={[
+            [
+              1,
+              <NextStation
+                key="next"
+                onSimulate={live.start}
+                upload={document.capture ? null : upload}
+                onDropMeter={
+                  onMeter
+                    ? () => {
+                        setTyping(false);
+                        setDraft({ ...document, meter: undefined });
+                      }
+                    : null
+                }
+              />,
+            ],
+            [3, <MeterPanel key="meter" signal={signal} />],
+          ]}
+          right={[
+            [2, reading && <HazePanel key="haze" reading={reading} signal={signal} />],
+            [
+              4,
+              capture && document.capture && (
+                <RecordingPanel
+                  key="recording"
+                  jobId={job.id}
+                  capture={capture}
+                  choice={document.capture}
+                  channelError={errorFor("capture.channel")}
+                  thresholdError={errorFor("capture.thresholdV")}
+                  onChange={(part) => document.capture && setDraft({ ...document, capture: { ...document.capture, ...part } })}
+                />
+              ),
+            ],
+          ]}
+        />
       )}
     </StationFrame>
   );

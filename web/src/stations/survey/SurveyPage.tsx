@@ -2,6 +2,7 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { useJobContext } from "../../job/jobContext";
 import { useStation } from "../../job/useStation";
+import { Columns } from "../../shell/Columns";
 import { Findings } from "../../shell/Findings";
 import { StationFrame } from "../StationFrame";
 import { isUnknown } from "./answers";
@@ -46,6 +47,44 @@ export function SurveyPage() {
         walk.findIndex((s) => s.questions.some((q) => q.path === field)),
       ),
     );
+  const asked = (
+    <section className="panel print:hidden" aria-labelledby="stop-title">
+      <Stops walk={walk} survey={survey} results={lastResults} at={at} onChoose={setAt} />
+      <h2 id="stop-title" className="mt-4 text-[1.35rem] font-bold">
+        {stop?.name ?? "Reading the questions"} <span className="text-[0.95rem] font-normal text-ink-3">{stop?.place}</span>
+      </h2>
+      <div className="divide-y divide-rule">
+        {stop?.questions.map((question) => (
+          <QuestionRow
+            key={question.path}
+            question={question}
+            survey={survey}
+            saved={work.changed && work.saved?.revision ? work.savedInputs : undefined}
+            onChange={setDraft}
+            findings={(results?.findings ?? []).filter((f) => f.field === question.path)}
+            open={results?.toMeasure.find((m) => m.field === question.path)}
+            errorFor={errorFor}
+          />
+        ))}
+      </div>
+      <div className="no-print mt-3 flex flex-wrap gap-3">
+        {at > 0 && (
+          <button type="button" className="btn btn-outline" onClick={() => setAt(at - 1)}>
+            Back to {walk[at - 1]?.name}
+          </button>
+        )}
+        {!stop ? null : at < walk.length - 1 ? (
+          <button type="button" className="btn btn-primary" onClick={() => setAt(at + 1)}>
+            On to {walk[at + 1]?.name}
+          </button>
+        ) : (
+          <Link className="btn btn-outline" to={`/jobs/${job.id}/capacity`}>
+            To Capacity
+          </Link>
+        )}
+      </div>
+    </section>
+  );
   return (
     <StationFrame
       station={work}
@@ -67,51 +106,26 @@ export function SurveyPage() {
       <div className="panel mt-5 hidden sm:block print:block">
         <VehicleSketch survey={survey} at={stop?.name ?? ""} />
       </div>
-      <div className="mt-4 grid grid-cols-1 items-start gap-4 md:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
-        <section className="panel print:hidden" aria-labelledby="stop-title">
-          <Stops walk={walk} survey={survey} results={lastResults} at={at} onChoose={setAt} />
-          <h2 id="stop-title" className="mt-4 text-[1.35rem] font-bold">
-            {stop?.name ?? "Reading the questions"} <span className="text-[0.95rem] font-normal text-ink-3">{stop?.place}</span>
-          </h2>
-          <div className="divide-y divide-rule">
-            {stop?.questions.map((question) => (
-              <QuestionRow
-                key={question.path}
-                question={question}
-                survey={survey}
-                saved={work.changed && work.saved?.revision ? work.savedInputs : undefined}
-                onChange={setDraft}
-                findings={(results?.findings ?? []).filter((f) => f.field === question.path)}
-                open={results?.toMeasure.find((m) => m.field === question.path)}
-                errorFor={errorFor}
-              />
-            ))}
-          </div>
-          <div className="no-print mt-3 flex flex-wrap gap-3">
-            {at > 0 && (
-              <button type="button" className="btn btn-outline" onClick={() => setAt(at - 1)}>
-                Back to {walk[at - 1]?.name}
-              </button>
-            )}
-            {!stop ? null : at < walk.length - 1 ? (
-              <button type="button" className="btn btn-primary" onClick={() => setAt(at + 1)}>
-                On to {walk[at + 1]?.name}
-              </button>
-            ) : (
-              <Link className="btn btn-outline" to={`/jobs/${job.id}/capacity`}>
-                To Capacity
-              </Link>
-            )}
-          </div>
-        </section>
-        <div className="grid grid-cols-1 gap-4">
-          {results && <Loads results={results} />}
-          {results && <ToMeasurePanel open={results.toMeasure} onGo={goTo} />}
-          <Notes notes={survey.notes} error={errorFor("notes")} onChange={(notes) => setDraft({ ...survey, notes })} />
-          <Profiles survey={survey} onChange={setDraft} />
-          <Findings findings={work.findings.filter((f) => f.severity === "caution")} />
-        </div>
-      </div>
+      <Columns
+        left={[
+          [1, asked],
+          [
+            4,
+            <Notes
+              key="notes"
+              notes={survey.notes}
+              error={errorFor("notes")}
+              onChange={(notes) => setDraft({ ...survey, notes })}
+            />,
+          ],
+        ]}
+        right={[
+          [2, results && <Loads key="loads" results={results} />],
+          [3, results && <ToMeasurePanel key="open" open={results.toMeasure} onGo={goTo} />],
+          [5, <Findings key="findings" findings={work.findings.filter((f) => f.severity === "caution")} />],
+          [6, <Profiles key="profiles" survey={survey} onChange={setDraft} />],
+        ]}
+      />
       <SurveySheet survey={survey} walk={walk} />
     </StationFrame>
   );
