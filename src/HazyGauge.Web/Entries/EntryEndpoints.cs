@@ -8,7 +8,7 @@ using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace HazyGauge.Web.Entries;
 
-/// <summary>What happens on a job: waiting, notes, days to look again. Entries are added and never changed.</summary>
+/// <summary>What happens on a job: waiting, notes, days to check again. Entries are added and never changed.</summary>
 internal static class EntryEndpoints
 {
     private const string KeyHeader = "Idempotency-Key";
