@@ -23,7 +23,7 @@ internal static class BayEndpoints
 {
     public static void MapBay(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/bay", BayAsync).WithSummary("Every job in the bay, the most pressing first; with archived=true those put aside.");
+        api.MapGet("/bay", BayAsync).WithSummary("Every job in the bay, the most pressing first; with archived=true those that are archived.");
         api.MapGet("/bay/due.ics", DueAsync).WithSummary("What falls due on all jobs, as a calendar file.").Produces(StatusCodes.Status200OK, contentType: "text/calendar");
         api.MapGet("/jobs/{id:guid}/due.ics", JobDueAsync).WithSummary("What falls due on one job, as a calendar file.").Produces(StatusCodes.Status200OK, contentType: "text/calendar");
         api.MapPost("/jobs/{id:guid}/archive", (Guid id, JobStore jobs, JobReader reader, CancellationToken cancellation) => MoveAsync(id, true, jobs, reader, cancellation))

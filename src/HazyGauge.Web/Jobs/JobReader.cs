@@ -11,7 +11,7 @@ internal sealed class JobReader(JobLine line, JobStore jobs, EntryStore entries,
     /// <summary>The day in the shop.</summary>
     public DateOnly Today => DateOnly.FromDateTime(clock.GetLocalNow().DateTime);
 
-    /// <summary>The jobs in the bay, or those put aside, the newest first.</summary>
+    /// <summary>The jobs in the bay, or those that are archived, the newest first.</summary>
     public async Task<IReadOnlyList<JobAnswer>> ListAsync(bool archived, CancellationToken cancellation)
     {
         var open = await entries.OpenAsync(null, cancellation);
