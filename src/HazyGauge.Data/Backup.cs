@@ -19,6 +19,11 @@ public sealed class BackupRefusedException : Exception
 /// </summary>
 public static class Backup
 {
+    /// <summary>What a file is called beside its name while it is not whole yet.</summary>
+    internal const string Unfinished = ".partial";
+
+    private static readonly TimeSpan Abandoned = TimeSpan.FromMinutes(1);
+
     // SQLite's own words for a file that is none of its databases.
     private const int NotADatabase = 26;
 
@@ -39,13 +44,39 @@ public static class Backup
             throw new BackupRefusedException($"{file} exists already. A backup never overwrites another: choose another name.");
         }
 
-        Directory.CreateDirectory(Path.GetDirectoryName(Path.GetFullPath(file))!);
-        var partial = file + ".partial";
-        File.Delete(partial);
-        Copy(path, partial);
-        MakeSingleFile(partial);
-        Check(partial);
-        File.Move(partial, file);
+        try
+        {
+            var to = Path.GetDirectoryName(Path.GetFullPath(file))!;
+            Directory.CreateDirectory(to);
+            ClearAbandoned(to);
+            CopyWhole(path, file);
+        }
+        catch (Exception failed) when (failed is not BackupRefusedException && StorageFaults.Of(failed) is { } fault)
+        {
+            throw new BackupRefusedException(fault.InWords(fault is StorageFault.Busy or StorageFault.Damaged or StorageFault.NotADatabase ? folder : file), failed);
+        }
+    }
+
+    /// <summary>Copies a database into a file of its own, whole or not at all.</summary>
+    /// <param name="path">The database.</param>
+    /// <param name="file">Where to.</param>
+    /// <exception cref="BackupRefusedException">It is damaged.</exception>
+    internal static void CopyWhole(string path, string file)
+    {
+        var partial = file + Unfinished;
+        try
+        {
+            File.Delete(partial);
+            Copy(path, partial);
+            DataFolder.CloseToOthers(partial);
+            MakeSingleFile(partial);
+            CheckWhole(partial);
+            File.Move(partial, file);
+        }
+        finally
+        {
+            Remove(partial);
+        }
     }
 
     /// <summary>Puts a backup in the place of the database. What was there is copied aside first.</summary>
@@ -70,16 +101,116 @@ public static class Backup
             throw new BackupRefusedException($"There is a database in {folder} already. With --force it is replaced; what it holds is copied aside first.");
         }
 
-        Directory.CreateDirectory(folder);
-        string? aside = null;
-        if (isThere)
+        try
         {
-            aside = Path.Combine(folder, $"before-restore-{clock.GetUtcNow().ToString("yyyyMMdd-HHmmss-fff", CultureInfo.InvariantCulture)}.db");
-            Save(folder, aside);
+            DataFolder.Make(folder);
+            using var taken = DataFolder.TryTake(folder);
+            string? aside = null;
+            if (isThere)
+            {
+                aside = Path.Combine(folder, $"before-restore-{clock.GetUtcNow().ToString("yyyyMMdd-HHmmss-fff", CultureInfo.InvariantCulture)}.db");
+                SetAside(path, aside);
+            }
+
+            if (taken is null)
+            {
+                ReplaceUnder(path, file);
+            }
+            else
+            {
+                Replace(path, file);
+            }
+
+            return aside;
+        }
+        catch (Exception failed) when (failed is not BackupRefusedException && (failed as StorageException is not null || StorageFaults.Of(failed) is not null))
+        {
+            throw new BackupRefusedException(StorageFaults.Of(failed) is { } fault ? fault.InWords(folder) : failed.Message, failed);
+        }
+    }
+
+    // What is no sound database any more cannot be copied page by page; it is kept as the file it is.
+    private static void SetAside(string path, string aside)
+    {
+        try
+        {
+            CopyWhole(path, aside);
+        }
+        catch (Exception damaged) when (damaged is BackupRefusedException || StorageFaults.Of(damaged) is StorageFault.Damaged or StorageFault.NotADatabase)
+        {
+            File.Copy(path, aside, overwrite: true);
+        }
+    }
+
+    // A database that a running program has open must stay the same file; SQLite copies into it as one transaction.
+    private static void ReplaceUnder(string path, string file)
+    {
+        const string Shape = "SELECT group_concat(MigrationId) FROM (SELECT MigrationId FROM __EFMigrationsHistory ORDER BY MigrationId)";
+        using (var running = Open(path, SqliteOpenMode.ReadOnly))
+        using (var copy = Open(file, SqliteOpenMode.ReadOnly))
+        {
+            if (!Equals(Ask(running, Shape), Ask(copy, Shape)))
+            {
+                throw new BackupRefusedException($"{file} was made by another version than the Hazy Gauge that is running. Stop that first, then restore.");
+            }
         }
 
         Copy(file, path);
-        return aside;
+    }
+
+    // Staged beside it and put in its place in one step: until then the old one is whole, afterwards the new one.
+    private static void Replace(string path, string file)
+    {
+        var staged = path + Unfinished;
+        try
+        {
+            File.Delete(staged);
+            Copy(file, staged);
+            DataFolder.CloseToOthers(staged);
+            MakeSingleFile(staged);
+            TakeInLog(path);
+            File.Move(staged, path, overwrite: true);
+        }
+        finally
+        {
+            Remove(staged);
+        }
+    }
+
+    // A write-ahead log that outlived its database would be played into the next one of that name.
+    private static void TakeInLog(string path)
+    {
+        if (!File.Exists(path))
+        {
+            return;
+        }
+
+        try
+        {
+            MakeSingleFile(path);
+        }
+        catch (SqliteException broken) when (StorageFaults.Of(broken) is StorageFault.Damaged or StorageFault.NotADatabase)
+        {
+            File.Delete(path + "-wal");
+            File.Delete(path + "-shm");
+        }
+    }
+
+    private static void Remove(string partial)
+    {
+        foreach (var left in new[] { partial, partial + "-journal", partial + "-wal", partial + "-shm" })
+        {
+            File.Delete(left);
+        }
+    }
+
+    // A backup that is killed cannot clean up after itself; the next one does. One that is being written has just been touched.
+    private static void ClearAbandoned(string folder)
+    {
+        foreach (var left in Directory.EnumerateFiles(folder, "*" + Unfinished + "*").Where(f => File.GetLastWriteTimeUtc(f) < DateTime.UtcNow - Abandoned))
+        {
+            File.Delete(left);
+        }
     }
 
     private static void Copy(string from, string to)
@@ -101,20 +232,26 @@ public static class Backup
     /// <summary>Refuses a file that is not a whole database of this program.</summary>
     private static void Check(string file)
     {
+        CheckWhole(file);
+        using var connection = Open(file, SqliteOpenMode.ReadOnly);
+        if (Ask(connection, "SELECT count(*) FROM sqlite_master WHERE type = 'table' AND name IN ('Jobs', 'Revisions', '__EFMigrationsHistory')") is not 3L)
+        {
+            throw new BackupRefusedException($"{file} is a database, but not one of Hazy Gauge.");
+        }
+    }
+
+    /// <summary>Refuses a file that is not a whole database.</summary>
+    private static void CheckWhole(string file)
+    {
         try
         {
             using var connection = Open(file, SqliteOpenMode.ReadOnly);
-            if (Ask(connection, "SELECT count(*) FROM sqlite_master WHERE type = 'table' AND name IN ('Jobs', 'Revisions', '__EFMigrationsHistory')") is not 3L)
-            {
-                throw new BackupRefusedException($"{file} is a database, but not one of Hazy Gauge.");
-            }
-
             if (Ask(connection, "PRAGMA integrity_check") is not "ok")
             {
                 throw new BackupRefusedException($"{file} is damaged. Take an older backup.");
             }
         }
-        catch (SqliteException broken)
+        catch (SqliteException broken) when (StorageFaults.Of(broken) is not StorageFault.NoRoom)
         {
             throw new BackupRefusedException(broken.SqliteErrorCode == NotADatabase ? $"{file} is not a database." : $"{file} cannot be read: it is damaged.", broken);
         }

@@ -1,6 +1,5 @@
 using System.Data.Common;
 using System.Globalization;
-using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Design;
 using Microsoft.EntityFrameworkCore.Diagnostics;
@@ -16,30 +15,135 @@ public static class Database
     /// <summary>Registers the database in a folder.</summary>
     public static IServiceCollection AddHazyGaugeData(this IServiceCollection services, string folder) => services
         .AddDbContextFactory<HazyGaugeDb>(options => Configure(options, folder))
-        .AddSingleton(new DataFolder(folder))
+        .AddSingleton(_ => new DataFolder(folder))
         .AddSingleton<Jobs.JobStore>()
         .AddSingleton<Entries.EntryStore>()
         .AddSingleton<Profiles.ProfileStore>()
         .AddSingleton<Files.FileStore>();
 
     /// <summary>Creates the database or brings it up to date; an existing one is copied aside before it is changed.</summary>
-    public static async Task PrepareAsync(HazyGaugeDb db, string folder, TimeProvider clock)
+    /// <param name="db">The database, in a folder that was taken for this program.</param>
+    /// <param name="folder">The folder.</param>
+    /// <param name="version">Version of this program.</param>
+    /// <param name="clock">Names the copy.</param>
+    /// <exception cref="StorageException">A newer program wrote it, or disk or database are not fit to work with.</exception>
+    public static async Task PrepareAsync(HazyGaugeDb db, string folder, Version version, TimeProvider clock)
     {
-        Directory.CreateDirectory(folder);
-        var path = PathIn(folder);
-        var pending = (await db.Database.GetPendingMigrationsAsync()).ToList();
-        if (pending.Count > 0 && File.Exists(path))
+        try
         {
-            var stamp = clock.GetUtcNow().ToString("yyyyMMdd-HHmmss", CultureInfo.InvariantCulture);
-            await using var source = new SqliteConnection($"Data Source={path}");
-            await using var copy = new SqliteConnection($"Data Source={Path.Combine(folder, $"before-{pending[0]}-{stamp}.db")};Pooling=False");
-            await source.OpenAsync();
-            await copy.OpenAsync();
-            source.BackupDatabase(copy);
+            await RefuseNewerAsync(db, folder, version);
+            var pending = (await db.Database.GetPendingMigrationsAsync()).ToList();
+            if (pending.Count > 0)
+            {
+                if (File.Exists(PathIn(folder)) && await NumberAsync(db, "SELECT count(*) FROM sqlite_master") > 0)
+                {
+                    CopyAside(folder, pending[0], clock);
+                }
+
+                await LiftStaleLockAsync(db);
+                await db.Database.MigrateAsync();
+            }
+
+            if (pending.Count > 0 || await NumberAsync(db, AskVersion) == 0)
+            {
+                await db.Database.ExecuteSqlRawAsync(string.Create(CultureInfo.InvariantCulture, $"PRAGMA user_version={Packed(version)}"));
+            }
+
+            await db.Database.ExecuteSqlRawAsync("PRAGMA journal_mode=WAL");
+            DataFolder.CloseToOthers(PathIn(folder));
+        }
+        catch (Exception failed) when (failed is not StorageException && StorageFaults.Of(failed) is { } fault)
+        {
+            throw new StorageException(fault.InWords(folder), failed);
+        }
+    }
+
+    /// <summary>What keeps the database from being written now; null where nothing does.</summary>
+    /// <param name="contexts">The database.</param>
+    /// <param name="folder">Its folder.</param>
+    /// <param name="cancellation">Gives up.</param>
+    public static async Task<StorageFault?> FaultAsync(IDbContextFactory<HazyGaugeDb> contexts, DataFolder folder, CancellationToken cancellation)
+    {
+        try
+        {
+            // Room for a save of the largest document, which the write-ahead log takes first.
+            await using (var probe = folder.CreateTemporary())
+            {
+                await probe.WriteAsync(new byte[ProbeBytes], cancellation);
+                await probe.FlushAsync(cancellation);
+            }
+
+            await using var db = await contexts.CreateDbContextAsync(cancellation);
+            db.Database.SetCommandTimeout(ProbeSeconds);
+            await db.Database.OpenConnectionAsync(cancellation);
+            await db.Database.ExecuteSqlRawAsync("BEGIN IMMEDIATE", cancellation);
+            await db.Database.ExecuteSqlRawAsync("ROLLBACK", cancellation);
+            return null;
+        }
+        catch (Exception failed) when (StorageFaults.Of(failed) is { } fault)
+        {
+            return fault;
+        }
+    }
+
+    private const int ProbeBytes = 1024 * 1024;
+    private const int ProbeSeconds = 2;
+    private const string AskVersion = "PRAGMA user_version";
+
+    // The version that last changed the shape of the database stands in its header: even a program that knows none of that shape can say it.
+    private static int Packed(Version version) => (version.Major * 1_000_000) + (version.Minor * 1000) + version.Build;
+
+    private static async Task RefuseNewerAsync(HazyGaugeDb db, string folder, Version version)
+    {
+        if (!File.Exists(PathIn(folder)))
+        {
+            return;
         }
 
-        await db.Database.MigrateAsync();
-        await db.Database.ExecuteSqlRawAsync("PRAGMA journal_mode=WAL");
+        var needed = await NumberAsync(db, AskVersion);
+        if (needed > Packed(version) || (await db.Database.GetAppliedMigrationsAsync()).Except(db.Database.GetMigrations()).Any())
+        {
+            var which = needed > Packed(version) ? string.Create(CultureInfo.InvariantCulture, $"version {needed / 1_000_000}.{needed / 1000 % 1000}.{needed % 1000}") : "a newer version";
+            throw new StorageException($"The database in {folder} needs {which} of Hazy Gauge or later; this is {version.ToString(3)}. Start that one; nothing was changed.");
+        }
+    }
+
+    private static void CopyAside(string folder, string before, TimeProvider clock)
+    {
+        var stamp = clock.GetUtcNow().ToString("yyyyMMdd-HHmmss", CultureInfo.InvariantCulture);
+        try
+        {
+            Backup.CopyWhole(PathIn(folder), Path.Combine(folder, $"before-{before}-{stamp}.db"));
+        }
+        catch (BackupRefusedException damaged)
+        {
+            throw new StorageException($"The database must be brought up to date, and cannot be copied aside before. {damaged.Message}", damaged);
+        }
+    }
+
+    // Whoever migrates puts a row there and takes it out again; killed in between it stays, and every later start would wait for ever. The folder is
+    // taken for this program, so nobody else can be at it.
+    private static async Task LiftStaleLockAsync(HazyGaugeDb db)
+    {
+        if (await NumberAsync(db, "SELECT count(*) FROM sqlite_master WHERE type = 'table' AND name = '__EFMigrationsLock'") > 0)
+        {
+            await db.Database.ExecuteSqlRawAsync("DELETE FROM \"__EFMigrationsLock\"");
+        }
+    }
+
+    private static async Task<long> NumberAsync(HazyGaugeDb db, string question)
+    {
+        await db.Database.OpenConnectionAsync();
+        try
+        {
+            await using var command = db.Database.GetDbConnection().CreateCommand();
+            command.CommandText = question;
+            return Convert.ToInt64(await command.ExecuteScalarAsync(), CultureInfo.InvariantCulture);
+        }
+        finally
+        {
+            await db.Database.CloseConnectionAsync();
+        }
     }
 
     /// <summary>Where the database lies in its folder.</summary>
@@ -64,35 +168,6 @@ public static class Database
             await using var command = connection.CreateCommand();
             command.CommandText = "PRAGMA synchronous=FULL";
             await command.ExecuteNonQueryAsync(cancellationToken);
-        }
-    }
-}
-
-/// <summary>The folder everything is kept in.</summary>
-/// <param name="Path">Its path.</param>
-public sealed record DataFolder(string Path)
-{
-    /// <summary>A new empty file that vanishes when it is closed, for content on its way in.</summary>
-    public FileStream CreateTemporary()
-    {
-        var folder = Directory.CreateDirectory(System.IO.Path.Combine(Path, "incoming"));
-        return new FileStream(System.IO.Path.Combine(folder.FullName, System.IO.Path.GetRandomFileName()), new FileStreamOptions
-        {
-            Mode = FileMode.CreateNew,
-            Access = FileAccess.ReadWrite,
-            Share = FileShare.ReadWrite | FileShare.Delete,
-            Options = FileOptions.DeleteOnClose | FileOptions.Asynchronous,
-            BufferSize = 128 * 1024,
-        });
-    }
-
-    /// <summary>Removes what an interrupted run left on its way in.</summary>
-    public void ClearTemporary()
-    {
-        var folder = System.IO.Path.Combine(Path, "incoming");
-        if (Directory.Exists(folder))
-        {
-            Directory.Delete(folder, recursive: true);
         }
     }
 }

@@ -5,7 +5,6 @@ using HazyGauge.Core.Stations.Compensate;
 using HazyGauge.Core.Stations.Signal;
 using HazyGauge.Core.Stations.Survey;
 using HazyGauge.Data;
-using HazyGauge.Data.Jobs;
 using HazyGauge.Web.Bay;
 using HazyGauge.Web.Entries;
 using HazyGauge.Web.Hosting;
@@ -18,7 +17,6 @@ using HazyGauge.Web.Security;
 using HazyGauge.Web.Simulator;
 using HazyGauge.Web.Stations;
 using Microsoft.AspNetCore.HostFiltering;
-using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Options;
 
 const long LargestJsonBody = 2 * 1024 * 1024;
@@ -47,6 +45,9 @@ builder.WebHost.ConfigureKestrel(kestrel =>
     kestrel.Listen(System.Net.IPAddress.Loopback, settings.Port);
 });
 builder.Logging.AddFilter("Microsoft.AspNetCore", LogLevel.Warning).AddFilter("Microsoft.EntityFrameworkCore", LogLevel.Warning)
+
+    // What goes wrong in the database is caught and logged where it is known what it means.
+    .AddFilter("Microsoft.EntityFrameworkCore.Database", LogLevel.Critical).AddFilter("Microsoft.EntityFrameworkCore.Update", LogLevel.Critical)
     .AddFilter("Microsoft.Hosting.Lifetime", LogLevel.Warning).AddFilter("Microsoft.Extensions.Hosting", LogLevel.Critical);
 
 builder.Services.Configure<HostFilteringOptions>(hosts => hosts.AllowedHosts = ["localhost", "127.0.0.1", "[::1]"]);
@@ -89,8 +90,7 @@ app.UseResponseHeaders();
 app.UseSameOriginGuard();
 app.UseResponseCompression();
 
-app.MapGet("/health", async (JobStore jobs, CancellationToken cancellation) =>
-    await jobs.AnswersAsync(cancellation) ? Results.Ok(new { status = "ok" }) : Results.StatusCode(StatusCodes.Status503ServiceUnavailable)).ExcludeFromDescription();
+app.MapHealth();
 app.MapOpenApi();
 app.MapApiPage();
 
@@ -121,15 +121,13 @@ app.MapFallbackToFile("{*path:nonfile:regex(^(?!api(/|$)))}", "index.html", page
 
 if (!isDescribed)
 {
-    app.Services.GetRequiredService<DataFolder>().ClearTemporary();
-    await using (var db = await app.Services.GetRequiredService<IDbContextFactory<HazyGaugeDb>>().CreateDbContextAsync())
+    try
     {
-        await Database.PrepareAsync(db, settings.DataFolder, app.Services.GetRequiredService<TimeProvider>());
+        await StartUp.PrepareAsync(app.Services, settings);
     }
-
-    if (settings.LoadDemo)
+    catch (StorageException why)
     {
-        await DemoLoader.LoadAsync(app.Services);
+        return await CannotStartAsync(why.Message);
     }
 
     app.Lifetime.ApplicationStarted.Register(() => Console.WriteLine($"Hazy Gauge is at {app.Urls.FirstOrDefault()}"));

@@ -163,6 +163,30 @@ public class JobTests(App app) : IClassFixture<App>
     }
 
     [Fact]
+    public async Task An_import_whose_text_is_none_is_refused_with_its_place()
+    {
+        var (job, document) = await JobWithCaptureAsync();
+        await app.SaveAsync(job, document, "\"0\"");
+
+        // Text that is none: half of a character, and bytes that are no UTF-8. Each is found where it stands, whatever a later reader would look at.
+        var whole = (await app.GetAsync($"/api/jobs/{job}/export")).ToJsonString();
+        foreach (var (find, spoilt, place) in new[]
+        {
+            ("\"coreVersion\":\"", "\"coreVersion\":\"\\ud800", "revisions[0].document.coreVersion"),
+            ("\"capture\":{", "\"capture\":{\"\\udc00\":1,", "name of a field"),
+            ("\"schemaVersion\":1", "\"schemaVersion\":\"\\ud800\"", "format version"),
+        })
+        {
+            whole.ShouldContain(find);
+            ((string)(await app.PostAsync("/api/jobs/import", whole.Replace(find, spoilt, StringComparison.Ordinal), 422))["detail"]!).ShouldContain(place);
+        }
+
+        using var bytes = new ByteArrayContent([.. "{ \"schemaVersion\": 1, \"name\": \""u8, 0xFF, 0xFE, .. "\" }"u8]);
+        bytes.Headers.ContentType = new("application/json");
+        await Api.ReadAsync(await app.Http.PostAsync("/api/jobs/import", bytes), 422);
+    }
+
+    [Fact]
     public async Task An_import_that_cannot_be_is_refused_whole()
     {
         var (job, document) = await JobWithCaptureAsync();
@@ -190,6 +214,11 @@ public class JobTests(App app) : IClassFixture<App>
         await RefusedAsync(j => j["files"]![0]!["sha256"] = "abc", "SHA-256");
         await RefusedAsync(j => j["files"]![0]!["name"] = "../x", "plain name");
         await RefusedAsync(j => j["unknown"] = 1, "schema");
+        foreach (var list in new[] { "revisions", "files", "entries" })
+        {
+            await RefusedAsync(j => j[list] = new JsonArray((JsonNode?)null), $"holds nothing at '{list}[0]'");
+        }
+
         await app.PostAsync("/api/jobs/import", "{ \"schemaVersion\": 1,", 422);
         await app.PostAsync("/api/jobs/import", string.Empty, 422);
 

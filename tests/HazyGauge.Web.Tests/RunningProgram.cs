@@ -37,6 +37,21 @@ internal sealed class RunningProgram : IDisposable
         throw new InvalidOperationException($"The program ended with {process.ExitCode} before it was up.");
     }
 
+    /// <summary>Starts it where it cannot start, and returns what it says: one line.</summary>
+    public static async Task<string> RefusedAsync(string folder)
+    {
+        var start = new ProcessStartInfo("dotnet", [Path.Combine(AppContext.BaseDirectory, "HazyGauge.Web.dll")]) { RedirectStandardError = true, RedirectStandardOutput = true, UseShellExecute = false };
+        start.Environment["HAZY_DATA"] = folder;
+        start.Environment["HAZY_PORT"] = "0";
+        using var process = Process.Start(start)!;
+        var output = process.StandardOutput.ReadToEndAsync();
+        var errors = await process.StandardError.ReadToEndAsync();
+        await process.WaitForExitAsync();
+        process.ExitCode.ShouldBe(1);
+        (await output).ShouldNotContain("   at ");
+        return errors.Trim().Split('\n').ShouldHaveSingleItem();
+    }
+
     /// <summary>Runs backup or restore to its end.</summary>
     public static async Task<(int Code, string Errors)> MaintainAsync(string folder, params string[] args)
     {

@@ -256,13 +256,6 @@ public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, TimeProvid
         return !await db.Jobs.AnyAsync(cancellation);
     }
 
-    /// <summary>True where the database answers.</summary>
-    public async Task<bool> AnswersAsync(CancellationToken cancellation)
-    {
-        await using var db = await contexts.CreateDbContextAsync(cancellation);
-        return await db.Jobs.CountAsync(cancellation) >= 0;
-    }
-
     private List<RevisionRow> Write(HazyGaugeDb db, JobRow job, WholeSave save)
     {
         var now = clock.ToTheMillisecond();

@@ -64,13 +64,24 @@ public static class JobFileFormat
         {
             throw new RefusedInputException("file", $"The job file breaks off or is malformed at line {(broken.LineNumber ?? 0) + 1}.");
         }
+        catch (InvalidOperationException)
+        {
+            // Names are decoded while it is looked for those that stand twice; where this one stands is not told.
+            throw new RefusedInputException("file", "The name of a field is cut in the middle of a character. Export the job again.");
+        }
 
         using (json)
         {
             CheckVersion(json.RootElement);
+            if (JsonPlaces.FirstUnreadable(json.RootElement) is { } place)
+            {
+                throw new RefusedInputException("file", $"The text at '{place}' is cut in the middle of a character. Export the job again.");
+            }
+
             try
             {
-                return json.Deserialize<JobFile>(Options)!;
+                var job = json.Deserialize<JobFile>(Options)!;
+                return JsonPlaces.FirstEmpty(job) is { } empty ? throw new RefusedInputException("file", $"The job file holds nothing at '{empty}', where something belongs.") : job;
             }
             catch (JsonException malformed)
             {
@@ -122,7 +133,7 @@ public static class JobFileFormat
 
         if (version.ValueKind != JsonValueKind.Number || !version.TryGetInt32(out var number) || number != JobFile.CurrentSchemaVersion)
         {
-            throw new RefusedInputException("schemaVersion", $"This job file has format version {version}; this program reads version {JobFile.CurrentSchemaVersion}.");
+            throw new RefusedInputException("schemaVersion", $"This job file has format version {version.GetRawText()}; this program reads version {JobFile.CurrentSchemaVersion}.");
         }
     }
 }

@@ -43,7 +43,7 @@ internal static class Maintenance
             output.WriteLine($"Restored from {names[0]}");
             return Done;
         }
-        catch (Exception refused) when (refused is BackupRefusedException or IOException or UnauthorizedAccessException)
+        catch (Exception refused) when (refused is BackupRefusedException or IOException or UnauthorizedAccessException or Microsoft.Data.Sqlite.SqliteException)
         {
             errors.WriteLine($"hazy {args[0]}: {refused.Message}");
             return Refused;

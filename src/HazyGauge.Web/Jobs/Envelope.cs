@@ -2,6 +2,7 @@ using System.Text.Json;
 using System.Text.Json.Serialization;
 using HazyGauge.Core.Sentences;
 using HazyGauge.Data;
+using HazyGauge.Web.Stations;
 
 namespace HazyGauge.Web.Jobs;
 
@@ -21,10 +22,7 @@ public sealed record Envelope(
     [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] IReadOnlyDictionary<string, int>? BasedOn = null)
 {
     /// <summary>The envelope of a revision.</summary>
-    public static Envelope From(RevisionRow row) => new(row.Slug, row.Number, row.Author, row.SavedAt, JsonSerializer.Deserialize<JsonElement>(row.Document), BasedOnOf(row));
-
-    /// <summary>Number of the revision of each station that a revision was evaluated for; null where nobody noted it.</summary>
-    public static IReadOnlyDictionary<string, int>? BasedOnOf(RevisionRow row) => row.BasedOn is { } text ? JsonSerializer.Deserialize<Dictionary<string, int>>(text) : null;
+    public static Envelope From(RevisionRow row) => new(row.Slug, row.Number, row.Author, row.SavedAt, StoredJson.Element(row), StoredJson.Bases(row));
 }
 
 /// <summary>An entry of the record.</summary>

@@ -102,7 +102,7 @@ internal static class JobEndpoints
 
         IReadOnlyList<Figure> Figures(Data.RevisionRow row)
         {
-            var document = JsonNode.Parse(row.Document);
+            var document = StoredJson.Document(row);
             if (StationDocuments.IsEmpty(document) || line.Station(row.Slug) is not { } station)
             {
                 return [];

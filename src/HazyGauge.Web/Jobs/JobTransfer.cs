@@ -37,7 +37,7 @@ internal sealed class JobTransfer(JobLine line, JobStore jobs, EntryStore entrie
             job.Name,
             job.Vehicle,
             job.CreatedAt,
-            [.. revisions.Select(r => new JobFileRevision(r.Number, r.Slug, r.Author, r.SavedAt, r.Summary, JsonSerializer.Deserialize<JsonElement>(r.Document), Envelope.BasedOnOf(r)))],
+            [.. revisions.Select(r => new JobFileRevision(r.Number, r.Slug, r.Author, r.SavedAt, r.Summary, StoredJson.Element(r), StoredJson.Bases(r)))],
             [.. (await files.ListAsync(id, cancellation)).Select(f => new JobFileEntry(f.Sha256, f.Name, f.Bytes, f.AddedAt))],
             [.. (await entries.ListAsync(id, cancellation)).Select(e => new JobFileEvent(e.Number, e.Kind, e.Text, EntryAnswer.From(e, null).Blocks, e.Author, e.At, e.Due, e.Station, e.Closes))]);
     }

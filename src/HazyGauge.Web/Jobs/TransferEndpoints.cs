@@ -43,7 +43,16 @@ internal static class TransferEndpoints
         var stored = (await files.ListAsync(id, cancellation)).Where(f => f.HasContent).Select(f => f.Sha256).ToHashSet(StringComparer.Ordinal);
         // A zip that breaks off halfway looks like a damaged one to whoever gets it: make it whole, then send it.
         var zip = folder.CreateTemporary();
-        await JobFileFormat.WriteZipAsync(job, file => stored.Contains(file.Sha256) ? files.OpenRead(file.Sha256) : null, zip, cancellation);
+        try
+        {
+            await JobFileFormat.WriteZipAsync(job, file => stored.Contains(file.Sha256) ? files.OpenRead(file.Sha256) : null, zip, cancellation);
+        }
+        catch
+        {
+            await zip.DisposeAsync();
+            throw;
+        }
+
         zip.Position = 0;
         return TypedResults.Stream(zip, "application/zip", $"{name}.zip");
     }

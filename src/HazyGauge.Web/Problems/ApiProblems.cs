@@ -1,13 +1,15 @@
 using System.Text.Json;
 using System.Text.RegularExpressions;
 using HazyGauge.Core.Findings;
+using HazyGauge.Data;
+using HazyGauge.Web.Stations;
 using Microsoft.AspNetCore.Diagnostics;
 using Microsoft.AspNetCore.Mvc;
 
 namespace HazyGauge.Web.Problems;
 
 /// <summary>Turns refusals and failures into problem details (RFC 9457) with a sentence per field.</summary>
-internal sealed partial class ApiProblems(IProblemDetailsService problems, ILogger<ApiProblems> logger) : IExceptionHandler
+internal sealed partial class ApiProblems(IProblemDetailsService problems, DataFolder folder, ILogger<ApiProblems> logger) : IExceptionHandler
 {
     private const string TooLarge = "What was sent is larger than this accepts.";
     private const string WrongType = "Send JSON, with the content type application/json.";
@@ -33,6 +35,18 @@ internal sealed partial class ApiProblems(IProblemDetailsService problems, ILogg
             InvalidDataException damaged => Problem(StatusCodes.Status400BadRequest, "The upload could not be read.", damaged.Message, null),
             _ => null,
         };
+        if (problem is null && StorageFaults.Of(exception) is { } fault)
+        {
+            problem = Storage(fault);
+            logger.LogError("{Words} ({Message})", problem.Detail, exception.GetBaseException().Message);
+        }
+
+        if (exception is StoredDocumentException stored)
+        {
+            problem = Problem(StatusCodes.Status500InternalServerError, "Something stored cannot be read.", $"{stored.Message} Restore a backup from before, or leave that station out.", null);
+            logger.LogError(exception, "{Message}", stored.Message);
+        }
+
         if (problem is null)
         {
             logger.LogError(exception, "Unexpected failure.");
@@ -42,6 +56,9 @@ internal sealed partial class ApiProblems(IProblemDetailsService problems, ILogg
         httpContext.Response.StatusCode = problem.Status!.Value;
         return await problems.TryWriteAsync(new ProblemDetailsContext { HttpContext = httpContext, ProblemDetails = problem });
     }
+
+    private ProblemDetails Storage(StorageFault fault) => Problem(
+        fault == StorageFault.NoRoom ? StatusCodes.Status507InsufficientStorage : StatusCodes.Status503ServiceUnavailable, "Not saved.", fault.InWords(folder.Path), null);
 
     /// <summary>A problem with a title, a sentence and, where a field is at fault, sentences by field.</summary>
     public static ProblemDetails Problem(int status, string title, string detail, IReadOnlyDictionary<string, string[]>? errors)

@@ -36,7 +36,7 @@ internal sealed class JobEvaluator(JobLine line, JobStore jobs, EntryStore entri
         Guid jobId, IReadOnlyDictionary<string, RevisionRow> latest, IReadOnlyDictionary<string, JsonObject> drafts, IReadOnlyCollection<string>? want, CancellationToken cancellation)
     {
         var saved = latest.Where(l => line.Station(l.Key) is not null)
-            .Select(l => (l.Key, Document: StationDocuments.Inputs(JsonNode.Parse(l.Value.Document))))
+            .Select(l => (l.Key, Document: StationDocuments.Inputs(StoredJson.Document(l.Value))))
             .Where(l => l.Document.Count > 0)
             .ToDictionary(l => l.Key, l => l.Document, StringComparer.Ordinal);
         var tookOver = DocumentUpgrade.Apply(saved);
@@ -82,7 +82,7 @@ internal sealed class JobEvaluator(JobLine line, JobStore jobs, EntryStore entri
         try
         {
             return new PlanToEvaluate(
-                documents.Plan(station, document, ledger), revision, null, saved is null ? null : () => documents.ResultsOf(station, JsonNode.Parse(saved.Document), ledger));
+                documents.Plan(station, document, ledger), revision, null, saved is null ? null : () => documents.ResultsOf(station, StoredJson.Document(saved), ledger));
         }
         catch (RefusedInputException refused)
         {

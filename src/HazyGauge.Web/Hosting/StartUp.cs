@@ -1,0 +1,38 @@
+using HazyGauge.Core;
+using HazyGauge.Data;
+using Microsoft.EntityFrameworkCore;
+
+namespace HazyGauge.Web.Hosting;
+
+/// <summary>What happens before the first request is taken.</summary>
+internal static class StartUp
+{
+    // Whoever starts it should not wonder for longer.
+    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(3);
+
+    /// <summary>Takes the folder for this program and brings the database up to date; says so where that takes long.</summary>
+    /// <exception cref="StorageException">The folder cannot be worked with.</exception>
+    public static async Task PrepareAsync(IServiceProvider services, AppSettings settings)
+    {
+        var doing = "reading the database";
+        await using var waiting = new Timer(_ => Console.WriteLine($"Still starting: {Volatile.Read(ref doing)} in {settings.DataFolder}."), null, Patience, Patience);
+        try
+        {
+            services.GetRequiredService<DataFolder>().Take();
+            await using (var db = await services.GetRequiredService<IDbContextFactory<HazyGaugeDb>>().CreateDbContextAsync())
+            {
+                await Database.PrepareAsync(db, settings.DataFolder, Version.Parse(CoreVersion.Current), services.GetRequiredService<TimeProvider>());
+            }
+
+            if (settings.LoadDemo)
+            {
+                Volatile.Write(ref doing, "loading the demo");
+                await DemoLoader.LoadAsync(services);
+            }
+        }
+        catch (Exception failed) when (failed is not StorageException && StorageFaults.Of(failed) is { } fault)
+        {
+            throw new StorageException(fault.InWords(settings.DataFolder), failed);
+        }
+    }
+}

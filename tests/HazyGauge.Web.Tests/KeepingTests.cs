@@ -1,0 +1,137 @@
+using System.Data.Common;
+using System.Net;
+using System.Text;
+using HazyGauge.Data;
+using Microsoft.AspNetCore.TestHost;
+using Microsoft.Data.Sqlite;
+using Microsoft.EntityFrameworkCore.Diagnostics;
+using Microsoft.Extensions.DependencyInjection;
+
+namespace HazyGauge.Web.Tests;
+
+/// <summary>Whatever state folder and disk are in, a start and a save either work or say in one sentence what to do.</summary>
+public class KeepingTests
+{
+    [Fact]
+    public async Task A_start_that_was_killed_while_migrating_bricks_no_later_one_and_two_never_share_a_folder()
+    {
+        var folder = Directory.CreateTempSubdirectory("hazy-gauge-killed-");
+        await RunAsync(folder, "CREATE TABLE \"__EFMigrationsLock\" (\"Id\" INTEGER NOT NULL PRIMARY KEY, \"Timestamp\" TEXT NOT NULL); INSERT INTO \"__EFMigrationsLock\" VALUES (1, 'killed')");
+        Directory.CreateDirectory(Path.Combine(folder.FullName, "incoming"));
+        await File.WriteAllTextAsync(Path.Combine(folder.FullName, "incoming", "half"), "sent");
+        await File.WriteAllTextAsync(Path.Combine(folder.FullName, "hazy-gauge.db.partial"), "half a restore");
+        using (var first = await RunningProgram.StartAsync(folder.FullName, demo: false))
+        {
+            Directory.GetFiles(folder.FullName, "*", SearchOption.AllDirectories).ShouldNotContain(f => f.EndsWith("half", StringComparison.Ordinal) || f.EndsWith(".partial", StringComparison.Ordinal));
+            Directory.CreateDirectory(Path.Combine(folder.FullName, "incoming"));
+            await File.WriteAllTextAsync(Path.Combine(folder.FullName, "incoming", "of the first"), "being sent");
+            (await RunningProgram.RefusedAsync(folder.FullName)).ShouldBe($"Hazy Gauge cannot start: Another Hazy Gauge works in {folder.FullName}. Stop it first, or set HAZY_DATA to another folder.");
+            File.Exists(Path.Combine(folder.FullName, "incoming", "of the first")).ShouldBeTrue();
+            if (!OperatingSystem.IsWindows())
+            {
+                File.GetUnixFileMode(folder.FullName).ShouldBe(UnixFileMode.UserRead | UnixFileMode.UserWrite | UnixFileMode.UserExecute);
+            }
+
+            // Killed, it lets go of the folder.
+            first.Kill();
+        }
+
+        await RunAsync(folder, "PRAGMA user_version = 7002");
+        (await RunningProgram.RefusedAsync(folder.FullName)).ShouldContain("needs version 0.7.2 of Hazy Gauge or later");
+        await RunAsync(folder, "PRAGMA user_version = 5000; INSERT INTO __EFMigrationsHistory VALUES ('29990101000000_Later', '99')");
+        (await RunningProgram.RefusedAsync(folder.FullName)).ShouldContain("needs a newer version");
+        folder.Delete(recursive: true);
+    }
+
+    [Fact]
+    public async Task Garbage_for_a_database_is_said_in_a_sentence_and_a_restore_over_it_brings_the_shop_back()
+    {
+        var (shop, broken) = (Directory.CreateTempSubdirectory("hazy-gauge-shop-"), Directory.CreateTempSubdirectory("hazy-gauge-broken-"));
+        using (var running = await RunningProgram.StartAsync(shop.FullName, demo: true))
+        {
+            running.Kill();
+        }
+
+        var copy = Path.Combine(shop.FullName, "copy.db");
+        (await RunningProgram.MaintainAsync(shop.FullName, "backup", copy)).Code.ShouldBe(0);
+        var database = Path.Combine(broken.FullName, "hazy-gauge.db");
+        await File.WriteAllTextAsync(database, new string('x', 9000));
+        (await RunningProgram.RefusedAsync(broken.FullName)).ShouldContain("Move it away, or restore a backup");
+        (await RunningProgram.MaintainAsync(broken.FullName, "backup", copy + "2")).Errors.ShouldStartWith("hazy backup: What stands in ");
+        (await RunningProgram.MaintainAsync(broken.FullName, "restore", copy, "--force")).ShouldBe((0, string.Empty));
+        (await File.ReadAllTextAsync(Directory.GetFiles(broken.FullName, "before-restore-*").Single())).ShouldStartWith("xxx");
+        using (var restored = await RunningProgram.StartAsync(broken.FullName, demo: false))
+        {
+            (await Api.ReadAsync(await restored.Http.GetAsync("/api/jobs"), 200))["items"]!.AsArray().Count.ShouldBe(3);
+        }
+
+        (await RunningProgram.RefusedAsync(Path.Combine(copy, "inside a file"))).ShouldContain("cannot be made, opened or read");
+        shop.Delete(recursive: true);
+        broken.Delete(recursive: true);
+    }
+
+    [Fact]
+    public async Task A_full_disk_is_said_in_words_health_tells_it_and_work_goes_on_when_there_is_room_again()
+    {
+        var disk = new SmallDisk();
+        await using var program = new App();
+        await using var app = program.WithWebHostBuilder(web => web.ConfigureTestServices(services => services.ConfigureDbContext<HazyGaugeDb>(o => o.AddInterceptors(disk))));
+        using var http = app.CreateClient();
+        var job = (string)(await Api.ReadAsync(await http.PostAsync("/api/jobs", Json("""{ "name": "Full" }""")), 201))["id"]!;
+        disk.IsFull = true;
+        var saved = 0;
+        HttpResponseMessage answer;
+        do
+        {
+            // What is left of the last pages still takes a few.
+            answer = await SaveAsync(http, job);
+            saved += answer.IsSuccessStatusCode ? 1 : 0;
+        }
+        while (answer.IsSuccessStatusCode && saved < 200);
+        ((string)(await Api.ReadAsync(answer, 507))["detail"]!).ShouldStartWith("The disk is full");
+
+        disk.IsFull = false;
+        ((int)(await Api.ReadAsync(await SaveAsync(http, job), 200))["revision"]!).ShouldBe(saved + 1);
+        using var health = await http.GetAsync("/health");
+        (health.StatusCode, await health.Content.ReadAsStringAsync()).ShouldBe((HttpStatusCode.OK, """{"status":"ok","detail":null}"""));
+
+        // A database that may only be read is told by health too.
+        disk.IsReadOnly = true;
+        using var readOnly = await http.GetAsync("/health");
+        (readOnly.StatusCode, (await readOnly.Content.ReadAsStringAsync()).Contains("\"readOnly\"", StringComparison.Ordinal)).ShouldBe((HttpStatusCode.ServiceUnavailable, true));
+    }
+
+    private static async Task<HttpResponseMessage> SaveAsync(HttpClient http, string job)
+    {
+        using var request = new HttpRequestMessage(HttpMethod.Put, $"/api/jobs/{job}/stations/signal") { Content = Json("""{ "meter": { "frequencyHz": 123.4 } }""") };
+        request.Headers.TryAddWithoutValidation("If-Match", "*");
+        request.Headers.Add("X-Author", "JM");
+        return await http.SendAsync(request);
+    }
+
+    private static StringContent Json(string json) => new(json, Encoding.UTF8, "application/json");
+
+    private static async Task RunAsync(DirectoryInfo folder, string sql)
+    {
+        await using var connection = new SqliteConnection($"Data Source={Path.Combine(folder.FullName, "hazy-gauge.db")};Pooling=False");
+        await connection.OpenAsync();
+        await using var command = connection.CreateCommand();
+        command.CommandText = sql;
+        await command.ExecuteNonQueryAsync();
+    }
+
+    // SQLite itself refuses to grow a database beyond a number of pages as it does on a full disk.
+    private sealed class SmallDisk : DbConnectionInterceptor
+    {
+        public bool IsFull { get; set; }
+
+        public bool IsReadOnly { get; set; }
+
+        public override async Task ConnectionOpenedAsync(DbConnection connection, ConnectionEndEventData eventData, CancellationToken cancellationToken = default)
+        {
+            await using var command = connection.CreateCommand();
+            command.CommandText = $"PRAGMA max_page_count = {(IsFull ? 1 : 1_000_000)}; PRAGMA query_only = {(IsReadOnly ? 1 : 0)}";
+            await command.ExecuteNonQueryAsync(cancellationToken);
+        }
+    }
+}
