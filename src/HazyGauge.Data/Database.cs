@@ -16,6 +16,7 @@ public static class Database
     public static IServiceCollection AddHazyGaugeData(this IServiceCollection services, string folder) => services
         .AddDbContextFactory<HazyGaugeDb>(options => Configure(options, folder))
         .AddSingleton(_ => new DataFolder(folder))
+        .AddSingleton<WriteGate>()
         .AddSingleton<Jobs.JobStore>()
         .AddSingleton<Entries.EntryStore>()
         .AddSingleton<Profiles.ProfileStore>()

@@ -185,7 +185,7 @@ public sealed class FileContentRow
     /// <summary>Identity.</summary>
     public long Id { get; init; }
 
-    /// <summary>SHA-256 of the content, lower-case hex.</summary>
+    /// <summary>SHA-256 of the content, lower-case hex; another name while it is on its way in.</summary>
     public required string Sha256 { get; init; }
 
     /// <summary>Length, bytes.</summary>

@@ -4,6 +4,7 @@ using System.Text;
 using HazyGauge.Data;
 using Microsoft.AspNetCore.TestHost;
 using Microsoft.Data.Sqlite;
+using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Diagnostics;
 using Microsoft.Extensions.DependencyInjection;
 
@@ -99,6 +100,33 @@ public class KeepingTests
         disk.IsReadOnly = true;
         using var readOnly = await http.GetAsync("/health");
         (readOnly.StatusCode, (await readOnly.Content.ReadAsStringAsync()).Contains("\"readOnly\"", StringComparison.Ordinal)).ShouldBe((HttpStatusCode.ServiceUnavailable, true));
+    }
+
+    [Fact]
+    public async Task The_same_file_brought_by_several_at_once_is_kept_once_and_what_was_begun_is_taken_out()
+    {
+        await using var app = new App();
+        var content = new byte[3_000_000];
+        new Random(3).NextBytes(content);
+        var jobs = await Task.WhenAll(Enumerable.Range(0, 4).Select(_ => app.NewJobAsync()));
+        var hashes = await Task.WhenAll(jobs.Select(async job => (string)(await Api.UploadAsync(app.Http, $"/api/jobs/{job}/files", content, "log.bin"))["sha256"]!));
+        hashes.Distinct().Count().ShouldBe(1);
+        foreach (var job in jobs)
+        {
+            (await app.Http.GetByteArrayAsync($"/api/jobs/{job}/files/{hashes[0]}")).SequenceEqual(content).ShouldBeTrue();
+        }
+
+        // As a program leaves it that is killed in the middle of an upload.
+        var contexts = app.Services.GetRequiredService<IDbContextFactory<HazyGaugeDb>>();
+        await using var db = await contexts.CreateDbContextAsync(TestContext.Current.CancellationToken);
+        var half = new FileContentRow { Sha256 = "staged-half", Bytes = 9 };
+        db.Add(half);
+        await db.SaveChangesAsync(TestContext.Current.CancellationToken);
+        db.Add(new FileChunkRow { ContentId = half.Id, Number = 0, Data = [1] });
+        await db.SaveChangesAsync(TestContext.Current.CancellationToken);
+        await app.Services.GetRequiredService<Data.Files.FileStore>().ClearStagedAsync(TestContext.Current.CancellationToken);
+        (await db.FileContents.Select(c => c.Sha256).ToListAsync(TestContext.Current.CancellationToken)).ShouldBe([hashes[0]]);
+        (await db.FileChunks.CountAsync(TestContext.Current.CancellationToken)).ShouldBe(12);
     }
 
     private static async Task<HttpResponseMessage> SaveAsync(HttpClient http, string job)

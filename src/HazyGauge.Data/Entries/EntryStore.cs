@@ -40,7 +40,7 @@ public enum WriteOutcome
 }
 
 /// <summary>Keeps what happened on jobs. Nothing written is ever changed or deleted.</summary>
-public sealed class EntryStore(IDbContextFactory<HazyGaugeDb> contexts, TimeProvider clock)
+public sealed class EntryStore(IDbContextFactory<HazyGaugeDb> contexts, WriteGate gate, TimeProvider clock)
 {
     /// <summary>All entries of a job, the oldest first.</summary>
     public async Task<IReadOnlyList<EntryRow>> ListAsync(Guid jobId, CancellationToken cancellation)
@@ -67,6 +67,7 @@ public sealed class EntryStore(IDbContextFactory<HazyGaugeDb> contexts, TimeProv
     /// <summary>Writes an entry once, however often it is sent.</summary>
     public async Task<(WriteOutcome Outcome, EntryRow? Entry)> WriteAsync(Guid jobId, EntryToWrite entry, CancellationToken cancellation)
     {
+        using var turn = await gate.EnterAsync(cancellation);
         await using var db = await contexts.CreateDbContextAsync(cancellation);
 
         // The transaction takes SQLite's write lock at once, so between these reads and the commit nobody else writes.

@@ -13,10 +13,8 @@ namespace HazyGauge.Data.Files;
 public sealed record StoredFile(string Sha256, string Name, long Bytes, DateTimeOffset AddedAt, bool HasContent);
 
 /// <summary>Keeps files inside the database, in compressed pieces found by the hash of the whole.</summary>
-public sealed class FileStore(IDbContextFactory<HazyGaugeDb> contexts, DataFolder folder, TimeProvider clock)
+public sealed class FileStore(IDbContextFactory<HazyGaugeDb> contexts, DataFolder folder, WriteGate gate, TimeProvider clock)
 {
-    private const int ChunkBytes = 256 * 1024;
-
     /// <summary>
     /// Takes in a file. The same content again, on the same job, is the file that is already there, under its first name.
     /// </summary>
@@ -30,12 +28,31 @@ public sealed class FileStore(IDbContextFactory<HazyGaugeDb> contexts, DataFolde
         await using var spool = folder.CreateTemporary();
         var (sha256, bytes) = await SpoolAsync(content, spool, cancellation);
 
+        await using var staged = await StageAsync(spool, sha256, bytes, cancellation);
+        using var turn = await gate.EnterAsync(cancellation);
         await using var db = await contexts.CreateDbContextAsync(cancellation);
         await using var transaction = await db.Database.BeginTransactionAsync(cancellation);
-        var file = await PutAsync(db, jobId, name, spool, sha256, bytes, clock.ToTheMillisecond(), cancellation);
+        var file = await db.JobFiles.SingleOrDefaultAsync(f => f.JobId == jobId && f.Sha256 == sha256, cancellation);
+        if (file is null)
+        {
+            file = new JobFileRow { JobId = jobId, Sha256 = sha256, Name = name, Bytes = bytes, AddedAt = clock.ToTheMillisecond() };
+            db.Add(file);
+        }
+
+        file.ContentId = await staged.SettleAsync(db, cancellation);
+        await db.SaveChangesAsync(cancellation);
         await transaction.CommitAsync(cancellation);
+        staged.Settled();
+        turn.Dispose();
         return ToStored(file);
     }
+
+    /// <summary>Writes content that is already hashed, to be put on a job later in one short transaction.</summary>
+    public Task<StagedContent> StageAsync(Stream spool, string sha256, long bytes, CancellationToken cancellation) =>
+        StagedContent.WriteAsync(contexts, gate, spool, sha256, bytes, cancellation);
+
+    /// <summary>Takes out content that a program that was killed had begun to bring.</summary>
+    public Task ClearStagedAsync(CancellationToken cancellation) => StagedContent.RemoveAllAsync(contexts, gate, cancellation);
 
     /// <summary>Copies content to a spool file and returns its hash and length.</summary>
     public static async Task<(string Sha256, long Bytes)> SpoolAsync(Stream content, Stream spool, CancellationToken cancellation)
@@ -73,61 +90,6 @@ public sealed class FileStore(IDbContextFactory<HazyGaugeDb> contexts, DataFolde
 
     /// <summary>Opens the content of a file that has one, for reading from start to end.</summary>
     public Stream OpenRead(string sha256) => new ChunkStream(contexts.CreateDbContext(), sha256);
-
-    /// <summary>Writes content that is already hashed, inside the caller's transaction, and puts it on the job.</summary>
-    internal static async Task<JobFileRow> PutAsync(
-        HazyGaugeDb db, Guid jobId, string name, Stream spool, string sha256, long bytes, DateTimeOffset addedAt, CancellationToken cancellation)
-    {
-        var content = await db.FileContents.SingleOrDefaultAsync(c => c.Sha256 == sha256, cancellation);
-        if (content is null)
-        {
-            content = new FileContentRow { Sha256 = sha256, Bytes = bytes };
-            db.Add(content);
-            await db.SaveChangesAsync(cancellation);
-            await WriteChunksAsync(db, content.Id, spool, cancellation);
-        }
-
-        var file = await db.JobFiles.SingleOrDefaultAsync(f => f.JobId == jobId && f.Sha256 == sha256, cancellation);
-        if (file is null)
-        {
-            file = new JobFileRow { JobId = jobId, Sha256 = sha256, Name = name, Bytes = bytes, AddedAt = addedAt };
-            db.Add(file);
-        }
-
-        file.ContentId = content.Id;
-        await db.SaveChangesAsync(cancellation);
-        return file;
-    }
-
-    private static async Task WriteChunksAsync(HazyGaugeDb db, long contentId, Stream spool, CancellationToken cancellation)
-    {
-        spool.Position = 0;
-        var buffer = new byte[ChunkBytes];
-        for (var number = 0; ; number++)
-        {
-            var read = await spool.ReadAtLeastAsync(buffer, ChunkBytes, throwOnEndOfStream: false, cancellation);
-            if (read == 0)
-            {
-                return;
-            }
-
-            var chunk = new FileChunkRow { ContentId = contentId, Number = number, Data = Compress(buffer.AsSpan(0, read)) };
-            db.Add(chunk);
-            await db.SaveChangesAsync(cancellation);
-            db.Entry(chunk).State = EntityState.Detached;
-        }
-    }
-
-    private static byte[] Compress(ReadOnlySpan<byte> data)
-    {
-        using var compressed = new MemoryStream();
-        using (var brotli = new BrotliStream(compressed, CompressionLevel.Fastest, leaveOpen: true))
-        {
-            brotli.Write(data);
-        }
-
-        return compressed.ToArray();
-    }
 
     private static StoredFile ToStored(JobFileRow row) => new(row.Sha256, row.Name, row.Bytes, row.AddedAt, row.ContentId is not null);
 

@@ -48,7 +48,7 @@ public enum SaveOutcome
 public sealed record SaveResult(SaveOutcome Outcome, IReadOnlyList<RevisionRow> Revisions, string? StaleSlug = null, RevisionRow? InTheWay = null);
 
 /// <summary>Keeps jobs and their record. Nothing saved is ever changed or deleted.</summary>
-public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, TimeProvider clock)
+public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, WriteGate gate, TimeProvider clock)
 {
     /// <summary>All jobs, the newest first.</summary>
     public async Task<IReadOnlyList<JobRow>> ListAsync(CancellationToken cancellation)
@@ -92,6 +92,7 @@ public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, TimeProvid
     /// <summary>Keeps a new job, with documents where there are any, all or nothing.</summary>
     public async Task CreateAsync(JobRow job, WholeSave? save, CancellationToken cancellation)
     {
+        using var turn = await gate.EnterAsync(cancellation);
         await using var db = await contexts.CreateDbContextAsync(cancellation);
         await using var transaction = await db.Database.BeginTransactionAsync(cancellation);
         db.Add(job);
@@ -107,6 +108,7 @@ public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, TimeProvid
     /// <summary>Puts a job aside, or back into the bay; null where there is none.</summary>
     public async Task<JobRow?> ArchiveAsync(Guid id, bool aside, CancellationToken cancellation)
     {
+        using var turn = await gate.EnterAsync(cancellation);
         await using var db = await contexts.CreateDbContextAsync(cancellation);
         if (await db.Jobs.SingleOrDefaultAsync(j => j.Id == id, cancellation) is not { } job)
         {
@@ -165,6 +167,7 @@ public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, TimeProvid
     /// <summary>Saves documents as new revisions in one transaction, all or none, provided that nobody saved them, or what they rest on, meanwhile.</summary>
     public async Task<SaveResult> SaveAsync(Guid jobId, WholeSave save, CancellationToken cancellation)
     {
+        using var turn = await gate.EnterAsync(cancellation);
         await using var db = await contexts.CreateDbContextAsync(cancellation);
 
         // The transaction takes SQLite's write lock at once, so between these reads and the commit nobody else saves.
@@ -200,6 +203,7 @@ public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, TimeProvid
     /// <summary>Writes how stations stand, provided that nobody saved what that was evaluated for meanwhile; true where it was written.</summary>
     public async Task<bool> StandAsync(Guid jobId, int lastRevision, Func<BayProjection, BayProjection> show, CancellationToken cancellation)
     {
+        using var turn = await gate.EnterAsync(cancellation);
         await using var db = await contexts.CreateDbContextAsync(cancellation);
         await using var transaction = await db.Database.BeginTransactionAsync(cancellation);
         if (await db.Jobs.SingleOrDefaultAsync(j => j.Id == jobId && j.LastRevision == lastRevision, cancellation) is not { } job)
@@ -223,9 +227,10 @@ public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, TimeProvid
         JobRow job,
         IReadOnlyList<RevisionRow> revisions,
         IReadOnlyList<EntryRow> entries,
-        IReadOnlyList<(JobFileRow File, Func<Stream>? Content)> files,
+        IReadOnlyList<(JobFileRow File, Files.StagedContent? Content)> files,
         CancellationToken cancellation)
     {
+        using var turn = await gate.EnterAsync(cancellation);
         await using var db = await contexts.CreateDbContextAsync(cancellation);
         await using var transaction = await db.Database.BeginTransactionAsync(cancellation);
         db.Add(job);
@@ -234,19 +239,18 @@ public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, TimeProvid
         await db.SaveChangesAsync(cancellation);
         foreach (var (file, content) in files)
         {
-            if (content is not null)
-            {
-                await using var stream = content();
-                await Files.FileStore.PutAsync(db, job.Id, file.Name, stream, file.Sha256, file.Bytes, file.AddedAt, cancellation);
-                continue;
-            }
-
-            file.ContentId = await db.FileContents.Where(c => c.Sha256 == file.Sha256).Select(c => (long?)c.Id).SingleOrDefaultAsync(cancellation);
+            file.ContentId = content is not null
+                ? await content.SettleAsync(db, cancellation)
+                : await db.FileContents.Where(c => c.Sha256 == file.Sha256).Select(c => (long?)c.Id).SingleOrDefaultAsync(cancellation);
             db.Add(file);
         }
 
         await db.SaveChangesAsync(cancellation);
         await transaction.CommitAsync(cancellation);
+        foreach (var (_, content) in files)
+        {
+            content?.Settled();
+        }
     }
 
     /// <summary>True where no job was ever created.</summary>

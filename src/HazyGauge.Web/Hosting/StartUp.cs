@@ -1,5 +1,6 @@
 using HazyGauge.Core;
 using HazyGauge.Data;
+using HazyGauge.Data.Files;
 using Microsoft.EntityFrameworkCore;
 
 namespace HazyGauge.Web.Hosting;
@@ -24,6 +25,7 @@ internal static class StartUp
                 await Database.PrepareAsync(db, settings.DataFolder, Version.Parse(CoreVersion.Current), services.GetRequiredService<TimeProvider>());
             }
 
+            await services.GetRequiredService<FileStore>().ClearStagedAsync(CancellationToken.None);
             if (settings.LoadDemo)
             {
                 Volatile.Write(ref doing, "loading the demo");

@@ -81,15 +81,16 @@ internal sealed class JobTransfer(JobLine line, JobStore jobs, EntryStore entrie
             LastRevision = file.Revisions.Count,
             LastEntry = file.Entries?.Count ?? 0,
         };
-        var spools = new List<FileStream>();
+        var staged = new List<StagedContent>();
         try
         {
-            var contents = new List<(JobFileRow, Func<Stream>?)>();
+            var contents = new List<(JobFileRow, StagedContent?)>();
             foreach (var entry in file.Files)
             {
                 var row = new JobFileRow { JobId = job.Id, Sha256 = entry.Sha256, Name = entry.Name, Bytes = entry.Bytes, AddedAt = entry.AddedAt };
-                var spool = zip is null ? null : await UnpackAsync(zip, entry, spools, cancellation);
-                contents.Add((row, spool is null ? null : () => new FileStream(spool.Name, FileMode.Open, FileAccess.Read, FileShare.ReadWrite | FileShare.Delete)));
+                var content = zip is null ? null : await UnpackAsync(zip, entry, cancellation);
+                contents.Add((row, content));
+                staged.AddRange(content is null ? [] : [content]);
             }
 
             await jobs.ImportAsync(
@@ -105,14 +106,14 @@ internal sealed class JobTransfer(JobLine line, JobStore jobs, EntryStore entrie
         }
         finally
         {
-            foreach (var spool in spools)
+            foreach (var content in staged)
             {
-                await spool.DisposeAsync();
+                await content.DisposeAsync();
             }
         }
     }
 
-    private async Task<FileStream?> UnpackAsync(ZipArchive zip, JobFileEntry entry, List<FileStream> spools, CancellationToken cancellation)
+    private async Task<StagedContent?> UnpackAsync(ZipArchive zip, JobFileEntry entry, CancellationToken cancellation)
     {
         try
         {
@@ -122,14 +123,13 @@ internal sealed class JobTransfer(JobLine line, JobStore jobs, EntryStore entrie
                 return null;
             }
 
-            var spool = folder.CreateTemporary();
-            spools.Add(spool);
+            await using var spool = folder.CreateTemporary();
             var (sha256, bytes) = await FileStore.SpoolAsync(content, spool, cancellation);
             return sha256 == entry.Sha256 && bytes == entry.Bytes
-                ? spool
+                ? await files.StageAsync(spool, sha256, bytes, cancellation)
                 : throw new RefusedInputException("files", $"The content of {entry.Name} is not what was exported: its hash differs.");
         }
-        catch (Exception damaged) when (damaged is InvalidDataException or IOException)
+        catch (Exception damaged) when ((damaged is InvalidDataException or IOException) && StorageFaults.Of(damaged) is null)
         {
             throw JobFileFormat.Damaged(damaged);
         }
