@@ -10,5 +10,17 @@ export default defineConfig({
   // The content security policy allows no data: fonts, and one rule for all assets is easier to reason about.
   build: { outDir: "../src/HazyGauge.Web/wwwroot", emptyOutDir: true, assetsInlineLimit: 0 },
   server: { host: "127.0.0.1", proxy: { "/api": server, "/health": server, "/hubs": { ...server, ws: true } } },
-  test: { environment: "jsdom", setupFiles: ["src/testSetup.ts"] },
+  // A page of its own for every file takes longer than most of what is tested: only components get one.
+  test: {
+    projects: [
+      {
+        extends: true,
+        test: { name: "plain", include: ["src/**/*.test.ts"], environment: "node", setupFiles: ["src/testSetup.ts"] },
+      },
+      {
+        extends: true,
+        test: { name: "page", include: ["src/**/*.test.tsx"], environment: "jsdom", setupFiles: ["src/testSetup.ts"] },
+      },
+    ],
+  },
 });

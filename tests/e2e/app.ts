@@ -1,62 +1,18 @@
-import { type ChildProcess, spawn } from "node:child_process";
-import { mkdtemp, rm } from "node:fs/promises";
+import { cp, mkdtemp, rm } from "node:fs/promises";
 import { tmpdir } from "node:os";
-import { join, resolve } from "node:path";
+import { join } from "node:path";
 import { AxeBuilder } from "@axe-core/playwright";
 import { test as base, expect, type Page } from "@playwright/test";
+import { Program } from "./program.ts";
 
-const root = resolve(import.meta.dirname, "../..");
-
-/** A running program with its own empty folder; the demo is loaded into it. Every test has its own. */
-export class App {
-  address = "";
-  private process: ChildProcess | null = null;
-  private readonly folder: string;
-
-  constructor(folder: string) {
-    this.folder = folder;
-  }
-
-  /** Starts, at the address it had before where it ran before. */
-  async start(): Promise<void> {
-    const port = this.address ? new URL(this.address).port : "0";
-    const child = spawn("dotnet", [join(root, "artifacts/app/HazyGauge.Web.dll")], {
-      env: { ...process.env, HAZY_PORT: port, HAZY_DATA: this.folder, HAZY_DEMO: "1" },
-      stdio: ["ignore", "pipe", "inherit"],
-    });
-    this.process = child;
-    this.address = await new Promise<string>((found, failed) => {
-      child.stdout.on("data", (data: Buffer) => {
-        // What the program logs of a failure belongs beside the test that met it.
-        if (/Unexpected failure|^crit: /m.test(data.toString())) {
-          process.stderr.write(data);
-        }
-        const address = /Hazy Gauge is at (http:\S+)/.exec(data.toString())?.[1];
-        if (address) {
-          found(address);
-        }
-      });
-      child.on("exit", (code) => failed(new Error(`The program ended with ${code} before it was up.`)));
-    });
-  }
-
-  async stop(): Promise<number | null> {
-    const child = this.process;
-    if (!child || child.exitCode !== null) {
-      return child?.exitCode ?? null;
-    }
-    const ended = new Promise<number | null>((done) => child.on("exit", (code) => done(code)));
-    child.kill("SIGTERM");
-    return ended;
-  }
-}
-
-export const test = base.extend<{ quiet: undefined; app: App }>({
+/** Every test has a program of its own, on the demo as it is loaded. */
+export const test = base.extend<{ quiet: undefined; app: Program }>({
   app: [
     // biome-ignore lint/correctness/noEmptyPattern: Playwright reads the parameter's shape.
     async ({}, use) => {
       const folder = await mkdtemp(join(tmpdir(), "hazy-gauge-"));
-      const app = new App(folder);
+      await cp(process.env.HAZY_DEMO_FOLDER ?? "", folder, { recursive: true });
+      const app = new Program(folder);
       await app.start();
       await use(app);
       await app.stop();

@@ -86,6 +86,7 @@ test("the simulator runs live: the glass follows the blend, faults are named, a 
   await page.getByLabel("Noise of the edges").fill("900");
   await expect(page.getByRole("alert")).toContainText("between 0 and 200");
   await page.getByLabel("Noise of the edges").fill("");
+  await expect(page.getByRole("alert")).toBeHidden();
 
   await app.stop();
   await expect(page.getByRole("alert")).toContainText("No connection.");

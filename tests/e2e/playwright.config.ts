@@ -3,7 +3,10 @@ import { defineConfig } from "@playwright/test";
 export default defineConfig({
   testDir: ".",
   outputDir: "../../artifacts/browser",
-  workers: 1,
+  globalSetup: "./demo.ts",
+  // As many as a small machine has cores; every test has its own program and browser page.
+  workers: 2,
+  fullyParallel: true,
   // Generous: a busy machine is slow, and no test is about speed.
   timeout: 180_000,
   expect: { timeout: 20_000 },

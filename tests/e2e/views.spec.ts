@@ -3,19 +3,21 @@ import { expect, expectAccessible, open, test } from "./app.ts";
 
 const capture = resolve(import.meta.dirname, "../../demo/captures/tarnock-30-after-fill.vcd");
 
-for (const theme of ["bay", "forecourt"]) {
-  for (const [size, width, height] of [
-    ["bench", 1280, 800],
-    ["phone", 390, 844],
-  ] as const) {
+// What a machine finds of accessibility hangs on the theme, what fits on the width.
+for (const [theme, size, width, height] of [
+  ["bay", "bench", 1280, 800],
+  ["forecourt", "bench", 1280, 800],
+  ["bay", "phone", 390, 844],
+] as const) {
     test(`every main view is accessible and fits: ${theme}, ${size}`, async ({ page }) => {
+      const accessible = async () => size === "bench" && (await expectAccessible(page));
       await page.addInitScript((t) => localStorage.setItem("hazy-gauge.theme", t), theme);
       await page.setViewportSize({ width, height });
       const fits = async () => expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(width);
 
       await page.goto("/");
       await expect(page.getByRole("heading", { level: 1 })).toContainText("open jobs");
-      await expectAccessible(page);
+      await accessible();
       await fits();
 
       await open(page, "Skirr", "Survey");
@@ -25,31 +27,31 @@ for (const theme of ["bay", "forecourt"]) {
         await expect(page.getByRole("heading", { level: 2, name: new RegExp(`^${stop}`) })).toBeVisible();
         await fits();
       }
-      await expectAccessible(page);
+      await accessible();
 
       await open(page, "Vantle T20", "Capacity");
       await expect(page.getByRole("heading", { level: 1 })).toHaveText(/supports up to E56.±.9\. The fuel pump is the limit\./);
       await page.getByRole("button", { name: "Edit: Around the tank" }).click();
       await expect(page.getByRole("textbox", { name: "Around the tank" })).toBeVisible();
-      await expectAccessible(page);
+      await accessible();
       await fits();
 
       await open(page, "Tarnock 30", "Signal");
       await expect(page.getByText("What the recording holds")).toBeVisible();
-      await expectAccessible(page);
+      await accessible();
       await fits();
 
       await page.getByRole("link", { name: "To Compensate" }).click();
       await expect(page.getByRole("heading", { level: 1 })).toHaveText(/inject 1\.25/);
       await expect(page.getByText("Held at zero.")).toBeVisible();
-      await expectAccessible(page);
+      await accessible();
       await fits();
 
       await open(page, "Vantle T20", "Signal");
       await expect(page.getByText("single pulses are missing")).toBeVisible();
       await page.getByRole("button", { name: "Run the simulator" }).click();
       await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^The signal is real: E10/);
-      await expectAccessible(page);
+      await accessible();
       await fits();
       await page.getByRole("button", { name: "Stop the simulator" }).click();
       await open(page, "Tarnock 30", "Compensate");
@@ -57,19 +59,18 @@ for (const theme of ["bay", "forecourt"]) {
       await page.getByRole("link", { name: "Record" }).click();
       await page.getByRole("button", { name: /^4 E62 ± 5/ }).click();
       await expect(page.getByText("version 0.")).toBeVisible();
-      await expectAccessible(page);
+      await accessible();
       await fits();
 
       await page.getByRole("link", { name: /^Prove/ }).click();
       await expect(page.getByRole("heading", { level: 1 })).toHaveText("Prove is not built yet.");
-      await expectAccessible(page);
+      await accessible();
       await fits();
 
       await page.goto("/nowhere");
       await expect(page.getByRole("heading", { level: 1 })).toHaveText("There is nothing at this address.");
-      await expectAccessible(page);
+      await accessible();
     });
-  }
 }
 
 test("another channel can be read, and one that is not there is said beside its field", async ({ page }) => {

@@ -1,2 +1,2 @@
-// jsdom knows no media queries; what they would say does not matter to any test.
+// Neither Node nor jsdom knows media queries; what they would say does not matter to any test.
 globalThis.matchMedia ??= (() => ({ matches: false })) as unknown as typeof matchMedia;

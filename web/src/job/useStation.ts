@@ -38,8 +38,8 @@ export function useStation<TPlan extends object, TResults>(slug: string) {
   return {
     slug,
     name: fields?.name ?? slug,
-    /** True until anything is known of it. */
-    isPending: !draft && !known && preview.isPending,
+    /** True until anything is known of it: what is typed before would not know what it was made from. */
+    isPending: !draft && !known && (preview.isPending || preview.isPlaceholderData),
     /** The program could not be asked. */
     error: preview.error,
     retry: () => preview.refetch(),
