@@ -110,7 +110,7 @@ public class RoundTripTests
     [InlineData("", "breaks off")]
     [InlineData("[]", "no job file")]
     [InlineData("{}", "no job file")]
-    [InlineData("""{ "schemaVersion": "1" }""", "format version 1")]
+    [InlineData("""{ "schemaVersion": "1" }""", "format version \"1\"")]
     [InlineData("""{ "schemaVersion": 1 }""", "schema")]
     [InlineData("""{ "schemaVersion": 1, "schemaVersion": 1 }""", "breaks off or is malformed")]
     public async Task What_is_no_job_file_is_refused_with_the_reason(string text, string reason)

@@ -236,7 +236,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Every job in the bay, the most pressing first; with archived=true those put aside. */
+        /** Every job in the bay, the most pressing first; with archived=true those that are archived. */
         get: {
             parameters: {
                 query?: {
