@@ -32,8 +32,10 @@ public static class Database
     {
         try
         {
-            await RefuseNewerAsync(db, folder, version);
-            var pending = (await db.Database.GetPendingMigrationsAsync()).ToList();
+            var applied = await AppliedAsync(db, folder);
+            var known = db.Database.GetMigrations().ToList();
+            await RefuseNewerAsync(db, folder, version, applied.Except(known, StringComparer.Ordinal).Any());
+            var pending = known.Except(applied, StringComparer.Ordinal).ToList();
             if (pending.Count > 0)
             {
                 if (File.Exists(PathIn(folder)) && await NumberAsync(db, "SELECT count(*) FROM sqlite_master") > 0)
@@ -94,7 +96,18 @@ public static class Database
     // The version that last changed the shape of the database stands in its header: even a program that knows none of that shape can say it.
     private static int Packed(Version version) => (version.Major * 1_000_000) + (version.Minor * 1000) + version.Build;
 
-    private static async Task RefuseNewerAsync(HazyGaugeDb db, string folder, Version version)
+    // Asked without the migrator, which takes longer to come up than everything else here.
+    private static async Task<IReadOnlyList<string>> AppliedAsync(HazyGaugeDb db, string folder)
+    {
+        if (!File.Exists(PathIn(folder)) || await NumberAsync(db, "SELECT count(*) FROM sqlite_master WHERE type = 'table' AND name = '__EFMigrationsHistory'") == 0)
+        {
+            return [];
+        }
+
+        return await db.Database.SqlQueryRaw<string>("SELECT MigrationId AS Value FROM __EFMigrationsHistory").ToListAsync();
+    }
+
+    private static async Task RefuseNewerAsync(HazyGaugeDb db, string folder, Version version, bool hasUnknown)
     {
         if (!File.Exists(PathIn(folder)))
         {
@@ -102,7 +115,7 @@ public static class Database
         }
 
         var needed = await NumberAsync(db, AskVersion);
-        if (needed > Packed(version) || (await db.Database.GetAppliedMigrationsAsync()).Except(db.Database.GetMigrations()).Any())
+        if (needed > Packed(version) || hasUnknown)
         {
             var which = needed > Packed(version) ? string.Create(CultureInfo.InvariantCulture, $"version {needed / 1_000_000}.{needed / 1000 % 1000}.{needed % 1000}") : "a newer version";
             throw new StorageException($"The database in {folder} needs {which} of Hazy Gauge or later; this is {version.ToString(3)}. Start that one; nothing was changed.");
