@@ -40,10 +40,18 @@ public sealed class HazyGaugeDb(DbContextOptions<HazyGaugeDb> options) : DbConte
     [DbFunction("json_extract", IsBuiltIn = true)]
     internal static string? Part(string json, string path) => throw new NotSupportedException("This runs in the database only.");
 
+    /// <summary>True where a text is JSON; a part of anything else cannot be asked for.</summary>
+    [DbFunction("json_valid", IsBuiltIn = true)]
+    internal static bool IsJson(string json) => throw new NotSupportedException("This runs in the database only.");
+
     /// <inheritdoc/>
     protected override void OnModelCreating(ModelBuilder modelBuilder)
     {
-        modelBuilder.HasDbFunction(typeof(HazyGaugeDb).GetMethod(nameof(Part), System.Reflection.BindingFlags.Static | System.Reflection.BindingFlags.NonPublic)!);
+        foreach (var function in new[] { nameof(Part), nameof(IsJson) })
+        {
+            modelBuilder.HasDbFunction(typeof(HazyGaugeDb).GetMethod(function, System.Reflection.BindingFlags.Static | System.Reflection.BindingFlags.NonPublic)!);
+        }
+
         modelBuilder.Entity<JobRow>(job =>
         {
             job.HasKey(j => j.Id);

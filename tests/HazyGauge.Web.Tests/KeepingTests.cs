@@ -129,6 +129,28 @@ public class KeepingTests
         (await db.FileChunks.CountAsync(TestContext.Current.CancellationToken)).ShouldBe(12);
     }
 
+    [Fact]
+    public async Task A_stored_document_that_cannot_be_read_is_named_and_never_laid_at_the_door_of_who_asks()
+    {
+        await using var app = new App();
+        var job = await app.NewJobAsync();
+        await app.SaveAsync(job, """{ "meter": { "frequencyHz": 123.4 } }""", "\"0\"");
+        var contexts = app.Services.GetRequiredService<IDbContextFactory<HazyGaugeDb>>();
+        await using (var db = await contexts.CreateDbContextAsync(TestContext.Current.CancellationToken))
+        {
+            await db.Revisions.ExecuteUpdateAsync(r => r.SetProperty(row => row.Document, "{ \"meter\": "), TestContext.Current.CancellationToken);
+        }
+
+        foreach (var path in new[] { $"/api/jobs/{job}/stations/signal", $"/api/jobs/{job}/record/1", $"/api/jobs/{job}/stations/signal/recheck", $"/api/jobs/{job}/export" })
+        {
+            ((string)(await app.GetAsync(path, 500))["detail"]!).ShouldContain($"Revision 1 of the signal station on job {job}", customMessage: path);
+        }
+
+        // The bay and the record's list do not open it.
+        await app.GetAsync("/api/bay");
+        ((int)(await app.GetAsync($"/api/jobs/{job}/record"))["total"]!).ShouldBe(1);
+    }
+
     private static async Task<HttpResponseMessage> SaveAsync(HttpClient http, string job)
     {
         using var request = new HttpRequestMessage(HttpMethod.Put, $"/api/jobs/{job}/stations/signal") { Content = Json("""{ "meter": { "frequencyHz": 123.4 } }""") };

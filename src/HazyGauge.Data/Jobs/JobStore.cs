@@ -143,7 +143,7 @@ public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, WriteGate 
             .Select(r => new
             {
                 Row = new RevisionRow { JobId = r.JobId, Number = r.Number, Slug = r.Slug, Author = r.Author, SavedAt = r.SavedAt, Summary = r.Summary, Document = string.Empty },
-                Said = HazyGaugeDb.Part(r.Document, "$.summary"),
+                Said = HazyGaugeDb.IsJson(r.Document) ? HazyGaugeDb.Part(r.Document, "$.summary") : null,
             })
             .ToListAsync(cancellation);
         return (await all.CountAsync(cancellation), [.. items.Select(i => (i.Row, i.Said))]);
