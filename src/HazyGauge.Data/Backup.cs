@@ -19,8 +19,8 @@ public sealed class BackupRefusedException : Exception
 /// </summary>
 public static class Backup
 {
-    /// <summary>What a file is called beside its name while it is not whole yet.</summary>
-    internal const string Unfinished = ".partial";
+    /// <summary>What a file is called beside its name while it is not whole yet: nobody else's files in that folder are called so.</summary>
+    internal const string Unfinished = ".hazy-gauge-unfinished";
 
     private static readonly TimeSpan Abandoned = TimeSpan.FromMinutes(1);
 
@@ -123,13 +123,13 @@ public static class Backup
 
             return aside;
         }
-        catch (Exception failed) when (failed is not BackupRefusedException && (failed as StorageException is not null || StorageFaults.Of(failed) is not null))
+        catch (Exception failed) when (failed is not BackupRefusedException && StorageFaults.Of(failed) is { } fault)
         {
-            throw new BackupRefusedException(StorageFaults.Of(failed) is { } fault ? fault.InWords(folder) : failed.Message, failed);
+            throw new BackupRefusedException(fault.InWords(folder), failed);
         }
     }
 
-    // What is no sound database any more cannot be copied page by page; it is kept as the file it is.
+    // What is no sound database any more cannot be copied page by page; it is kept as the files it is.
     private static void SetAside(string path, string aside)
     {
         try
@@ -139,6 +139,10 @@ public static class Backup
         catch (Exception damaged) when (damaged is BackupRefusedException || StorageFaults.Of(damaged) is StorageFault.Damaged or StorageFault.NotADatabase)
         {
             File.Copy(path, aside, overwrite: true);
+            if (File.Exists(path + "-wal"))
+            {
+                File.Copy(path + "-wal", aside + "-wal", overwrite: true);
+            }
         }
     }
 

@@ -77,10 +77,10 @@ public static class Database
             }
 
             await using var db = await contexts.CreateDbContextAsync(cancellation);
-            db.Database.SetCommandTimeout(ProbeSeconds);
-            await db.Database.OpenConnectionAsync(cancellation);
-            await db.Database.ExecuteSqlRawAsync("BEGIN IMMEDIATE", cancellation);
-            await db.Database.ExecuteSqlRawAsync("ROLLBACK", cancellation);
+            ((Microsoft.Data.Sqlite.SqliteConnection)db.Database.GetDbConnection()).DefaultTimeout = ProbeSeconds;
+
+            // It takes the write lock at once, and gives it back however this ends.
+            await using var transaction = await db.Database.BeginTransactionAsync(cancellation);
             return null;
         }
         catch (Exception failed) when (StorageFaults.Of(failed) is { } fault)

@@ -20,14 +20,6 @@ public sealed class WriteGate : IDisposable
 
     private sealed class Turn(SemaphoreSlim one) : IDisposable
     {
-        private int _isOver;
-
-        public void Dispose()
-        {
-            if (Interlocked.Exchange(ref _isOver, 1) == 0)
-            {
-                one.Release();
-            }
-        }
+        public void Dispose() => one.Release();
     }
 }

@@ -313,4 +313,15 @@ public class SensingTests
         result.LowPulseMs!.Value.Value.ShouldBe(2, 1e-6);
         result.Timeline.Count.ShouldBe(20);
     }
+
+    [Theory]
+    [InlineData(5.0, 5.0, "averageAgrees", "nothing pulls it down")]
+    [InlineData(5.0, 5.6, "averageDisagrees", "measure the high voltage again")]
+    [InlineData(3.0, 3.0, "averageAgrees", "fit each other")]
+    [InlineData(3.0, 5.0, "averageDisagrees", "stands at its high voltage")]
+    public void Average_volts_say_what_the_wire_does(double expectedV, double readV, string code, string words)
+    {
+        var finding = new AverageVolts(5, 0).Compare(expectedV, readV).Finding!;
+        (finding.Code, finding.Text.Contains(words, StringComparison.Ordinal)).ShouldBe((code, true), finding.Text);
+    }
 }

@@ -20,10 +20,10 @@ public class KeepingTests
         await RunAsync(folder, "CREATE TABLE \"__EFMigrationsLock\" (\"Id\" INTEGER NOT NULL PRIMARY KEY, \"Timestamp\" TEXT NOT NULL); INSERT INTO \"__EFMigrationsLock\" VALUES (1, 'killed')");
         Directory.CreateDirectory(Path.Combine(folder.FullName, "incoming"));
         await File.WriteAllTextAsync(Path.Combine(folder.FullName, "incoming", "half"), "sent");
-        await File.WriteAllTextAsync(Path.Combine(folder.FullName, "hazy-gauge.db.partial"), "half a restore");
+        await File.WriteAllTextAsync(Path.Combine(folder.FullName, "hazy-gauge.db.hazy-gauge-unfinished"), "half a restore");
         using (var first = await RunningProgram.StartAsync(folder.FullName, demo: false))
         {
-            Directory.GetFiles(folder.FullName, "*", SearchOption.AllDirectories).ShouldNotContain(f => f.EndsWith("half", StringComparison.Ordinal) || f.EndsWith(".partial", StringComparison.Ordinal));
+            Directory.GetFiles(folder.FullName, "*", SearchOption.AllDirectories).ShouldNotContain(f => f.EndsWith("half", StringComparison.Ordinal) || f.EndsWith("unfinished", StringComparison.Ordinal));
             Directory.CreateDirectory(Path.Combine(folder.FullName, "incoming"));
             await File.WriteAllTextAsync(Path.Combine(folder.FullName, "incoming", "of the first"), "being sent");
             (await RunningProgram.RefusedAsync(folder.FullName)).ShouldBe($"Hazy Gauge cannot start: Another Hazy Gauge works in {folder.FullName}. Stop it first, or set HAZY_DATA to another folder.");
@@ -53,8 +53,17 @@ public class KeepingTests
             running.Kill();
         }
 
+        // What an earlier backup left behind goes; a half-fetched file of somebody else's stays.
         var copy = Path.Combine(shop.FullName, "copy.db");
+        var (ours, theirs) = (Path.Combine(shop.FullName, "monday.db.hazy-gauge-unfinished"), Path.Combine(shop.FullName, "manual.pdf.partial"));
+        foreach (var left in new[] { ours, theirs })
+        {
+            await File.WriteAllTextAsync(left, "half");
+            File.SetLastWriteTimeUtc(left, DateTime.UnixEpoch);
+        }
+
         (await RunningProgram.MaintainAsync(shop.FullName, "backup", copy)).Code.ShouldBe(0);
+        (File.Exists(ours), File.Exists(theirs)).ShouldBe((false, true));
         var database = Path.Combine(broken.FullName, "hazy-gauge.db");
         await File.WriteAllTextAsync(database, new string('x', 9000));
         (await RunningProgram.RefusedAsync(broken.FullName)).ShouldContain("Move it away, or restore a backup");

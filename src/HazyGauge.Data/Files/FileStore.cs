@@ -42,8 +42,6 @@ public sealed class FileStore(IDbContextFactory<HazyGaugeDb> contexts, DataFolde
         file.ContentId = await staged.SettleAsync(db, cancellation);
         await db.SaveChangesAsync(cancellation);
         await transaction.CommitAsync(cancellation);
-        staged.Settled();
-        turn.Dispose();
         return ToStored(file);
     }
 

@@ -18,7 +18,6 @@ public sealed class StagedContent : IAsyncDisposable
     private readonly WriteGate _gate;
     private readonly string _sha256;
     private readonly long? _id;
-    private bool _isSettled;
 
     private StagedContent(IDbContextFactory<HazyGaugeDb> contexts, WriteGate gate, string sha256, long? id) => (_contexts, _gate, _sha256, _id) = (contexts, gate, sha256, id);
 
@@ -66,23 +65,19 @@ public sealed class StagedContent : IAsyncDisposable
         return id;
     }
 
-    /// <summary>Says that the caller's transaction was committed.</summary>
-    internal void Settled() => _isSettled = true;
-
     /// <inheritdoc/>
     public async ValueTask DisposeAsync()
     {
-        if (_id is { } id && !_isSettled)
+        if (_id is not { } id)
+        {
+            return;
+        }
+
+        // The database alone knows whether the caller's transaction was committed; what a file rests on must never be taken out.
+        await using var db = await _contexts.CreateDbContextAsync();
+        if (await db.FileContents.AnyAsync(c => c.Id == id && c.Sha256.StartsWith(Prefix)))
         {
             await RemoveAsync(_contexts, _gate, id);
-        }
-        else if (_id is { } used)
-        {
-            await using var db = await _contexts.CreateDbContextAsync();
-            if (await db.FileContents.AnyAsync(c => c.Id == used && c.Sha256.StartsWith(Prefix)))
-            {
-                await RemoveAsync(_contexts, _gate, used);
-            }
         }
     }
 

@@ -247,10 +247,6 @@ public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, WriteGate 
 
         await db.SaveChangesAsync(cancellation);
         await transaction.CommitAsync(cancellation);
-        foreach (var (_, content) in files)
-        {
-            content?.Settled();
-        }
     }
 
     /// <summary>True where no job was ever created.</summary>

@@ -36,14 +36,25 @@ internal sealed partial class StandingsRenewal(JobStore jobs, JobSaver saver, IL
     {
         // The start does not wait for it.
         await Task.Yield();
-        if (await RenewAsync(stoppingToken) is > 0 and var renewed)
+        try
         {
-            Renewed(log, renewed);
+            if (await RenewAsync(stoppingToken) is > 0 and var renewed)
+            {
+                Renewed(log, renewed);
+            }
+        }
+        catch (Exception broken) when (broken is not OperationCanceledException)
+        {
+            // A disk that fails now must not end the program; the next start tries again.
+            NotRenewed(log, broken);
         }
     }
 
     [LoggerMessage(LogLevel.Error, "Job {Id} stands as older rules left it: it cannot be evaluated.")]
     private static partial void CannotRenew(ILogger log, Guid id, Exception broken);
+
+    [LoggerMessage(LogLevel.Error, "The bay stands as older rules left it until the next start.")]
+    private static partial void NotRenewed(ILogger log, Exception broken);
 
     [LoggerMessage(LogLevel.Information, "{Count} jobs stand by today's rules now.")]
     private static partial void Renewed(ILogger log, int count);
