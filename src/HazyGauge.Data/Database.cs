@@ -1,5 +1,6 @@
 using System.Data.Common;
 using System.Globalization;
+using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Design;
 using Microsoft.EntityFrameworkCore.Diagnostics;
@@ -19,6 +20,8 @@ public static class Database
         .AddSingleton<WriteGate>()
         .AddSingleton<Jobs.JobStore>()
         .AddSingleton<Entries.EntryStore>()
+        .AddSingleton<Bay.BayStore>()
+        .AddSingleton<Search.SearchStore>()
         .AddSingleton<Profiles.ProfileStore>()
         .AddSingleton<Files.FileStore>();
 
@@ -44,7 +47,7 @@ public static class Database
                 }
 
                 await LiftStaleLockAsync(db);
-                await db.Database.MigrateAsync();
+                await MigrateAsync(db);
             }
 
             if (pending.Count > 0 || await NumberAsync(db, AskVersion) == 0)
@@ -77,7 +80,7 @@ public static class Database
             }
 
             await using var db = await contexts.CreateDbContextAsync(cancellation);
-            ((Microsoft.Data.Sqlite.SqliteConnection)db.Database.GetDbConnection()).DefaultTimeout = ProbeSeconds;
+            ((SqliteConnection)db.Database.GetDbConnection()).DefaultTimeout = ProbeSeconds;
 
             // It takes the write lock at once, and gives it back however this ends.
             await using var transaction = await db.Database.BeginTransactionAsync(cancellation);
@@ -142,6 +145,36 @@ public static class Database
         if (await NumberAsync(db, "SELECT count(*) FROM sqlite_master WHERE type = 'table' AND name = '__EFMigrationsLock'") > 0)
         {
             await db.Database.ExecuteSqlRawAsync("DELETE FROM \"__EFMigrationsLock\"");
+        }
+    }
+
+    // A step that takes stored documents apart does it by the rules that read them, which SQLite cannot know.
+    private static async Task MigrateAsync(HazyGaugeDb db)
+    {
+        await db.Database.OpenConnectionAsync();
+        (string Whole, Jobs.KeptDocument Parts)? last = null;
+        ((SqliteConnection)db.Database.GetDbConnection()).CreateFunction("kept_part", (string whole, string part) =>
+        {
+            // All parts of one document are asked for one after the other.
+            var parts = last?.Whole == whole ? last.Value.Parts : Jobs.KeptDocument.Of(whole);
+            last = (whole, parts);
+            return part switch
+            {
+                nameof(parts.Inputs) => parts.Inputs,
+                nameof(parts.Results) => parts.Packed(),
+                nameof(parts.Said) => parts.Said,
+                nameof(parts.CoreVersion) => parts.CoreVersion,
+                nameof(parts.Schema) => (object?)parts.Schema,
+                _ => throw new ArgumentOutOfRangeException(nameof(part)),
+            };
+        });
+        try
+        {
+            await db.Database.MigrateAsync();
+        }
+        finally
+        {
+            await db.Database.CloseConnectionAsync();
         }
     }
 

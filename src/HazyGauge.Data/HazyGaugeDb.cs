@@ -1,9 +1,9 @@
-using System.Collections.Immutable;
 using System.Globalization;
 using System.Text.Json;
 using System.Text.Json.Serialization;
+using HazyGauge.Core.Sentences;
+using HazyGauge.Core.Stations;
 using Microsoft.EntityFrameworkCore;
-using Microsoft.EntityFrameworkCore.ChangeTracking;
 using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
 
 namespace HazyGauge.Data;
@@ -16,6 +16,12 @@ public sealed class HazyGaugeDb(DbContextOptions<HazyGaugeDb> options) : DbConte
 
     /// <summary>The record of every job.</summary>
     public DbSet<RevisionRow> Revisions => Set<RevisionRow>();
+
+    /// <summary>How the stations of every job stand.</summary>
+    public DbSet<StandingRow> Standings => Set<StandingRow>();
+
+    /// <summary>Words of every job that somebody may look for.</summary>
+    public DbSet<SearchTextRow> SearchTexts => Set<SearchTextRow>();
 
     /// <summary>What happened on every job.</summary>
     public DbSet<EntryRow> Entries => Set<EntryRow>();
@@ -36,31 +42,30 @@ public sealed class HazyGaugeDb(DbContextOptions<HazyGaugeDb> options) : DbConte
     protected override void ConfigureConventions(ModelConfigurationBuilder configurationBuilder) =>
         configurationBuilder.Properties<DateTimeOffset>().HaveConversion<SortableTime>();
 
-    /// <summary>A part of a JSON text, by SQLite; null where it has none.</summary>
-    [DbFunction("json_extract", IsBuiltIn = true)]
-    internal static string? Part(string json, string path) => throw new NotSupportedException("This runs in the database only.");
-
-    /// <summary>True where a text is JSON; a part of anything else cannot be asked for.</summary>
-    [DbFunction("json_valid", IsBuiltIn = true)]
-    internal static bool IsJson(string json) => throw new NotSupportedException("This runs in the database only.");
-
     /// <inheritdoc/>
     protected override void OnModelCreating(ModelBuilder modelBuilder)
     {
-        foreach (var function in new[] { nameof(Part), nameof(IsJson) })
-        {
-            modelBuilder.HasDbFunction(typeof(HazyGaugeDb).GetMethod(function, System.Reflection.BindingFlags.Static | System.Reflection.BindingFlags.NonPublic)!);
-        }
-
         modelBuilder.Entity<JobRow>(job =>
         {
             job.HasKey(j => j.Id);
-            job.ComplexProperty(j => j.Bay, bay =>
-            {
-                bay.Property(b => b.Stations).HasConversion<StationsAsJson>(new ValueComparer<ImmutableSortedDictionary<string, StationStanding>>(
-                    (a, b) => a!.SequenceEqual(b!), stations => stations.Count, stations => stations));
-            });
+            job.ComplexProperty(j => j.Bay, bay => bay.Property(b => b.Pressing).HasConversion<int>());
             job.HasIndex(j => j.CreatedAt);
+            job.HasIndex(j => j.SearchKey).IsUnique();
+            job.HasMany(j => j.Standings).WithOne().HasForeignKey(s => s.JobId).OnDelete(DeleteBehavior.Restrict);
+        });
+        modelBuilder.Entity<StandingRow>(row =>
+        {
+            row.ToTable("Standings").HasKey(s => new { s.JobId, s.Slug });
+            row.ComplexProperty(s => s.Standing, standing =>
+            {
+                standing.Property(s => s.State).HasConversion<string>().HasColumnName("State");
+                standing.Property(s => s.OwnState).HasConversion<string>().HasColumnName("OwnState");
+                standing.Property(s => s.NextAction).HasConversion<AsJson<NextAction>>().HasColumnName("NextAction");
+                standing.Property(s => s.Summary).HasConversion<AsJson<Sentence>>().HasColumnName("Summary");
+                standing.Property(s => s.BasedOn).HasConversion<AsJson<IReadOnlyDictionary<string, int?>>>().HasColumnName("BasedOn");
+                standing.Property(s => s.ChangedBy).HasColumnName("ChangedBy");
+                standing.Property(s => s.CoreVersion).HasColumnName("CoreVersion");
+            });
         });
         modelBuilder.Entity<RevisionRow>(revision =>
         {
@@ -72,8 +77,7 @@ public sealed class HazyGaugeDb(DbContextOptions<HazyGaugeDb> options) : DbConte
         {
             entry.HasKey(e => new { e.JobId, e.Number });
             entry.HasIndex(e => new { e.JobId, e.IdempotencyKey }).IsUnique();
-            entry.HasIndex(e => new { e.JobId, e.Closes }).IsUnique();
-            entry.Property(e => e.Kind).HasConversion<string>();
+            entry.HasIndex(e => e.JobId).HasFilter("\"IsOpen\"").HasDatabaseName("IX_Entries_Open");
             entry.HasOne<JobRow>().WithMany().HasForeignKey(e => e.JobId).OnDelete(DeleteBehavior.Restrict);
         });
         modelBuilder.Entity<JobFileRow>(file =>
@@ -81,6 +85,11 @@ public sealed class HazyGaugeDb(DbContextOptions<HazyGaugeDb> options) : DbConte
             file.HasKey(f => new { f.JobId, f.Sha256 });
             file.HasOne<JobRow>().WithMany().HasForeignKey(f => f.JobId).OnDelete(DeleteBehavior.Restrict);
             file.HasOne<FileContentRow>().WithMany().HasForeignKey(f => f.ContentId).OnDelete(DeleteBehavior.Restrict);
+        });
+        modelBuilder.Entity<SearchTextRow>(text =>
+        {
+            text.HasKey(t => new { t.JobId, t.Place });
+            text.HasOne<JobRow>().WithMany().HasForeignKey(t => t.JobId).OnDelete(DeleteBehavior.Restrict);
         });
         modelBuilder.Entity<ProfileRow>().HasKey(p => p.Id);
         modelBuilder.Entity<FileContentRow>(content =>
@@ -100,11 +109,11 @@ public sealed class HazyGaugeDb(DbContextOptions<HazyGaugeDb> options) : DbConte
         time => time.UtcDateTime.ToString("yyyy-MM-dd'T'HH:mm:ss.fff'Z'", CultureInfo.InvariantCulture),
         text => DateTimeOffset.Parse(text, CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal));
 
-    /// <summary>Progress by station as one JSON text: it is read with its job and never searched.</summary>
-    private sealed class StationsAsJson() : ValueConverter<ImmutableSortedDictionary<string, StationStanding>, string>(
-        stations => JsonSerializer.Serialize(stations, Json),
-        text => JsonSerializer.Deserialize<ImmutableSortedDictionary<string, StationStanding>>(text, Json)!)
+    /// <summary>A part that is read with its row and never searched.</summary>
+    private sealed class AsJson<T>() : ValueConverter<T, string>(part => JsonSerializer.Serialize(part, JsonColumn.Json), text => JsonSerializer.Deserialize<T>(text, JsonColumn.Json)!);
+
+    private static class JsonColumn
     {
-        private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web) { Converters = { new JsonStringEnumConverter() } };
+        public static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web) { Converters = { new JsonStringEnumConverter() } };
     }
 }

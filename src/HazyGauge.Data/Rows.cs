@@ -1,4 +1,4 @@
-using System.Collections.Immutable;
+using HazyGauge.Core.Entries;
 using HazyGauge.Core.Jobs;
 using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Stations;
@@ -31,11 +31,29 @@ public sealed class JobRow
 
     /// <summary>What was found out last, for the bay.</summary>
     public BayProjection Bay { get; set; } = BayProjection.Empty;
+
+    /// <summary>How the stations stand that something was saved at.</summary>
+    public IList<StandingRow> Standings { get; init; } = [];
+
+    /// <summary>True where how its stations stand has still to be told, as after an import that broke off.</summary>
+    public bool IsUnevaluated { get; set; }
+
+    /// <summary>What the search index knows it by.</summary>
+    public long SearchKey { get; set; }
+
+    /// <summary>How far a station has come; null where nothing was saved there.</summary>
+    public StationProgress? ProgressOf(string slug) => StandingOf(slug) is { } standing ? new(standing.State, standing.NextAction) : null;
+
+    /// <summary>How a station stands; null where nothing was saved there.</summary>
+    public StationStanding? StandingOf(string slug) => Standings.FirstOrDefault(s => s.Slug == slug)?.Standing;
 }
 
-/// <summary>What the bay shows of a job without opening its documents; written in the same transaction as the revision it stems from.</summary>
+/// <summary>What the bay shows of a job, and finds it by, without opening its documents; written in the same transaction as what it stems from.</summary>
 public sealed record BayProjection
 {
+    /// <summary>The day of a job on which nothing falls due: later than every other.</summary>
+    public static readonly DateOnly Never = DateOnly.MaxValue;
+
     /// <summary>A job nobody has worked on.</summary>
     public static readonly BayProjection Empty = new();
 
@@ -48,33 +66,68 @@ public sealed record BayProjection
     /// <summary>When that reading was saved.</summary>
     public DateTimeOffset? ReadingSavedAt { get; init; }
 
-    /// <summary>How the stations stand that something was saved at, by slug.</summary>
-    public ImmutableSortedDictionary<string, StationStanding> Stations { get; init; } = ImmutableSortedDictionary<string, StationStanding>.Empty;
+    /// <summary>True where a station holds it.</summary>
+    public bool IsHeld { get; init; }
 
-    /// <summary>How far a station has come; null where nothing was saved there.</summary>
-    public StationProgress? ProgressOf(string slug) => Stations.GetValueOrDefault(slug) is { } standing ? new(standing.State, standing.NextAction) : null;
+    /// <summary>True where it waits for something.</summary>
+    public bool IsWaiting { get; init; }
 
-    /// <summary>The same with a station's standing, or without it.</summary>
-    public BayProjection With(string slug, StationStanding? standing) =>
-        this with { Stations = standing is null ? Stations.Remove(slug) : Stations.SetItem(slug, standing) };
+    /// <summary>The first day on which something falls due; <see cref="Never"/> for none.</summary>
+    public DateOnly FirstDue { get; init; } = Never;
+
+    /// <summary>How pressing it is before that day comes.</summary>
+    public Pressing Pressing { get; init; } = Pressing.Open;
+
+    /// <summary>The same with stations that stand like this.</summary>
+    public BayProjection Stood(IEnumerable<StationStanding> standings) => Pressed(this with { IsHeld = standings.Any(s => s.State == StationState.Hold) });
+
+    /// <summary>The same with these entries open.</summary>
+    public BayProjection Opened(IReadOnlyCollection<EntryRow> open, EntryKinds kinds) => Pressed(this with
+    {
+        IsWaiting = open.Any(e => kinds.HoldingUp.Contains(e.Kind, StringComparer.Ordinal)),
+        FirstDue = open.Min(e => e.Due) ?? Never,
+    });
+
+    private static BayProjection Pressed(BayProjection bay) => bay with { Pressing = JobProgress.PressingOf(isDue: false, bay.IsHeld, bay.IsWaiting) };
+}
+
+/// <summary>How a station of a job stands.</summary>
+public sealed class StandingRow
+{
+    /// <summary>The job.</summary>
+    public required Guid JobId { get; init; }
+
+    /// <summary>The station.</summary>
+    public required string Slug { get; init; }
+
+    /// <summary>How it stands.</summary>
+    public required StationStanding Standing { get; set; }
 }
 
 /// <summary>How a station stands by what is saved on the whole job: its own plan, evaluated for what the others say now.</summary>
-/// <param name="State">State of the station.</param>
-/// <param name="NextAction">What to do next there.</param>
-/// <param name="Summary">It in one line; null where an older version wrote it.</param>
-/// <param name="BasedOn">Revision of each station it was evaluated for; null for one that is being saved along.</param>
-/// <param name="ChangedBy">Station whose save changed the state since this one was saved; null where none did.</param>
-/// <param name="OwnState">State when the station itself was saved.</param>
-/// <param name="CoreVersion">Version of the rules.</param>
-public sealed record StationStanding(
-    StationState State,
-    NextAction NextAction,
-    Sentence? Summary = null,
-    IReadOnlyDictionary<string, int?>? BasedOn = null,
-    string? ChangedBy = null,
-    StationState? OwnState = null,
-    string? CoreVersion = null);
+public sealed record StationStanding
+{
+    /// <summary>State of the station.</summary>
+    public required StationState State { get; init; }
+
+    /// <summary>What to do next there.</summary>
+    public required NextAction NextAction { get; init; }
+
+    /// <summary>It in one line; null where an older version wrote it.</summary>
+    public Sentence? Summary { get; init; }
+
+    /// <summary>Revision of each station it was evaluated for; null for one that is being saved along.</summary>
+    public IReadOnlyDictionary<string, int?>? BasedOn { get; init; }
+
+    /// <summary>Station whose save changed the state since this one was saved; null where none did.</summary>
+    public string? ChangedBy { get; init; }
+
+    /// <summary>State when the station itself was saved.</summary>
+    public StationState? OwnState { get; init; }
+
+    /// <summary>Version of the rules; null where it has to be evaluated anew.</summary>
+    public string? CoreVersion { get; init; }
+}
 
 /// <summary>A saved document. Never changed, never deleted.</summary>
 public sealed class RevisionRow
@@ -97,14 +150,26 @@ public sealed class RevisionRow
     /// <summary>What it says, in one line.</summary>
     public required string Summary { get; init; }
 
-    /// <summary>The document, JSON.</summary>
-    public required string Document { get; init; }
+    /// <summary>What a mechanic gave, JSON: the document without what the program put beside it.</summary>
+    public required string Inputs { get; init; }
+
+    /// <summary>The summary with its numbers, JSON; null where there is none.</summary>
+    public string? Said { get; init; }
+
+    /// <summary>Version of the rules it was computed with; null where there are no results.</summary>
+    public string? CoreVersion { get; init; }
+
+    /// <summary>Number of the shape of the document; null where an older version saved it.</summary>
+    public int? Schema { get; init; }
+
+    /// <summary>What came of it, JSON, compressed; null where there is nothing.</summary>
+    public byte[]? Results { get; init; }
 
     /// <summary>Revision of each station it was evaluated for, JSON; null where an older version saved it.</summary>
     public string? BasedOn { get; init; }
 }
 
-/// <summary>What happened on a job: a note, something waited for, a date. Never changed, never deleted; another entry closes it.</summary>
+/// <summary>What happened on a job. Never changed, never deleted, but for whether it stands open: other entries close it and take it back.</summary>
 public sealed class EntryRow
 {
     /// <summary>The job.</summary>
@@ -114,10 +179,16 @@ public sealed class EntryRow
     public required int Number { get; init; }
 
     /// <summary>What kind of entry it is.</summary>
-    public required EntryKind Kind { get; init; }
+    public required string Kind { get; init; }
 
     /// <summary>What it says.</summary>
     public required string Text { get; init; }
+
+    /// <summary>What it carries beside words, JSON.</summary>
+    public string? Payload { get; init; }
+
+    /// <summary>That in one line with its numbers, JSON.</summary>
+    public string? Said { get; init; }
 
     /// <summary>When it falls due.</summary>
     public DateOnly? Due { get; init; }
@@ -128,8 +199,20 @@ public sealed class EntryRow
     /// <summary>The station it belongs to.</summary>
     public string? Station { get; init; }
 
-    /// <summary>Number of the entry it closes.</summary>
-    public int? Closes { get; init; }
+    /// <summary>The step or joint it belongs to.</summary>
+    public string? Step { get; init; }
+
+    /// <summary>Files that show it, their SHA-256 parted by blanks.</summary>
+    public string Files { get; init; } = string.Empty;
+
+    /// <summary>Number of the entry it answers.</summary>
+    public int? Answers { get; init; }
+
+    /// <summary>Number of the entry that does not hold any more because of it.</summary>
+    public int? TakesBack { get; init; }
+
+    /// <summary>True where it stands open.</summary>
+    public bool IsOpen { get; set; }
 
     /// <summary>Who wrote it.</summary>
     public required string Author { get; init; }
@@ -139,6 +222,22 @@ public sealed class EntryRow
 
     /// <summary>What the writer's browser called it: the same key again is the same entry.</summary>
     public required string IdempotencyKey { get; init; }
+}
+
+/// <summary>Words of a job that somebody may look for.</summary>
+public sealed class SearchTextRow
+{
+    /// <summary>The job.</summary>
+    public required Guid JobId { get; init; }
+
+    /// <summary>Where they stand: name, vehicle, entry:12, file:SHA-256, or the station and the path in its plan like survey:notes.</summary>
+    public required string Place { get; init; }
+
+    /// <summary>What they are called.</summary>
+    public required string Label { get; init; }
+
+    /// <summary>The words.</summary>
+    public required string Text { get; init; }
 }
 
 /// <summary>What is typical of a kind of vehicle or part, to begin a survey from.</summary>

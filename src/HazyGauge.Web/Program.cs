@@ -1,4 +1,5 @@
 using System.Reflection;
+using HazyGauge.Core.Entries;
 using HazyGauge.Core.Jobs;
 using HazyGauge.Core.Stations.Capacity;
 using HazyGauge.Core.Stations.Compensate;
@@ -13,6 +14,7 @@ using HazyGauge.Web.Live;
 using HazyGauge.Web.OpenApi;
 using HazyGauge.Web.Problems;
 using HazyGauge.Web.Profiles;
+using HazyGauge.Web.Search;
 using HazyGauge.Web.Security;
 using HazyGauge.Web.Simulator;
 using HazyGauge.Web.Stations;
@@ -80,6 +82,7 @@ if (!isDescribed)
 
 builder.Services.AddSingleton<JobLine>()
     .AddSingleton<CaptureReader>().AddSingleton<StationDocuments>().AddSingleton<JobEvaluator>().AddSingleton<JobSaver>().AddSingleton<StandingsRenewal>().AddSingleton<JobPreviewer>()
+    .AddSingleton<EntryKinds>().AddSingleton<EntryPayloads>().AddSingleton<EntryRules>().AddSingleton<EntryHistory>().AddSingleton<EntryReader>().AddSingleton<EntryWriter>().AddSingleton<JobNewsDesk>()
     .AddSingleton<JobTransfer>().AddSingleton<JobReader>().AddSingleton<JobDuplicator>().AddSingleton<ProfileCsv>();
 
 var app = builder.Build();
@@ -99,6 +102,7 @@ var jobRoutes = api.MapGroup(string.Empty).WithTags("Jobs");
 jobRoutes.MapJobs();
 jobRoutes.MapBay();
 jobRoutes.MapEntries();
+jobRoutes.MapSearch();
 jobRoutes.MapFiles();
 jobRoutes.MapTransfer();
 api.MapGroup(string.Empty).WithTags("Stations").MapStations();

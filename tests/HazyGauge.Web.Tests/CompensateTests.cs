@@ -44,7 +44,7 @@ public class CompensateTests(App app) : IClassFixture<App>
         var recheck = await app.GetAsync($"/api/jobs/{job}/stations/compensate/recheck");
         recheck["sinceSaved"]!.AsArray().Select(d => (string)d!["field"]!).ShouldBe(["ethanolPct", "factor"]);
         recheck["differences"]!.AsArray().ShouldBeEmpty();
-        (await app.GetAsync("/api/jobs"))["items"]!.AsArray().Single(j => (string)j!["id"]! == job)!["reading"]!["ethanolPct"]!.GetValue<double>().ShouldBe(45);
+        (await app.GetAsync("/api/jobs?limit=100"))["items"]!.AsArray().Single(j => (string)j!["id"]! == job)!["reading"]!["ethanolPct"]!.GetValue<double>().ShouldBe(45);
     }
 
     [Fact]

@@ -20,7 +20,7 @@ public class EntryTests(App app) : IClassFixture<App>
     }
 
     private async Task<JsonNode> InBayAsync(string job) =>
-        (await app.GetAsync("/api/bay"))["jobs"]!.AsArray().Single(j => (string)j!["id"]! == job)!;
+        (await app.GetAsync("/api/bay?limit=100"))["jobs"]!.AsArray().Single(j => (string)j!["id"]! == job)!;
 
     [Fact]
     public async Task An_entry_is_written_once_however_often_it_is_sent_and_closed_once()
@@ -42,9 +42,9 @@ public class EntryTests(App app) : IClassFixture<App>
         ((string)bay["waiting"]![0]!["text"]!, (string)bay["nextAction"]!["command"]!).ShouldBe(("adapter, 3/8 in", "Waiting for adapter, 3/8 in."));
         bay["stations"]!.AsArray().Where(s => (bool)s!["isWaiting"]!).Select(s => (string)s!["slug"]!).ShouldBe(["survey", "fit"]);
 
-        await WriteAsync(job, """{ "kind": "closing", "text": "arrived", "closes": 1 }""");
-        await WriteAsync(job, """{ "kind": "closing", "text": "arrived again", "closes": 1 }""", 409);
-        await WriteAsync(job, """{ "kind": "closing", "text": "what", "closes": 9 }""", 422);
+        await WriteAsync(job, """{ "kind": "closing", "text": "arrived", "answers": 1 }""");
+        await WriteAsync(job, """{ "kind": "closing", "text": "arrived again", "answers": 1 }""", 409);
+        await WriteAsync(job, """{ "kind": "closing", "text": "what", "answers": 9 }""", 422);
         var items = (await app.GetAsync($"/api/jobs/{job}/entries"))["items"]!.AsArray();
         ((int)(await WriteAsync(job, Waiting, 200, "same"))["closedBy"]!).ShouldBe(2);
         items.Select(i => ((int)i!["number"]!, (string)i["kind"]!, (int?)i["closedBy"])).ShouldBe([(1, "waiting", 2), (2, "closing", null)]);
@@ -59,8 +59,8 @@ public class EntryTests(App app) : IClassFixture<App>
     [InlineData("""{ "kind": "note", "text": "x", "blocks": ["fit"] }""", "blocks")]
     [InlineData("""{ "kind": "waiting", "text": "x", "blocks": ["paint"] }""", "blocks")]
     [InlineData("""{ "kind": "waiting", "text": "x", "blocks": [null] }""", "blocks")]
-    [InlineData("""{ "kind": "closing", "text": "x" }""", "closes")]
-    [InlineData("""{ "kind": "note", "text": "x", "closes": 1 }""", "closes")]
+    [InlineData("""{ "kind": "closing", "text": "x" }""", "answers")]
+    [InlineData("""{ "kind": "recheck", "text": "x", "due": "2026-12-01", "answers": 1 }""", "answers")]
     [InlineData("""{ "kind": "note", "text": "x", "station": "paint" }""", "station")]
     public async Task An_entry_that_says_too_little_is_refused(string json, string field)
     {
@@ -79,7 +79,7 @@ public class EntryTests(App app) : IClassFixture<App>
         await WriteAsync(job, """{ "kind": "note", "text": "not a date" }""");
         var bay = await InBayAsync(job);
         (bay["due"]!.AsArray().Count, bay["upcoming"]!.AsArray().Count).ShouldBe((1, 1));
-        (await app.GetAsync("/api/bay"))["jobs"]![0]!["due"]!.AsArray().ShouldNotBeEmpty();
+        (await app.GetAsync("/api/bay?limit=100"))["jobs"]![0]!["due"]!.AsArray().ShouldNotBeEmpty();
 
         // Source: RFC 5545, read by Ical.Net.
         foreach (var path in new[] { $"/api/jobs/{job}/due.ics", "/api/bay/due.ics" })
@@ -99,10 +99,10 @@ public class EntryTests(App app) : IClassFixture<App>
     {
         var job = await app.NewJobAsync("Wanderer");
         await WriteAsync(job, $$"""{ "kind": "waiting", "text": "pump", "due": "{{Day(3)}}", "blocks": ["capacity"], "station": "survey" }""");
-        await WriteAsync(job, """{ "kind": "closing", "text": "came", "closes": 1 }""", author: "RL");
+        await WriteAsync(job, """{ "kind": "closing", "text": "came", "answers": 1 }""", author: "RL");
         await app.PostAsync($"/api/jobs/{job}/archive", "{}");
-        (await app.GetAsync("/api/bay"))["jobs"]!.AsArray().ShouldNotContain(j => (string)j!["id"]! == job);
-        (await app.GetAsync("/api/bay?archived=true"))["jobs"]!.AsArray().ShouldContain(j => (string)j!["id"]! == job);
+        (await app.GetAsync("/api/bay?limit=100"))["jobs"]!.AsArray().ShouldNotContain(j => (string)j!["id"]! == job);
+        (await app.GetAsync("/api/bay?filter=archived"))["jobs"]!.AsArray().ShouldContain(j => (string)j!["id"]! == job);
         (await app.PostAsync($"/api/jobs/{job}/restore", "{}"))["archivedAt"].ShouldBeNull();
         await app.PostAsync($"/api/jobs/{Guid.NewGuid()}/archive", "{}", 404);
 
@@ -111,7 +111,7 @@ public class EntryTests(App app) : IClassFixture<App>
         (await app.GetAsync($"/api/jobs/{copy}/entries")).ToJsonString().ShouldBe((await app.GetAsync($"/api/jobs/{job}/entries")).ToJsonString());
         await WriteAsync(copy, """{ "kind": "note", "text": "goes on" }""");
 
-        export["entries"]![1]!["closes"] = 2;
-        (await app.PostAsync("/api/jobs/import", export.ToJsonString(), 422))["errors"]!.AsObject().Select(e => e.Key).ShouldBe(["entries[1].closes"]);
+        export["entries"]![1]!["answers"] = 2;
+        (await app.PostAsync("/api/jobs/import", export.ToJsonString(), 422))["errors"]!.AsObject().Select(e => e.Key).ShouldBe(["entries[1].answers"]);
     }
 }

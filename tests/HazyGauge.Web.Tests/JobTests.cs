@@ -31,7 +31,7 @@ public class JobTests(App app) : IClassFixture<App>
         ((double)compensate["baseEthanolPct"]!["plusMinus"]!).ShouldBe(2);
         ((double)compensate["results"]!["fuelFactor"]!["factor"]!["value"]!).ShouldBe(1.3225, 0.0005);
 
-        var item = (await app.GetAsync("/api/jobs"))["items"]!.AsArray().Single(j => (string)j!["id"]! == job)!;
+        var item = (await app.GetAsync("/api/jobs?limit=100"))["items"]!.AsArray().Single(j => (string)j!["id"]! == job)!;
         ((double)item["reading"]!["ethanolPct"]!).ShouldBe(73.4, 0.001);
         ((string)item["stations"]!.AsArray().Single(s => (string)s!["slug"]! == "signal")!["state"]!).ShouldBe("proven");
         ((string)item["nextAction"]!["slug"]!).ShouldBe("compensate");
@@ -174,7 +174,7 @@ public class JobTests(App app) : IClassFixture<App>
         {
             ("\"coreVersion\":\"", "\"coreVersion\":\"\\ud800", "revisions[0].document.coreVersion"),
             ("\"capture\":{", "\"capture\":{\"\\udc00\":1,", "name of a field"),
-            ("\"schemaVersion\":1", "\"schemaVersion\":\"\\ud800\"", "format version"),
+            ("\"schemaVersion\":2", "\"schemaVersion\":\"\\ud800\"", "format version"),
         })
         {
             whole.ShouldContain(find);
@@ -192,7 +192,7 @@ public class JobTests(App app) : IClassFixture<App>
         var (job, document) = await JobWithCaptureAsync();
         await app.SaveAsync(job, document, "\"0\"");
         var export = await app.GetAsync($"/api/jobs/{job}/export");
-        var before = (await app.GetAsync("/api/jobs"))["items"]!.AsArray().Count;
+        var before = (await app.GetAsync("/api/jobs?limit=100"))["items"]!.AsArray().Count;
 
         async Task RefusedAsync(Action<JsonNode> spoil, string sentence)
         {
@@ -201,7 +201,7 @@ public class JobTests(App app) : IClassFixture<App>
             ((string)(await app.PostAsync("/api/jobs/import", spoilt.ToJsonString(), 422))["detail"]!).ShouldContain(sentence);
         }
 
-        await RefusedAsync(j => j["schemaVersion"] = 2, "format version 2");
+        await RefusedAsync(j => j["schemaVersion"] = 3, "format version 3");
         await RefusedAsync(j => j.AsObject().Remove("schemaVersion"), "no job file");
         await RefusedAsync(j => j["name"] = string.Empty, "needs a name");
         await RefusedAsync(j => j["revisions"]![0]!["revision"] = 4, "no gaps");
@@ -211,6 +211,8 @@ public class JobTests(App app) : IClassFixture<App>
         await RefusedAsync(j => j["revisions"]![0]!["document"]!["results"]!["capture"] = new JsonObject(), "does not belong");
         await RefusedAsync(j => j["revisions"]![0]!["document"]!["results"]!["capture"]!["reading"] = null, "does not belong");
         await RefusedAsync(j => j["revisions"]![0]!["document"]!["results"]!["nextAction"]!["command"] = null, "does not belong");
+        await RefusedAsync(j => j["revisions"]![0]!["document"]!["schema"] = 99, "newer version");
+        await RefusedAsync(j => j["revisions"]![0]!["document"]!["schema"] = "two", "whole number");
         await RefusedAsync(j => j["files"]![0]!["sha256"] = "abc", "SHA-256");
         await RefusedAsync(j => j["files"]![0]!["name"] = "../x", "plain name");
         await RefusedAsync(j => j["unknown"] = 1, "schema");
@@ -233,6 +235,6 @@ public class JobTests(App app) : IClassFixture<App>
         }
 
         await Api.UploadAsync(app.Http, "/api/jobs/import", zip.ToArray(), "spoilt.zip", 422);
-        (await app.GetAsync("/api/jobs"))["items"]!.AsArray().Count.ShouldBe(before);
+        (await app.GetAsync("/api/jobs?limit=100"))["items"]!.AsArray().Count.ShouldBe(before);
     }
 }

@@ -147,7 +147,7 @@ public class KeepingTests
         var contexts = app.Services.GetRequiredService<IDbContextFactory<HazyGaugeDb>>();
         await using (var db = await contexts.CreateDbContextAsync(TestContext.Current.CancellationToken))
         {
-            await db.Revisions.ExecuteUpdateAsync(r => r.SetProperty(row => row.Document, "{ \"meter\": "), TestContext.Current.CancellationToken);
+            await db.Revisions.ExecuteUpdateAsync(r => r.SetProperty(row => row.Inputs, "{ \"meter\": "), TestContext.Current.CancellationToken);
         }
 
         foreach (var path in new[] { $"/api/jobs/{job}/stations/signal", $"/api/jobs/{job}/record/1", $"/api/jobs/{job}/stations/signal/recheck", $"/api/jobs/{job}/export" })
@@ -156,7 +156,7 @@ public class KeepingTests
         }
 
         // The bay and the record's list do not open it.
-        await app.GetAsync("/api/bay");
+        await app.GetAsync("/api/bay?limit=100");
         ((int)(await app.GetAsync($"/api/jobs/{job}/record"))["total"]!).ShouldBe(1);
     }
 

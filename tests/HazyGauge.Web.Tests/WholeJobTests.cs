@@ -21,7 +21,7 @@ public class WholeJobTests(App app) : IClassFixture<App>
         ((string)fresh["results"]!["headline"]!["text"]!).ShouldStartWith("At 155 kW this system cannot support E0.");
 
         JsonNode.DeepEquals(saved["stations"]!["capacity"]!["results"], fresh["results"]).ShouldBeTrue();
-        var bay = (await app.GetAsync("/api/bay"))["jobs"]!.AsArray().Single(j => (string)j!["id"]! == job)!;
+        var bay = (await app.GetAsync("/api/bay?limit=100"))["jobs"]!.AsArray().Single(j => (string)j!["id"]! == job)!;
         var standing = bay["stations"]!.AsArray().Single(s => (string)s!["slug"]! == "capacity")!;
         ((string)standing["state"]!, (string)standing["changedBy"]!, (string)standing["summary"]!["text"]!)
             .ShouldBe(((string)fresh["state"]!, "survey", (string)fresh["summary"]!["text"]!));
@@ -136,13 +136,15 @@ public class WholeJobTests(App app) : IClassFixture<App>
         var contexts = app.Services.GetRequiredService<IDbContextFactory<HazyGaugeDb>>();
         await using (var db = await contexts.CreateDbContextAsync(TestContext.Current.CancellationToken))
         {
-            var row = await db.Jobs.SingleAsync(j => j.Id == Guid.Parse(job), TestContext.Current.CancellationToken);
-            row.Bay = row.Bay.With("signal", row.Bay.Stations["signal"] with { CoreVersion = "0.1.0", State = Core.Stations.StationState.Hold }) with { EthanolPct = null };
+            var row = await db.Jobs.Include(j => j.Standings).SingleAsync(j => j.Id == Guid.Parse(job), TestContext.Current.CancellationToken);
+            var signal = row.Standings.Single(s => s.Slug == "signal");
+            signal.Standing = signal.Standing with { CoreVersion = "0.1.0", State = Core.Stations.StationState.Hold };
+            row.Bay = row.Bay with { EthanolPct = null };
             await db.SaveChangesAsync(TestContext.Current.CancellationToken);
         }
 
         (await renewal.RenewAsync(TestContext.Current.CancellationToken)).ShouldBe(1);
-        var shown = (await app.GetAsync("/api/bay"))["jobs"]!.AsArray().Single(j => (string)j!["id"]! == job)!;
+        var shown = (await app.GetAsync("/api/bay?limit=100"))["jobs"]!.AsArray().Single(j => (string)j!["id"]! == job)!;
         ((string)shown["stations"]!.AsArray().Single(s => (string)s!["slug"]! == "signal")!["state"]!, Math.Round((double)shown["reading"]!["ethanolPct"]!)).ShouldBe(("proven", 73));
     }
 

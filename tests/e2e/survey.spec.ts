@@ -169,6 +169,10 @@ test("the bay with two hundred jobs is found through by keyboard; what is waited
   }
   await page.goto("/");
   await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^203 open jobs\./);
+  const names = page.getByRole("list", { name: "Jobs" }).getByRole("heading");
+  await expect(names).toHaveCount(20);
+  await page.getByRole("button", { name: "More jobs" }).click();
+  await expect(names).toHaveCount(40);
   await page.keyboard.press("/");
   await page.keyboard.type("nothing of the kind");
   await expect(page.getByText("No matching jobs.")).toBeVisible();
@@ -190,6 +194,16 @@ test("the bay with two hundred jobs is found through by keyboard; what is waited
   await expect(page.getByRole("link", { name: /^Fit waiting/ })).toBeVisible();
   await expectAccessible(page);
 
+  // Found by what was written down, with the place, which is one click away.
+  await page.keyboard.press("b");
+  await expect(page.getByLabel("Find a job")).toBeVisible();
+  await page.keyboard.press("/");
+  await page.keyboard.type("hose LONG");
+  await expect(names).toHaveText(["Mule 118"]);
+  await expect(page.getByRole("button", { name: /^Waiting/ })).toHaveText("Waiting 1");
+  await expect(page.getByRole("list", { name: "Found on Mule 118" })).toHaveText("Waiting for something: a longer hose");
+  await page.getByRole("link", { name: "Waiting for something" }).click();
+  await expect(page.getByRole("list", { name: "Entries" })).toContainText("waiting for a longer hose");
   await page.keyboard.press("b");
   await page.getByRole("button", { name: /^Waiting 2/ }).click();
   await expect(page.getByText("Waiting for a longer hose.")).toBeVisible();
@@ -215,4 +229,11 @@ test("the bay with two hundred jobs is found through by keyboard; what is waited
   await expect(open).toBeHidden();
   await page.keyboard.press("r");
   await expect(page.getByText(/closed today .* by JM: by mail/)).toBeVisible();
+
+  // Closed by mistake: it stands open again, and the record keeps both.
+  await page.getByRole("button", { name: "Reopen: a longer hose" }).click();
+  await page.getByLabel("Why").fill("too short");
+  await page.getByRole("button", { name: "Reopen it" }).click();
+  await expect(open).toContainText("Waiting for a longer hose.");
+  await expect(page.getByRole("list", { name: "Entries" })).toContainText(/by mail.*taken back today .* by JM: too short/);
 });

@@ -58,11 +58,13 @@ public sealed class InputCheck
     }
 
     /// <summary>Notes everything another check noted; true where that was anything.</summary>
-    public bool TakeOver(InputCheck other)
+    /// <param name="other">The other check.</param>
+    /// <param name="under">What its fields stand in here; null where that is nothing.</param>
+    public bool TakeOver(InputCheck other, string? under = null)
     {
         foreach (var (field, sentences) in other._errors)
         {
-            sentences.ForEach(sentence => Refuse(field, sentence));
+            sentences.ForEach(sentence => Refuse(under is null ? field : $"{under}.{field}", sentence));
         }
 
         return other._errors.Count > 0;

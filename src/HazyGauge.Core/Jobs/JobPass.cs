@@ -1,3 +1,4 @@
+using HazyGauge.Core.Entries;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Sentences;
@@ -34,7 +35,7 @@ public static class JobPass
     /// <param name="plans">The plans there are, by slug.</param>
     /// <param name="savedInstead">What was saved, by slug: read where a draft is refused, and only then: a number nobody looks at must not stand on the ledger.</param>
     /// <param name="files">Files that the plans name.</param>
-    /// <param name="entries">What happened on the job, the oldest first.</param>
+    /// <param name="entries">What happened on the job and still holds, the oldest first; a station sees those of the kinds it reads.</param>
     /// <param name="ledger">The ledger the plans' numbers stand on.</param>
     /// <param name="unreadable">Files that are there and could not be read, with the reason.</param>
     public static IReadOnlyList<StationOutcome> Over(
@@ -52,7 +53,7 @@ public static class JobPass
         foreach (var station in line.With(want))
         {
             var upstream = station.DependsOn.Where(published.ContainsKey).ToDictionary(d => d, d => published[d], StringComparer.Ordinal);
-            var context = new StationContext(ledger, upstream.ToDictionary(u => u.Key, u => u.Value.What, StringComparer.Ordinal), files, entries);
+            var context = new StationContext(ledger, upstream.ToDictionary(u => u.Key, u => u.Value.What, StringComparer.Ordinal), files, [.. entries.Where(e => station.ReadsEntries.Contains(e.Kind, StringComparer.Ordinal))]);
             var basedOn = upstream.ToDictionary(u => u.Key, u => u.Value.Revision, StringComparer.Ordinal);
             (Evaluated? Result, RefusedInputException? Refused) Of(PlanToEvaluate asked)
             {

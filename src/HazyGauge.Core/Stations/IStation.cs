@@ -25,6 +25,12 @@ public interface IStation
     /// <summary>What it asks for.</summary>
     IReadOnlyList<Field> Fields { get; }
 
+    /// <summary>Kinds of entries that change what it comes to, by slug: an entry of one has it evaluated anew.</summary>
+    IReadOnlyList<string> ReadsEntries { get; }
+
+    /// <summary>The words of a plan that somebody may look for.</summary>
+    IReadOnlyList<PlanText> Texts(object plan);
+
     /// <summary>How it stands before anything was saved.</summary>
     StationProgress NotStarted { get; }
 
@@ -74,6 +80,12 @@ public interface IStation
 /// <param name="Findings">What it noticed, the gravest first.</param>
 public sealed record Evaluated(
     object Plan, IReadOnlyDictionary<string, string> Stamps, object Results, object? Published, StationProgress Progress, Sentence Summary, IReadOnlyList<Findings.Finding> Findings);
+
+/// <summary>Words of a plan, as they are found again.</summary>
+/// <param name="Path">Where they stand in the plan.</param>
+/// <param name="Label">What they are called.</param>
+/// <param name="Text">The words.</param>
+public sealed record PlanText(string Path, string Label, string Text);
 
 /// <summary>A figure of a document, for setting two side by side.</summary>
 /// <param name="Field">Stable name for programs.</param>

@@ -34,6 +34,9 @@ public abstract class Station<TPlan, TResults> : IStation
     public virtual IReadOnlyList<Field> Fields => [];
 
     /// <inheritdoc/>
+    public virtual IReadOnlyList<string> ReadsEntries => [];
+
+    /// <inheritdoc/>
     public abstract StationProgress NotStarted { get; }
 
     Type IStation.PlanType => typeof(TPlan);
@@ -47,6 +50,10 @@ public abstract class Station<TPlan, TResults> : IStation
 
     /// <summary>Files a plan rests on.</summary>
     public virtual IReadOnlyList<NeededFile> Files(TPlan plan) => [];
+
+    /// <summary>The words of a plan that somebody may look for: everything its fields hold in words, and what a station adds.</summary>
+    public virtual IEnumerable<PlanText> Texts(TPlan plan) =>
+        Fields.Select(f => (f.Path, f.Label, Text: f.In(plan) as string)).Where(f => !string.IsNullOrWhiteSpace(f.Text)).Select(f => new PlanText(f.Path, f.Label, f.Text!));
 
     /// <summary>What a plan comes to.</summary>
     /// <exception cref="RefusedInputException">The plan holds what cannot be.</exception>
@@ -75,6 +82,8 @@ public abstract class Station<TPlan, TResults> : IStation
 
     /// <summary>What the program itself puts into a document, by path.</summary>
     public virtual IReadOnlyDictionary<string, string> Stamps(TPlan plan, StationContext context) => new Dictionary<string, string>(StringComparer.Ordinal);
+
+    IReadOnlyList<PlanText> IStation.Texts(object plan) => [.. Texts((TPlan)plan)];
 
     IReadOnlyList<NeededFile> IStation.Files(object plan) => Files((TPlan)plan);
 

@@ -1,3 +1,4 @@
+using HazyGauge.Core.Entries;
 using HazyGauge.Core.Haze;
 
 namespace HazyGauge.Core.Stations;
@@ -6,7 +7,7 @@ namespace HazyGauge.Core.Stations;
 /// <param name="ledger">The ledger of the whole pass: a doubt is the same doubt at every station.</param>
 /// <param name="upstream">What the stations it depends on have published, by slug.</param>
 /// <param name="files">Files of the job that the plan names, as far as they are there.</param>
-/// <param name="entries">What happened on the job, the oldest first.</param>
+/// <param name="entries">What happened on the job and still holds, of the kinds the station reads, the oldest first.</param>
 public sealed class StationContext(
     HazeLedger ledger, IReadOnlyDictionary<string, object> upstream, IReadOnlyDictionary<NeededFile, StationFile> files, IReadOnlyList<JobEntry> entries)
 {
@@ -19,7 +20,7 @@ public sealed class StationContext(
     /// <summary>The ledger.</summary>
     public HazeLedger Ledger => ledger;
 
-    /// <summary>What happened on the job, the oldest first; any station may read it.</summary>
+    /// <summary>What happened on the job and still holds, the oldest first: entries of the kinds the station reads.</summary>
     public IReadOnlyList<JobEntry> Entries => entries;
 
     /// <summary>What a station published; null where there is none of this kind.</summary>
@@ -29,12 +30,3 @@ public sealed class StationContext(
     /// <summary>A file the plan names; null where it is not on the job.</summary>
     public StationFile? File(NeededFile needed) => files.GetValueOrDefault(needed);
 }
-
-/// <summary>Something that happened on the job.</summary>
-/// <param name="Number">1, 2, 3 ... per job.</param>
-/// <param name="Kind">waiting, note, recheck or closing.</param>
-/// <param name="Text">What it says.</param>
-/// <param name="Station">The station it belongs to.</param>
-/// <param name="Closes">Number of the entry it closes.</param>
-/// <param name="At">When.</param>
-public sealed record JobEntry(int Number, string Kind, string Text, string? Station, int? Closes, DateTimeOffset At);

@@ -1,5 +1,6 @@
 using System.IO.Compression;
 using System.Security.Cryptography;
+using HazyGauge.Data.Search;
 using Microsoft.EntityFrameworkCore;
 
 namespace HazyGauge.Data.Files;
@@ -32,15 +33,24 @@ public sealed class FileStore(IDbContextFactory<HazyGaugeDb> contexts, DataFolde
         using var turn = await gate.EnterAsync(cancellation);
         await using var db = await contexts.CreateDbContextAsync(cancellation);
         await using var transaction = await db.Database.BeginTransactionAsync(cancellation);
+        JobRow? job = null;
         var file = await db.JobFiles.SingleOrDefaultAsync(f => f.JobId == jobId && f.Sha256 == sha256, cancellation);
         if (file is null)
         {
             file = new JobFileRow { JobId = jobId, Sha256 = sha256, Name = name, Bytes = bytes, AddedAt = clock.ToTheMillisecond() };
             db.Add(file);
+            job = await db.Jobs.AsNoTracking().SingleAsync(j => j.Id == jobId, cancellation);
+            var (place, label, text) = AsFound(sha256, name);
+            SearchIndex.Put(db, job, place, label, text);
         }
 
         file.ContentId = await staged.SettleAsync(db, cancellation);
         await db.SaveChangesAsync(cancellation);
+        if (job is not null)
+        {
+            await SearchIndex.RenewAsync(db, job, cancellation);
+        }
+
         await transaction.CommitAsync(cancellation);
         return ToStored(file);
     }
@@ -48,6 +58,9 @@ public sealed class FileStore(IDbContextFactory<HazyGaugeDb> contexts, DataFolde
     /// <summary>Writes content that is already hashed, to be put on a job later in one short transaction.</summary>
     public Task<StagedContent> StageAsync(Stream spool, string sha256, long bytes, CancellationToken cancellation) =>
         StagedContent.WriteAsync(contexts, gate, spool, sha256, bytes, cancellation);
+
+    /// <summary>How a file is found: where it stands, what that is called, and its words.</summary>
+    public static (string Place, string Label, string Text) AsFound(string sha256, string name) => (SearchIndex.OfFile(sha256), "File", name);
 
     /// <summary>Takes out content that a program that was killed had begun to bring.</summary>
     public Task ClearStagedAsync(CancellationToken cancellation) => StagedContent.RemoveAllAsync(contexts, gate, cancellation);

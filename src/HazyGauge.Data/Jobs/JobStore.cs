@@ -1,28 +1,46 @@
 using System.Text.Json;
+using HazyGauge.Core.Entries;
+using HazyGauge.Core.Stations;
+using HazyGauge.Data.Search;
 using Microsoft.EntityFrameworkCore;
 
 namespace HazyGauge.Data.Jobs;
 
 /// <summary>A document about to be saved.</summary>
 /// <param name="Slug">The station.</param>
-/// <param name="Document">The document, JSON.</param>
+/// <param name="Document">The document.</param>
 /// <param name="Summary">What it says, in one line.</param>
 /// <param name="Expected">Number of the station's revision the author worked from, 0 for never saved; null accepts any.</param>
 /// <param name="BasedOn">Revision of each station it was evaluated for; null for one that is saved along.</param>
-public sealed record DocumentToSave(string Slug, string Document, string Summary, int? Expected, IReadOnlyDictionary<string, int?> BasedOn);
+/// <param name="Texts">Words it is found by.</param>
+public sealed record DocumentToSave(string Slug, KeptDocument Document, string Summary, int? Expected, IReadOnlyDictionary<string, int?> BasedOn, IReadOnlyList<PlanText> Texts);
 
 /// <summary>Documents that are saved together, all or none, with what the whole job comes to afterwards.</summary>
 /// <param name="Author">Who saves.</param>
 /// <param name="Documents">The documents, each behind those it rests on.</param>
 /// <param name="Read">Number of the latest revision of every other station that was read for it.</param>
+/// <param name="ReadEntry">Number of the latest entry that was read for it; null where no station reads entries.</param>
 /// <param name="Standings">How stations stand afterwards; null for one that stands nowhere.</param>
 /// <param name="Show">What else the bay shows afterwards, from what it showed before and the time of saving.</param>
 public sealed record WholeSave(
     string Author,
     IReadOnlyList<DocumentToSave> Documents,
     IReadOnlyDictionary<string, int> Read,
+    int? ReadEntry,
     IReadOnlyDictionary<string, StationStanding?> Standings,
     Func<BayProjection, DateTimeOffset, BayProjection> Show);
+
+/// <summary>How a job stands by an evaluation.</summary>
+/// <param name="Standings">How stations stand; null for one that stands nowhere.</param>
+/// <param name="Bay">What else the bay shows.</param>
+/// <param name="Texts">Words of the plans by station; those of a station that is not named stay.</param>
+public sealed record JobStanding(IReadOnlyDictionary<string, StationStanding?> Standings, BayProjection Bay, IReadOnlyDictionary<string, IReadOnlyList<PlanText>> Texts);
+
+/// <summary>How a job stands by an evaluation, and what that was made with.</summary>
+/// <param name="LastRevision">The latest revision that was read.</param>
+/// <param name="LastEntry">The latest entry that was read.</param>
+/// <param name="Now">How it stands, from how it stood before.</param>
+public sealed record StandingWith(int LastRevision, int LastEntry, Func<JobRow, JobStanding> Now);
 
 /// <summary>What came of an attempt to save.</summary>
 public enum SaveOutcome
@@ -48,38 +66,30 @@ public enum SaveOutcome
 public sealed record SaveResult(SaveOutcome Outcome, IReadOnlyList<RevisionRow> Revisions, string? StaleSlug = null, RevisionRow? InTheWay = null);
 
 /// <summary>Keeps jobs and their record. Nothing saved is ever changed or deleted.</summary>
-public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, WriteGate gate, TimeProvider clock)
+public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, EntryKinds kinds, WriteGate gate, TimeProvider clock)
 {
-    /// <summary>All jobs, the newest first.</summary>
-    public async Task<IReadOnlyList<JobRow>> ListAsync(CancellationToken cancellation)
-    {
-        await using var db = await contexts.CreateDbContextAsync(cancellation);
-        return await db.Jobs.AsNoTracking().OrderByDescending(j => j.CreatedAt).ThenByDescending(j => j.Id).ToListAsync(cancellation);
-    }
-
-    /// <summary>Jobs some of whose stations stand by other rules than these, with their last revision.</summary>
+    /// <summary>Jobs of which a station stands by other rules than these, or still has to be told how it stands.</summary>
     /// <param name="coreVersion">Version of the rules.</param>
     /// <param name="cancellation">Gives up.</param>
-    public async Task<IReadOnlyList<(Guid Id, int LastRevision)>> StandingOtherwiseAsync(string coreVersion, CancellationToken cancellation)
+    public async Task<IReadOnlyList<Guid>> StandingOtherwiseAsync(string coreVersion, CancellationToken cancellation)
     {
         await using var db = await contexts.CreateDbContextAsync(cancellation);
-        var others = new List<(Guid, int)>();
-        await foreach (var job in db.Jobs.AsNoTracking().AsAsyncEnumerable().WithCancellation(cancellation))
-        {
-            if (job.Bay.Stations.Values.Any(s => s.CoreVersion != coreVersion))
-            {
-                others.Add((job.Id, job.LastRevision));
-            }
-        }
-
-        return others;
+        return await db.Jobs.Where(j => j.IsUnevaluated || db.Standings.Any(s => s.JobId == j.Id && s.Standing.CoreVersion != coreVersion))
+            .OrderByDescending(j => j.CreatedAt).Select(j => j.Id).ToListAsync(cancellation);
     }
 
     /// <summary>A job; null where there is none.</summary>
     public async Task<JobRow?> FindAsync(Guid id, CancellationToken cancellation)
     {
         await using var db = await contexts.CreateDbContextAsync(cancellation);
-        return await db.Jobs.AsNoTracking().SingleOrDefaultAsync(j => j.Id == id, cancellation);
+        return await db.Jobs.AsNoTracking().Include(j => j.Standings).SingleOrDefaultAsync(j => j.Id == id, cancellation);
+    }
+
+    /// <summary>True where there is such a job.</summary>
+    public async Task<bool> ExistsAsync(Guid id, CancellationToken cancellation)
+    {
+        await using var db = await contexts.CreateDbContextAsync(cancellation);
+        return await db.Jobs.AnyAsync(j => j.Id == id, cancellation);
     }
 
     /// <summary>A new job, not kept yet.</summary>
@@ -95,13 +105,16 @@ public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, WriteGate 
         using var turn = await gate.EnterAsync(cancellation);
         await using var db = await contexts.CreateDbContextAsync(cancellation);
         await using var transaction = await db.Database.BeginTransactionAsync(cancellation);
+        await SearchIndex.BeginAsync(db, job, cancellation);
         db.Add(job);
+        await db.SaveChangesAsync(cancellation);
         if (save is not null)
         {
-            Write(db, job, save);
+            await WriteAsync(db, job, save, cancellation);
+            await db.SaveChangesAsync(cancellation);
         }
 
-        await db.SaveChangesAsync(cancellation);
+        await SearchIndex.RenewAsync(db, job, cancellation);
         await transaction.CommitAsync(cancellation);
     }
 
@@ -110,7 +123,7 @@ public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, WriteGate 
     {
         using var turn = await gate.EnterAsync(cancellation);
         await using var db = await contexts.CreateDbContextAsync(cancellation);
-        if (await db.Jobs.SingleOrDefaultAsync(j => j.Id == id, cancellation) is not { } job)
+        if (await db.Jobs.Include(j => j.Standings).SingleOrDefaultAsync(j => j.Id == id, cancellation) is not { } job)
         {
             return null;
         }
@@ -134,19 +147,15 @@ public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, WriteGate 
         return await db.Revisions.AsNoTracking().SingleOrDefaultAsync(r => r.JobId == jobId && r.Number == number, cancellation);
     }
 
-    /// <summary>A page of the record, the newest first, without the documents but for their summaries with their numbers (JSON), and how many revisions there are.</summary>
-    public async Task<(int Total, IReadOnlyList<(RevisionRow Row, string? Said)> Items)> RecordAsync(Guid jobId, int skip, int take, CancellationToken cancellation)
+    /// <summary>A page of the record, the newest first, without inputs and results, and how many revisions there are.</summary>
+    public async Task<(int Total, IReadOnlyList<RevisionRow> Items)> RecordAsync(Guid jobId, int skip, int take, CancellationToken cancellation)
     {
         await using var db = await contexts.CreateDbContextAsync(cancellation);
         var all = db.Revisions.AsNoTracking().Where(r => r.JobId == jobId);
         var items = await all.OrderByDescending(r => r.Number).Skip(skip).Take(take)
-            .Select(r => new
-            {
-                Row = new RevisionRow { JobId = r.JobId, Number = r.Number, Slug = r.Slug, Author = r.Author, SavedAt = r.SavedAt, Summary = r.Summary, Document = string.Empty },
-                Said = HazyGaugeDb.IsJson(r.Document) ? HazyGaugeDb.Part(r.Document, "$.summary") : null,
-            })
+            .Select(r => new RevisionRow { JobId = r.JobId, Number = r.Number, Slug = r.Slug, Author = r.Author, SavedAt = r.SavedAt, Summary = r.Summary, Said = r.Said, Inputs = string.Empty })
             .ToListAsync(cancellation);
-        return (await all.CountAsync(cancellation), [.. items.Select(i => (i.Row, i.Said))]);
+        return (await all.CountAsync(cancellation), items);
     }
 
     /// <summary>All revisions of a job, the oldest first.</summary>
@@ -172,9 +181,14 @@ public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, WriteGate 
 
         // The transaction takes SQLite's write lock at once, so between these reads and the commit nobody else saves.
         await using var transaction = await db.Database.BeginTransactionAsync(cancellation);
-        if (await db.Jobs.SingleOrDefaultAsync(j => j.Id == jobId, cancellation) is not { } job)
+        if (await db.Jobs.Include(j => j.Standings).SingleOrDefaultAsync(j => j.Id == jobId, cancellation) is not { } job)
         {
             return new SaveResult(SaveOutcome.NoSuchJob, []);
+        }
+
+        if (save.ReadEntry is { } entry && entry != job.LastEntry)
+        {
+            return new SaveResult(SaveOutcome.Moved, []);
         }
 
         foreach (var document in save.Documents.Where(d => d.Expected is not null))
@@ -194,27 +208,72 @@ public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, WriteGate 
             }
         }
 
-        var revisions = Write(db, job, save);
+        var (revisions, isReworded) = await WriteAsync(db, job, save, cancellation);
         await db.SaveChangesAsync(cancellation);
+        if (isReworded)
+        {
+            await SearchIndex.RenewAsync(db, job, cancellation);
+        }
+
         await transaction.CommitAsync(cancellation);
         return new SaveResult(SaveOutcome.Saved, revisions);
     }
 
-    /// <summary>Writes how stations stand, provided that nobody saved what that was evaluated for meanwhile; true where it was written.</summary>
-    public async Task<bool> StandAsync(Guid jobId, int lastRevision, Func<BayProjection, BayProjection> show, CancellationToken cancellation)
+    /// <summary>Writes how stations stand, provided that nobody saved or wrote meanwhile what that was evaluated for; true where it was written.</summary>
+    public async Task<bool> StandAsync(Guid jobId, StandingWith standing, CancellationToken cancellation)
     {
         using var turn = await gate.EnterAsync(cancellation);
         await using var db = await contexts.CreateDbContextAsync(cancellation);
         await using var transaction = await db.Database.BeginTransactionAsync(cancellation);
-        if (await db.Jobs.SingleOrDefaultAsync(j => j.Id == jobId && j.LastRevision == lastRevision, cancellation) is not { } job)
+        if (await db.Jobs.Include(j => j.Standings).SingleOrDefaultAsync(j => j.Id == jobId && j.LastRevision == standing.LastRevision && j.LastEntry == standing.LastEntry, cancellation) is not { } job)
         {
             return false;
         }
 
-        job.Bay = show(job.Bay);
+        var isReworded = await StandAsync(db, job, standing.Now(job), cancellation);
+        job.IsUnevaluated = false;
         await db.SaveChangesAsync(cancellation);
+        if (isReworded)
+        {
+            await SearchIndex.RenewAsync(db, job, cancellation);
+        }
+
         await transaction.CommitAsync(cancellation);
         return true;
+    }
+
+    /// <summary>Puts down how a job stands; the caller saves.</summary>
+    /// <returns>True where words it is found by differ.</returns>
+    internal static async Task<bool> StandAsync(HazyGaugeDb db, JobRow job, JobStanding now, CancellationToken cancellation)
+    {
+        foreach (var (slug, standing) in now.Standings)
+        {
+            if (job.Standings.FirstOrDefault(s => s.Slug == slug) is not { } row)
+            {
+                if (standing is not null)
+                {
+                    job.Standings.Add(new StandingRow { JobId = job.Id, Slug = slug, Standing = standing });
+                }
+            }
+            else if (standing is null)
+            {
+                job.Standings.Remove(row);
+                db.Remove(row);
+            }
+            else
+            {
+                row.Standing = standing;
+            }
+        }
+
+        job.Bay = now.Bay.Stood(job.Standings.Select(s => s.Standing));
+        var isReworded = false;
+        foreach (var (slug, texts) in now.Texts)
+        {
+            isReworded |= await SearchIndex.ReplaceAsync(db, job, slug, texts, cancellation);
+        }
+
+        return isReworded;
     }
 
     /// <summary>Takes in a whole job as a new one: its record as it was, its files where their content came along or is here already.</summary>
@@ -222,17 +281,22 @@ public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, WriteGate 
     /// <param name="revisions">Its record, with the job's identity.</param>
     /// <param name="entries">What happened on it, with the job's identity.</param>
     /// <param name="files">Its files; content may be missing.</param>
+    /// <param name="texts">Words of its entries and files it is found by, the job's identity left out.</param>
     /// <param name="cancellation">Gives up; nothing is kept then.</param>
     public async Task ImportAsync(
         JobRow job,
         IReadOnlyList<RevisionRow> revisions,
         IReadOnlyList<EntryRow> entries,
         IReadOnlyList<(JobFileRow File, Files.StagedContent? Content)> files,
+        IReadOnlyList<(string Place, string Label, string Text)> texts,
         CancellationToken cancellation)
     {
         using var turn = await gate.EnterAsync(cancellation);
         await using var db = await contexts.CreateDbContextAsync(cancellation);
         await using var transaction = await db.Database.BeginTransactionAsync(cancellation);
+        await SearchIndex.BeginAsync(db, job, cancellation);
+        job.IsUnevaluated = true;
+        job.Bay = job.Bay.Opened([.. entries.Where(e => e.IsOpen)], kinds);
         db.Add(job);
         db.AddRange(revisions);
         db.AddRange(entries);
@@ -245,7 +309,13 @@ public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, WriteGate 
             db.Add(file);
         }
 
+        foreach (var text in texts)
+        {
+            SearchIndex.Put(db, job, text.Place, text.Label, text.Text);
+        }
+
         await db.SaveChangesAsync(cancellation);
+        await SearchIndex.RenewAsync(db, job, cancellation);
         await transaction.CommitAsync(cancellation);
     }
 
@@ -256,7 +326,7 @@ public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, WriteGate 
         return !await db.Jobs.AnyAsync(cancellation);
     }
 
-    private List<RevisionRow> Write(HazyGaugeDb db, JobRow job, WholeSave save)
+    private async Task<(List<RevisionRow> Revisions, bool IsReworded)> WriteAsync(HazyGaugeDb db, JobRow job, WholeSave save, CancellationToken cancellation)
     {
         var now = clock.ToTheMillisecond();
         var numbers = save.Documents.ToDictionary(d => d.Slug, _ => ++job.LastRevision, StringComparer.Ordinal);
@@ -270,18 +340,18 @@ public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, WriteGate 
             Author = save.Author,
             SavedAt = now,
             Summary = d.Summary,
-            Document = d.Document,
+            Inputs = d.Document.Inputs,
+            Results = d.Document.Packed(),
+            Said = d.Document.Said,
+            CoreVersion = d.Document.CoreVersion,
+            Schema = d.Document.Schema,
             BasedOn = JsonSerializer.Serialize(Numbered(d.BasedOn)),
         }).ToList();
-        var bay = save.Show(job.Bay, now);
-        foreach (var (slug, standing) in save.Standings)
-        {
-            bay = bay.With(slug, standing is { BasedOn: { } basedOn } ? standing with { BasedOn = Numbered(basedOn) } : standing);
-        }
-
-        job.Bay = bay;
         db.AddRange(revisions);
-        return revisions;
+        var standings = save.Standings.ToDictionary(
+            s => s.Key, s => s.Value is { BasedOn: { } basedOn } standing ? standing with { BasedOn = Numbered(basedOn) } : s.Value, StringComparer.Ordinal);
+        var texts = save.Documents.ToDictionary(d => d.Slug, d => d.Texts, StringComparer.Ordinal);
+        return (revisions, await StandAsync(db, job, new JobStanding(standings, save.Show(job.Bay, now), texts), cancellation));
     }
 
     private static Task<RevisionRow?> LatestAsync(HazyGaugeDb db, Guid jobId, string slug, CancellationToken cancellation) =>

@@ -26,6 +26,9 @@ namespace HazyGauge.Data.Migrations
                     b.Property<int>("Number")
                         .HasColumnType("INTEGER");
 
+                    b.Property<int?>("Answers")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("At")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -38,22 +41,38 @@ namespace HazyGauge.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
-                    b.Property<int?>("Closes")
-                        .HasColumnType("INTEGER");
-
                     b.Property<DateOnly?>("Due")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Files")
+                        .IsRequired()
                         .HasColumnType("TEXT");
 
                     b.Property<string>("IdempotencyKey")
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<bool>("IsOpen")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("Kind")
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Payload")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Said")
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("Station")
                         .HasColumnType("TEXT");
+
+                    b.Property<string>("Step")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("TakesBack")
+                        .HasColumnType("INTEGER");
 
                     b.Property<string>("Text")
                         .IsRequired()
@@ -61,8 +80,9 @@ namespace HazyGauge.Data.Migrations
 
                     b.HasKey("JobId", "Number");
 
-                    b.HasIndex("JobId", "Closes")
-                        .IsUnique();
+                    b.HasIndex("JobId")
+                        .HasDatabaseName("IX_Entries_Open")
+                        .HasFilter("\"IsOpen\"");
 
                     b.HasIndex("JobId", "IdempotencyKey")
                         .IsUnique();
@@ -150,6 +170,9 @@ namespace HazyGauge.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<bool>("IsUnevaluated")
+                        .HasColumnType("INTEGER");
+
                     b.Property<int>("LastEntry")
                         .HasColumnType("INTEGER");
 
@@ -159,6 +182,9 @@ namespace HazyGauge.Data.Migrations
                     b.Property<string>("Name")
                         .IsRequired()
                         .HasColumnType("TEXT");
+
+                    b.Property<long>("SearchKey")
+                        .HasColumnType("INTEGER");
 
                     b.Property<string>("Vehicle")
                         .IsRequired()
@@ -174,17 +200,28 @@ namespace HazyGauge.Data.Migrations
                             b1.Property<double?>("EthanolPlusMinus")
                                 .HasColumnType("REAL");
 
-                            b1.Property<string>("ReadingSavedAt")
+                            b1.Property<DateOnly>("FirstDue")
                                 .HasColumnType("TEXT");
 
-                            b1.Property<string>("Stations")
-                                .IsRequired()
+                            b1.Property<bool>("IsHeld")
+                                .HasColumnType("INTEGER");
+
+                            b1.Property<bool>("IsWaiting")
+                                .HasColumnType("INTEGER");
+
+                            b1.Property<int>("Pressing")
+                                .HasColumnType("INTEGER");
+
+                            b1.Property<string>("ReadingSavedAt")
                                 .HasColumnType("TEXT");
                         });
 
                     b.HasKey("Id");
 
                     b.HasIndex("CreatedAt");
+
+                    b.HasIndex("SearchKey")
+                        .IsUnique();
 
                     b.ToTable("Jobs");
                 });
@@ -227,13 +264,25 @@ namespace HazyGauge.Data.Migrations
                     b.Property<string>("BasedOn")
                         .HasColumnType("TEXT");
 
-                    b.Property<string>("Document")
+                    b.Property<string>("CoreVersion")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Inputs")
                         .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<byte[]>("Results")
+                        .HasColumnType("BLOB");
+
+                    b.Property<string>("Said")
                         .HasColumnType("TEXT");
 
                     b.Property<string>("SavedAt")
                         .IsRequired()
                         .HasColumnType("TEXT");
+
+                    b.Property<int?>("Schema")
+                        .HasColumnType("INTEGER");
 
                     b.Property<string>("Slug")
                         .IsRequired()
@@ -248,6 +297,75 @@ namespace HazyGauge.Data.Migrations
                     b.HasIndex("JobId", "Slug", "Number");
 
                     b.ToTable("Revisions");
+                });
+
+            modelBuilder.Entity("HazyGauge.Data.SearchTextRow", b =>
+                {
+                    b.Property<Guid>("JobId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Place")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Label")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Text")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("JobId", "Place");
+
+                    b.ToTable("SearchTexts");
+                });
+
+            modelBuilder.Entity("HazyGauge.Data.StandingRow", b =>
+                {
+                    b.Property<Guid>("JobId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Slug")
+                        .HasColumnType("TEXT");
+
+                    b.ComplexProperty(typeof(Dictionary<string, object>), "Standing", "HazyGauge.Data.StandingRow.Standing#StationStanding", b1 =>
+                        {
+                            b1.IsRequired();
+
+                            b1.Property<string>("BasedOn")
+                                .HasColumnType("TEXT")
+                                .HasColumnName("BasedOn");
+
+                            b1.Property<string>("ChangedBy")
+                                .HasColumnType("TEXT")
+                                .HasColumnName("ChangedBy");
+
+                            b1.Property<string>("CoreVersion")
+                                .HasColumnType("TEXT")
+                                .HasColumnName("CoreVersion");
+
+                            b1.Property<string>("NextAction")
+                                .IsRequired()
+                                .HasColumnType("TEXT")
+                                .HasColumnName("NextAction");
+
+                            b1.Property<string>("OwnState")
+                                .HasColumnType("TEXT")
+                                .HasColumnName("OwnState");
+
+                            b1.Property<string>("State")
+                                .IsRequired()
+                                .HasColumnType("TEXT")
+                                .HasColumnName("State");
+
+                            b1.Property<string>("Summary")
+                                .HasColumnType("TEXT")
+                                .HasColumnName("Summary");
+                        });
+
+                    b.HasKey("JobId", "Slug");
+
+                    b.ToTable("Standings", (string)null);
                 });
 
             modelBuilder.Entity("HazyGauge.Data.EntryRow", b =>
@@ -289,6 +407,29 @@ namespace HazyGauge.Data.Migrations
                         .HasForeignKey("JobId")
                         .OnDelete(DeleteBehavior.Restrict)
                         .IsRequired();
+                });
+
+            modelBuilder.Entity("HazyGauge.Data.SearchTextRow", b =>
+                {
+                    b.HasOne("HazyGauge.Data.JobRow", null)
+                        .WithMany()
+                        .HasForeignKey("JobId")
+                        .OnDelete(DeleteBehavior.Restrict)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("HazyGauge.Data.StandingRow", b =>
+                {
+                    b.HasOne("HazyGauge.Data.JobRow", null)
+                        .WithMany("Standings")
+                        .HasForeignKey("JobId")
+                        .OnDelete(DeleteBehavior.Restrict)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("HazyGauge.Data.JobRow", b =>
+                {
+                    b.Navigation("Standings");
                 });
 #pragma warning restore 612, 618
         }

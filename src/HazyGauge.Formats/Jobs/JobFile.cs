@@ -1,5 +1,4 @@
 using System.Text.Json;
-using HazyGauge.Core.Jobs;
 
 namespace HazyGauge.Formats.Jobs;
 
@@ -24,8 +23,11 @@ public sealed record JobFile(
     IReadOnlyList<JobFileEntry> Files,
     IReadOnlyList<JobFileEvent>? Entries = null)
 {
-    /// <summary>The version this program writes and reads.</summary>
-    public const int CurrentSchemaVersion = 1;
+    /// <summary>The version this program writes.</summary>
+    public const int CurrentSchemaVersion = 2;
+
+    /// <summary>The oldest version this program reads.</summary>
+    public const int OldestSchemaVersion = 1;
 }
 
 /// <summary>A saved document.</summary>
@@ -53,16 +55,32 @@ public sealed record JobFileEntry(string Sha256, string Name, long Bytes, DateTi
 /// <param name="Blocks">Stations that cannot go on until it is closed.</param>
 /// <param name="Author">Who wrote it.</param>
 /// <param name="At">When.</param>
-/// <param name="Due">When it falls due.</param>
-/// <param name="Station">The station it belongs to.</param>
-/// <param name="Closes">Number of the entry it closes.</param>
-public sealed record JobFileEvent(
-    int Number,
-    EntryKind Kind,
-    string Text,
-    IReadOnlyList<string> Blocks,
-    string Author,
-    DateTimeOffset At,
-    DateOnly? Due = null,
-    string? Station = null,
-    int? Closes = null);
+public sealed record JobFileEvent(int Number, string Kind, string Text, IReadOnlyList<string> Blocks, string Author, DateTimeOffset At)
+{
+    /// <summary>When it falls due.</summary>
+    public DateOnly? Due { get; init; }
+
+    /// <summary>The station it belongs to.</summary>
+    public string? Station { get; init; }
+
+    /// <summary>The step or joint it belongs to.</summary>
+    public string? Step { get; init; }
+
+    /// <summary>Files that show it, by their SHA-256; left out where there are none.</summary>
+    public IReadOnlyList<string>? Files { get; init; }
+
+    /// <summary>Number of the entry it answers.</summary>
+    public int? Answers { get; init; }
+
+    /// <summary>Number of the entry that does not hold any more because of it.</summary>
+    public int? TakesBack { get; init; }
+
+    /// <summary>What it carries beside words.</summary>
+    public JsonElement? Payload { get; init; }
+
+    /// <summary>What version 1 called the entry that a closing one answers.</summary>
+    public int? Closes { get; init; }
+
+    /// <summary>The same in today's shape.</summary>
+    internal JobFileEvent Upgraded() => this with { Answers = Answers ?? Closes, Closes = null };
+}

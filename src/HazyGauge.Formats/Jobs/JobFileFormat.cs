@@ -81,7 +81,9 @@ public static class JobFileFormat
             try
             {
                 var job = json.Deserialize<JobFile>(Options)!;
-                return JsonPlaces.FirstEmpty(job) is { } empty ? throw new RefusedInputException("file", $"The job file holds nothing at '{empty}', where something belongs.") : job;
+                return JsonPlaces.FirstEmpty(job) is { } empty
+                    ? throw new RefusedInputException("file", $"The job file holds nothing at '{empty}', where something belongs.")
+                    : job with { Entries = job.Entries is { } entries ? [.. entries.Select(e => e.Upgraded())] : null };
             }
             catch (JsonException malformed)
             {
@@ -131,9 +133,9 @@ public static class JobFileFormat
             throw new RefusedInputException("file", "This is no job file: it does not say which version of the format it has.");
         }
 
-        if (version.ValueKind != JsonValueKind.Number || !version.TryGetInt32(out var number) || number != JobFile.CurrentSchemaVersion)
+        if (version.ValueKind != JsonValueKind.Number || !version.TryGetInt32(out var number) || number is < JobFile.OldestSchemaVersion or > JobFile.CurrentSchemaVersion)
         {
-            throw new RefusedInputException("schemaVersion", $"This job file has format version {version.GetRawText()}; this program reads version {JobFile.CurrentSchemaVersion}.");
+            throw new RefusedInputException("schemaVersion", $"This job file has format version {version.GetRawText()}; this program reads versions {JobFile.OldestSchemaVersion} to {JobFile.CurrentSchemaVersion}.");
         }
     }
 }

@@ -15,7 +15,8 @@ internal static class JsonPlaces
     /// <summary>Place of the first empty item of a list in a job; null where none is.</summary>
     public static string? FirstEmpty(JobFile job) =>
         Empty(job.Revisions, "revisions") ?? Empty(job.Files, "files") ?? Empty(job.Entries ?? [], "entries")
-        ?? (job.Entries ?? []).Select((e, i) => Empty(e.Blocks, string.Create(CultureInfo.InvariantCulture, $"entries[{i}].blocks"))).FirstOrDefault(p => p is not null);
+        ?? (job.Entries ?? []).Select((e, i) => Empty(e.Blocks, string.Create(CultureInfo.InvariantCulture, $"entries[{i}].blocks")) ?? Empty(e.Files ?? [], string.Create(CultureInfo.InvariantCulture, $"entries[{i}].files")))
+            .FirstOrDefault(p => p is not null);
 
     private static string? Empty<T>(IReadOnlyList<T> items, string name)
         where T : class

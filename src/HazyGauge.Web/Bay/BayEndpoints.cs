@@ -1,18 +1,30 @@
 using System.Text;
+using System.Text.Json.Serialization;
+using HazyGauge.Core.Entries;
+using HazyGauge.Core.Findings;
 using HazyGauge.Core.Jobs;
+using HazyGauge.Data;
+using HazyGauge.Data.Bay;
+using HazyGauge.Data.Entries;
 using HazyGauge.Data.Jobs;
+using HazyGauge.Data.Search;
 using HazyGauge.Formats.Calendars;
+using HazyGauge.Web.Entries;
 using HazyGauge.Web.Jobs;
+using HazyGauge.Web.Live;
+using HazyGauge.Web.Queries;
 using HazyGauge.Web.OpenApi;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace HazyGauge.Web.Bay;
 
-/// <summary>The bay.</summary>
+/// <summary>A page of the bay.</summary>
 /// <param name="Today">The day in the shop.</param>
+/// <param name="Counts">How many jobs there are of each sort; where words were looked for, of those in which they stand.</param>
 /// <param name="Jobs">Jobs with next action, what holds them, what they wait for and what falls due; the most pressing first.</param>
-/// <param name="ArchivedCount">How many jobs were put aside.</param>
-public sealed record BayAnswer(DateOnly Today, IReadOnlyList<JobAnswer> Jobs, int ArchivedCount);
+/// <param name="Next">What to ask the next page with, as after; left out on the last.</param>
+public sealed record BayAnswer(
+    DateOnly Today, BayCounts Counts, IReadOnlyList<JobAnswer> Jobs, [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? Next);
 
 /// <summary>A job to make out of another.</summary>
 /// <param name="Name">What the shop calls it; left out, the other's name with "copy" behind it.</param>
@@ -23,46 +35,63 @@ internal static class BayEndpoints
 {
     public static void MapBay(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/bay", BayAsync).WithSummary("Every job in the bay, the most pressing first; with archived=true those that are archived.");
+        api.MapGet("/bay", BayAsync).WithSummary("The jobs in the bay page by page, the most pressing first: all, due, held, waiting or archived ones, and those in which every word of search stands.");
         api.MapGet("/bay/due.ics", DueAsync).WithSummary("What falls due on all jobs, as a calendar file.").Produces(StatusCodes.Status200OK, contentType: "text/calendar");
         api.MapGet("/jobs/{id:guid}/due.ics", JobDueAsync).WithSummary("What falls due on one job, as a calendar file.").Produces(StatusCodes.Status200OK, contentType: "text/calendar");
-        api.MapPost("/jobs/{id:guid}/archive", (Guid id, JobStore jobs, JobReader reader, CancellationToken cancellation) => MoveAsync(id, true, jobs, reader, cancellation))
+        api.MapPost("/jobs/{id:guid}/archive", (Guid id, JobStore jobs, JobReader reader, JobNewsDesk news, CancellationToken cancellation) => MoveAsync(id, true, jobs, reader, news, cancellation))
             .WithSummary("Archives a job. Nothing of it is lost.");
-        api.MapPost("/jobs/{id:guid}/restore", (Guid id, JobStore jobs, JobReader reader, CancellationToken cancellation) => MoveAsync(id, false, jobs, reader, cancellation))
+        api.MapPost("/jobs/{id:guid}/restore", (Guid id, JobStore jobs, JobReader reader, JobNewsDesk news, CancellationToken cancellation) => MoveAsync(id, false, jobs, reader, news, cancellation))
             .WithSummary("Restores a job into the bay.");
         api.MapPost("/jobs/{id:guid}/duplicate", DuplicateAsync)
             .WithSummary("A new job for another vehicle of the same kind: what was planned comes along, what was measured or proven on this one does not.")
             .NeedsHeader(Author.Header, "Who makes it: 1 to 20 printable characters.");
     }
 
-    private static async Task<Ok<BayAnswer>> BayAsync(JobReader reader, CancellationToken cancellation, bool archived = false)
+    private static async Task<Ok<BayAnswer>> BayAsync(
+        HttpRequest request, JobReader reader, BayStore bay, CancellationToken cancellation, string? filter = null, string? search = null, string? after = null, int limit = PageSize.Usual)
     {
-        var aside = await reader.ListAsync(archived: true, cancellation);
-        var jobs = archived ? aside : await reader.ListAsync(archived: false, cancellation);
-        return TypedResults.Ok(new BayAnswer(reader.Today, [.. jobs.OrderBy(j => JobProgress.PressingOf(j.Due.Count > 0, j.Held is not null, j.Waiting.Count > 0)).ThenBy(FirstDue)], aside.Count));
+        QueryValue.OnlyKnown(request, "filter", "search", "after", "limit");
+        PageSize.Check(limit);
+        var words = SearchWords.Of(search);
+        if (words is null && !string.IsNullOrWhiteSpace(search))
+        {
+            throw new RefusedInputException("search", "Say what to look for: at least one letter or digit.");
+        }
+
+        var (jobs, next) = await bay.PageAsync(QueryValue.Word<BayFilter>(filter, "filter") ?? BayFilter.All, words, reader.Today, BayPlace.Read(after), limit, cancellation);
+        return TypedResults.Ok(new BayAnswer(
+            reader.Today, await bay.CountAsync(words, reader.Today, cancellation), await reader.AnswersAsync(jobs, cancellation), next is null ? null : BayPlace.Of(next)));
     }
 
-    private static DateOnly FirstDue(JobAnswer job) => job.Due.Count > 0 ? job.Due[0].Due!.Value : DateOnly.MaxValue;
+    private static async Task<IResult> DueAsync(EntryStore entries, JobLine line, EntryKinds kinds, CancellationToken cancellation) =>
+        Calendar(line, kinds, await entries.DatedAsync(cancellation));
 
-    private static async Task<IResult> DueAsync(JobReader reader, JobLine line, CancellationToken cancellation) =>
-        Calendar(line, await reader.ListAsync(archived: false, cancellation), "due.ics");
+    private static async Task<IResult> JobDueAsync(Guid id, JobStore jobs, EntryStore entries, JobLine line, EntryKinds kinds, CancellationToken cancellation) =>
+        await jobs.FindAsync(id, cancellation) is { } job
+            ? Calendar(line, kinds, [.. (await entries.OpenAsync([id], cancellation))[id].Where(e => e.Due is not null).Select(e => (e, job.Name, job.Vehicle))])
+            : JobEndpoints.NoSuchJob();
 
-    private static async Task<IResult> JobDueAsync(Guid id, JobReader reader, JobLine line, CancellationToken cancellation) =>
-        await reader.FindAsync(id, cancellation) is { } job ? Calendar(line, [job], "due.ics") : JobEndpoints.NoSuchJob();
-
-    private static FileContentHttpResult Calendar(JobLine line, IEnumerable<JobAnswer> jobs, string name)
+    private static FileContentHttpResult Calendar(JobLine line, EntryKinds kinds, IReadOnlyList<(EntryRow Entry, string Name, string Vehicle)> dated)
     {
-        var days = jobs.SelectMany(job => job.Due.Concat(job.Upcoming).Select(entry => new DueDay(
-            $"{job.Id:N}-{entry.Number}@hazy-gauge",
-            entry.Due!.Value,
-            $"{job.Name}: {(entry.Kind == EntryKind.Waiting ? "due, " : string.Empty)}{entry.Text}",
-            entry.Blocks.Count == 0 ? job.Vehicle : $"Holds up {string.Join(", ", entry.Blocks.Select(b => line.Find(b)!.Name))}. {job.Vehicle}",
-            entry.Since)));
-        return TypedResults.File(Encoding.UTF8.GetBytes(ICalendar.Write(days)), "text/calendar; charset=utf-8", name);
+        var days = dated.Select(d => (d, Blocks: EntryReader.Words(d.Entry.Blocks))).Select(d => new DueDay(
+            $"{d.d.Entry.JobId:N}-{d.d.Entry.Number}@hazy-gauge",
+            d.d.Entry.Due!.Value,
+            $"{d.d.Name}: {(kinds.Known(d.d.Entry.Kind).HoldsUp ? "due, " : string.Empty)}{d.d.Entry.Text}",
+            d.Blocks.Count == 0 ? d.d.Vehicle : $"Holds up {string.Join(", ", d.Blocks.Select(b => line.Find(b)!.Name))}. {d.d.Vehicle}",
+            d.d.Entry.At));
+        return TypedResults.File(Encoding.UTF8.GetBytes(ICalendar.Write(days)), "text/calendar; charset=utf-8", "due.ics");
     }
 
-    private static async Task<Results<Ok<JobAnswer>, ProblemHttpResult>> MoveAsync(Guid id, bool aside, JobStore jobs, JobReader reader, CancellationToken cancellation) =>
-        await jobs.ArchiveAsync(id, aside, cancellation) is { } job ? TypedResults.Ok(await reader.AnswerAsync(job, cancellation)) : JobEndpoints.NoSuchJob();
+    private static async Task<Results<Ok<JobAnswer>, ProblemHttpResult>> MoveAsync(Guid id, bool aside, JobStore jobs, JobReader reader, JobNewsDesk news, CancellationToken cancellation)
+    {
+        if (await jobs.ArchiveAsync(id, aside, cancellation) is not { } job)
+        {
+            return JobEndpoints.NoSuchJob();
+        }
+
+        await news.MovedAsync(id);
+        return TypedResults.Ok(await reader.AnswerAsync(job, cancellation));
+    }
 
     private static async Task<Results<Created<JobAnswer>, ProblemHttpResult>> DuplicateAsync(
         Guid id, DuplicateRequest? request, HttpRequest http, JobDuplicator duplicator, JobReader reader, CancellationToken cancellation) =>

@@ -1,35 +1,91 @@
-using HazyGauge.Core.Jobs;
-using HazyGauge.Data;
+using System.Text.Json;
+using System.Text.Json.Serialization;
+using HazyGauge.Core.Entries;
+using HazyGauge.Core.Sentences;
+using HazyGauge.Web.Stations;
 
 namespace HazyGauge.Web.Entries;
 
 /// <summary>A new entry.</summary>
-/// <param name="Kind">waiting, note, recheck, or closing for one that is done with.</param>
-/// <param name="Text">What it says, 1 to 500 characters; for something waited for, what it is.</param>
+/// <param name="Kind">What kind of entry it is: its slug.</param>
+/// <param name="Text">What it says, up to 500 characters; for something waited for, what it is.</param>
+/// <param name="Payload">What it carries beside words; its shape is that of its kind.</param>
+/// <param name="Step">The step or joint it belongs to, by the name its station gives it.</param>
+/// <param name="Files">Files of the job that show it, by their SHA-256.</param>
+/// <param name="Answers">Number of the entry it answers; a closing one closes it.</param>
+/// <param name="TakesBack">Number of an entry that was wrong: it stays in the record and does not hold any more.</param>
 /// <param name="Due">The day it falls due; a recheck needs one.</param>
 /// <param name="Blocks">Stations that cannot go on until it is closed; only where something is waited for.</param>
 /// <param name="Station">The station it belongs to.</param>
-/// <param name="Closes">Number of the entry it closes; only for closing.</param>
-public sealed record EntryRequest(EntryKind? Kind, string? Text, DateOnly? Due = null, IReadOnlyList<string>? Blocks = null, string? Station = null, int? Closes = null);
+public sealed record EntryRequest(
+    string? Kind,
+    string? Text = null,
+    JsonElement? Payload = null,
+    string? Step = null,
+    IReadOnlyList<string>? Files = null,
+    int? Answers = null,
+    int? TakesBack = null,
+    DateOnly? Due = null,
+    IReadOnlyList<string>? Blocks = null,
+    string? Station = null);
 
 /// <summary>Something that happened on a job.</summary>
 /// <param name="Number">1, 2, 3 ... per job.</param>
 /// <param name="Kind">What kind of entry it is.</param>
 /// <param name="Text">What it says.</param>
+/// <param name="Payload">What it carries beside words; left out where that is nothing.</param>
+/// <param name="Said">That in one line with its numbers.</param>
 /// <param name="Due">The day it falls due.</param>
 /// <param name="Blocks">Stations that cannot go on until it is closed.</param>
 /// <param name="Station">The station it belongs to.</param>
-/// <param name="Closes">Number of the entry it closes.</param>
+/// <param name="Step">The step or joint it belongs to.</param>
+/// <param name="Files">Files that show it, by their SHA-256.</param>
+/// <param name="Answers">Number of the entry it answers.</param>
+/// <param name="TakesBack">Number of the entry that does not hold any more because of it.</param>
 /// <param name="ClosedBy">Number of the entry that closed it; null while it is open.</param>
+/// <param name="TakenBackBy">Number of the entry that took it back; null while it holds.</param>
 /// <param name="Author">Who wrote it.</param>
 /// <param name="At">When.</param>
 public sealed record EntryAnswer(
-    int Number, EntryKind Kind, string Text, DateOnly? Due, IReadOnlyList<string> Blocks, string? Station, int? Closes, int? ClosedBy, string Author, DateTimeOffset At)
-{
-    /// <summary>The answer for a stored entry.</summary>
-    public static EntryAnswer From(EntryRow row, int? closedBy) => new(
-        row.Number, row.Kind, row.Text, row.Due, row.Blocks.Split(' ', StringSplitOptions.RemoveEmptyEntries), row.Station, row.Closes, closedBy, row.Author, row.At);
-}
+    int Number,
+    string Kind,
+    string Text,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] JsonElement? Payload,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] Sentence? Said,
+    DateOnly? Due,
+    IReadOnlyList<string> Blocks,
+    string? Station,
+    string? Step,
+    IReadOnlyList<string> Files,
+    int? Answers,
+    int? TakesBack,
+    int? ClosedBy,
+    int? TakenBackBy,
+    string Author,
+    DateTimeOffset At);
 
-/// <summary>The entries of a job, the oldest first.</summary>
-public sealed record EntriesAnswer(IReadOnlyList<EntryAnswer> Items);
+/// <summary>A page of the entries of a job.</summary>
+/// <param name="Items">The entries, the oldest first; asked with before, the newest first.</param>
+/// <param name="Next">What to ask the next page with, as after, or as before; left out where there are no more.</param>
+public sealed record EntriesAnswer(IReadOnlyList<EntryAnswer> Items, [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] int? Next = null);
+
+/// <summary>A kind of entry: what it asks for.</summary>
+/// <param name="Slug">Its name in addresses and documents.</param>
+/// <param name="Name">Its name on the screen.</param>
+/// <param name="Before">What stands before its text in a list.</param>
+/// <param name="AsksText">What its text is asked by; null where it needs none.</param>
+/// <param name="Due">Whether it falls due on a day.</param>
+/// <param name="HoldsUp">True where stations may have to wait for it.</param>
+/// <param name="StaysOpen">True where it stands open until another entry closes it.</param>
+/// <param name="ByHand">True where it is written in the list of entries; false where a station's page writes it.</param>
+/// <param name="Answers">Whether it answers another entry.</param>
+/// <param name="Closes">True where what it answers is done with.</param>
+/// <param name="Step">Whether it belongs to a step or joint.</param>
+/// <param name="Fields">What it asks for beside words.</param>
+public sealed record EntryKindAnswer(
+    string Slug, string Name, string Before, string? AsksText, Asked Due, bool HoldsUp, bool StaysOpen, bool ByHand, Asked Answers, bool Closes, Asked Step, IReadOnlyList<FieldAnswer> Fields)
+{
+    /// <summary>The answer for a kind of Core.</summary>
+    internal static EntryKindAnswer From(IEntryKind kind) => new(
+        kind.Slug, kind.Name, kind.Before, kind.AsksText, kind.Due, kind.HoldsUp, kind.StaysOpen, kind.ByHand, kind.Answers, kind.Closes, kind.AtStep, [.. kind.Fields.Select(FieldAnswer.From)]);
+}

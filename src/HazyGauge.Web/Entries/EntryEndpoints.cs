@@ -1,21 +1,25 @@
-using HazyGauge.Core.Jobs;
+using HazyGauge.Core.Entries;
 using HazyGauge.Data.Entries;
 using HazyGauge.Data.Jobs;
 using HazyGauge.Web.Jobs;
 using HazyGauge.Web.OpenApi;
 using HazyGauge.Web.Problems;
+using HazyGauge.Web.Queries;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace HazyGauge.Web.Entries;
 
-/// <summary>What happens on a job: waiting, notes, days to check again. Entries are added and never changed.</summary>
+/// <summary>What happens on a job: waiting, notes, days to check again, and what stations have written. Entries are added and never changed.</summary>
 internal static class EntryEndpoints
 {
     private const string KeyHeader = "Idempotency-Key";
+    private const int UsualPage = 100;
 
     public static void MapEntries(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/jobs/{id:guid}/entries", ListAsync).WithSummary("What happened on a job, the oldest first.");
+        api.MapGet("/entry-kinds", (EntryKinds kinds) => kinds.All.Select(EntryKindAnswer.From)).WithSummary("The kinds of entries, and what each asks for.");
+        api.MapGet("/jobs/{id:guid}/entries", ListAsync)
+            .WithSummary("What happened on a job, the oldest first: with after, what came behind that entry; with before, what came before it, the newest first.");
         api.MapPost("/jobs/{id:guid}/entries", WriteAsync)
             .WithSummary("Writes an entry: 201 the first time, 200 where the same key brought it before.")
             .NeedsHeader(KeyHeader, "A key of the entry's own: the same key again is the same entry.")
@@ -23,38 +27,44 @@ internal static class EntryEndpoints
             .WithExample("""{ "kind": "waiting", "text": "fuel line adapter, 3/8 in female", "due": "2026-12-01", "blocks": ["route", "fit"] }""");
     }
 
-    private static async Task<Results<Ok<EntriesAnswer>, ProblemHttpResult>> ListAsync(Guid id, JobStore jobs, EntryStore entries, CancellationToken cancellation)
+    private static async Task<Results<Ok<EntriesAnswer>, ProblemHttpResult>> ListAsync(
+        Guid id, JobStore jobs, EntryReader reader, CancellationToken cancellation, int after = 0, int? before = null, int limit = UsualPage)
     {
-        if (await jobs.FindAsync(id, cancellation) is null)
-        {
-            return JobEndpoints.NoSuchJob();
-        }
-
-        return TypedResults.Ok(new EntriesAnswer(await AnswersAsync(id, entries, cancellation)));
-    }
-
-    private static async Task<IReadOnlyList<EntryAnswer>> AnswersAsync(Guid id, EntryStore entries, CancellationToken cancellation)
-    {
-        var rows = await entries.ListAsync(id, cancellation);
-        var closedBy = rows.Where(r => r.Closes is not null).ToDictionary(r => r.Closes!.Value, r => r.Number);
-        return [.. rows.Select(r => EntryAnswer.From(r, closedBy.TryGetValue(r.Number, out var by) ? by : null))];
+        PageSize.Check(limit);
+        return await jobs.ExistsAsync(id, cancellation)
+            ? TypedResults.Ok(await reader.PageAsync(id, before ?? after, before is not null, limit, cancellation))
+            : JobEndpoints.NoSuchJob();
     }
 
     private static async Task<Results<Created<EntryAnswer>, Ok<EntryAnswer>, ProblemHttpResult>> WriteAsync(
-        Guid id, EntryRequest entry, HttpRequest request, JobLine line, EntryStore entries, CancellationToken cancellation)
+        Guid id, EntryRequest entry, HttpRequest request, EntryRules rules, EntryWriter writer, EntryReader reader, CancellationToken cancellation)
     {
-        var toWrite = EntryRules.Check(line, entry, Author.Of(request), request.Headers[KeyHeader].ToString().Trim());
-        var (outcome, row) = await entries.WriteAsync(id, toWrite, cancellation);
-        return outcome switch
+        var toWrite = rules.Check(entry, Author.Of(request), request.Headers[KeyHeader].ToString().Trim());
+        var result = await writer.WriteAsync(id, toWrite, cancellation);
+        return result switch
         {
-            WriteOutcome.Written => TypedResults.Created($"/api/jobs/{id}/entries", EntryAnswer.From(row!, null)),
-            WriteOutcome.AlreadyThere => TypedResults.Ok((await AnswersAsync(id, entries, cancellation)).Single(e => e.Number == row!.Number)),
-            WriteOutcome.KeyTaken => Problem(StatusCodes.Status422UnprocessableEntity, "Not written.", $"Another entry was written under this key already: \"{row!.Text}\"."),
-            WriteOutcome.NothingToClose => Problem(StatusCodes.Status422UnprocessableEntity, "Not written.", $"There is no entry {entry.Closes} on this job that could be closed."),
-            WriteOutcome.AlreadyClosed => Problem(StatusCodes.Status409Conflict, "Closed already.", $"{row!.Author} closed it already: \"{row.Text}\"."),
-            _ => JobEndpoints.NoSuchJob(),
+            { Outcome: WriteOutcome.Written, Entry: { } row } => TypedResults.Created($"/api/jobs/{id}/entries", await reader.AnswerAsync(row, cancellation)),
+            { Outcome: WriteOutcome.AlreadyThere, Entry: { } row } => TypedResults.Ok(await reader.AnswerAsync(row, cancellation)),
+            { Outcome: WriteOutcome.NoSuchJob } => JobEndpoints.NoSuchJob(),
+            _ => TypedResults.Problem(InWords(result, entry)),
         };
     }
 
-    private static ProblemHttpResult Problem(int status, string title, string detail) => TypedResults.Problem(ApiProblems.Problem(status, title, detail, null));
+    private static Microsoft.AspNetCore.Mvc.ProblemDetails InWords(WriteResult result, EntryRequest entry)
+    {
+        const int Unprocessable = StatusCodes.Status422UnprocessableEntity;
+        return (result.Outcome, result.Why) switch
+        {
+            (WriteOutcome.KeyTaken, _) => NotWritten(Unprocessable, "Idempotency-Key", $"Another entry was written under this key already: \"{result.Entry!.Text}\"."),
+            (WriteOutcome.NoSuchFile, _) => NotWritten(Unprocessable, "files", "A file is named that is not on this job. Add it first."),
+            (_, EntryRefusal.NothingToAnswer) => NotWritten(Unprocessable, "answers", $"There is no entry {entry.Answers} on this job that it could answer."),
+            (_, EntryRefusal.NothingToTakeBack) => NotWritten(Unprocessable, "takesBack", $"There is no entry {entry.TakesBack} on this job."),
+            (_, EntryRefusal.AlreadyClosed) => NotWritten(StatusCodes.Status409Conflict, "answers", $"{result.Entry!.Author} closed it already: \"{result.Entry.Text}\"."),
+            (_, EntryRefusal.AlreadyTakenBack) => NotWritten(StatusCodes.Status409Conflict, "takesBack", $"{result.Entry!.Author} took it back already: \"{result.Entry.Text}\"."),
+            _ => throw new InvalidOperationException($"Nothing says what {result.Outcome} means."),
+        };
+    }
+
+    private static Microsoft.AspNetCore.Mvc.ProblemDetails NotWritten(int status, string field, string detail) =>
+        ApiProblems.Problem(status, "Not written.", detail, new Dictionary<string, string[]>(StringComparer.Ordinal) { [field] = [detail] });
 }

@@ -1,17 +1,20 @@
+using System.Text.Json.Nodes;
+using HazyGauge.Core.Entries;
 using HazyGauge.Core.Findings;
+using HazyGauge.Core.Haze;
 using HazyGauge.Core.Jobs;
 using HazyGauge.Data.Entries;
 
 namespace HazyGauge.Web.Entries;
 
 /// <summary>From a request to an entry that may be written.</summary>
-internal static class EntryRules
+internal sealed class EntryRules(JobLine line, EntryKinds kinds, EntryPayloads payloads)
 {
     private const int LongestKey = 80;
 
     /// <summary>The entry to write.</summary>
     /// <exception cref="RefusedInputException">It is not one.</exception>
-    public static EntryToWrite Check(JobLine line, EntryRequest request, string author, string idempotencyKey)
+    public EntryToWrite Check(EntryRequest request, string author, string idempotencyKey)
     {
         var check = new InputCheck();
         if (idempotencyKey.Length is 0 or > LongestKey || idempotencyKey.Any(char.IsControl))
@@ -19,15 +22,27 @@ internal static class EntryRules
             check.Refuse("Idempotency-Key", $"Every entry needs a key of its own, 1 to {LongestKey} printable characters, so that it is written once however often it is sent.");
         }
 
-        if (request.Kind is null)
+        if (kinds.Find(request.Kind) is not { } kind)
         {
-            check.Refuse("kind", "Say what kind of entry it is: waiting, note, recheck or closing.").ThrowIfAny();
+            check.Refuse("kind", $"Say what kind of entry it is: {string.Join(", ", kinds.All.Select(k => k.Slug))}.").ThrowIfAny();
+            throw new InvalidOperationException("A refusal was passed over.");
         }
 
-        var blocks = (request.Blocks ?? []).Distinct(StringComparer.Ordinal).ToList();
-        var draft = new EntryDraft(request.Kind!.Value, request.Text?.Trim() ?? string.Empty, request.Due, blocks, request.Station, request.Closes);
+        var payload = JsonNode.Parse(request.Payload?.GetRawText() ?? "null");
+        var draft = new EntryDraft(kind, request.Text?.Trim() ?? string.Empty)
+        {
+            Due = request.Due,
+            Blocks = [.. (request.Blocks ?? []).Distinct(StringComparer.Ordinal)],
+            Station = request.Station,
+            Step = request.Step?.Trim(),
+            Files = request.Files ?? [],
+            Answers = request.Answers,
+            TakesBack = request.TakesBack,
+            Payload = payloads.Read(kind, payload, 0, new HazeLedger()),
+        };
         draft.Check(line, check);
         check.ThrowIfAny();
-        return new EntryToWrite(draft, author, idempotencyKey);
+        var said = kind.Summary(draft.Payload);
+        return new EntryToWrite(draft, payload?.ToJsonString(), said is null ? null : payloads.Kept(said), said?.Text, author, idempotencyKey);
     }
 }

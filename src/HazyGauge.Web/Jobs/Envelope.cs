@@ -22,7 +22,7 @@ public sealed record Envelope(
     [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] IReadOnlyDictionary<string, int>? BasedOn = null)
 {
     /// <summary>The envelope of a revision.</summary>
-    public static Envelope From(RevisionRow row) => new(row.Slug, row.Number, row.Author, row.SavedAt, StoredJson.Element(row), StoredJson.Bases(row));
+    public static Envelope From(RevisionRow row) => new(row.Slug, row.Number, row.Author, row.SavedAt, StoredJson.Whole(row), StoredJson.Bases(row));
 }
 
 /// <summary>An entry of the record.</summary>

@@ -42,7 +42,7 @@ internal static class FileEndpoints
     private static async Task<Results<Ok<UploadedFile>, ProblemHttpResult>> AddAsync(
         Guid id, HttpRequest request, DataFolder folder, JobStore jobs, FileStore files, CancellationToken cancellation)
     {
-        if (await jobs.FindAsync(id, cancellation) is null)
+        if (!await jobs.ExistsAsync(id, cancellation))
         {
             return JobEndpoints.NoSuchJob();
         }
@@ -59,7 +59,7 @@ internal static class FileEndpoints
     }
 
     private static async Task<Results<Ok<FilesAnswer>, ProblemHttpResult>> ListAsync(Guid id, JobStore jobs, FileStore files, CancellationToken cancellation) =>
-        await jobs.FindAsync(id, cancellation) is null
+        !await jobs.ExistsAsync(id, cancellation)
             ? JobEndpoints.NoSuchJob()
             : TypedResults.Ok(new FilesAnswer([.. (await files.ListAsync(id, cancellation)).Select(f => new FileOnJob(f.Sha256, f.Name, f.Bytes, f.AddedAt, f.HasContent))]));
 

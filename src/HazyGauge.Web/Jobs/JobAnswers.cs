@@ -1,4 +1,5 @@
 using System.Text.Json.Serialization;
+using HazyGauge.Core.Entries;
 using HazyGauge.Core.Jobs;
 using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Stations;
@@ -35,14 +36,14 @@ public sealed record LatestReading(double EthanolPct, double PlusMinus, DateTime
 
 /// <summary>Something open on a job: waited for, or to be checked again.</summary>
 /// <param name="Number">Number of the entry.</param>
-/// <param name="Kind">waiting or recheck.</param>
+/// <param name="Kind">What kind of entry it is.</param>
 /// <param name="Text">For what, or at what.</param>
 /// <param name="Since">When it was written.</param>
 /// <param name="Author">By whom.</param>
 /// <param name="Due">The day it falls due.</param>
 /// <param name="IsDue">True from that day on.</param>
 /// <param name="Blocks">Stations it holds up.</param>
-public sealed record OpenEntry(int Number, EntryKind Kind, string Text, DateTimeOffset Since, string Author, DateOnly? Due, bool IsDue, IReadOnlyList<string> Blocks);
+public sealed record OpenEntry(int Number, string Kind, string Text, DateTimeOffset Since, string Author, DateOnly? Due, bool IsDue, IReadOnlyList<string> Blocks);
 
 /// <summary>A job as the bay shows it.</summary>
 /// <param name="Id">Identity.</param>
@@ -77,14 +78,15 @@ public sealed record JobAnswer(
 {
     /// <summary>The answer for a job.</summary>
     /// <param name="line">The line.</param>
+    /// <param name="kinds">The kinds of entries.</param>
     /// <param name="job">The job.</param>
     /// <param name="open">What is open on it.</param>
     /// <param name="today">The day in the shop.</param>
-    public static JobAnswer From(JobLine line, JobRow job, IEnumerable<EntryRow> open, DateOnly today)
+    public static JobAnswer From(JobLine line, EntryKinds kinds, JobRow job, IEnumerable<EntryRow> open, DateOnly today)
     {
         var entries = open.Select(e => new OpenEntry(
             e.Number, e.Kind, e.Text, e.At, e.Author, e.Due, e.Due <= today, e.Blocks.Split(' ', StringSplitOptions.RemoveEmptyEntries))).ToList();
-        var waiting = entries.Where(e => e.Kind == EntryKind.Waiting).ToList();
+        var waiting = entries.Where(e => kinds.HoldingUp.Contains(e.Kind, StringComparer.Ordinal)).ToList();
         var awaited = waiting.Select(w => new AwaitedThing(w.Text, w.Blocks)).ToList();
         return new(
             job.Id,
@@ -98,19 +100,21 @@ public sealed record JobAnswer(
                 s.Name,
                 s.Question,
                 s.Built,
-                job.Bay.ProgressOf(s.Slug)?.State ?? StationState.Empty,
+                job.ProgressOf(s.Slug)?.State ?? StationState.Empty,
                 awaited.Any(a => a.HoldsUp(s.Slug)),
-                job.Bay.Stations.GetValueOrDefault(s.Slug)?.ChangedBy,
-                job.Bay.Stations.GetValueOrDefault(s.Slug)?.Summary))],
+                job.StandingOf(s.Slug)?.ChangedBy,
+                job.StandingOf(s.Slug)?.Summary))],
             job.Bay is { EthanolPct: { } pct, EthanolPlusMinus: { } plusMinus, ReadingSavedAt: { } savedAt } ? new LatestReading(pct, plusMinus, savedAt) : null,
-            JobProgress.Next(line, job.Bay.ProgressOf, awaited),
-            JobProgress.Held(line, job.Bay.ProgressOf)?.Why,
-            JobProgress.Held(line, job.Bay.ProgressOf),
+            JobProgress.Next(line, job.ProgressOf, awaited),
+            JobProgress.Held(line, job.ProgressOf)?.Why,
+            JobProgress.Held(line, job.ProgressOf),
             waiting,
             [.. entries.Where(e => e.IsDue).OrderBy(e => e.Due)],
             [.. entries.Where(e => e is { Due: not null, IsDue: false }).OrderBy(e => e.Due)]);
     }
 }
 
-/// <summary>All jobs in the bay, the newest first.</summary>
-public sealed record JobsAnswer(IReadOnlyList<JobAnswer> Items);
+/// <summary>A page of the jobs in the bay, the newest first.</summary>
+/// <param name="Items">The jobs.</param>
+/// <param name="Next">What to ask the next page with, as after; left out on the last.</param>
+public sealed record JobsAnswer(IReadOnlyList<JobAnswer> Items, [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] Guid? Next = null);

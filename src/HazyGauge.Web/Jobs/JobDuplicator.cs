@@ -29,7 +29,7 @@ internal sealed class JobDuplicator(JobLine line, JobStore jobs, JobSaver saver)
 
     private async Task<List<Sent>> PlansAsync(Guid id, CancellationToken cancellation)
     {
-        var whole = (await jobs.LatestOfAllAsync(id, cancellation)).ToDictionary(l => l.Key, l => StationDocuments.Inputs(StoredJson.Document(l.Value)), StringComparer.Ordinal);
+        var whole = (await jobs.LatestOfAllAsync(id, cancellation)).ToDictionary(l => l.Key, l => StationDocuments.Inputs(StoredJson.Inputs(l.Value)), StringComparer.Ordinal);
         DocumentUpgrade.Apply(whole);
         var sent = new List<Sent>();
         foreach (var (slug, document) in whole.Where(d => d.Value.Count > 0))

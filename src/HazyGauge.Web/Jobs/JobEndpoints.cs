@@ -4,8 +4,10 @@ using HazyGauge.Core.Haze;
 using HazyGauge.Core.Jobs;
 using HazyGauge.Core.Stations;
 using HazyGauge.Data.Jobs;
+using HazyGauge.Web.Live;
 using HazyGauge.Web.OpenApi;
 using HazyGauge.Web.Problems;
+using HazyGauge.Web.Queries;
 using HazyGauge.Web.Stations;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -29,8 +31,7 @@ internal static class JobEndpoints
 
     public static void MapJobs(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/jobs", async (JobReader reader, CancellationToken cancellation) => new JobsAnswer(await reader.ListAsync(archived: false, cancellation)))
-            .WithSummary("The jobs in the bay, the newest first.");
+        api.MapGet("/jobs", ListAsync).WithSummary("The jobs in the bay, the newest first, page by page.");
         api.MapPost("/jobs", CreateAsync).WithSummary("A new job.").WithExample("""{ "name": "Tarnock 30", "vehicle": "4x4, straight six, return line" }""");
         api.MapGet("/jobs/{id:guid}", FindAsync).WithSummary("One job.");
         api.MapGet("/jobs/{id:guid}/record/compare", CompareAsync).WithSummary("Two revisions of a station side by side.");
@@ -67,12 +68,19 @@ internal static class JobEndpoints
         }
     }
 
-    private static async Task<Created<JobAnswer>> CreateAsync(NewJobRequest request, JobStore jobs, JobReader reader, CancellationToken cancellation)
+    private static async Task<Created<JobAnswer>> CreateAsync(NewJobRequest request, JobStore jobs, JobReader reader, JobNewsDesk news, CancellationToken cancellation)
     {
         var (name, vehicle) = CheckNames(request.Name, request.Vehicle);
         var job = jobs.NewJob(name, vehicle);
         await jobs.CreateAsync(job, null, cancellation);
+        await news.MovedAsync(job.Id);
         return TypedResults.Created($"/api/jobs/{job.Id}", await reader.AnswerAsync(job, cancellation));
+    }
+
+    private static async Task<Ok<JobsAnswer>> ListAsync(JobReader reader, CancellationToken cancellation, Guid? after = null, int limit = PageSize.Usual)
+    {
+        PageSize.Check(limit);
+        return TypedResults.Ok(await reader.NewestAsync(after, limit, cancellation));
     }
 
     private static async Task<Results<Ok<JobAnswer>, ProblemHttpResult>> FindAsync(Guid id, JobReader reader, CancellationToken cancellation) =>
@@ -102,16 +110,16 @@ internal static class JobEndpoints
 
         IReadOnlyList<Figure> Figures(Data.RevisionRow row)
         {
-            var document = StoredJson.Document(row);
-            if (StationDocuments.IsEmpty(document) || line.Station(row.Slug) is not { } station)
+            var inputs = StoredJson.Inputs(row);
+            if (StationDocuments.IsEmpty(inputs) || line.Station(row.Slug) is not { } station)
             {
                 return [];
             }
 
             // An older shape is shown as what it is today; what it handed to other stations stands in their documents.
-            var documentsOf = new Dictionary<string, JsonObject>(StringComparer.Ordinal) { [row.Slug] = StationDocuments.Inputs(document) };
+            var documentsOf = new Dictionary<string, JsonObject>(StringComparer.Ordinal) { [row.Slug] = StationDocuments.Inputs(inputs) };
             DocumentUpgrade.Apply(documentsOf);
-            return station.Figures(documents.Plan(station, documentsOf[row.Slug], new HazeLedger()), documents.ResultsOf(station, document));
+            return station.Figures(documents.Plan(station, documentsOf[row.Slug], new HazeLedger()), documents.ResultsOf(station, StoredJson.Parts(row)));
         }
 
         static RecordItem Item(Data.RevisionRow r) => new(r.Number, r.Slug, r.Author, r.SavedAt, r.Summary);
@@ -124,13 +132,13 @@ internal static class JobEndpoints
             .Within(skip, 0, int.MaxValue, "skip", "skip")
             .Within(take, 1, LargestPage, "take", "take")
             .ThrowIfAny();
-        if (await jobs.FindAsync(id, cancellation) is null)
+        if (!await jobs.ExistsAsync(id, cancellation))
         {
             return NoSuchJob();
         }
 
         var (total, items) = await jobs.RecordAsync(id, skip, take, cancellation);
-        return TypedResults.Ok(new RecordPage(total, [.. items.Select(i => new RecordItem(i.Row.Number, i.Row.Slug, i.Row.Author, i.Row.SavedAt, i.Row.Summary, documents.Said(i.Said)))]));
+        return TypedResults.Ok(new RecordPage(total, [.. items.Select(i => new RecordItem(i.Number, i.Slug, i.Author, i.SavedAt, i.Summary, documents.Said(i.Said)))]));
     }
 
     private static async Task<Results<Ok<Envelope>, ProblemHttpResult>> RevisionAsync(Guid id, int revision, JobStore jobs, CancellationToken cancellation) =>

@@ -1,21 +1,27 @@
+using HazyGauge.Core.Entries;
 using HazyGauge.Core.Jobs;
 using HazyGauge.Data;
+using HazyGauge.Data.Bay;
 using HazyGauge.Data.Entries;
 using HazyGauge.Data.Jobs;
 
 namespace HazyGauge.Web.Jobs;
 
 /// <summary>Reads jobs with what is open on them.</summary>
-internal sealed class JobReader(JobLine line, JobStore jobs, EntryStore entries, TimeProvider clock)
+internal sealed class JobReader(JobLine line, EntryKinds kinds, JobStore jobs, BayStore bay, EntryStore entries, TimeProvider clock)
 {
     /// <summary>The day in the shop.</summary>
     public DateOnly Today => DateOnly.FromDateTime(clock.GetLocalNow().DateTime);
 
-    /// <summary>The jobs in the bay, or those that are archived, the newest first.</summary>
-    public async Task<IReadOnlyList<JobAnswer>> ListAsync(bool archived, CancellationToken cancellation)
+    /// <summary>A page of the jobs in the bay, the newest first.</summary>
+    /// <param name="after">The last job of the page before; null for the first page.</param>
+    /// <param name="limit">At most this many.</param>
+    /// <param name="cancellation">Gives up.</param>
+    public async Task<JobsAnswer> NewestAsync(Guid? after, int limit, CancellationToken cancellation)
     {
-        var open = await entries.OpenAsync(null, cancellation);
-        return [.. (await jobs.ListAsync(cancellation)).Where(j => j.ArchivedAt is not null == archived).Select(j => JobAnswer.From(line, j, open[j.Id], Today))];
+        var last = after is { } id ? await jobs.FindAsync(id, cancellation) : null;
+        var page = await bay.NewestAsync(last is null ? null : (last.CreatedAt, last.Id), limit + 1, cancellation);
+        return new JobsAnswer(await AnswersAsync([.. page.Take(limit)], cancellation), page.Count > limit ? page[limit - 1].Id : null);
     }
 
     /// <summary>One job; null where there is none.</summary>
@@ -23,6 +29,12 @@ internal sealed class JobReader(JobLine line, JobStore jobs, EntryStore entries,
         await jobs.FindAsync(id, cancellation) is { } job ? await AnswerAsync(job, cancellation) : null;
 
     /// <summary>The answer for a job.</summary>
-    public async Task<JobAnswer> AnswerAsync(JobRow job, CancellationToken cancellation) =>
-        JobAnswer.From(line, job, (await entries.OpenAsync(job.Id, cancellation))[job.Id], Today);
+    public async Task<JobAnswer> AnswerAsync(JobRow job, CancellationToken cancellation) => (await AnswersAsync([job], cancellation))[0];
+
+    /// <summary>The answers for jobs.</summary>
+    public async Task<IReadOnlyList<JobAnswer>> AnswersAsync(IReadOnlyList<JobRow> rows, CancellationToken cancellation)
+    {
+        var open = await entries.OpenAsync([.. rows.Select(j => j.Id)], cancellation);
+        return [.. rows.Select(j => JobAnswer.From(line, kinds, j, open[j.Id], Today))];
+    }
 }

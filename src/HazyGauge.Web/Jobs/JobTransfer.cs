@@ -2,6 +2,7 @@ using System.IO.Compression;
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using HazyGauge.Core;
+using HazyGauge.Core.Entries;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Jobs;
@@ -11,13 +12,15 @@ using HazyGauge.Data.Files;
 using HazyGauge.Data.Jobs;
 using HazyGauge.Formats.Jobs;
 using HazyGauge.Web.Entries;
+using HazyGauge.Web.Live;
 using HazyGauge.Web.Stations;
 using HazyGauge.Web.Uploads;
 
 namespace HazyGauge.Web.Jobs;
 
 /// <summary>Takes whole jobs out and in. An import is always a new job and keeps its record as it was.</summary>
-internal sealed class JobTransfer(JobLine line, JobStore jobs, EntryStore entries, FileStore files, StationDocuments documents, JobSaver saver, DataFolder folder, TimeProvider clock)
+internal sealed class JobTransfer(
+    JobLine line, EntryKinds kinds, EntryRules rules, JobStore jobs, EntryStore entries, FileStore files, StationDocuments documents, JobSaver saver, JobNewsDesk news, DataFolder folder, TimeProvider clock)
 {
     private const int LongestSummary = 300;
 
@@ -37,10 +40,21 @@ internal sealed class JobTransfer(JobLine line, JobStore jobs, EntryStore entrie
             job.Name,
             job.Vehicle,
             job.CreatedAt,
-            [.. revisions.Select(r => new JobFileRevision(r.Number, r.Slug, r.Author, r.SavedAt, r.Summary, StoredJson.Element(r), StoredJson.Bases(r)))],
+            [.. revisions.Select(r => new JobFileRevision(r.Number, r.Slug, r.Author, r.SavedAt, r.Summary, StoredJson.Whole(r), StoredJson.Bases(r)))],
             [.. (await files.ListAsync(id, cancellation)).Select(f => new JobFileEntry(f.Sha256, f.Name, f.Bytes, f.AddedAt))],
-            [.. (await entries.ListAsync(id, cancellation)).Select(e => new JobFileEvent(e.Number, e.Kind, e.Text, EntryAnswer.From(e, null).Blocks, e.Author, e.At, e.Due, e.Station, e.Closes))]);
+            [.. (await entries.ListAsync(id, cancellation)).Select(Event)]);
     }
+
+    private static JobFileEvent Event(EntryRow e) => new(e.Number, e.Kind, e.Text, EntryReader.Words(e.Blocks), e.Author, e.At)
+    {
+        Due = e.Due,
+        Station = e.Station,
+        Step = e.Step,
+        Files = e.Files.Length == 0 ? null : EntryReader.Words(e.Files),
+        Answers = e.Answers,
+        TakesBack = e.TakesBack,
+        Payload = e.Payload is { } payload ? JsonSerializer.Deserialize<JsonElement>(payload) : null,
+    };
 
     /// <summary>Takes in a job file or a zip, told apart by how it begins.</summary>
     /// <param name="content">Seekable content.</param>
@@ -70,7 +84,7 @@ internal sealed class JobTransfer(JobLine line, JobStore jobs, EntryStore entrie
         var (name, vehicle) = JobEndpoints.CheckNames(file.Name, file.Vehicle);
         CheckRevisions(file);
         CheckFiles(file);
-        CheckEntries(file.Entries ?? []);
+        var events = Entries(file);
 
         var job = new JobRow
         {
@@ -95,13 +109,15 @@ internal sealed class JobTransfer(JobLine line, JobStore jobs, EntryStore entrie
 
             await jobs.ImportAsync(
                 job,
-                [.. file.Revisions.Select(r => new RevisionRow { JobId = job.Id, Number = r.Revision, Slug = r.Slug, Author = r.Author, SavedAt = r.SavedAt, Summary = r.Summary, Document = r.Document.GetRawText(), BasedOn = r.BasedOn is null ? null : JsonSerializer.Serialize(r.BasedOn) })],
-                [.. (file.Entries ?? []).Select(e => Row(job.Id, e))],
+                [.. file.Revisions.Select(r => Row(job.Id, r))],
+                Rows(job.Id, events),
                 contents,
+                [.. events.Select(e => e.Entry.AsFound(e.Event.Number)), .. file.Files.Select(SearchPlace)],
                 cancellation);
 
             // The record stays as it was; how the stations stand is for today's rules to say.
-            await saver.StandAsync(job.Id, job.LastRevision, cancellation);
+            await saver.StandAsync(job.Id, cancellation);
+            await news.MovedAsync(job.Id);
             return job.Id;
         }
         finally
@@ -184,62 +200,99 @@ internal sealed class JobTransfer(JobLine line, JobStore jobs, EntryStore entrie
         var whole = new Dictionary<string, JsonObject>(StringComparer.Ordinal) { [place.Slug] = inputs };
         DocumentUpgrade.Apply(whole);
         documents.Plan(station, whole[place.Slug], new HazeLedger());
-        if (StationDocuments.ComputedWith(document) == CoreVersion.Current && documents.ResultsOf(station, document) is null)
+        var kept = KeptDocument.Of(document!.ToJsonString());
+        if ((document["schema"] is not null && kept.Schema is null) || (document["coreVersion"] is not null && kept.CoreVersion is null))
+        {
+            throw new RefusedInputException("schema", "The schema of a document is a whole number, and its coreVersion is text.");
+        }
+
+        if (kept.Schema > StationDocuments.CurrentSchema)
+        {
+            throw new RefusedInputException("schema", $"A newer version of Hazy Gauge wrote this (shape {kept.Schema}; this one knows {StationDocuments.CurrentSchema}). Import it there.");
+        }
+
+        if (kept.CoreVersion == CoreVersion.Current && kept.Results is not null && documents.ResultsOf(station, kept) is null)
         {
             throw new RefusedInputException("results", $"What it holds as results does not belong to the {place.Name} station.");
         }
     }
 
-    private static EntryRow Row(Guid jobId, JobFileEvent e) => new()
+    private static RevisionRow Row(Guid jobId, JobFileRevision r)
     {
-        JobId = jobId,
-        Number = e.Number,
-        Kind = e.Kind,
-        Text = e.Text,
-        Due = e.Due,
-        Blocks = string.Join(' ', e.Blocks),
-        Station = e.Station,
-        Closes = e.Closes,
-        Author = e.Author,
-        At = e.At,
-        IdempotencyKey = string.Create(System.Globalization.CultureInfo.InvariantCulture, $"imported-{e.Number}"),
-    };
-
-    private void CheckEntries(IReadOnlyList<JobFileEvent> entries)
-    {
-        var open = new HashSet<int>();
-        for (var i = 0; i < entries.Count; i++)
+        var kept = KeptDocument.Of(r.Document.GetRawText());
+        return new RevisionRow
         {
-            var e = entries[i];
+            JobId = jobId,
+            Number = r.Revision,
+            Slug = r.Slug,
+            Author = r.Author,
+            SavedAt = r.SavedAt,
+            Summary = r.Summary,
+            Inputs = kept.Inputs,
+            Results = kept.Packed(),
+            Said = kept.Said,
+            CoreVersion = kept.CoreVersion,
+            Schema = kept.Schema,
+            BasedOn = r.BasedOn is null ? null : JsonSerializer.Serialize(r.BasedOn),
+        };
+    }
+
+    private static (string Place, string Label, string Text) SearchPlace(JobFileEntry file) => FileStore.AsFound(file.Sha256, file.Name);
+
+    private static List<EntryRow> Rows(Guid jobId, IReadOnlyList<(JobFileEvent Event, EntryToWrite Entry)> events)
+    {
+        var chain = new EntryChain(events.Select(e => e.Entry.Link(e.Event.Number)));
+        return [.. events.Select(e =>
+        {
+            var row = e.Entry.Row(jobId, e.Event.Number, e.Event.At);
+            row.IsOpen = chain.IsOpen(row.Number);
+            return row;
+        })];
+    }
+
+    private List<(JobFileEvent Event, EntryToWrite Entry)> Entries(JobFile file)
+    {
+        var taken = new List<(JobFileEvent, EntryToWrite)>();
+        var chain = new EntryChain([]);
+        foreach (var (e, i) in (file.Entries ?? []).Select((e, i) => (e, i)))
+        {
+            var at = string.Create(System.Globalization.CultureInfo.InvariantCulture, $"entries[{i}]");
             if (e.Number != i + 1)
             {
-                throw new RefusedInputException($"entries[{i}].number", $"Entry {e.Number} stands where {i + 1} belongs; entries have no gaps.");
+                throw new RefusedInputException($"{at}.number", $"Entry {e.Number} stands where {i + 1} belongs; entries have no gaps.");
             }
 
             if (!Author.IsValid(e.Author, out var author) || author != e.Author)
             {
-                throw new RefusedInputException($"entries[{i}].author", $"An author has 1 to {Author.Longest} printable characters.");
+                throw new RefusedInputException($"{at}.author", $"An author has 1 to {Author.Longest} printable characters.");
             }
 
-            try
+            if (kinds.Find(e.Kind) is null)
             {
-                EntryRules.Check(line, new EntryRequest(e.Kind, e.Text, e.Due, e.Blocks, e.Station, e.Closes), e.Author, "imported");
-            }
-            catch (RefusedInputException refused)
-            {
-                throw new RefusedInputException($"entries[{i}]", refused.Message);
+                throw new RefusedInputException($"{at}.kind", $"There are no entries of kind '{e.Kind}' here. A newer version of Hazy Gauge may have written it.");
             }
 
-            if (e.Closes is { } closes && !open.Remove(closes))
+            var entry = RefusedInputException.Under(at, () => rules.Check(
+                new EntryRequest(e.Kind, e.Text, e.Payload, e.Step, e.Files, e.Answers, e.TakesBack, e.Due, e.Blocks, e.Station), e.Author, string.Create(System.Globalization.CultureInfo.InvariantCulture, $"imported-{e.Number}")));
+            if (entry.Draft.Files.FirstOrDefault(f => file.Files.All(known => known.Sha256 != f)) is not null)
             {
-                throw new RefusedInputException($"entries[{i}].closes", $"There is no open entry {closes} before this one.");
+                throw new RefusedInputException($"{at}.files", "A file is named that is not in the list of files.");
             }
 
-            if (e.Kind != EntryKind.Closing)
+            switch (chain.Judge(entry.Draft))
             {
-                open.Add(e.Number);
+                case EntryRefusal.NothingToAnswer or EntryRefusal.AlreadyClosed:
+                    throw new RefusedInputException($"{at}.answers", $"There is no open entry {e.Answers} before this one.");
+                case EntryRefusal.NothingToTakeBack or EntryRefusal.AlreadyTakenBack:
+                    throw new RefusedInputException($"{at}.takesBack", $"There is no entry {e.TakesBack} before this one that holds.");
+                default:
+                    chain.Add(entry.Link(e.Number));
+                    taken.Add((e, entry));
+                    break;
             }
         }
+
+        return taken;
     }
 
     private static void CheckFiles(JobFile file)

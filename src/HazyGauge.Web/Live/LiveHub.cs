@@ -27,7 +27,7 @@ public sealed record SimulatorRequest(double EthanolPct, double FuelTempC = 25, 
 public sealed record LiveFrame([property: System.Text.Json.Serialization.JsonPropertyName("tS")] double TS, SimulatorRequest Settings, CaptureResult Capture, Sentence Headline);
 
 /// <summary>
-/// Live signals. A caller streams <c>StandIn</c> to start a simulator sensor and receive a frame every 50 ms, changes it with
+/// What happens while a page is open. A caller that follows a job or the bay is told with <see cref="JobNewsDesk.Message"/>. Live signals: a caller streams <c>StandIn</c> to start a simulator sensor and receive a frame every 50 ms, changes it with
 /// <c>Change</c> while it runs, and ends the stream to stop it.
 /// </summary>
 internal sealed class LiveHub(TimeProvider clock) : Hub
@@ -92,6 +92,12 @@ internal sealed class LiveHub(TimeProvider clock) : Hub
             }
         });
     }
+
+    /// <summary>From now on this connection hears what is saved and written on a job.</summary>
+    public Task Follow(Guid job) => Groups.AddToGroupAsync(Context.ConnectionId, JobNewsDesk.GroupOf(job), Context.ConnectionAborted);
+
+    /// <summary>From now on this connection hears of every job on which something is saved or written.</summary>
+    public Task FollowBay() => Groups.AddToGroupAsync(Context.ConnectionId, JobNewsDesk.Bay, Context.ConnectionAborted);
 
     private static T InWords<T>(Func<T> act)
     {

@@ -37,7 +37,7 @@ internal sealed partial class ApiProblems(IProblemDetailsService problems, DataF
         };
         if (problem is null && StorageFaults.Of(exception) is { } fault)
         {
-            problem = Storage(fault);
+            problem = Storage(fault, HttpMethods.IsGet(httpContext.Request.Method) ? "Cannot be read now." : "Not saved.");
             logger.LogError("{Words} ({Message})", problem.Detail, exception.GetBaseException().Message);
         }
 
@@ -57,8 +57,8 @@ internal sealed partial class ApiProblems(IProblemDetailsService problems, DataF
         return await problems.TryWriteAsync(new ProblemDetailsContext { HttpContext = httpContext, ProblemDetails = problem });
     }
 
-    private ProblemDetails Storage(StorageFault fault) => Problem(
-        fault == StorageFault.NoRoom ? StatusCodes.Status507InsufficientStorage : StatusCodes.Status503ServiceUnavailable, "Not saved.", fault.InWords(folder.Path), null);
+    private ProblemDetails Storage(StorageFault fault, string title) => Problem(
+        fault == StorageFault.NoRoom ? StatusCodes.Status507InsufficientStorage : StatusCodes.Status503ServiceUnavailable, title, fault.InWords(folder.Path), null);
 
     /// <summary>A problem with a title, a sentence and, where a field is at fault, sentences by field.</summary>
     public static ProblemDetails Problem(int status, string title, string detail, IReadOnlyDictionary<string, string[]>? errors)

@@ -7,6 +7,7 @@ using HazyGauge.Data;
 using HazyGauge.Data.Entries;
 using HazyGauge.Data.Files;
 using HazyGauge.Data.Jobs;
+using HazyGauge.Web.Entries;
 
 namespace HazyGauge.Web.Stations;
 
@@ -15,13 +16,14 @@ namespace HazyGauge.Web.Stations;
 /// <param name="Documents">The documents that were evaluated, inputs alone, by slug.</param>
 /// <param name="Saved">What was saved last, inputs alone and brought up to date, by slug.</param>
 /// <param name="Latest">The revisions of that, as they stand in the record.</param>
+/// <param name="LastEntry">Number of the latest entry that was read; null where no station reads entries.</param>
 /// <param name="TookOver">Stations whose document took something over from one of an older shape, with that one.</param>
 internal sealed record JobEvaluation(
     IReadOnlyList<StationOutcome> Outcomes, IReadOnlyDictionary<string, JsonObject> Documents, IReadOnlyDictionary<string, JsonObject> Saved,
-    IReadOnlyDictionary<string, RevisionRow> Latest, IReadOnlyDictionary<string, string> TookOver);
+    IReadOnlyDictionary<string, RevisionRow> Latest, IReadOnlyDictionary<string, string> TookOver, int? LastEntry);
 
 /// <summary>Evaluates jobs as a whole: reads documents and files, and lets Core pass over them.</summary>
-internal sealed class JobEvaluator(JobLine line, JobStore jobs, EntryStore entries, FileStore files, CaptureReader captures, StationDocuments documents)
+internal sealed class JobEvaluator(JobLine line, JobStore jobs, EntryHistory history, FileStore files, CaptureReader captures, StationDocuments documents)
 {
     /// <summary>What a stored job comes to.</summary>
     /// <param name="jobId">The job.</param>
@@ -31,12 +33,13 @@ internal sealed class JobEvaluator(JobLine line, JobStore jobs, EntryStore entri
     public async Task<JobEvaluation> EvaluateAsync(Guid jobId, IReadOnlyDictionary<string, JsonObject> drafts, IReadOnlyCollection<string>? want, CancellationToken cancellation) =>
         await EvaluateAsync(jobId, await jobs.LatestOfAllAsync(jobId, cancellation), drafts, want, cancellation);
 
-    /// <summary>What a job with these revisions comes to.</summary>
+    /// <summary>What a job with these revisions comes to, and with one more entry where there is one.</summary>
     public async Task<JobEvaluation> EvaluateAsync(
-        Guid jobId, IReadOnlyDictionary<string, RevisionRow> latest, IReadOnlyDictionary<string, JsonObject> drafts, IReadOnlyCollection<string>? want, CancellationToken cancellation)
+        Guid jobId, IReadOnlyDictionary<string, RevisionRow> latest, IReadOnlyDictionary<string, JsonObject> drafts, IReadOnlyCollection<string>? want, CancellationToken cancellation,
+        EntryToWrite? also = null)
     {
         var saved = latest.Where(l => line.Station(l.Key) is not null)
-            .Select(l => (l.Key, Document: StationDocuments.Inputs(StoredJson.Document(l.Value))))
+            .Select(l => (l.Key, Document: StationDocuments.Inputs(StoredJson.Inputs(l.Value))))
             .Where(l => l.Document.Count > 0)
             .ToDictionary(l => l.Key, l => l.Document, StringComparer.Ordinal);
         var tookOver = DocumentUpgrade.Apply(saved);
@@ -66,14 +69,16 @@ internal sealed class JobEvaluator(JobLine line, JobStore jobs, EntryStore entri
             Need(station, plans[station.Slug]);
         }
 
-        var happened = (await entries.ListAsync(jobId, cancellation)).Select(e => new JobEntry(e.Number, e.Kind.ToString(), e.Text, e.Station, e.Closes, e.At)).ToList();
+        var reads = line.With(wanted).SelectMany(s => s.ReadsEntries).ToHashSet(StringComparer.Ordinal);
+        var (happened, lastEntry) = await history.ReadAsync(jobId, reads, also, ledger, cancellation);
         var found = await FilesAsync(jobId, needed, cancellation);
         return new JobEvaluation(
             JobPass.Over(line, wanted, plans, savedInstead, found.Files, happened, ledger, found.Refused),
             whole,
             saved,
             latest,
-            tookOver.Concat(tookFromDrafts).DistinctBy(t => t.Key).ToDictionary(t => t.Key, t => t.Value, StringComparer.Ordinal));
+            tookOver.Concat(tookFromDrafts).DistinctBy(t => t.Key).ToDictionary(t => t.Key, t => t.Value, StringComparer.Ordinal),
+            lastEntry);
     }
 
     private PlanToEvaluate Read(IStation station, JsonObject document, RevisionRow? saved, bool isDraft, HazeLedger ledger)
@@ -82,7 +87,7 @@ internal sealed class JobEvaluator(JobLine line, JobStore jobs, EntryStore entri
         try
         {
             return new PlanToEvaluate(
-                documents.Plan(station, document, ledger), revision, null, saved is null ? null : () => documents.ResultsOf(station, StoredJson.Document(saved), ledger));
+                documents.Plan(station, document, ledger), revision, null, saved is null ? null : () => documents.ResultsOf(station, StoredJson.Parts(saved), ledger));
         }
         catch (RefusedInputException refused)
         {

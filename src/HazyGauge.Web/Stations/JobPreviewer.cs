@@ -37,7 +37,7 @@ internal sealed class JobPreviewer(JobEvaluator evaluator, StationDocuments docu
     public async Task<RecheckAnswer> RecheckAsync(Guid jobId, IStation station, CancellationToken cancellation)
     {
         var evaluation = await evaluator.EvaluateAsync(jobId, NoDrafts, [station.Slug], cancellation);
-        if (!evaluation.Latest.TryGetValue(station.Slug, out var latest) || StoredJson.Document(latest) is not { } saved || StationDocuments.ComputedWith(saved) is not { } savedWith)
+        if (!evaluation.Latest.TryGetValue(station.Slug, out var latest) || StoredJson.Parts(latest) is not { Results: not null, CoreVersion: { } savedWith } saved)
         {
             return new RecheckAnswer(null, CoreVersion.Current, [], []);
         }

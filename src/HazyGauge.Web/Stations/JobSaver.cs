@@ -7,7 +7,9 @@ using HazyGauge.Core.Sensing;
 using HazyGauge.Core.Stations;
 using HazyGauge.Core.Haze;
 using HazyGauge.Data;
+using HazyGauge.Data.Entries;
 using HazyGauge.Data.Jobs;
+using HazyGauge.Web.Live;
 
 namespace HazyGauge.Web.Stations;
 
@@ -21,10 +23,11 @@ internal sealed record Sent(string Slug, JsonObject Document, int? Expected);
 /// Saves documents of a job whole, all or none. In the same transaction everything that rests on them is evaluated anew, so that the bay shows
 /// what the whole job comes to now.
 /// </summary>
-internal sealed class JobSaver(JobLine line, JobStore jobs, JobEvaluator evaluator, StationDocuments documents)
+internal sealed class JobSaver(JobLine line, JobStore jobs, JobEvaluator evaluator, StationDocuments documents, JobNewsDesk news)
 {
     // Somebody saving in between makes us evaluate again; more often than this is no accident.
-    private const int MostTries = 8;
+    public const int MostTries = 8;
+    public const string TooBusy = "The job is being saved so often that it cannot be evaluated in between.";
 
     /// <summary>Saves.</summary>
     /// <exception cref="RefusedInputException">A document is not valid for its station; fields are named by the path in their document, or slug.path where several are saved.</exception>
@@ -38,15 +41,20 @@ internal sealed class JobSaver(JobLine line, JobStore jobs, JobEvaluator evaluat
                 return new SaveResult(SaveOutcome.Stale, [], stale.Slug, latest.GetValueOrDefault(stale.Slug));
             }
 
-            var bay = (await jobs.FindAsync(jobId, cancellation))?.Bay;
-            var result = bay is null ? new SaveResult(SaveOutcome.NoSuchJob, []) : await jobs.SaveAsync(jobId, await WholeAsync(jobId, author, sent, latest, bay, cancellation), cancellation);
+            var job = await jobs.FindAsync(jobId, cancellation);
+            var result = job is null ? new SaveResult(SaveOutcome.NoSuchJob, []) : await jobs.SaveAsync(jobId, await WholeAsync(job, author, sent, latest, cancellation), cancellation);
+            if (result.Outcome == SaveOutcome.Saved)
+            {
+                await news.SavedAsync(result.Revisions);
+            }
+
             if (result.Outcome != SaveOutcome.Moved)
             {
                 return result;
             }
         }
 
-        throw new InvalidOperationException("The job is being saved so often that it cannot be evaluated in between.");
+        throw new InvalidOperationException(TooBusy);
     }
 
     /// <summary>A new job with documents, whole or not at all.</summary>
@@ -54,30 +62,46 @@ internal sealed class JobSaver(JobLine line, JobStore jobs, JobEvaluator evaluat
     public async Task<JobRow> CreateAsync(string name, string vehicle, string author, IReadOnlyList<Sent> sent, CancellationToken cancellation)
     {
         var job = jobs.NewJob(name, vehicle);
-        var save = sent.Count == 0 ? null : await WholeAsync(job.Id, author, sent, new Dictionary<string, RevisionRow>(StringComparer.Ordinal), job.Bay, cancellation);
+        var save = sent.Count == 0 ? null : await WholeAsync(job, author, sent, new Dictionary<string, RevisionRow>(StringComparer.Ordinal), cancellation);
         await jobs.CreateAsync(job, save, cancellation);
+        await news.MovedAsync(job.Id);
         return job;
     }
 
-    /// <summary>Has today's rules say how the stations of a job stand by what is saved, and what the bay shows of it.</summary>
-    public async Task StandAsync(Guid jobId, int lastRevision, CancellationToken cancellation)
+    /// <summary>Has today's rules say how the stations of a job stand by what is saved, what the bay shows of it, and by which words it is found.</summary>
+    public async Task StandAsync(Guid jobId, CancellationToken cancellation)
     {
-        var latest = await jobs.LatestOfAllAsync(jobId, cancellation);
-        var evaluation = await evaluator.EvaluateAsync(jobId, latest, new Dictionary<string, JsonObject>(StringComparer.Ordinal), null, cancellation);
-        await jobs.StandAsync(
-            jobId,
-            lastRevision,
-            bay =>
+        for (var i = 0; i < MostTries; i++)
+        {
+            if (await StandingAsync(jobId, null, cancellation) is not { } standing || await jobs.StandAsync(jobId, standing, cancellation))
             {
-                foreach (var outcome in evaluation.Outcomes.Where(o => evaluation.Documents.ContainsKey(o.Station.Slug)))
-                {
-                    bay = bay.With(outcome.Station.Slug, Standing(outcome, bay.Stations.GetValueOrDefault(outcome.Station.Slug), null));
-                }
+                return;
+            }
+        }
 
-                var reading = evaluation.Outcomes.FirstOrDefault(o => o.Station.ReadsSensor);
-                return reading is not null && latest.TryGetValue(reading.Station.Slug, out var row) ? WithReading(bay, reading.Stands, row.SavedAt) : bay;
-            },
-            cancellation);
+        throw new InvalidOperationException(TooBusy);
+    }
+
+    /// <summary>How the stations of a job stand by what is saved and written, and by one more entry where there is one; null where there is no such job.</summary>
+    public async Task<StandingWith?> StandingAsync(Guid jobId, EntryToWrite? also, CancellationToken cancellation)
+    {
+        // Read before what it is evaluated for, so that whatever comes in between is noticed.
+        if (await jobs.FindAsync(jobId, cancellation) is not { } job)
+        {
+            return null;
+        }
+
+        var latest = await jobs.LatestOfAllAsync(jobId, cancellation);
+        var evaluation = await evaluator.EvaluateAsync(jobId, latest, new Dictionary<string, JsonObject>(StringComparer.Ordinal), null, cancellation, also);
+        return new StandingWith(job.LastRevision, job.LastEntry, before =>
+        {
+            var evaluated = evaluation.Outcomes.Where(o => evaluation.Documents.ContainsKey(o.Station.Slug)).ToList();
+            var reading = evaluation.Outcomes.FirstOrDefault(o => o.Station.ReadsSensor);
+            return new JobStanding(
+                evaluated.ToDictionary(o => o.Station.Slug, o => (StationStanding?)Standing(o, before.StandingOf(o.Station.Slug), null), StringComparer.Ordinal),
+                reading is not null && latest.TryGetValue(reading.Station.Slug, out var row) ? WithReading(before.Bay, reading.Stands, row.SavedAt) : before.Bay,
+                evaluated.Where(o => o.Stands is not null).ToDictionary(o => o.Station.Slug, o => o.Station.Texts(o.Stands!.Plan), StringComparer.Ordinal));
+        });
     }
 
     /// <summary>What the bay shows of a reading.</summary>
@@ -86,14 +110,14 @@ internal sealed class JobSaver(JobLine line, JobStore jobs, JobEvaluator evaluat
         : bay with { EthanolPct = null, EthanolPlusMinus = null, ReadingSavedAt = null };
 
     private async Task<WholeSave> WholeAsync(
-        Guid jobId, string author, IReadOnlyList<Sent> sent, IReadOnlyDictionary<string, RevisionRow> latest, BayProjection bay, CancellationToken cancellation)
+        JobRow job, string author, IReadOnlyList<Sent> sent, IReadOnlyDictionary<string, RevisionRow> latest, CancellationToken cancellation)
     {
         var saving = sent.ToDictionary(s => s.Slug, s => s, StringComparer.Ordinal);
         var drafts = sent.Where(s => line.Station(s.Slug) is not null && s.Document.Count > 0).ToDictionary(s => s.Slug, s => s.Document, StringComparer.Ordinal);
         var emptied = sent.Where(s => !drafts.ContainsKey(s.Slug)).Select(s => s.Slug).ToHashSet(StringComparer.Ordinal);
         CheckUnbuilt(sent);
         var standing = latest.Where(l => !emptied.Contains(l.Key)).ToDictionary(l => l.Key, l => l.Value, StringComparer.Ordinal);
-        var evaluation = await evaluator.EvaluateAsync(jobId, standing, drafts, null, cancellation);
+        var evaluation = await evaluator.EvaluateAsync(job.Id, standing, drafts, null, cancellation);
 
         // A document of an older shape that is replaced leaves its facts to the survey: they are saved along, or they would be lost.
         foreach (var (slug, _) in evaluation.TookOver.Where(t => !saving.ContainsKey(t.Key) && saving.ContainsKey(t.Value)).ToList())
@@ -109,12 +133,14 @@ internal sealed class JobSaver(JobLine line, JobStore jobs, JobEvaluator evaluat
         {
             if (!emptied.Contains(place.Slug) && outcomes.TryGetValue(place.Slug, out var outcome))
             {
-                toSave.Add(new DocumentToSave(place.Slug, documents.Write(outcome.Station, evaluation.Documents[place.Slug], outcome.Result!), outcome.Result!.Summary.Text, saving[place.Slug].Expected, Numbers(outcome.BasedOn, saving)));
+                var result = outcome.Result!;
+                toSave.Add(new DocumentToSave(
+                    place.Slug, documents.Keep(outcome.Station, evaluation.Documents[place.Slug], result), result.Summary.Text, saving[place.Slug].Expected, Numbers(outcome.BasedOn, saving), outcome.Station.Texts(result.Plan)));
                 standings[place.Slug] = Standing(outcome, null, null) with { BasedOn = Numbers(outcome.BasedOn, saving) };
             }
             else
             {
-                toSave.Add(new DocumentToSave(place.Slug, "{}", $"{place.Name}: empty draft", saving[place.Slug].Expected, new Dictionary<string, int?>(StringComparer.Ordinal)));
+                toSave.Add(new DocumentToSave(place.Slug, new KeptDocument("{}"), $"{place.Name}: empty draft", saving[place.Slug].Expected, new Dictionary<string, int?>(StringComparer.Ordinal), []));
                 standings[place.Slug] = null;
             }
         }
@@ -122,7 +148,7 @@ internal sealed class JobSaver(JobLine line, JobStore jobs, JobEvaluator evaluat
         foreach (var dependent in line.Dependents(saving.Keys).Where(d => evaluation.Documents.ContainsKey(d.Slug)))
         {
             var changedBy = dependent.DependsOn.FirstOrDefault(saving.ContainsKey) ?? dependent.DependsOn.First(d => standings.ContainsKey(d));
-            standings[dependent.Slug] = Standing(outcomes[dependent.Slug], bay.Stations.GetValueOrDefault(dependent.Slug), changedBy) with { BasedOn = Numbers(outcomes[dependent.Slug].BasedOn, saving) };
+            standings[dependent.Slug] = Standing(outcomes[dependent.Slug], job.StandingOf(dependent.Slug), changedBy) with { BasedOn = Numbers(outcomes[dependent.Slug].BasedOn, saving) };
         }
 
         var reads = line.InOrder.FirstOrDefault(s => s.ReadsSensor && saving.ContainsKey(s.Slug));
@@ -131,6 +157,7 @@ internal sealed class JobSaver(JobLine line, JobStore jobs, JobEvaluator evaluat
             author,
             toSave,
             evaluation.Documents.Keys.Where(s => !saving.ContainsKey(s)).ToDictionary(s => s, s => latest.GetValueOrDefault(s)?.Number ?? 0, StringComparer.Ordinal),
+            evaluation.LastEntry,
             standings,
             (before, savedAt) => reads is null ? before : WithReading(before, read, savedAt));
     }
@@ -143,14 +170,16 @@ internal sealed class JobSaver(JobLine line, JobStore jobs, JobEvaluator evaluat
     {
         var progress = outcome.Progress;
         var own = before is null ? progress.State : before.OwnState ?? before.State;
-        return new StationStanding(
-            progress.State,
-            progress.NextAction,
-            outcome.Stands?.Summary,
-            outcome.BasedOn,
-            progress.State == own ? null : progress.State == before?.State ? before.ChangedBy ?? changedBy : changedBy,
-            own,
-            CoreVersion.Current);
+        return new StationStanding
+        {
+            State = progress.State,
+            NextAction = progress.NextAction,
+            Summary = outcome.Stands?.Summary,
+            BasedOn = outcome.BasedOn,
+            ChangedBy = progress.State == own ? null : progress.State == before?.State ? before.ChangedBy ?? changedBy : changedBy,
+            OwnState = own,
+            CoreVersion = CoreVersion.Current,
+        };
     }
 
     private void CheckUnbuilt(IReadOnlyList<Sent> sent)

@@ -14,11 +14,11 @@ internal sealed partial class StandingsRenewal(JobStore jobs, JobSaver saver, IL
     public async Task<int> RenewAsync(CancellationToken cancellation)
     {
         var renewed = 0;
-        foreach (var (id, lastRevision) in await jobs.StandingOtherwiseAsync(CoreVersion.Current, cancellation))
+        foreach (var id in await jobs.StandingOtherwiseAsync(CoreVersion.Current, cancellation))
         {
             try
             {
-                await saver.StandAsync(id, lastRevision, cancellation);
+                await saver.StandAsync(id, cancellation);
                 renewed++;
             }
             catch (Exception broken) when (broken is not OperationCanceledException)

@@ -5,6 +5,7 @@ using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Stations;
+using HazyGauge.Data.Jobs;
 using HazyGauge.Web.Haze;
 
 namespace HazyGauge.Web.Stations;
@@ -17,11 +18,6 @@ internal sealed class StationDocuments(JsonSerializerOptions json)
 {
     // What an older version left out of its results must not turn up as nothing on a page.
     private readonly JsonSerializerOptions _strict = new(json) { RespectNullableAnnotations = true, RespectRequiredConstructorParameters = true };
-
-    private const string Results = "results";
-    private const string Summary = "summary";
-    private const string Version = "coreVersion";
-    private const string Schema = "schema";
 
     /// <summary>Number of the present shape of documents; older ones are brought up to date when they are read.</summary>
     public const int CurrentSchema = 2;
@@ -36,20 +32,17 @@ internal sealed class StationDocuments(JsonSerializerOptions json)
         }
         catch (JsonException malformed)
         {
-            var path = (malformed.Path ?? string.Empty).TrimStart('$', '.');
-            throw new RefusedInputException(path.Length == 0 ? "document" : path, malformed.Message.StartsWith("This ", StringComparison.Ordinal)
-                ? malformed.Message.Split(" Path: ")[0]
-                : $"This does not belong into a document of the {station.Name} station ({(path.Length == 0 ? "the whole" : path)}).");
+            throw malformed.InWords("document", $"a document of the {station.Name} station");
         }
     }
 
     /// <summary>The results of a document; null where it holds none that this version can read.</summary>
     /// <param name="station">The station.</param>
-    /// <param name="document">The document.</param>
+    /// <param name="kept">The document.</param>
     /// <param name="ledger">The ledger their numbers go onto; left out, each stands on its own.</param>
-    public object? ResultsOf(IStation station, JsonNode? document, HazeLedger? ledger = null)
+    public object? ResultsOf(IStation station, KeptDocument kept, HazeLedger? ledger = null)
     {
-        object? Read() => (document as JsonObject)?[Results] is JsonObject results ? results.Deserialize(station.ResultsType, _strict) : null;
+        object? Read() => kept.Results is { } results && JsonNode.Parse(results) is JsonObject whole ? whole.Deserialize(station.ResultsType, _strict) : null;
         try
         {
             return ledger is null ? Read() : new HazyScope(ledger, station.SourceOf).Read(Read);
@@ -60,27 +53,16 @@ internal sealed class StationDocuments(JsonSerializerOptions json)
         }
     }
 
-    /// <summary>Version of the rules a document was computed with; null where it holds no results.</summary>
-    public static string? ComputedWith(JsonNode? document) =>
-        document is JsonObject saved && saved[Results] is JsonObject && saved[Version] is JsonValue version && version.TryGetValue<string>(out var text) ? text : null;
-
     /// <summary>A document to keep: what a mechanic gave, as it was given, and what came of it.</summary>
-    public string Write(IStation station, JsonObject inputs, Evaluated evaluated)
-    {
-        var document = Stamped(inputs, evaluated.Stamps);
-        document[Results] = Node(station.ForRecord(evaluated.Results));
-        document[Summary] = Node(evaluated.Summary);
-        document[Version] = CoreVersion.Current;
-        document[Schema] = CurrentSchema;
-        return document.ToJsonString(json);
-    }
+    public KeptDocument Keep(IStation station, JsonObject inputs, Evaluated evaluated) => new(
+        Stamped(inputs, evaluated.Stamps).ToJsonString(json), Node(station.ForRecord(evaluated.Results)).ToJsonString(json), Node(evaluated.Summary).ToJsonString(json), CoreVersion.Current, CurrentSchema);
 
-    /// <summary>The summary of a document, as it was taken out of it; null where there is none.</summary>
-    public Sentence? Said(string? summary)
+    /// <summary>A sentence as it was taken out of the database; null where there is none.</summary>
+    public Sentence? Said(string? kept)
     {
         try
         {
-            return summary is null ? null : JsonSerializer.Deserialize<Sentence>(summary, json);
+            return kept is null ? null : JsonSerializer.Deserialize<Sentence>(kept, json);
         }
         catch (JsonException)
         {
@@ -135,10 +117,11 @@ internal sealed class StationDocuments(JsonSerializerOptions json)
         }
 
         var inputs = (JsonObject)whole.DeepClone();
-        inputs.Remove(Results);
-        inputs.Remove(Summary);
-        inputs.Remove(Version);
-        inputs.Remove(Schema);
+        foreach (var name in KeptDocument.OwnNames)
+        {
+            inputs.Remove(name);
+        }
+
         return inputs;
     }
 

@@ -108,7 +108,7 @@ internal static class StationEndpoints
 
     private static async Task<IResult> PreviewAsync(Guid id, PreviewRequest request, JobStore jobs, JobLine line, JobPreviewer previewer, CancellationToken cancellation)
     {
-        if (await jobs.FindAsync(id, cancellation) is null)
+        if (!await jobs.ExistsAsync(id, cancellation))
         {
             return JobEndpoints.NoSuchJob();
         }
@@ -138,7 +138,7 @@ internal static class StationEndpoints
     private static async Task<IResult> SaveAsync(
         Guid id, SaveRequest request, HttpRequest http, JobStore jobs, JobLine line, JobSaver saver, JobPreviewer previewer, CancellationToken cancellation)
     {
-        if (await jobs.FindAsync(id, cancellation) is null)
+        if (!await jobs.ExistsAsync(id, cancellation))
         {
             return JobEndpoints.NoSuchJob();
         }
@@ -180,7 +180,7 @@ internal static class StationEndpoints
             return NoSuchStation(line);
         }
 
-        if (await jobs.FindAsync(id, cancellation) is null)
+        if (!await jobs.ExistsAsync(id, cancellation))
         {
             return JobEndpoints.NoSuchJob();
         }
@@ -198,7 +198,7 @@ internal static class StationEndpoints
             return NoSuchStation(line);
         }
 
-        if (await jobs.FindAsync(id, cancellation) is null)
+        if (!await jobs.ExistsAsync(id, cancellation))
         {
             return JobEndpoints.NoSuchJob();
         }
@@ -219,7 +219,7 @@ internal static class StationEndpoints
 
     private static async Task<Results<Ok<RecheckAnswer>, ProblemHttpResult>> RecheckAsync(Guid id, string slug, JobStore jobs, JobLine line, JobPreviewer previewer, CancellationToken cancellation)
     {
-        if (await jobs.FindAsync(id, cancellation) is null)
+        if (!await jobs.ExistsAsync(id, cancellation))
         {
             return JobEndpoints.NoSuchJob();
         }

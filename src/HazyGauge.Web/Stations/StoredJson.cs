@@ -1,6 +1,7 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using HazyGauge.Data;
+using HazyGauge.Data.Jobs;
 
 namespace HazyGauge.Web.Stations;
 
@@ -10,13 +11,17 @@ internal sealed class StoredDocumentException(string message, Exception cause) :
 /// <summary>Reads the JSON of saved revisions.</summary>
 internal static class StoredJson
 {
-    /// <summary>The document of a revision.</summary>
+    /// <summary>What a mechanic gave in a revision.</summary>
     /// <exception cref="StoredDocumentException">What is stored is no JSON.</exception>
-    public static JsonNode? Document(this RevisionRow row) => Read(row, () => JsonNode.Parse(row.Document));
+    public static JsonNode? Inputs(this RevisionRow row) => Read(row, () => JsonNode.Parse(row.Inputs));
+
+    /// <summary>The parts of a revision's document.</summary>
+    /// <exception cref="StoredDocumentException">What is stored cannot be unpacked.</exception>
+    public static KeptDocument Parts(this RevisionRow row) => Read(row, () => KeptDocument.Of(row));
 
     /// <summary>The document of a revision as it goes out.</summary>
     /// <exception cref="StoredDocumentException">What is stored is no JSON.</exception>
-    public static JsonElement Element(this RevisionRow row) => Read(row, () => JsonSerializer.Deserialize<JsonElement>(row.Document));
+    public static JsonElement Whole(this RevisionRow row) => Read(row, () => JsonSerializer.SerializeToElement(KeptDocument.Of(row).Whole()));
 
     /// <summary>What a revision was based on; null where nobody noted it.</summary>
     /// <exception cref="StoredDocumentException">What is stored is no JSON.</exception>
@@ -28,7 +33,7 @@ internal static class StoredJson
         {
             return read();
         }
-        catch (Exception broken) when (broken is JsonException or InvalidOperationException)
+        catch (Exception broken) when (broken is JsonException or InvalidOperationException or InvalidDataException)
         {
             throw new StoredDocumentException($"Revision {row.Number} of the {row.Slug} station on job {row.JobId} cannot be read from the database.", broken);
         }

@@ -23,6 +23,7 @@ export type StationPreview = Schemas["StationPreview"];
 export type OpenEntry = Schemas["OpenEntry"];
 export type Entry = Schemas["EntryAnswer"];
 export type EntryRequest = Schemas["EntryRequest"];
+export type SearchHit = Schemas["SearchHit"];
 export type RecordItem = Schemas["RecordItem"];
 export type Recheck = Schemas["RecheckAnswer"];
 export type Figure = Schemas["Figure"];

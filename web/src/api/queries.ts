@@ -1,17 +1,38 @@
-import { useQuery } from "@tanstack/react-query";
+import { keepPreviousData, useInfiniteQuery, useQuery } from "@tanstack/react-query";
 import { api, type Compared, type Recheck, unwrap } from "./client";
 
 export const keys = {
   jobs: ["jobs"] as const,
+  bay: ["jobs", "bay"] as const,
   job: (id: string) => ["jobs", id] as const,
   previews: (id: string) => ["jobs", id, "preview"] as const,
   record: (id: string) => ["jobs", id, "record"] as const,
 };
 
-export const useBay = (archived: boolean) =>
+export type BayFilter = "all" | "due" | "held" | "waiting" | "archived";
+
+/** The jobs of the bay that a filter and the words typed leave, page by page, with how many there are of each sort. */
+export const useBay = (filter: BayFilter, search: string) =>
+  useInfiniteQuery({
+    queryKey: [...keys.bay, filter, search],
+    initialPageParam: "",
+    placeholderData: keepPreviousData,
+    queryFn: ({ pageParam, signal }) =>
+      unwrap(
+        api.GET("/api/bay", {
+          params: { query: { filter, search: search || undefined, after: pageParam || undefined } },
+          signal,
+        }),
+      ),
+    getNextPageParam: (last) => last.next ?? undefined,
+  });
+
+/** Where the words typed stand. */
+export const useFound = (search: string) =>
   useQuery({
-    queryKey: [...keys.jobs, "bay", archived],
-    queryFn: () => unwrap(api.GET("/api/bay", { params: { query: { archived } } })),
+    queryKey: [...keys.bay, "found", search],
+    enabled: search !== "",
+    queryFn: ({ signal }) => unwrap(api.GET("/api/search", { params: { query: { q: search, limit: 100 } }, signal })),
   });
 
 export const useJob = (id: string) =>

@@ -11,10 +11,13 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The jobs in the bay, the newest first. */
+        /** The jobs in the bay, the newest first, page by page. */
         get: {
             parameters: {
-                query?: never;
+                query?: {
+                    after?: string;
+                    limit?: number;
+                };
                 header?: never;
                 path?: never;
                 cookie?: never;
@@ -236,11 +239,14 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Every job in the bay, the most pressing first; with archived=true those that are archived. */
+        /** The jobs in the bay page by page, the most pressing first: all, due, held, waiting or archived ones, and those in which every word of search stands. */
         get: {
             parameters: {
                 query?: {
-                    archived?: boolean;
+                    filter?: string;
+                    search?: string;
+                    after?: string;
+                    limit?: number;
                 };
                 header?: never;
                 path?: never;
@@ -458,6 +464,42 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/entry-kinds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The kinds of entries, and what each asks for. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["EntryKindAnswer"][];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{id}/entries": {
         parameters: {
             query?: never;
@@ -465,10 +507,14 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** What happened on a job, the oldest first. */
+        /** What happened on a job, the oldest first: with after, what came behind that entry; with before, what came before it, the newest first. */
         get: {
             parameters: {
-                query?: never;
+                query?: {
+                    after?: number;
+                    before?: number;
+                    limit?: number;
+                };
                 header?: never;
                 path: {
                     id: string;
@@ -541,6 +587,45 @@ export interface paths {
                 };
             };
         };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/search": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Jobs in which every word of q stands, archived ones too, with the places: name, vehicle, notes, joints, files, entries. A word may be the beginning of a longer one. */
+        get: {
+            parameters: {
+                query?: {
+                    q?: string;
+                    limit?: number;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SearchAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -2082,6 +2167,11 @@ export interface components {
          * @enum {string}
          */
         AnswerKind: "hazy" | "number" | "count" | "choice" | "yesNo" | "text" | "table" | "connections";
+        /**
+         * @description Whether a kind of entry has something.
+         * @enum {string}
+         */
+        Asked: "no" | "optional" | "required";
         /** @description A figure that had to be assumed. */
         AssumedFigure: {
             /** @description The answer it stands for: a path into the survey, or into this plan. */
@@ -2130,20 +2220,32 @@ export interface components {
             agrees: null | boolean;
             finding: null | components["schemas"]["Finding"];
         };
-        /** @description The bay. */
+        /** @description A page of the bay. */
         BayAnswer: {
             /**
              * Format: date
              * @description The day in the shop.
              */
             today: string;
+            /** @description How many jobs there are of each sort; where words were looked for, of those in which they stand. */
+            counts: components["schemas"]["BayCounts"];
             /** @description Jobs with next action, what holds them, what they wait for and what falls due; the most pressing first. */
             jobs: components["schemas"]["JobAnswer"][];
-            /**
-             * Format: int32
-             * @description How many jobs were put aside.
-             */
-            archivedCount: number;
+            /** @description What to ask the next page with, as after; left out on the last. */
+            next: null | string;
+        };
+        /** @description How many jobs there are of each sort. */
+        BayCounts: {
+            /** Format: int32 */
+            all: number;
+            /** Format: int32 */
+            due: number;
+            /** Format: int32 */
+            held: number;
+            /** Format: int32 */
+            waiting: number;
+            /** Format: int32 */
+            archived: number;
         };
         /** @description A fuel at one place. */
         BoilingMarginQuery: {
@@ -3030,9 +3132,15 @@ export interface components {
             /** @description Firmware revision as read out. */
             firmwareRevision?: null | string;
         };
-        /** @description The entries of a job, the oldest first. */
+        /** @description A page of the entries of a job. */
         EntriesAnswer: {
+            /** @description The entries, the oldest first; asked with before, the newest first. */
             items: components["schemas"]["EntryAnswer"][];
+            /**
+             * Format: int32
+             * @description What to ask the next page with, as after, or as before; left out where there are no more.
+             */
+            next?: null | number;
         };
         /** @description Something that happened on a job. */
         EntryAnswer: {
@@ -3042,9 +3150,11 @@ export interface components {
              */
             number: number;
             /** @description What kind of entry it is. */
-            kind: components["schemas"]["EntryKind"];
+            kind: string;
             /** @description What it says. */
             text: string;
+            payload: null | components["schemas"]["JsonElement"];
+            said: null | components["schemas"]["Sentence"];
             /**
              * Format: date
              * @description The day it falls due.
@@ -3054,16 +3164,30 @@ export interface components {
             blocks: string[];
             /** @description The station it belongs to. */
             station: null | string;
+            /** @description The step or joint it belongs to. */
+            step: null | string;
+            /** @description Files that show it, by their SHA-256. */
+            files: string[];
             /**
              * Format: int32
-             * @description Number of the entry it closes.
+             * @description Number of the entry it answers.
              */
-            closes: null | number;
+            answers: null | number;
+            /**
+             * Format: int32
+             * @description Number of the entry that does not hold any more because of it.
+             */
+            takesBack: null | number;
             /**
              * Format: int32
              * @description Number of the entry that closed it; null while it is open.
              */
             closedBy: null | number;
+            /**
+             * Format: int32
+             * @description Number of the entry that took it back; null while it holds.
+             */
+            takenBackBy: null | number;
             /** @description Who wrote it. */
             author: string;
             /**
@@ -3072,16 +3196,55 @@ export interface components {
              */
             at: string;
         };
-        /**
-         * @description What kind of thing happened on a job.
-         * @enum {string}
-         */
-        EntryKind: "waiting" | "note" | "recheck" | "closing";
+        /** @description A kind of entry: what it asks for. */
+        EntryKindAnswer: {
+            /** @description Its name in addresses and documents. */
+            slug: string;
+            /** @description Its name on the screen. */
+            name: string;
+            /** @description What stands before its text in a list. */
+            before: string;
+            /** @description What its text is asked by; null where it needs none. */
+            asksText: null | string;
+            /** @description Whether it falls due on a day. */
+            due: components["schemas"]["Asked"];
+            /** @description True where stations may have to wait for it. */
+            holdsUp: boolean;
+            /** @description True where it stands open until another entry closes it. */
+            staysOpen: boolean;
+            /** @description True where it is written in the list of entries; false where a station's page writes it. */
+            byHand: boolean;
+            /** @description Whether it answers another entry. */
+            answers: components["schemas"]["Asked"];
+            /** @description True where what it answers is done with. */
+            closes: boolean;
+            /** @description Whether it belongs to a step or joint. */
+            step: components["schemas"]["Asked"];
+            /** @description What it asks for beside words. */
+            fields: components["schemas"]["FieldAnswer"][];
+        };
         /** @description A new entry. */
         EntryRequest: {
-            kind: null | components["schemas"]["EntryKind"];
-            /** @description What it says, 1 to 500 characters; for something waited for, what it is. */
-            text: null | string;
+            /** @description What kind of entry it is: its slug. */
+            kind: null | string;
+            /** @description What it says, up to 500 characters; for something waited for, what it is. */
+            text?: null | string;
+            /** @description What it carries beside words; its shape is that of its kind. */
+            payload?: unknown;
+            /** @description The step or joint it belongs to, by the name its station gives it. */
+            step?: null | string;
+            /** @description Files of the job that show it, by their SHA-256. */
+            files?: null | string[];
+            /**
+             * Format: int32
+             * @description Number of the entry it answers; a closing one closes it.
+             */
+            answers?: null | number;
+            /**
+             * Format: int32
+             * @description Number of an entry that was wrong: it stays in the record and does not hold any more.
+             */
+            takesBack?: null | number;
             /**
              * Format: date
              * @description The day it falls due; a recheck needs one.
@@ -3091,11 +3254,6 @@ export interface components {
             blocks?: null | string[];
             /** @description The station it belongs to. */
             station?: null | string;
-            /**
-             * Format: int32
-             * @description Number of the entry it closes; only for closing.
-             */
-            closes?: null | number;
         };
         /** @description A document as it stands in the record. All empty where the station was never saved. */
         Envelope: {
@@ -4147,7 +4305,7 @@ export interface components {
              */
             number: number;
             /** @description What kind of entry it is. */
-            kind: components["schemas"]["EntryKind"];
+            kind: string;
             /** @description What it says. */
             text: string;
             /** @description Stations that cannot go on until it is closed. */
@@ -4166,9 +4324,24 @@ export interface components {
             due?: null | string;
             /** @description The station it belongs to. */
             station?: null | string;
+            /** @description The step or joint it belongs to. */
+            step?: null | string;
+            /** @description Files that show it, by their SHA-256; left out where there are none. */
+            files?: null | string[];
             /**
              * Format: int32
-             * @description Number of the entry it closes.
+             * @description Number of the entry it answers.
+             */
+            answers?: null | number;
+            /**
+             * Format: int32
+             * @description Number of the entry that does not hold any more because of it.
+             */
+            takesBack?: null | number;
+            payload?: null | components["schemas"]["JsonElement"];
+            /**
+             * Format: int32
+             * @description What version 1 called the entry that a closing one answers.
              */
             closes?: null | number;
         };
@@ -4197,9 +4370,29 @@ export interface components {
                 [key: string]: number;
             };
         };
-        /** @description All jobs in the bay, the newest first. */
+        /** @description The job something was found in. */
+        JobOfHit: {
+            /**
+             * Format: uuid
+             * @description Identity.
+             */
+            id: string;
+            /** @description What the shop calls it. */
+            name: string;
+            /** @description The vehicle in a few words. */
+            vehicle: string;
+            /** @description True where it is archived. */
+            isArchived: boolean;
+        };
+        /** @description A page of the jobs in the bay, the newest first. */
         JobsAnswer: {
+            /** @description The jobs. */
             items: components["schemas"]["JobAnswer"][];
+            /**
+             * Format: uuid
+             * @description What to ask the next page with, as after; left out on the last.
+             */
+            next?: null | string;
         };
         /** @description A joint a sensor could go into. */
         Joint: {
@@ -4523,8 +4716,8 @@ export interface components {
              * @description Number of the entry.
              */
             number: number;
-            /** @description waiting or recheck. */
-            kind: components["schemas"]["EntryKind"];
+            /** @description What kind of entry it is. */
+            kind: string;
             /** @description For what, or at what. */
             text: string;
             /**
@@ -4543,6 +4736,13 @@ export interface components {
             isDue: boolean;
             /** @description Stations it holds up. */
             blocks: string[];
+        };
+        /** @description A piece of a text, and whether it is what was looked for. */
+        Piece: {
+            /** @description The piece. */
+            text: string;
+            /** @description True where it is. */
+            isHit: boolean;
         };
         /** @description Something that is planned. */
         PlannedChange: {
@@ -4821,6 +5021,29 @@ export interface components {
         SaveRequest: {
             /** @description The documents. */
             documents: components["schemas"]["DocumentToSend"][];
+        };
+        /** @description What was found, the jobs that match best first. */
+        SearchAnswer: {
+            /** @description The places; at most three of one job. */
+            hits: components["schemas"]["SearchHit"][];
+        };
+        /** @description A place where something stands that was looked for. */
+        SearchHit: {
+            /** @description The job. */
+            job: components["schemas"]["JobOfHit"];
+            /** @description What is found there: name, vehicle, entry, file, or the station whose plan holds it. */
+            where: string;
+            /** @description What the place is called. */
+            label: string;
+            /**
+             * Format: int32
+             * @description Number of the entry, where it is one.
+             */
+            entry: null | number;
+            /** @description Where it stands in the station's plan, where it does. */
+            path: null | string;
+            /** @description The words around it. */
+            words: components["schemas"]["Piece"][];
         };
         /** @description What a sensor signal says and how sure that is. */
         SensorReading: {

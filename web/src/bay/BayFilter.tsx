@@ -1,7 +1,7 @@
 import { type RefObject, useCallback } from "react";
+import type { BayFilter as Filter } from "../api/queries";
 import { Segment } from "../shell/Segment";
 import { useShortcut } from "../shell/useShortcut";
-import type { Filter } from "./sift";
 
 interface Props {
   filter: Filter;
@@ -43,7 +43,7 @@ export function BayFilter({ filter, onFilter, typed, onType, field, counts }: Pr
           label("due", "Due"),
           label("held", "On hold"),
           label("waiting", "Waiting"),
-          label("aside", "Archived"),
+          label("archived", "Archived"),
         ]}
         chosen={filter}
         onChoose={onFilter}

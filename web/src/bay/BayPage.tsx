@@ -2,24 +2,27 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import { type Job, sendFile } from "../api/client";
-import { keys, useBay } from "../api/queries";
+import { type BayFilter as Filter, keys, useBay, useFound } from "../api/queries";
+import { useBayNews } from "../live/useNews";
 import { Header } from "../shell/Header";
 import { Loading } from "../shell/Loading";
 import { Trouble } from "../shell/Trouble";
+import { useSettled } from "../shell/useSettled";
 import { useShortcut } from "../shell/useShortcut";
 import { BayFilter } from "./BayFilter";
-import { JobRow } from "./JobRow";
+import { JobList } from "./JobList";
 import { NewJobDialog } from "./NewJobDialog";
-import { type Filter, sift } from "./sift";
 
 /** Every job, and what is next on it. */
 export function BayPage() {
   const [filter, setFilter] = useState<Filter>("all");
   const [typed, setTyped] = useState("");
+  const search = useSettled(typed.trim());
   const field = useRef<HTMLInputElement>(null);
-  const bay = useBay(false);
-  const aside = useBay(true);
-  const jobs = filter === "aside" ? aside : bay;
+  const whole = useBay("all", "");
+  const found = useBay(filter, search);
+  const places = useFound(search);
+  useBayNews();
   const navigate = useNavigate();
   const client = useQueryClient();
   const newJob = useRef<HTMLDialogElement>(null);
@@ -41,23 +44,16 @@ export function BayPage() {
       navigate(`/jobs/${id}/signal`);
     },
   });
-  const standing = bay.data?.jobs ?? [];
-  const all = jobs.data?.jobs ?? [];
-  const items = sift(all, filter, typed);
-  const counts = {
-    all: standing.length,
-    due: sift(standing, "due", "").length,
-    held: sift(standing, "held", "").length,
-    waiting: sift(standing, "waiting", "").length,
-    aside: bay.data?.archivedCount ?? 0,
-  };
+  const bay = whole.data?.pages[0];
+  const jobs = found.data?.pages.flatMap((page) => page.jobs) ?? [];
+  const isFiltered = filter !== "all" || search !== "";
   return (
     <>
       <title>The bay · Hazy Gauge</title>
       <Header where="The bay" />
       <main className="mx-auto max-w-[82rem] px-4 py-6 sm:px-7">
         <div className="flex flex-wrap items-start gap-x-4 gap-y-3">
-          <h1 className="verdict min-w-0 grow">{bay.data ? headline(standing) : "The bay"}</h1>
+          <h1 className="verdict min-w-0 grow">{bay ? headline(bay.counts, bay.jobs) : "The bay"}</h1>
           <input
             ref={file}
             type="file"
@@ -80,46 +76,43 @@ export function BayPage() {
             New job
           </button>
         </div>
-        {bay.data && standing.length + counts.aside > 0 && (
-          <BayFilter filter={filter} onFilter={setFilter} typed={typed} onType={setTyped} field={field} counts={counts} />
+        {bay && bay.counts.all + bay.counts.archived > 0 && (
+          <BayFilter
+            filter={filter}
+            onFilter={setFilter}
+            typed={typed}
+            onType={setTyped}
+            field={field}
+            counts={found.data?.pages[0]?.counts ?? bay.counts}
+          />
         )}
         <div className="mt-5 grid gap-4">
           {importJob.error && <Trouble error={importJob.error} />}
-          {jobs.isPending && <Loading what="Fetching the jobs" />}
-          {jobs.error && <Trouble error={jobs.error} onRetry={() => jobs.refetch()} />}
-          {jobs.data && all.length > 0 && items.length === 0 && (
-            <p className="lead">
-              No matching jobs.{" "}
-              <button
-                type="button"
-                className="link-quiet"
-                onClick={() => {
-                  setTyped("");
-                  setFilter("all");
-                }}
-              >
-                Show all
-              </button>
-            </p>
+          {found.isPending && <Loading what="Fetching the jobs" />}
+          {found.error && <Trouble error={found.error} onRetry={() => found.refetch()} />}
+          {found.data && jobs.length === 0 && (
+            <Nothing
+              isArchive={filter === "archived" && search === ""}
+              isFiltered={isFiltered}
+              onShowAll={() => {
+                setTyped("");
+                setFilter("all");
+              }}
+            />
           )}
-          {filter === "aside" && aside.data && all.length === 0 && <p className="lead">Nothing is archived.</p>}
-          {filter !== "aside" && jobs.data && all.length === 0 && (
-            <div className="panel">
-              <p className="lead">
-                The bay is empty. Begin with a new job for the vehicle in front of you, or import a job file that another shop
-                sent along.
-              </p>
-            </div>
-          )}
-          {items.length > 0 && (
-            <ul className="grid gap-4" aria-label="Jobs">
-              {items.map((job) => (
-                <JobRow key={job.id} job={job} />
-              ))}
-            </ul>
+          <JobList jobs={jobs} hits={search ? (places.data?.hits ?? []) : []} />
+          {found.hasNextPage && (
+            <button
+              type="button"
+              className="btn btn-outline no-print w-fit"
+              disabled={found.isFetchingNextPage}
+              onClick={() => found.fetchNextPage()}
+            >
+              {found.isFetchingNextPage ? "Fetching more jobs" : "More jobs"}
+            </button>
           )}
         </div>
-        {standing.some((job) => job.due.length + job.upcoming.length > 0) && (
+        {bay && bay.counts.all > 0 && (
           <p className="no-print mt-3">
             <a className="link-quiet inline-flex min-h-[44px] items-center" href="/api/bay/due.ics" download>
               Due dates (calendar file)
@@ -137,21 +130,46 @@ export function BayPage() {
   );
 }
 
-function headline(jobs: readonly Job[]): string {
-  const count = jobs.length === 0 ? "No open jobs." : jobs.length === 1 ? "1 open job." : `${jobs.length} open jobs.`;
-  const held = jobs.filter((j) => j.held !== null);
-  const due = jobs.filter((j) => j.due.length > 0);
-  const holds =
-    held.length === 0 ? "" : held.length === 1 ? `The ${held[0]?.name} is on hold.` : `${numberWord(held.length)} are on hold.`;
+function Nothing({ isArchive, isFiltered, onShowAll }: { isArchive: boolean; isFiltered: boolean; onShowAll: () => void }) {
+  if (isArchive) {
+    return <p className="lead">Nothing is archived.</p>;
+  }
+  return isFiltered ? (
+    <p className="lead">
+      No matching jobs.{" "}
+      <button type="button" className="link-quiet" onClick={onShowAll}>
+        Show all
+      </button>
+    </p>
+  ) : (
+    <div className="panel">
+      <p className="lead">
+        The bay is empty. Begin with a new job for the vehicle in front of you, or import a job file that another shop sent along.
+      </p>
+    </div>
+  );
+}
+
+interface Counts {
+  all: number;
+  due: number;
+  held: number;
+}
+
+function headline({ all, due, held }: Counts, jobs: readonly Job[]): string {
+  const count = all === 0 ? "No open jobs." : all === 1 ? "1 open job." : `${all.toLocaleString("en")} open jobs.`;
+  const heldJob = jobs.find((j) => j.held !== null);
+  const dueJob = jobs.find((j) => j.due.length > 0);
+  const holds = held === 0 ? "" : held === 1 && heldJob ? `The ${heldJob.name} is on hold.` : `${numberWord(held)} on hold.`;
   const falls =
-    due.length === 0
-      ? ""
-      : `Something is due on ${due.length === 1 ? `the ${due[0]?.name}` : `${numberWord(due.length).toLowerCase()}`}.`;
+    due === 0 ? "" : `Something is due on ${due === 1 && dueJob ? `the ${dueJob.name}` : numberWord(due, false).toLowerCase()}.`;
   return [count, holds, falls].filter(Boolean).join(" ");
 }
 
-function numberWord(count: number): string {
-  return ["No", "One", "Two", "Three", "Four", "Five", "Six", "Seven", "Eight", "Nine", "Ten"][count] ?? String(count);
+function numberWord(count: number, asSubject = true): string {
+  const word =
+    ["No", "One", "Two", "Three", "Four", "Five", "Six", "Seven", "Eight", "Nine", "Ten"][count] ?? count.toLocaleString("en");
+  return asSubject ? `${word} ${count === 1 ? "is" : "are"}` : word;
 }
 
 /** Puts the keyboard on the next job, or the one before. */

@@ -1,15 +1,16 @@
 import { Link } from "react-router";
-import type { Job } from "../api/client";
+import type { Job, SearchHit } from "../api/client";
 import { entryWords } from "../entries/OpenEntries";
 import { ethanolColour } from "../glass/ethanolColour";
 import { SmallLine } from "../line/SmallLine";
 import { renderNext } from "../words/sentences";
 import { when } from "../words/times";
 import { useUnits } from "../words/useUnits";
+import { FoundPlaces } from "./FoundPlaces";
 import { JobActions } from "./JobActions";
 
 /** A job in the bay: its vehicle, its line, what is next, and the blend in its line. */
-export function JobRow({ job }: { job: Job }) {
+export function JobRow({ job, hits }: { job: Job; hits: readonly SearchHit[] }) {
   const units = useUnits();
   const next = renderNext(job.nextAction, units.current);
   const changed = job.stations.filter((s) => s.changedBy);
@@ -31,7 +32,8 @@ export function JobRow({ job }: { job: Job }) {
         <div className="my-2.5">
           <SmallLine job={job} />
         </div>
-        {[...job.due.filter((e) => e.kind === "recheck"), ...job.waiting].map((entry) => (
+        <FoundPlaces job={job} hits={hits} />
+        {[...job.due.filter((e) => !job.waiting.some((w) => w.number === e.number)), ...job.waiting].map((entry) => (
           <p key={entry.number} className="mb-1 border-l-4 border-base-content pl-2 text-[0.95rem]">
             {entryWords(entry)}
           </p>

@@ -7,29 +7,24 @@ import { InitialsField } from "../shell/InitialsField";
 import { Segment } from "../shell/Segment";
 import { author } from "../shell/settings";
 import { Trouble } from "../shell/Trouble";
-import { newKey, useWriteEntry } from "./queries";
-
-type Kind = "waiting" | "recheck" | "note";
-
-const kinds = [
-  { name: "waiting", label: "Waiting for something" },
-  { name: "recheck", label: "Check again on" },
-  { name: "note", label: "Note" },
-] as const;
-
-const asks: Record<Kind, string> = { waiting: "For what", recheck: "What to check", note: "What" };
+import { newKey, useEntryKinds, useWriteEntry } from "./queries";
 
 /** Writes down what is waited for, a day to check again, or a note. */
 export function EntryForm() {
   const { job } = useJobContext();
   const [initials] = author.use();
-  const [kind, setKind] = useState<Kind>("waiting");
+  const kinds = useEntryKinds().data?.filter((k) => k.byHand) ?? [];
+  const [chosen, setKind] = useState<string | null>(null);
   const [text, setText] = useState("");
   const [due, setDue] = useState("");
   const [blocks, setBlocks] = useState<readonly string[]>([]);
   const [key, setKey] = useState(newKey);
   const write = useWriteEntry(job.id);
   const refused = write.error instanceof ApiError ? write.error : null;
+  const kind = kinds.find((k) => k.slug === chosen) ?? kinds[0];
+  if (!kind) {
+    return null;
+  }
   const change = <T,>(set: (value: T) => void) => {
     return (value: T) => {
       // Another entry than the one that was sent has another key.
@@ -39,10 +34,10 @@ export function EntryForm() {
     };
   };
   const entry: EntryRequest = {
-    kind,
+    kind: kind.slug,
     text,
-    due: kind !== "note" && due ? due : undefined,
-    blocks: kind === "waiting" ? [...blocks] : undefined,
+    due: kind.due !== "no" && due ? due : undefined,
+    blocks: kind.holdsUp ? [...blocks] : undefined,
   };
   return (
     <form
@@ -63,19 +58,24 @@ export function EntryForm() {
         );
       }}
     >
-      <Segment label="Kind of entry" choices={kinds} chosen={kind} onChoose={change(setKind)} />
+      <Segment
+        label="Kind of entry"
+        choices={kinds.map(({ slug, name }) => ({ name: slug, label: name }))}
+        chosen={kind.slug}
+        onChoose={change(setKind)}
+      />
       <div className="flex flex-wrap gap-x-6 gap-y-3">
         <TextField
-          label={asks[kind]}
+          label={kind.asksText ?? "What"}
           className="min-w-[14rem] grow"
           maxLength={500}
           value={text}
           error={refused?.for("text")}
           onChange={change(setText)}
         />
-        {kind !== "note" && (
+        {kind.due !== "no" && (
           <TextField
-            label={kind === "waiting" ? "Due, if known" : "On"}
+            label={kind.due === "optional" ? "Due, if known" : "On"}
             type="date"
             width=""
             value={due}
@@ -85,7 +85,7 @@ export function EntryForm() {
         )}
         <InitialsField error={refused?.for("X-Author")} />
       </div>
-      {kind === "waiting" && (
+      {kind.holdsUp && (
         <LabelledGroup label="Which stations cannot go on until then">
           <div className="flex flex-wrap gap-x-4">
             {job.stations.map(({ slug, name }) => (

@@ -4,7 +4,7 @@ import { CloseEntry } from "./CloseEntry";
 
 /** What the job waits for and what falls due, above the station at work. */
 export function OpenEntries({ job }: { job: Job }) {
-  const due = job.due.filter((e) => e.kind === "recheck");
+  const due = job.due.filter((e) => !job.waiting.some((w) => w.number === e.number));
   const entries = [...due, ...job.waiting];
   if (entries.length === 0) {
     return null;

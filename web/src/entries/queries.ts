@@ -1,11 +1,27 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useInfiniteQuery, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, authorHeader, type EntryRequest, unwrap } from "../api/client";
 import { keys } from "../api/queries";
 
+/** Behind the newest entry there can be. */
+const newest = 2147483647;
+const pageSize = 30;
+
+/** The entries of a job, the newest first, page by page. */
 export const useEntries = (id: string) =>
-  useQuery({
+  useInfiniteQuery({
     queryKey: [...keys.job(id), "entries"],
-    queryFn: () => unwrap(api.GET("/api/jobs/{id}/entries", { params: { path: { id } } })),
+    initialPageParam: newest,
+    queryFn: ({ pageParam }) =>
+      unwrap(api.GET("/api/jobs/{id}/entries", { params: { path: { id }, query: { before: pageParam, limit: pageSize } } })),
+    getNextPageParam: (last) => last.next ?? undefined,
+  });
+
+/** The kinds of entries. They change with the program only. */
+export const useEntryKinds = () =>
+  useQuery({
+    queryKey: ["entry-kinds"],
+    staleTime: Number.POSITIVE_INFINITY,
+    queryFn: () => unwrap(api.GET("/api/entry-kinds")),
   });
 
 /** Writes an entry. It has a key of its own, so that sending it again after a lost answer writes it once. */
@@ -19,7 +35,7 @@ export const useWriteEntry = (id: string) => {
           body: entry,
         }),
       ),
-    onSettled: () => client.invalidateQueries({ queryKey: keys.jobs, predicate: (query) => query.queryKey[2] !== "station" }),
+    onSettled: () => client.invalidateQueries({ queryKey: keys.jobs }),
   });
 };
 

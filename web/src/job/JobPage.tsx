@@ -13,6 +13,7 @@ import { stationKey } from "../words/stations";
 import { when } from "../words/times";
 import { GlassAside } from "./GlassAside";
 import { JobContext, type JobContextValue } from "./jobContext";
+import { Meanwhile } from "./Meanwhile";
 import { readingOf } from "./reading";
 import { useJobWork } from "./useJobWork";
 
@@ -85,6 +86,7 @@ function OneJob({ id }: { id: string }) {
       ))}
       <div className="mx-auto flex max-w-[84rem] flex-col lg:flex-row">
         <main className="min-w-0 grow px-4 py-5 sm:px-7">
+          <Meanwhile job={job.data} drafts={work.drafts} />
           <OpenEntries job={job.data} />
           <Outlet />
         </main>

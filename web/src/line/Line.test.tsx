@@ -63,8 +63,8 @@ test("a job in the bay leads to its next action, says what holds it, what it wai
     <QueryClientProvider client={new QueryClient()}>
       <MemoryRouter>
         <ul>
-          <JobRow job={job([station("signal", "hold")], { reading, held: "No signal.", waiting: [adapter] })} />
-          <JobRow job={job([station("signal")])} />
+          <JobRow hits={[]} job={job([station("signal", "hold")], { reading, held: "No signal.", waiting: [adapter] })} />
+          <JobRow hits={[]} job={job([station("signal")])} />
         </ul>
       </MemoryRouter>
     </QueryClientProvider>,

@@ -36,6 +36,29 @@ public sealed class SurveyStation : Station<VehicleSurvey, SurveyResults>
     public override IReadOnlyList<NeededFile> Files(VehicleSurvey plan) => [.. (plan.Photos ?? []).Select(p => new NeededFile(p.Sha256, "photos")).Distinct()];
 
     /// <inheritdoc/>
+    public override IEnumerable<PlanText> Texts(VehicleSurvey plan)
+    {
+        foreach (var text in base.Texts(plan))
+        {
+            yield return text;
+        }
+
+        if (!string.IsNullOrWhiteSpace(plan.Notes))
+        {
+            yield return new PlanText("notes", "Notes", plan.Notes);
+        }
+
+        foreach (var (joint, number) in (plan.FuelSystem.Joints ?? []).Select((j, i) => (j, i + 1)))
+        {
+            var words = string.Join(", ", new[] { joint.Line is { } line ? $"{line.ToString().ToLowerInvariant()} line" : null, joint.Place, joint.Size, joint.Retainer }.Where(w => !string.IsNullOrWhiteSpace(w)));
+            if (words.Length > 0)
+            {
+                yield return new PlanText(string.Create(CultureInfo.InvariantCulture, $"fuelSystem.joints[{number - 1}]"), string.Create(CultureInfo.InvariantCulture, $"Connection {number}"), words);
+            }
+        }
+    }
+
+    /// <inheritdoc/>
     public override SurveyResults Evaluate(VehicleSurvey plan, StationContext context)
     {
         SurveyTexts.Check(plan).ThrowIfAny();

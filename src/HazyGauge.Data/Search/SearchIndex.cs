@@ -1,0 +1,66 @@
+using HazyGauge.Core.Stations;
+using Microsoft.EntityFrameworkCore;
+
+namespace HazyGauge.Data.Search;
+
+/// <summary>
+/// Keeps the words of jobs findable, in the transaction that writes them. Each job is one row of SQLite's full-text index, so that a job is found
+/// by words that stand in different places of it; which place that is, <see cref="SearchTextRow"/> tells.
+/// </summary>
+internal static class SearchIndex
+{
+    /// <summary>The place of an entry.</summary>
+    public static string OfEntry(int number) => string.Create(System.Globalization.CultureInfo.InvariantCulture, $"entry:{number}");
+
+    /// <summary>The place of a file.</summary>
+    public static string OfFile(string sha256) => $"file:{sha256}";
+
+    /// <summary>Puts a new job into the index by its name; the job is not saved yet.</summary>
+    public static async Task BeginAsync(HazyGaugeDb db, JobRow job, CancellationToken cancellation)
+    {
+        job.SearchKey = (await db.Jobs.MaxAsync(j => (long?)j.SearchKey, cancellation) ?? 0) + 1;
+        Put(db, job, "name", "Name", job.Name);
+        Put(db, job, "vehicle", "Vehicle", job.Vehicle);
+    }
+
+    /// <summary>Adds words that were not there before.</summary>
+    public static void Put(HazyGaugeDb db, JobRow job, string place, string label, string text)
+    {
+        if (text.Length > 0)
+        {
+            db.Add(new SearchTextRow { JobId = job.Id, Place = place, Label = label, Text = text });
+        }
+    }
+
+    /// <summary>Puts the words of a station's plan in place of those it had.</summary>
+    /// <returns>True where any differ.</returns>
+    public static async Task<bool> ReplaceAsync(HazyGaugeDb db, JobRow job, string slug, IReadOnlyList<PlanText> texts, CancellationToken cancellation)
+    {
+        var prefix = slug + ":";
+        var wanted = texts.ToDictionary(t => prefix + t.Path, StringComparer.Ordinal);
+        var before = await db.SearchTexts.Where(t => t.JobId == job.Id && t.Place.StartsWith(prefix)).ToListAsync(cancellation);
+        var stale = before.Where(b => !wanted.TryGetValue(b.Place, out var now) || now.Text != b.Text || now.Label != b.Label).ToList();
+        var fresh = wanted.Where(w => before.Except(stale).All(b => b.Place != w.Key)).ToList();
+        if (stale.Count > 0)
+        {
+            db.RemoveRange(stale);
+            await db.SaveChangesAsync(cancellation);
+        }
+
+        foreach (var (place, text) in fresh)
+        {
+            Put(db, job, place, text.Label, text.Text);
+        }
+
+        return stale.Count + fresh.Count > 0;
+    }
+
+    /// <summary>Has the full-text index know what the saved words of a job are now.</summary>
+    public static async Task RenewAsync(HazyGaugeDb db, JobRow job, CancellationToken cancellation) => await db.Database.ExecuteSqlAsync(
+        $"""
+        DELETE FROM SearchIndex WHERE rowid = {job.SearchKey};
+        INSERT INTO SearchIndex(rowid, Name, Rest)
+        SELECT {job.SearchKey}, {job.Name}, group_concat(Text, char(10)) FROM SearchTexts WHERE JobId = {job.Id} AND Place <> 'name';
+        """,
+        cancellation);
+}
