@@ -4,6 +4,7 @@ using System.Text.Json.Serialization;
 using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Stations;
 using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.ChangeTracking;
 using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
 
 namespace HazyGauge.Data;
@@ -62,7 +63,8 @@ public sealed class HazyGaugeDb(DbContextOptions<HazyGaugeDb> options) : DbConte
                 standing.Property(s => s.OwnState).HasConversion<string>().HasColumnName("OwnState");
                 standing.Property(s => s.NextAction).HasConversion<AsJson<NextAction>>().HasColumnName("NextAction");
                 standing.Property(s => s.Summary).HasConversion<AsJson<Sentence>>().HasColumnName("Summary");
-                standing.Property(s => s.BasedOn).HasConversion<AsJson<IReadOnlyDictionary<string, int?>>>().HasColumnName("BasedOn");
+                standing.Property(s => s.BasedOn).HasColumnName("BasedOn").HasConversion<AsJson<IReadOnlyDictionary<string, int?>>>(new ValueComparer<IReadOnlyDictionary<string, int?>>(
+                    (a, b) => ReferenceEquals(a, b), based => based.Count, based => based));
                 standing.Property(s => s.ChangedBy).HasColumnName("ChangedBy");
                 standing.Property(s => s.CoreVersion).HasColumnName("CoreVersion");
             });

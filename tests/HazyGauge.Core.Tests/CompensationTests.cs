@@ -149,7 +149,7 @@ public class CompensationTests
 
             var metering = MeteringSchools.All[m];
             var answer = BreakpointRow.At(row, metering, Base(basePct));
-            var at = row[0] + (along * (row[^1] - row[0]));
+            var at = Math.Min(row[^1], row[0] + (along * (row[^1] - row[0])));
             var i = Math.Clamp(Array.FindIndex(row, p => p >= at), 1, row.Length - 1);
             var share = (at - row[i - 1]) / (row[i] - row[i - 1]);
             var line = answer.Factors[i - 1].Value + (share * (answer.Factors[i].Value - answer.Factors[i - 1].Value));

@@ -5,6 +5,7 @@ import { createRequire } from "node:module";
 import { tmpdir } from "node:os";
 import { join, resolve } from "node:path";
 import { gzipSync } from "node:zlib";
+import { shop } from "./shop.mjs";
 
 const root = resolve(import.meta.dirname, "../..");
 const folder = mkdtempSync(join(tmpdir(), "hazy-gauge-bench-"));
@@ -41,10 +42,10 @@ const best = (times, act) => Math.min(...Array.from({ length: times }, () => {
   return performance.now() - began;
 }));
 
-async function start() {
+async function start(environment = {}) {
   const began = performance.now();
   const child = spawn("dotnet", [join(root, "artifacts/app/HazyGauge.Web.dll")], {
-    env: { ...process.env, HAZY_PORT: "0", HAZY_DATA: join(folder, "data"), HAZY_DEMO: "0" },
+    env: { ...process.env, HAZY_PORT: "0", HAZY_DATA: join(folder, "data"), HAZY_DEMO: "0", ...environment },
     stdio: ["ignore", "pipe", "inherit"],
   });
   const address = await new Promise((found, failed) => {
@@ -181,6 +182,7 @@ try {
   } finally {
     child.kill();
   }
+  await shop({ root, folder, start, report, memoryMb });
   writeFileSync(join(root, "artifacts/bench.json"), JSON.stringify(rows, null, 2));
 } finally {
   rmSync(folder, { recursive: true, force: true });

@@ -200,8 +200,8 @@ namespace HazyGauge.Data.Migrations
             // What the bay asks for, in the order in which it lists it. Columns inside a job's projection can be indexed by SQLite's own words only.
             migrationBuilder.Sql("CREATE INDEX IX_Jobs_Pressing ON Jobs (ArchivedAt, Bay_Pressing, Bay_FirstDue, CreatedAt DESC, Id DESC)");
             migrationBuilder.Sql("CREATE INDEX IX_Jobs_FirstDue ON Jobs (ArchivedAt, Bay_FirstDue, CreatedAt DESC, Id DESC)");
-            migrationBuilder.Sql("CREATE INDEX IX_Jobs_Waiting ON Jobs (Bay_Pressing, Bay_FirstDue, CreatedAt DESC, Id DESC) WHERE ArchivedAt IS NULL AND Bay_IsWaiting");
-            migrationBuilder.Sql("CREATE INDEX IX_Jobs_Counted ON Jobs (ArchivedAt, Bay_FirstDue, Bay_IsHeld, Bay_IsWaiting)");
+            migrationBuilder.Sql("CREATE INDEX IX_Jobs_Waiting ON Jobs (Bay_Pressing, Bay_FirstDue, CreatedAt DESC, Id DESC, ArchivedAt, Bay_IsWaiting) WHERE ArchivedAt IS NULL AND Bay_IsWaiting");
+            migrationBuilder.Sql("CREATE INDEX IX_Jobs_Archived ON Jobs (ArchivedAt DESC, Id DESC) WHERE ArchivedAt IS NOT NULL");
         }
 
         private static void Search(MigrationBuilder migrationBuilder)
@@ -248,7 +248,7 @@ namespace HazyGauge.Data.Migrations
                 UNION ALL SELECT JobId, 'entry:' || Number, CASE Kind WHEN 'waiting' THEN 'Waiting for something' WHEN 'recheck' THEN 'Check again on' WHEN 'note' THEN 'Note' ELSE 'Closed' END, Text FROM Entries
                 UNION ALL SELECT JobId, 'file:' || Sha256, 'File', Name FROM JobFiles
                 """);
-            migrationBuilder.Sql("CREATE VIRTUAL TABLE SearchIndex USING fts5(Name, Rest, content='', contentless_delete=1, tokenize='unicode61 remove_diacritics 2')");
+            migrationBuilder.Sql("CREATE VIRTUAL TABLE SearchIndex USING fts5(Name, Rest, content='', contentless_delete=1, tokenize='unicode61 remove_diacritics 2', prefix='2 3')");
             migrationBuilder.Sql("""
                 INSERT INTO SearchIndex (rowid, Name, Rest)
                 SELECT j.SearchKey, j.Name, (SELECT group_concat(t.Text, char(10)) FROM SearchTexts t WHERE t.JobId = j.Id AND t.Place <> 'name') FROM Jobs j

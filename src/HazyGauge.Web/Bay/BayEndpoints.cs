@@ -24,7 +24,7 @@ namespace HazyGauge.Web.Bay;
 /// <param name="Jobs">Jobs with next action, what holds them, what they wait for and what falls due; the most pressing first.</param>
 /// <param name="Next">What to ask the next page with, as after; left out on the last.</param>
 public sealed record BayAnswer(
-    DateOnly Today, BayCounts Counts, IReadOnlyList<JobAnswer> Jobs, [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? Next);
+    DateOnly Today, BayCounts Counts, IReadOnlyList<ListedJob> Jobs, [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? Next);
 
 /// <summary>A job to make out of another.</summary>
 /// <param name="Name">What the shop calls it; left out, the other's name with "copy" behind it.</param>
@@ -60,7 +60,7 @@ internal static class BayEndpoints
 
         var (jobs, next) = await bay.PageAsync(QueryValue.Word<BayFilter>(filter, "filter") ?? BayFilter.All, words, reader.Today, BayPlace.Read(after), limit, cancellation);
         return TypedResults.Ok(new BayAnswer(
-            reader.Today, await bay.CountAsync(words, reader.Today, cancellation), await reader.AnswersAsync(jobs, cancellation), next is null ? null : BayPlace.Of(next)));
+            reader.Today, await bay.CountAsync(words, reader.Today, cancellation), await reader.ListedAsync(jobs, cancellation), next is null ? null : BayPlace.Of(next)));
     }
 
     private static async Task<IResult> DueAsync(EntryStore entries, JobLine line, EntryKinds kinds, CancellationToken cancellation) =>

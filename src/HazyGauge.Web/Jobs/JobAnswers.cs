@@ -45,7 +45,7 @@ public sealed record LatestReading(double EthanolPct, double PlusMinus, DateTime
 /// <param name="Blocks">Stations it holds up.</param>
 public sealed record OpenEntry(int Number, string Kind, string Text, DateTimeOffset Since, string Author, DateOnly? Due, bool IsDue, IReadOnlyList<string> Blocks);
 
-/// <summary>A job as the bay shows it.</summary>
+/// <summary>A job.</summary>
 /// <param name="Id">Identity.</param>
 /// <param name="Name">What the shop calls it.</param>
 /// <param name="Vehicle">The vehicle in a few words.</param>
@@ -114,7 +114,68 @@ public sealed record JobAnswer(
     }
 }
 
+/// <summary>A station as a job in a list shows it.</summary>
+/// <param name="Slug">Its name in addresses.</param>
+/// <param name="Name">Its name on the screen.</param>
+/// <param name="State">How it stands by what is saved on the whole job.</param>
+/// <param name="IsWaiting">True where something waited for holds it up.</param>
+/// <param name="ChangedBy">Station whose save changed its state since it was saved itself.</param>
+/// <param name="Summary">What it comes to now, in one line, where another station changed it.</param>
+public sealed record ListedStation(
+    string Slug,
+    string Name,
+    StationState State,
+    bool IsWaiting,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? ChangedBy = null,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] Sentence? Summary = null);
+
+/// <summary>A job in a list: all that is seen of it there, and no more.</summary>
+/// <param name="Id">Identity.</param>
+/// <param name="Name">What the shop calls it.</param>
+/// <param name="Vehicle">The vehicle in a few words.</param>
+/// <param name="CreatedAt">When it was created.</param>
+/// <param name="ArchivedAt">When it was put aside; null while it stands in the bay.</param>
+/// <param name="LastRevision">Number of the latest revision.</param>
+/// <param name="Stations">The line, from tank to engine.</param>
+/// <param name="Reading">The latest saved reading, where there is one.</param>
+/// <param name="NextAction">What to do next.</param>
+/// <param name="Held">Why the job is held, metric; null where it is not.</param>
+/// <param name="Waiting">What it waits for.</param>
+/// <param name="Due">What falls due today or fell due before.</param>
+/// <param name="Upcoming">What falls due later.</param>
+public sealed record ListedJob(
+    Guid Id,
+    string Name,
+    string Vehicle,
+    DateTimeOffset CreatedAt,
+    DateTimeOffset? ArchivedAt,
+    int LastRevision,
+    IReadOnlyList<ListedStation> Stations,
+    LatestReading? Reading,
+    NextAction NextAction,
+    string? Held,
+    IReadOnlyList<OpenEntry> Waiting,
+    IReadOnlyList<OpenEntry> Due,
+    IReadOnlyList<OpenEntry> Upcoming)
+{
+    /// <summary>What a list shows of a job.</summary>
+    public static ListedJob From(JobAnswer job) => new(
+        job.Id,
+        job.Name,
+        job.Vehicle,
+        job.CreatedAt,
+        job.ArchivedAt,
+        job.LastRevision,
+        [.. job.Stations.Select(s => new ListedStation(s.Slug, s.Name, s.State, s.IsWaiting, s.ChangedBy, s.ChangedBy is null ? null : s.Summary))],
+        job.Reading,
+        job.NextAction,
+        job.Held,
+        job.Waiting,
+        job.Due,
+        job.Upcoming);
+}
+
 /// <summary>A page of the jobs in the bay, the newest first.</summary>
 /// <param name="Items">The jobs.</param>
 /// <param name="Next">What to ask the next page with, as after; left out on the last.</param>
-public sealed record JobsAnswer(IReadOnlyList<JobAnswer> Items, [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] Guid? Next = null);
+public sealed record JobsAnswer(IReadOnlyList<ListedJob> Items, [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] Guid? Next = null);

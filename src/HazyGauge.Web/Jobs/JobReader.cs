@@ -21,7 +21,7 @@ internal sealed class JobReader(JobLine line, EntryKinds kinds, JobStore jobs, B
     {
         var last = after is { } id ? await jobs.FindAsync(id, cancellation) : null;
         var page = await bay.NewestAsync(last is null ? null : (last.CreatedAt, last.Id), limit + 1, cancellation);
-        return new JobsAnswer(await AnswersAsync([.. page.Take(limit)], cancellation), page.Count > limit ? page[limit - 1].Id : null);
+        return new JobsAnswer(await ListedAsync([.. page.Take(limit)], cancellation), page.Count > limit ? page[limit - 1].Id : null);
     }
 
     /// <summary>One job; null where there is none.</summary>
@@ -31,8 +31,10 @@ internal sealed class JobReader(JobLine line, EntryKinds kinds, JobStore jobs, B
     /// <summary>The answer for a job.</summary>
     public async Task<JobAnswer> AnswerAsync(JobRow job, CancellationToken cancellation) => (await AnswersAsync([job], cancellation))[0];
 
-    /// <summary>The answers for jobs.</summary>
-    public async Task<IReadOnlyList<JobAnswer>> AnswersAsync(IReadOnlyList<JobRow> rows, CancellationToken cancellation)
+    /// <summary>What a list shows of jobs.</summary>
+    public async Task<IReadOnlyList<ListedJob>> ListedAsync(IReadOnlyList<JobRow> rows, CancellationToken cancellation) => [.. (await AnswersAsync(rows, cancellation)).Select(ListedJob.From)];
+
+    private async Task<IReadOnlyList<JobAnswer>> AnswersAsync(IReadOnlyList<JobRow> rows, CancellationToken cancellation)
     {
         var open = await entries.OpenAsync([.. rows.Select(j => j.Id)], cancellation);
         return [.. rows.Select(j => JobAnswer.From(line, kinds, j, open[j.Id], Today))];

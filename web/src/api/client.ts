@@ -6,6 +6,7 @@ import type { components, paths } from "./schema";
 
 type Schemas = components["schemas"];
 export type Job = Schemas["JobAnswer"];
+export type ListedJob = Schemas["ListedJob"];
 export type LineStation = Schemas["LineStation"];
 export type NextAction = Schemas["NextAction"];
 export type Sentence = Schemas["Sentence"];

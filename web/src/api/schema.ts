@@ -2230,7 +2230,7 @@ export interface components {
             /** @description How many jobs there are of each sort; where words were looked for, of those in which they stand. */
             counts: components["schemas"]["BayCounts"];
             /** @description Jobs with next action, what holds them, what they wait for and what falls due; the most pressing first. */
-            jobs: components["schemas"]["JobAnswer"][];
+            jobs: components["schemas"]["ListedJob"][];
             /** @description What to ask the next page with, as after; left out on the last. */
             next: null | string;
         };
@@ -4206,7 +4206,7 @@ export interface components {
             /** @description Fuel factor. */
             factor: components["schemas"]["Hazy"];
         };
-        /** @description A job as the bay shows it. */
+        /** @description A job. */
         JobAnswer: {
             /**
              * Format: uuid
@@ -4387,7 +4387,7 @@ export interface components {
         /** @description A page of the jobs in the bay, the newest first. */
         JobsAnswer: {
             /** @description The jobs. */
-            items: components["schemas"]["JobAnswer"][];
+            items: components["schemas"]["ListedJob"][];
             /**
              * Format: uuid
              * @description What to ask the next page with, as after; left out on the last.
@@ -4483,6 +4483,60 @@ export interface components {
             question: string;
             /** @description False where it cannot be worked at yet. */
             built: boolean;
+            /** @description How it stands by what is saved on the whole job. */
+            state: components["schemas"]["StationState"];
+            /** @description True where something waited for holds it up. */
+            isWaiting: boolean;
+            /** @description Station whose save changed its state since it was saved itself. */
+            changedBy?: null | string;
+            summary?: null | components["schemas"]["Sentence"];
+        };
+        /** @description A job in a list: all that is seen of it there, and no more. */
+        ListedJob: {
+            /**
+             * Format: uuid
+             * @description Identity.
+             */
+            id: string;
+            /** @description What the shop calls it. */
+            name: string;
+            /** @description The vehicle in a few words. */
+            vehicle: string;
+            /**
+             * Format: date-time
+             * @description When it was created.
+             */
+            createdAt: string;
+            /**
+             * Format: date-time
+             * @description When it was put aside; null while it stands in the bay.
+             */
+            archivedAt: null | string;
+            /**
+             * Format: int32
+             * @description Number of the latest revision.
+             */
+            lastRevision: number;
+            /** @description The line, from tank to engine. */
+            stations: components["schemas"]["ListedStation"][];
+            reading: null | components["schemas"]["LatestReading"];
+            /** @description What to do next. */
+            nextAction: components["schemas"]["NextAction"];
+            /** @description Why the job is held, metric; null where it is not. */
+            held: null | string;
+            /** @description What it waits for. */
+            waiting: components["schemas"]["OpenEntry"][];
+            /** @description What falls due today or fell due before. */
+            due: components["schemas"]["OpenEntry"][];
+            /** @description What falls due later. */
+            upcoming: components["schemas"]["OpenEntry"][];
+        };
+        /** @description A station as a job in a list shows it. */
+        ListedStation: {
+            /** @description Its name in addresses. */
+            slug: string;
+            /** @description Its name on the screen. */
+            name: string;
             /** @description How it stands by what is saved on the whole job. */
             state: components["schemas"]["StationState"];
             /** @description True where something waited for holds it up. */

@@ -1,7 +1,7 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useRef, useState } from "react";
 import { useNavigate } from "react-router";
-import { type Job, sendFile } from "../api/client";
+import { type ListedJob, sendFile } from "../api/client";
 import { type BayFilter as Filter, keys, useBay, useFound } from "../api/queries";
 import { useBayNews } from "../live/useNews";
 import { Header } from "../shell/Header";
@@ -156,7 +156,7 @@ interface Counts {
   held: number;
 }
 
-function headline({ all, due, held }: Counts, jobs: readonly Job[]): string {
+function headline({ all, due, held }: Counts, jobs: readonly ListedJob[]): string {
   const count = all === 0 ? "No open jobs." : all === 1 ? "1 open job." : `${all.toLocaleString("en")} open jobs.`;
   const heldJob = jobs.find((j) => j.held !== null);
   const dueJob = jobs.find((j) => j.due.length > 0);

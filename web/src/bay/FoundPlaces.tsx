@@ -1,8 +1,8 @@
 import { Link } from "react-router";
-import type { Job, SearchHit } from "../api/client";
+import type { ListedJob, SearchHit } from "../api/client";
 
 /** Where the words typed stand in a job, beside what its row shows anyway. */
-export function FoundPlaces({ job, hits }: { job: Job; hits: readonly SearchHit[] }) {
+export function FoundPlaces({ job, hits }: { job: ListedJob; hits: readonly SearchHit[] }) {
   const shown = hits.filter((hit) => hit.where !== "name" && hit.where !== "vehicle");
   return shown.length === 0 ? null : (
     <ul className="mb-2 grid gap-0.5 text-[0.95rem] text-ink-2" aria-label={`Found on ${job.name}`}>
@@ -25,7 +25,7 @@ export function FoundPlaces({ job, hits }: { job: Job; hits: readonly SearchHit[
   );
 }
 
-function addressOf(job: Job, { where, entry }: SearchHit): string {
+function addressOf(job: ListedJob, { where, entry }: SearchHit): string {
   const isStation = job.stations.some((s) => s.slug === where);
   return `/jobs/${job.id}/${isStation ? where : "record"}${entry === null ? "" : `#entry-${entry}`}`;
 }

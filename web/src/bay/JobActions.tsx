@@ -1,13 +1,13 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { ApiError, api, authorHeader, type Job, unwrap } from "../api/client";
+import { ApiError, api, authorHeader, type ListedJob, unwrap } from "../api/client";
 import { keys } from "../api/queries";
 import { InitialsField } from "../shell/InitialsField";
 import { author } from "../shell/settings";
 import { Trouble } from "../shell/Trouble";
 
 /** Takes a job out of the bay or puts it back, or makes one like it. */
-export function JobActions({ job }: { job: Job }) {
+export function JobActions({ job }: { job: ListedJob }) {
   const client = useQueryClient();
   const [initials] = author.use();
   const [asking, setAsking] = useState(false);

@@ -1,8 +1,8 @@
-import type { Job, SearchHit } from "../api/client";
+import type { ListedJob, SearchHit } from "../api/client";
 import { JobRow } from "./JobRow";
 
 /** The jobs, each with the places where the words typed stand in it. */
-export function JobList({ jobs, hits }: { jobs: readonly Job[]; hits: readonly SearchHit[] }) {
+export function JobList({ jobs, hits }: { jobs: readonly ListedJob[]; hits: readonly SearchHit[] }) {
   // While the bay moves, one job can stand at the end of a page and at the beginning of the next.
   const once = [...new Map(jobs.map((job) => [job.id, job])).values()];
   return once.length === 0 ? null : (

@@ -1,5 +1,5 @@
 import { Link } from "react-router";
-import type { Job, SearchHit } from "../api/client";
+import type { ListedJob, SearchHit } from "../api/client";
 import { entryWords } from "../entries/OpenEntries";
 import { ethanolColour } from "../glass/ethanolColour";
 import { SmallLine } from "../line/SmallLine";
@@ -10,7 +10,7 @@ import { FoundPlaces } from "./FoundPlaces";
 import { JobActions } from "./JobActions";
 
 /** A job in the bay: its vehicle, its line, what is next, and the blend in its line. */
-export function JobRow({ job, hits }: { job: Job; hits: readonly SearchHit[] }) {
+export function JobRow({ job, hits }: { job: ListedJob; hits: readonly SearchHit[] }) {
   const units = useUnits();
   const next = renderNext(job.nextAction, units.current);
   const changed = job.stations.filter((s) => s.changedBy);
@@ -60,11 +60,11 @@ export function JobRow({ job, hits }: { job: Job; hits: readonly SearchHit[] }) 
 }
 
 /** What the shop calls a station. */
-function nameOf(job: Job, slug: string | null | undefined): string {
+function nameOf(job: ListedJob, slug: string | null | undefined): string {
   return job.stations.find((s) => s.slug === slug)?.name ?? "Another station";
 }
 
-function Level({ job }: { job: Job }) {
+function Level({ job }: { job: ListedJob }) {
   const reading = job.reading;
   if (!reading) {
     return (

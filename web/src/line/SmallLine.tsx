@@ -1,4 +1,4 @@
-import type { Job } from "../api/client";
+import type { ListedJob } from "../api/client";
 import { stateWord } from "../words/stations";
 import { Engine, Tank } from "./ends";
 import { Nut } from "./Nut";
@@ -6,7 +6,7 @@ import { Pipe } from "./Pipe";
 import { reachOf } from "./reach";
 
 /** The line of a job at a glance, for its row in the bay. */
-export function SmallLine({ job }: { job: Job }) {
+export function SmallLine({ job }: { job: ListedJob }) {
   const worked = job.stations.filter((s) => s.state !== "empty");
   return (
     <div

@@ -1,0 +1,110 @@
+// A shop of years, and many people at it at once. Part of ./hazy bench.
+import { execFileSync } from "node:child_process";
+import { join } from "node:path";
+
+const clients = 30;
+const seconds = Number(process.env.HAZY_BENCH_SECONDS ?? 60);
+const jobs = 20_000;
+
+/** Times by what was asked. */
+class Times {
+  #of = new Map();
+
+  add(what, ms) {
+    if (!this.#of.has(what)) this.#of.set(what, []);
+    this.#of.get(what).push(ms);
+  }
+
+  /** Number, median, p99 and longest of what was asked. */
+  of(what) {
+    const sorted = [...(this.#of.get(what) ?? [])].sort((a, b) => a - b);
+    const at = (share) => sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))] ?? Number.NaN;
+    return { count: sorted.length, median: at(0.5), p99: at(0.99), longest: at(1) };
+  }
+
+  get all() {
+    return [...this.#of.keys()];
+  }
+}
+
+/** One person: looks at the bay, opens a job, saves a reading, writes a note; rests a moment between. */
+async function client(address, number, until, times, trouble, restMs) {
+  let seed = 1 + number * 7919;
+  const random = () => (seed = (seed * 48271) % 2147483647) / 2147483647;
+  const ask = async (what, path, options) => {
+    await new Promise((rest) => setTimeout(rest, restMs * (0.5 + random())));
+    const began = performance.now();
+    try {
+      const answer = await fetch(address + path, options);
+      const text = await answer.text();
+      times.add(what, performance.now() - began);
+      if (!answer.ok && answer.status !== 412) trouble.push(`${what}: ${answer.status} ${text.slice(0, 200)}`);
+      return { body: answer.ok ? JSON.parse(text) : null, etag: answer.headers.get("etag"), bytes: text.length };
+    } catch (broken) {
+      trouble.push(`${what}: ${broken}`);
+      return { body: null };
+    }
+  };
+  const send = (method, body, headers) => ({
+    method,
+    headers: { "Content-Type": "application/json", Origin: address, "X-Author": `C${number}`, ...headers },
+    body: JSON.stringify(body),
+  });
+  let largest = 0;
+  // Nobody begins at the same moment.
+  await new Promise((rest) => setTimeout(rest, restMs * 9 * random()));
+  while (performance.now() < until) {
+    const filter = ["all", "all", "due", "waiting", "archived"][Math.floor(random() * 5)];
+    const first = await ask("bay", `/api/bay?filter=${filter}`);
+    largest = Math.max(largest, first.bytes ?? 0);
+    if (first.body?.next) await ask("bay", `/api/bay?filter=${filter}&after=${first.body.next}`);
+    const found = await ask("bay, searched", `/api/bay?search=no.%20${1 + Math.floor(random() * jobs)}`);
+    const choice = found.body?.jobs ?? [];
+    const job = choice[Math.floor(random() * choice.length)]?.id ?? first.body?.jobs[0]?.id;
+    if (!job) continue;
+    await ask("search", `/api/search?q=vehicle%20${1 + Math.floor(random() * jobs)}`);
+    await ask("job", `/api/jobs/${job}`);
+    const { etag } = await ask("station", `/api/jobs/${job}/stations/signal`);
+    const reading = { meter: { frequencyHz: Number((60 + 90 * random()).toFixed(1)) } };
+    await ask("save", `/api/jobs/${job}/stations/signal`, send("PUT", reading, { "If-Match": etag ?? '"0"' }));
+    await ask("entry", `/api/jobs/${job}/entries`, send("POST", { kind: "note", text: `Note of ${number}` }, { "Idempotency-Key": crypto.randomUUID() }));
+    await ask("entries", `/api/jobs/${job}/entries?after=5`);
+  }
+  return largest;
+}
+
+/** Fills a shop and lets people work in it. */
+export async function shop({ root, folder, start, report, memoryMb }) {
+  const trial = await start({ HAZY_DEMO: "1", HAZY_DATA: join(folder, "shop") });
+  trial.child.kill("SIGTERM");
+  await new Promise((ended) => trial.child.on("exit", ended));
+  const began = performance.now();
+  execFileSync("dotnet", ["run", "--project", join(root, "tests/bench/seed"), "-c", "Release", "--", join(folder, "shop/hazy-gauge.db"), String(jobs)], { stdio: "inherit" });
+  report(`Filling ${jobs.toLocaleString("en")} jobs with their history`, `${((performance.now() - began) / 1000).toFixed(0)} s`);
+  const { child, address } = await start({ HAZY_DATA: join(folder, "shop") });
+  try {
+    // The first request of each kind pays for compiling it.
+    const warm = new Times();
+    await client(address, 0, performance.now() + 3000, warm, [], 0);
+    for (const [name, restMs] of [["with half a second between requests", 500], ["without rest", 0]]) {
+      const times = new Times();
+      const trouble = [];
+      const until = performance.now() + seconds * 1000;
+      const pages = await Promise.all(Array.from({ length: clients }, (_, i) => client(address, i + 1, until, times, trouble, restMs)));
+      const goal = restMs > 0 ? "p99 under 250 ms, median under 40 ms" : undefined;
+      for (const what of times.all) {
+        const { count, median, p99, longest } = times.of(what);
+        report(
+          `${clients} people ${name}: ${what}`,
+          `${count} times, median ${median.toFixed(1)} ms, p99 ${p99.toFixed(0)} ms, longest ${longest.toFixed(0)} ms`,
+          what === "bay" || what === "save" ? goal : undefined,
+        );
+      }
+      report(`${clients} people ${name}: errors`, `${trouble.length}${trouble.length ? `, the first: ${trouble[0]}` : ""}`, "none");
+      report("Largest page of the bay", `${(Math.max(...pages) / 1000).toFixed(0)} kB`, "at most 60 kB");
+    }
+    report("Memory of the server afterwards, and at most", `${memoryMb(child.pid, "VmRSS").toFixed(0)} MB, ${memoryMb(child.pid, "VmHWM").toFixed(0)} MB`, "under 400 MB");
+  } finally {
+    child.kill();
+  }
+}
