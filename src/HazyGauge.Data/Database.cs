@@ -1,9 +1,12 @@
+using System.Data;
 using System.Data.Common;
 using System.Globalization;
+using System.Reflection;
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Design;
 using Microsoft.EntityFrameworkCore.Diagnostics;
+using Microsoft.EntityFrameworkCore.Migrations;
 using Microsoft.Extensions.DependencyInjection;
 
 namespace HazyGauge.Data;
@@ -26,37 +29,46 @@ public static class Database
         .AddSingleton<Files.FileStore>();
 
     /// <summary>Creates the database or brings it up to date; an existing one is copied aside before it is changed.</summary>
-    /// <param name="db">The database, in a folder that was taken for this program.</param>
+    /// <param name="contexts">Opens the database, in a folder that was taken for this program; asked only where it has to be brought up to date.</param>
     /// <param name="folder">The folder.</param>
     /// <param name="version">Version of this program.</param>
     /// <param name="clock">Names the copy.</param>
+    /// <returns>True where a program that was killed left content behind that it had begun to bring.</returns>
     /// <exception cref="StorageException">A newer program wrote it, or disk or database are not fit to work with.</exception>
-    public static async Task PrepareAsync(HazyGaugeDb db, string folder, Version version, TimeProvider clock)
+    public static async Task<bool> PrepareAsync(Func<HazyGaugeDb> contexts, string folder, Version version, TimeProvider clock)
     {
         try
         {
-            var applied = await AppliedAsync(db, folder);
-            var known = db.Database.GetMigrations().ToList();
-            await RefuseNewerAsync(db, folder, version, applied.Except(known, StringComparer.Ordinal).Any());
+            var known = KnownMigrations();
+            await using var plain = new SqliteConnection(ConnectionString(folder));
+            var isThere = File.Exists(PathIn(folder));
+            var applied = isThere ? await AppliedAsync(plain) : [];
+            if (isThere)
+            {
+                await RefuseNewerAsync(plain, folder, version, applied.Except(known, StringComparer.Ordinal).Any());
+            }
+
             var pending = known.Except(applied, StringComparer.Ordinal).ToList();
             if (pending.Count > 0)
             {
-                if (File.Exists(PathIn(folder)) && await NumberAsync(db, "SELECT count(*) FROM sqlite_master") > 0)
+                if (isThere && await NumberAsync(plain, "SELECT count(*) FROM sqlite_master") > 0)
                 {
                     CopyAside(folder, pending[0], clock);
                 }
 
-                await LiftStaleLockAsync(db);
+                await using var db = contexts();
+                await LiftStaleLockAsync(plain);
                 await MigrateAsync(db);
             }
 
-            if (pending.Count > 0 || await NumberAsync(db, AskVersion) == 0)
+            if (pending.Count > 0 || await NumberAsync(plain, AskVersion) == 0)
             {
-                await db.Database.ExecuteSqlRawAsync(string.Create(CultureInfo.InvariantCulture, $"PRAGMA user_version={Packed(version)}"));
+                await RunAsync(plain, string.Create(CultureInfo.InvariantCulture, $"PRAGMA user_version={Packed(version)}"));
             }
 
-            await db.Database.ExecuteSqlRawAsync("PRAGMA journal_mode=WAL");
+            await RunAsync(plain, "PRAGMA journal_mode=WAL");
             DataFolder.CloseToOthers(PathIn(folder));
+            return await NumberAsync(plain, Files.StagedContent.CountSql) > 0;
         }
         catch (Exception failed) when (failed is not StorageException && StorageFaults.Of(failed) is { } fault)
         {
@@ -108,25 +120,32 @@ public static class Database
     // The version that last changed the shape of the database stands in its header: even a program that knows none of that shape can say it.
     private static int Packed(Version version) => (version.Major * 1_000_000) + (version.Minor * 1000) + version.Build;
 
-    // Asked without the migrator, which takes longer to come up than everything else here.
-    private static async Task<IReadOnlyList<string>> AppliedAsync(HazyGaugeDb db, string folder)
+    // Asked without Entity Framework, which takes longer to come up than everything else of a start.
+    private static List<string> KnownMigrations() => [.. typeof(HazyGaugeDb).Assembly.GetTypes()
+        .Select(t => t.GetCustomAttribute<MigrationAttribute>()?.Id).OfType<string>().Order(StringComparer.Ordinal)];
+
+    private static async Task<IReadOnlyList<string>> AppliedAsync(SqliteConnection plain)
     {
-        if (!File.Exists(PathIn(folder)) || await NumberAsync(db, "SELECT count(*) FROM sqlite_master WHERE type = 'table' AND name = '__EFMigrationsHistory'") == 0)
+        if (await NumberAsync(plain, "SELECT count(*) FROM sqlite_master WHERE type = 'table' AND name = '__EFMigrationsHistory'") == 0)
         {
             return [];
         }
 
-        return await db.Database.SqlQueryRaw<string>("SELECT MigrationId AS Value FROM __EFMigrationsHistory").ToListAsync();
-    }
-
-    private static async Task RefuseNewerAsync(HazyGaugeDb db, string folder, Version version, bool hasUnknown)
-    {
-        if (!File.Exists(PathIn(folder)))
+        await using var command = plain.CreateCommand();
+        command.CommandText = "SELECT MigrationId FROM __EFMigrationsHistory";
+        await using var reader = await command.ExecuteReaderAsync();
+        var applied = new List<string>();
+        while (await reader.ReadAsync())
         {
-            return;
+            applied.Add(reader.GetString(0));
         }
 
-        var needed = await NumberAsync(db, AskVersion);
+        return applied;
+    }
+
+    private static async Task RefuseNewerAsync(SqliteConnection plain, string folder, Version version, bool hasUnknown)
+    {
+        var needed = await NumberAsync(plain, AskVersion);
         if (needed > Packed(version) || hasUnknown)
         {
             var which = needed > Packed(version) ? string.Create(CultureInfo.InvariantCulture, $"version {needed / 1_000_000}.{needed / 1000 % 1000}.{needed % 1000}") : "a newer version";
@@ -149,11 +168,11 @@ public static class Database
 
     // Whoever migrates puts a row there and takes it out again; killed in between it stays, and every later start would wait for ever. The folder is
     // taken for this program, so nobody else can be at it.
-    private static async Task LiftStaleLockAsync(HazyGaugeDb db)
+    private static async Task LiftStaleLockAsync(SqliteConnection plain)
     {
-        if (await NumberAsync(db, "SELECT count(*) FROM sqlite_master WHERE type = 'table' AND name = '__EFMigrationsLock'") > 0)
+        if (await NumberAsync(plain, "SELECT count(*) FROM sqlite_master WHERE type = 'table' AND name = '__EFMigrationsLock'") > 0)
         {
-            await db.Database.ExecuteSqlRawAsync("DELETE FROM \"__EFMigrationsLock\"");
+            await RunAsync(plain, "DELETE FROM \"__EFMigrationsLock\"");
         }
     }
 
@@ -187,26 +206,31 @@ public static class Database
         }
     }
 
-    private static async Task<long> NumberAsync(HazyGaugeDb db, string question)
+    private static async Task<long> NumberAsync(SqliteConnection plain, string question)
     {
-        await db.Database.OpenConnectionAsync();
-        try
-        {
-            await using var command = db.Database.GetDbConnection().CreateCommand();
-            command.CommandText = question;
-            return Convert.ToInt64(await command.ExecuteScalarAsync(), CultureInfo.InvariantCulture);
-        }
-        finally
-        {
-            await db.Database.CloseConnectionAsync();
-        }
+        await OpenAsync(plain);
+        await using var command = plain.CreateCommand();
+        command.CommandText = question;
+        return Convert.ToInt64(await command.ExecuteScalarAsync(), CultureInfo.InvariantCulture);
     }
+
+    private static async Task RunAsync(SqliteConnection plain, string sql)
+    {
+        await OpenAsync(plain);
+        await using var command = plain.CreateCommand();
+        command.CommandText = sql;
+        await command.ExecuteNonQueryAsync();
+    }
+
+    private static Task OpenAsync(SqliteConnection plain) => plain.State == ConnectionState.Open ? Task.CompletedTask : plain.OpenAsync();
 
     /// <summary>Where the database lies in its folder.</summary>
     internal static string PathIn(string folder) => Path.Combine(folder, FileName);
 
+    private static string ConnectionString(string folder) => $"Data Source={PathIn(folder)};Foreign Keys=True;Default Timeout=30";
+
     internal static void Configure(DbContextOptionsBuilder options, string folder) => options
-        .UseSqlite($"Data Source={PathIn(folder)};Foreign Keys=True;Default Timeout=30")
+        .UseSqlite(ConnectionString(folder))
         .AddInterceptors(new OpenedConnection());
 
     /// <summary>

@@ -94,11 +94,8 @@ public class HouseTests(App app) : IClassFixture<App>
         }
 
         var options = new DbContextOptionsBuilder<HazyGaugeDb>().UseSqlite($"Data Source={Path.Combine(folder.FullName, "hazy-gauge.db")}").Options;
-        await using (var db = new HazyGaugeDb(options))
-        {
-            await Database.PrepareAsync(db, folder.FullName, new Version(0, 5, 0), TimeProvider.System);
-            await Database.PrepareAsync(db, folder.FullName, new Version(0, 5, 0), TimeProvider.System);
-        }
+        await Database.PrepareAsync(() => new HazyGaugeDb(options), folder.FullName, new Version(0, 5, 0), TimeProvider.System);
+        await Database.PrepareAsync(() => new HazyGaugeDb(options), folder.FullName, new Version(0, 5, 0), TimeProvider.System);
 
         var copy = Directory.GetFiles(folder.FullName, "before-*.db").Single();
         await using (var read = new SqliteConnection($"Data Source={copy};Pooling=False"))

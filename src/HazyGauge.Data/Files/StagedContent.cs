@@ -10,6 +10,10 @@ namespace HazyGauge.Data.Files;
 public sealed class StagedContent : IAsyncDisposable
 {
     private const string Prefix = "staged-";
+
+    /// <summary>Asks how many contents are staged.</summary>
+    internal const string CountSql = "SELECT count(*) FROM FileContents WHERE Sha256 >= 'staged-' AND Sha256 < 'staged.'";
+
     private const int ChunkBytes = 256 * 1024;
     private const int ChunksAtOnce = 4;
     private const int RemovedAtOnce = 64;

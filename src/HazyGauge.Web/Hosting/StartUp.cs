@@ -20,12 +20,12 @@ internal static class StartUp
         try
         {
             services.GetRequiredService<DataFolder>().Take();
-            await using (var db = await services.GetRequiredService<IDbContextFactory<HazyGaugeDb>>().CreateDbContextAsync())
+            if (await Database.PrepareAsync(
+                () => services.GetRequiredService<IDbContextFactory<HazyGaugeDb>>().CreateDbContext(), settings.DataFolder, Version.Parse(CoreVersion.Current), services.GetRequiredService<TimeProvider>()))
             {
-                await Database.PrepareAsync(db, settings.DataFolder, Version.Parse(CoreVersion.Current), services.GetRequiredService<TimeProvider>());
+                await services.GetRequiredService<FileStore>().ClearStagedAsync(CancellationToken.None);
             }
 
-            await services.GetRequiredService<FileStore>().ClearStagedAsync(CancellationToken.None);
             if (settings.LoadDemo)
             {
                 Volatile.Write(ref doing, "loading the demo");

@@ -1,15 +1,16 @@
+using System.ComponentModel;
 using System.Text.Json;
-using System.Text.RegularExpressions;
 using HazyGauge.Core.Findings;
 using HazyGauge.Data;
 using HazyGauge.Web.Stations;
 using Microsoft.AspNetCore.Diagnostics;
+using Microsoft.AspNetCore.Http.Metadata;
 using Microsoft.AspNetCore.Mvc;
 
 namespace HazyGauge.Web.Problems;
 
 /// <summary>Turns refusals and failures into problem details (RFC 9457) with a sentence per field.</summary>
-internal sealed partial class ApiProblems(IProblemDetailsService problems, DataFolder folder, ILogger<ApiProblems> logger) : IExceptionHandler
+internal sealed class ApiProblems(IProblemDetailsService problems, DataFolder folder, ILogger<ApiProblems> logger) : IExceptionHandler
 {
     private const string TooLarge = "What was sent is larger than this accepts.";
     private const string WrongType = "Send JSON, with the content type application/json.";
@@ -26,7 +27,6 @@ internal sealed partial class ApiProblems(IProblemDetailsService problems, DataF
         {
             RefusedInputException refused => Refusal(refused),
             BadHttpRequestException { InnerException: JsonException json } => Unreadable(json),
-            BadHttpRequestException bad when Parameter().Match(bad.Message) is { Success: true } match => WrongKind(match.Groups["field"].Value),
             BadHttpRequestException bad => Problem(bad.StatusCode, Title(bad.StatusCode), Plain(bad), null),
             JsonException json => Unreadable(json),
 
@@ -84,6 +84,12 @@ internal sealed partial class ApiProblems(IProblemDetailsService problems, DataF
     public static void AddWords(ProblemDetailsContext context)
     {
         var problem = context.ProblemDetails;
+        if (problem is { Status: StatusCodes.Status400BadRequest, Detail: null } && Misread(context.HttpContext) is { } field && WrongKind(field) is var wrong)
+        {
+            (problem.Title, problem.Detail) = (wrong.Title, wrong.Detail);
+            problem.Extensions["errors"] = wrong.Extensions["errors"];
+        }
+
         problem.Detail ??= problem.Status switch
         {
             StatusCodes.Status404NotFound => "There is nothing at this address.",
@@ -94,14 +100,28 @@ internal sealed partial class ApiProblems(IProblemDetailsService problems, DataF
         };
     }
 
-    [GeneratedRegex("^Failed to bind parameter \"\\S+ (?<field>\\w+)\"", RegexOptions.ExplicitCapture, matchTimeoutMilliseconds: 10_000)]
-    private static partial Regex Parameter();
-
     private static ProblemDetails WrongKind(string field) => Problem(
         StatusCodes.Status400BadRequest,
         "The request could not be read.",
         $"'{field}' in the address is not the kind of value that belongs there.",
         new Dictionary<string, string[]>(StringComparer.Ordinal) { [field] = ["This is not the kind of value that belongs here."] });
+
+    // What binds requests says only that a value in the address could not be read, not which.
+    private static string? Misread(HttpContext http) => http.GetEndpoint()?.Metadata.GetOrderedMetadata<IParameterBindingMetadata>()
+        .Where(p => p.HasTryParse && http.Request.Query.TryGetValue(p.Name, out var given) && !CanBe(Nullable.GetUnderlyingType(p.ParameterInfo.ParameterType) ?? p.ParameterInfo.ParameterType, given.ToString()))
+        .Select(p => p.Name).FirstOrDefault();
+
+    private static bool CanBe(Type type, string given)
+    {
+        try
+        {
+            return TypeDescriptor.GetConverter(type).ConvertFromInvariantString(given) is not null;
+        }
+        catch (Exception unfit) when (unfit is FormatException or ArgumentException or NotSupportedException or OverflowException)
+        {
+            return false;
+        }
+    }
 
     private static ProblemDetails Unreadable(JsonException json)
     {
