@@ -185,7 +185,9 @@ namespace HazyGauge.Data.Migrations
                 SELECT j.Id, s.key, json_extract(s.value, '$.state'), json_extract(s.value, '$.nextAction'), json_extract(s.value, '$.summary'),
                     json_extract(s.value, '$.basedOn'), json_extract(s.value, '$.changedBy'), json_extract(s.value, '$.ownState')
                 FROM Jobs j, json_each(j.Bay_Stations) s
+                WHERE json_extract(s.value, '$.state') IS NOT NULL AND json_extract(s.value, '$.nextAction') IS NOT NULL
                 """);
+            migrationBuilder.Sql("UPDATE Jobs SET IsUnevaluated = LastRevision > 0");
 
             // Dropped by SQLite itself: rebuilding the table would not fit into the transaction.
             migrationBuilder.Sql("ALTER TABLE Jobs DROP COLUMN Bay_Stations");

@@ -117,7 +117,10 @@ internal sealed class JobSaver(JobLine line, JobStore jobs, JobEvaluator evaluat
         var emptied = sent.Where(s => !drafts.ContainsKey(s.Slug)).Select(s => s.Slug).ToHashSet(StringComparer.Ordinal);
         CheckUnbuilt(sent);
         var standing = latest.Where(l => !emptied.Contains(l.Key)).ToDictionary(l => l.Key, l => l.Value, StringComparer.Ordinal);
-        var evaluation = await evaluator.EvaluateAsync(job.Id, standing, drafts, null, cancellation);
+
+        // What is saved, what rests on it, and what these rest on: the others stand as they did.
+        var concerned = line.With([.. saving.Keys, .. line.Dependents(saving.Keys).Select(d => d.Slug)]).Select(s => s.Slug).ToHashSet(StringComparer.Ordinal);
+        var evaluation = await evaluator.EvaluateAsync(job.Id, standing, drafts, concerned, cancellation);
 
         // A document of an older shape that is replaced leaves its facts to the survey: they are saved along, or they would be lost.
         foreach (var (slug, _) in evaluation.TookOver.Where(t => !saving.ContainsKey(t.Key) && saving.ContainsKey(t.Value)).ToList())
@@ -156,7 +159,7 @@ internal sealed class JobSaver(JobLine line, JobStore jobs, JobEvaluator evaluat
         return new WholeSave(
             author,
             toSave,
-            evaluation.Documents.Keys.Where(s => !saving.ContainsKey(s)).ToDictionary(s => s, s => latest.GetValueOrDefault(s)?.Number ?? 0, StringComparer.Ordinal),
+            evaluation.Documents.Keys.Where(s => concerned.Contains(s) && !saving.ContainsKey(s)).ToDictionary(s => s, s => latest.GetValueOrDefault(s)?.Number ?? 0, StringComparer.Ordinal),
             evaluation.LastEntry,
             standings,
             (before, savedAt) => reads is null ? before : WithReading(before, read, savedAt));

@@ -45,7 +45,8 @@ public static class ManyJobs
             SELECT c.Id, j.LastEntry - {notes + 1} + Notes.N, 'note', 'Note ' || Notes.N || ' on vehicle ' || c.N, '', 'JM', c.CreatedAt, 'note-' || Notes.N, '', 0
             FROM Copies c JOIN Jobs j ON j.Id = c.Id, Notes;
             INSERT INTO Entries (JobId, Number, Kind, Text, Blocks, Author, At, IdempotencyKey, Files, Due, IsOpen)
-            SELECT c.Id, j.LastEntry, iif(c.N % 2, 'waiting', 'recheck'), 'adapter ' || c.N, iif(c.N % 2, 'fit', ''), 'JM', c.CreatedAt, 'last', '', date($today, (c.N % 400 - 100) || ' days'), c.N % 4 = 0
+            SELECT c.Id, j.LastEntry, CASE c.N % 4 WHEN 0 THEN 'recheck' WHEN 1 THEN 'waiting' ELSE 'note' END, 'adapter ' || c.N, iif(c.N % 4 = 1, 'fit', ''), 'JM', c.CreatedAt, 'last', '',
+                iif(c.N % 4 < 2, date($today, (c.N % 397 - 100) || ' days'), NULL), c.N % 4 < 2
             FROM Copies c JOIN Jobs j ON j.Id = c.Id;
             INSERT INTO SearchTexts (JobId, Place, Label, Text)
             SELECT e.JobId, 'entry:' || e.Number, 'Note', e.Text FROM Entries e JOIN Copies c ON c.Id = e.JobId WHERE e.IdempotencyKey LIKE 'note-%' OR e.IdempotencyKey = 'last';
