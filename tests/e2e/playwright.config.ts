@@ -4,8 +4,8 @@ export default defineConfig({
   testDir: ".",
   outputDir: "../../artifacts/browser",
   globalSetup: "./demo.ts",
-  // As many as a small machine has cores; every test has its own program and browser page.
-  workers: 2,
+  // One more than a small machine has cores, for a test mostly waits; every test has its own program and browser page.
+  workers: 3,
   fullyParallel: true,
   // Generous: a busy machine is slow, and no test is about speed.
   timeout: 180_000,

@@ -24,7 +24,7 @@ namespace HazyGauge.Web.Bay;
 /// <param name="Jobs">Jobs with next action, what holds them, what they wait for and what falls due; the most pressing first.</param>
 /// <param name="Next">What to ask the next page with, as after; left out on the last.</param>
 public sealed record BayAnswer(
-    DateOnly Today, BayCounts Counts, IReadOnlyList<ListedJob> Jobs, [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? Next);
+    DateOnly Today, BayCounts Counts, IReadOnlyList<ListedJob> Jobs, [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? Next = null);
 
 /// <summary>A job to make out of another.</summary>
 /// <param name="Name">What the shop calls it; left out, the other's name with "copy" behind it.</param>

@@ -33,8 +33,6 @@ public sealed record EntryRequest(
 /// <param name="Number">1, 2, 3 ... per job.</param>
 /// <param name="Kind">What kind of entry it is.</param>
 /// <param name="Text">What it says.</param>
-/// <param name="Payload">What it carries beside words; left out where that is nothing.</param>
-/// <param name="Said">That in one line with its numbers.</param>
 /// <param name="Due">The day it falls due.</param>
 /// <param name="Blocks">Stations that cannot go on until it is closed.</param>
 /// <param name="Station">The station it belongs to.</param>
@@ -46,12 +44,12 @@ public sealed record EntryRequest(
 /// <param name="TakenBackBy">Number of the entry that took it back; null while it holds.</param>
 /// <param name="Author">Who wrote it.</param>
 /// <param name="At">When.</param>
+/// <param name="Payload">What it carries beside words; left out where that is nothing.</param>
+/// <param name="Said">That in one line with its numbers.</param>
 public sealed record EntryAnswer(
     int Number,
     string Kind,
     string Text,
-    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] JsonElement? Payload,
-    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] Sentence? Said,
     DateOnly? Due,
     IReadOnlyList<string> Blocks,
     string? Station,
@@ -62,7 +60,9 @@ public sealed record EntryAnswer(
     int? ClosedBy,
     int? TakenBackBy,
     string Author,
-    DateTimeOffset At);
+    DateTimeOffset At,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] JsonElement? Payload = null,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] Sentence? Said = null);
 
 /// <summary>A page of the entries of a job.</summary>
 /// <param name="Items">The entries, the oldest first; asked with before, the newest first.</param>

@@ -25,8 +25,6 @@ internal sealed class EntryReader(EntryStore entries, StationDocuments documents
         row.Number,
         row.Kind,
         row.Text,
-        row.Payload is { } payload ? JsonSerializer.Deserialize<JsonElement>(payload) : null,
-        documents.Said(row.Said),
         row.Due,
         Words(row.Blocks),
         row.Station,
@@ -37,7 +35,9 @@ internal sealed class EntryReader(EntryStore entries, StationDocuments documents
         chain.ClosedBy(row.Number),
         chain.TakenBackBy(row.Number),
         row.Author,
-        row.At);
+        row.At,
+        row.Payload is { } payload ? JsonSerializer.Deserialize<JsonElement>(payload) : null,
+        documents.Said(row.Said));
 
     /// <summary>Words parted by blanks, as rows keep them.</summary>
     public static IReadOnlyList<string> Words(string text) => text.Split(' ', StringSplitOptions.RemoveEmptyEntries);

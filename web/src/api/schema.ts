@@ -2232,7 +2232,7 @@ export interface components {
             /** @description Jobs with next action, what holds them, what they wait for and what falls due; the most pressing first. */
             jobs: components["schemas"]["ListedJob"][];
             /** @description What to ask the next page with, as after; left out on the last. */
-            next: null | string;
+            next?: null | string;
         };
         /** @description How many jobs there are of each sort. */
         BayCounts: {
@@ -3153,8 +3153,6 @@ export interface components {
             kind: string;
             /** @description What it says. */
             text: string;
-            payload: null | components["schemas"]["JsonElement"];
-            said: null | components["schemas"]["Sentence"];
             /**
              * Format: date
              * @description The day it falls due.
@@ -3195,6 +3193,9 @@ export interface components {
              * @description When.
              */
             at: string;
+            /** @description What it carries beside words; left out where that is nothing. */
+            payload?: unknown;
+            said?: null | components["schemas"]["Sentence"];
         };
         /** @description A kind of entry: what it asks for. */
         EntryKindAnswer: {
