@@ -17,7 +17,13 @@ export function FoundPlaces({ job, hits }: { job: ListedJob; hits: readonly Sear
           :{" "}
           {hit.words.map((piece, i) =>
             // biome-ignore lint/suspicious/noArrayIndexKey: the pieces of one sentence have no name but their place.
-            piece.isHit ? <mark key={i}>{piece.text}</mark> : <span key={i}>{piece.text}</span>,
+            piece.isHit ? (
+              <mark key={i} className="bg-transparent font-bold text-base-content underline decoration-2 underline-offset-2">
+                {piece.text}
+              </mark>
+            ) : (
+              <span key={i}>{piece.text}</span>
+            ),
           )}
         </li>
       ))}
