@@ -238,7 +238,7 @@ public static class Database
     /// </summary>
     private sealed class OpenedConnection : DbConnectionInterceptor
     {
-        private const string Settings = "PRAGMA synchronous=FULL; PRAGMA cache_size=-8000";
+        private const string Settings = "PRAGMA synchronous=FULL; PRAGMA cache_size=-8000; PRAGMA temp_store=MEMORY";
 
         public override void ConnectionOpened(DbConnection connection, ConnectionEndEventData eventData)
         {

@@ -12,6 +12,7 @@ export interface Asked {
   headers: Headers;
 }
 
+/** An answer is a body, or one with its status; a body that has a revision carries it as its tag, as the program's do. */
 type Answer = unknown | { status: number; body: unknown };
 
 /** Stands in for the program: answers by method and path, and remembers what it was asked. */
@@ -34,7 +35,9 @@ export function testServer(answers: Record<string, (asked: Asked) => Answer>): A
       throw new Error(`Nothing answers ${asked.method} ${asked.path}.`);
     }
     const { status, body } = isProblem(answer) ? answer : { status: 200, body: answer };
-    return new Response(JSON.stringify(body), { status, headers: { "Content-Type": "application/json" } });
+    const revision = (body as { revision?: number } | null)?.revision;
+    const tag: Record<string, string> = revision === undefined ? {} : { ETag: `"${revision}"` };
+    return new Response(JSON.stringify(body), { status, headers: { "Content-Type": "application/json", ...tag } });
   });
   return all;
 }

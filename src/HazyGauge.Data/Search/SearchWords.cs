@@ -18,5 +18,7 @@ public sealed class SearchWords
     }
 
     // In the language of the full-text index: quoted, so that nothing typed is taken for an operator; the last part may go on.
-    internal string AsMatch => string.Join(" AND ", Words.Select(w => $"\"{w.Replace("\"", "\"\"", StringComparison.Ordinal)}\"*"));
+    internal IEnumerable<string> Matches => Words.Select(w => $"\"{w.Replace("\"", "\"\"", StringComparison.Ordinal)}\"*");
+
+    internal string AsMatch => string.Join(" AND ", Matches);
 }

@@ -24,17 +24,15 @@ internal static class SearchEndpoints
         }
 
         var found = await search.FindAsync(words, limit, cancellation);
-        return TypedResults.Ok(new SearchAnswer([.. found.SelectMany(job => Hits(job, words.Words))]));
+        return TypedResults.Ok(new SearchAnswer([.. found.SelectMany(job => Hits(job))]));
     }
 
-    private static IEnumerable<SearchHit> Hits(FoundJob job, IReadOnlyList<string> words)
+    private static IEnumerable<SearchHit> Hits(FoundJob job)
     {
         var inJob = new JobOfHit(job.Id, job.Name, job.Vehicle, job.ArchivedAt is not null);
-        return job.Texts.Select(t => (Text: t, Count: WordsAround.Count(t.Text, words)))
-            .Where(t => t.Count > 0)
-            .OrderByDescending(t => t.Count).ThenBy(t => Rank(t.Text.Place)).ThenBy(t => t.Text.Place, StringComparer.Ordinal)
+        return job.Texts.OrderByDescending(t => t.Words).ThenBy(t => Rank(t.Text.Place)).ThenBy(t => t.Text.Place, StringComparer.Ordinal)
             .Take(HitsOfOneJob)
-            .Select(t => Hit(inJob, t.Text, words));
+            .Select(t => Hit(inJob, t.Text, t.Spots));
     }
 
     // Name and vehicle say which job it is; what stands in it comes behind.
@@ -45,10 +43,10 @@ internal static class SearchEndpoints
         _ => 2,
     };
 
-    private static SearchHit Hit(JobOfHit job, SearchTextRow text, IReadOnlyList<string> words)
+    private static SearchHit Hit(JobOfHit job, SearchTextRow text, IReadOnlyList<Spot> spots)
     {
         var (where, at) = text.Place.Split(':', 2) is [var first, var second] ? (first, second) : (text.Place, null);
         return new SearchHit(
-            job, where, text.Label, where == "entry" ? int.Parse(at!, CultureInfo.InvariantCulture) : null, where is "entry" or "file" ? null : at, WordsAround.Of(text.Text, words));
+            job, where, text.Label, where == "entry" ? int.Parse(at!, CultureInfo.InvariantCulture) : null, where is "entry" or "file" ? null : at, WordsAround.Of(text.Text, spots));
     }
 }

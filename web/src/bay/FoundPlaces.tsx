@@ -15,19 +15,21 @@ export function FoundPlaces({ job, hits }: { job: ListedJob; hits: readonly Sear
             {hit.label}
           </Link>
           :{" "}
-          {hit.words.map((piece, i) =>
+          {hit.words.map((piece, i) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: the pieces of one sentence have no name but their place.
-            piece.isHit ? (
-              <mark key={i} className="bg-transparent font-bold text-base-content underline decoration-2 underline-offset-2">
-                {piece.text}
-              </mark>
-            ) : (
-              <span key={i}>{piece.text}</span>
-            ),
-          )}
+            <Word key={i} piece={piece} />
+          ))}
         </li>
       ))}
     </ul>
+  );
+}
+
+function Word({ piece }: { piece: SearchHit["words"][number] }) {
+  return piece.isHit ? (
+    <mark className="bg-transparent font-bold text-base-content underline decoration-2 underline-offset-2">{piece.text}</mark>
+  ) : (
+    piece.text
   );
 }
 
