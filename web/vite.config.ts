@@ -12,6 +12,7 @@ export default defineConfig({
   server: { host: "127.0.0.1", proxy: { "/api": server, "/health": server, "/hubs": { ...server, ws: true } } },
   // A page of its own for every file takes longer than most of what is tested: only components get one.
   test: {
+    testTimeout: 60_000,
     projects: [
       {
         extends: true,
@@ -19,7 +20,12 @@ export default defineConfig({
       },
       {
         extends: true,
-        test: { name: "page", include: ["src/**/*.test.tsx"], environment: "jsdom", setupFiles: ["src/testSetup.ts"] },
+        test: {
+          name: "page",
+          include: ["src/**/*.test.tsx"],
+          environment: "jsdom",
+          setupFiles: ["src/testSetup.ts", "src/testPageSetup.ts"],
+        },
       },
     ],
   },

@@ -149,4 +149,33 @@ public class RoundTripTests
         empty.Position = 0;
         (await Should.ThrowAsync<RefusedInputException>(() => JobFileFormat.OpenZipAsync(empty, CancellationToken.None))).Message.ShouldContain("no job.json");
     }
+
+    [Fact]
+    public async Task A_job_file_of_version_1_is_read_as_what_it_is_today()
+    {
+        const string Older = """
+            {
+              "schemaVersion": 1, "id": "01a2106a-0919-7015-a0b2-d19d31bbb098", "exportedAt": "2026-01-01T00:00:00+00:00", "name": "Older", "vehicle": "", "createdAt": "2026-01-01T00:00:00+00:00",
+              "revisions": [], "files": [],
+              "entries": [
+                { "number": 1, "kind": "waiting", "text": "pump", "blocks": ["fit"], "author": "JM", "at": "2026-01-01T00:00:00+00:00", "due": "2026-02-01" },
+                { "number": 2, "kind": "closing", "text": "came", "blocks": [], "author": "JM", "at": "2026-01-02T00:00:00+00:00", "closes": 1 }
+              ]
+            }
+            """;
+        using var content = new MemoryStream(Encoding.UTF8.GetBytes(Older));
+        var read = await JobFileFormat.ReadAsync(content, CancellationToken.None);
+        read.Entries!.Select(e => (e.Kind, e.Answers, e.Closes, e.Due?.Day)).ShouldBe([("waiting", null, null, 1), ("closing", 1, null, null)]);
+
+        // Written again it is of today's version, with what an entry can carry now.
+        var more = read with { SchemaVersion = JobFile.CurrentSchemaVersion, Entries = [.. read.Entries!, new JobFileEvent(3, "fill", string.Empty, [], "JM", read.CreatedAt) { Step = "tank", Files = [new string('a', 64)], TakesBack = 2, Payload = JsonSerializer.Deserialize<JsonElement>("""{ "litresL": 38.50 }""") }] };
+        using var again = new MemoryStream();
+        await JobFileFormat.WriteAsync(more, again, CancellationToken.None);
+        var text = Encoding.UTF8.GetString(again.ToArray());
+        text.ShouldContain("\"schemaVersion\": 2");
+        text.ShouldNotContain("\"closes\"");
+        text.ShouldContain("38.50");
+        again.Position = 0;
+        JsonNode.DeepEquals(JsonSerializer.SerializeToNode(await JobFileFormat.ReadAsync(again, CancellationToken.None)), JsonSerializer.SerializeToNode(more)).ShouldBeTrue();
+    }
 }

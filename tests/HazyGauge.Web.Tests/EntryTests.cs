@@ -114,4 +114,34 @@ public class EntryTests(App app) : IClassFixture<App>
         export["entries"]![1]!["answers"] = 2;
         (await app.PostAsync("/api/jobs/import", export.ToJsonString(), 422))["errors"]!.AsObject().Select(e => e.Key).ShouldBe(["entries[1].answers"]);
     }
+
+    [Theory]
+    [InlineData("""{ "number": 2, "kind": "note", "text": "x" }""", "entries[0].number")]
+    [InlineData("""{ "number": 1, "kind": "note", "text": "" }""", "entries[0].text")]
+    [InlineData("""{ "number": 1, "kind": "note", "text": "x", "author": "" }""", "entries[0].author")]
+    [InlineData("""{ "number": 1, "kind": "paint", "text": "x" }""", "entries[0].kind")]
+    [InlineData("""{ "number": 1, "kind": "closing", "text": "x", "answers": 1 }""", "entries[0].answers")]
+    [InlineData("""{ "number": 1, "kind": "closing", "text": "x", "closes": 4 }""", "entries[0].answers")]
+    [InlineData("""{ "number": 1, "kind": "note", "text": "x", "takesBack": 1 }""", "entries[0].takesBack")]
+    [InlineData("""{ "number": 1, "kind": "note", "text": "x", "files": ["0000000000000000000000000000000000000000000000000000000000000000"] }""", "entries[0].files")]
+    [InlineData("""{ "number": 1, "kind": "note", "text": "x", "payload": { "a": 1 } }""", "entries[0].payload")]
+    [InlineData("""{ "number": 1, "kind": "waiting", "text": "x", "blocks": ["paint"] }""", "entries[0].blocks")]
+    [InlineData("""{ "number": 1, "kind": "note", "text": "x", "files": [null] }""", "file")]
+    [InlineData("""{ "number": 1, "kind": "note", "text": "x", "colour": 1 }""", "file")]
+    public async Task An_entry_that_could_not_have_been_written_is_not_taken_in_either_and_its_place_is_named(string entry, string field)
+    {
+        var whole = JsonNode.Parse("""{ "schemaVersion": 2, "id": "01a2106a-0919-7015-a0b2-d19d31bbb098", "exportedAt": "2026-01-01T00:00:00Z", "name": "Spoilt", "vehicle": "", "createdAt": "2026-01-01T00:00:00Z", "revisions": [], "files": [] }""")!;
+        var one = JsonNode.Parse(entry)!.AsObject();
+        foreach (var (name, usual) in new (string, JsonNode)[] { ("blocks", new JsonArray()), ("author", "JM"), ("at", "2026-01-01T00:00:00Z") })
+        {
+            if (!one.ContainsKey(name))
+            {
+                one[name] = usual;
+            }
+        }
+
+        whole["entries"] = new JsonArray(one);
+        (await app.PostAsync("/api/jobs/import", whole.ToJsonString(), 422))["errors"]!.AsObject().Select(e => e.Key).ShouldContain(field);
+        (await app.GetAsync("/api/bay?search=spoilt"))["jobs"]!.AsArray().ShouldBeEmpty();
+    }
 }

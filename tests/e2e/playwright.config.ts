@@ -16,6 +16,8 @@ export default defineConfig({
     browserName: "chromium",
     viewport: { width: 1280, height: 800 },
     locale: "en-GB",
+    // What moves costs a machine without graphics most of its time.
+    contextOptions: { reducedMotion: "reduce" },
     launchOptions: {
       executablePath: "/usr/bin/chromium",
       args: [

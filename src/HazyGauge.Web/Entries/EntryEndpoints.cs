@@ -1,4 +1,5 @@
 using HazyGauge.Core.Entries;
+using HazyGauge.Core.Findings;
 using HazyGauge.Data.Entries;
 using HazyGauge.Data.Jobs;
 using HazyGauge.Web.Jobs;
@@ -31,6 +32,12 @@ internal static class EntryEndpoints
         Guid id, JobStore jobs, EntryReader reader, CancellationToken cancellation, int after = 0, int? before = null, int limit = UsualPage)
     {
         PageSize.Check(limit);
+        new InputCheck().Within(after, 0, int.MaxValue, "after", "after").Within(before, 0, int.MaxValue, "before", "before").ThrowIfAny();
+        if (before is not null && after > 0)
+        {
+            throw new RefusedInputException("before", "Ask either for what came after an entry or for what came before it.");
+        }
+
         return await jobs.ExistsAsync(id, cancellation)
             ? TypedResults.Ok(await reader.PageAsync(id, before ?? after, before is not null, limit, cancellation))
             : JobEndpoints.NoSuchJob();

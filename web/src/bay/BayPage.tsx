@@ -17,7 +17,8 @@ import { NewJobDialog } from "./NewJobDialog";
 export function BayPage() {
   const [filter, setFilter] = useState<Filter>("all");
   const [typed, setTyped] = useState("");
-  const search = useSettled(typed.trim());
+  // A stroke or a dash is no word yet.
+  const search = useSettled(/[\p{L}\p{N}]/u.test(typed) ? typed.trim() : "");
   const field = useRef<HTMLInputElement>(null);
   const whole = useBay("all", "");
   const found = useBay(filter, search);

@@ -1,3 +1,4 @@
+import { useMutation } from "@tanstack/react-query";
 import { useCallback } from "react";
 import { ApiError, api, unwrap } from "../api/client";
 import { useJobContext } from "../job/jobContext";
@@ -15,7 +16,17 @@ export function SaveBar() {
   const refused = save.error instanceof ApiError ? save.error : null;
   const refusedAuthor = refused?.for("X-Author");
   const stale = refused?.status === 412 ? refused.slug : undefined;
-  const ready = changed.length > 0 && !save.isPending;
+  const readTheirs = useMutation({
+    mutationFn: ({ slug }: { slug: string; keepMine: boolean }) => tagOf(job.id, slug),
+    onSuccess: (theirs, { slug, keepMine }) => {
+      const mine = drafts[slug];
+      keep(slug, keepMine && mine ? { ...mine, etag: theirs } : null);
+      save.reset();
+      preview.refetch();
+    },
+  });
+  // Until theirs is read, a save would be stopped by it once more.
+  const ready = changed.length > 0 && !save.isPending && !readTheirs.isPending;
   const names = changed.map((slug) => job.stations.find((s) => s.slug === slug)?.name).join(" and ");
   const act = useCallback(() => {
     if (ready) {
@@ -26,24 +37,30 @@ export function SaveBar() {
   if (changed.length === 0 && !save.error) {
     return null;
   }
-  const readTheirs = async (slug: string, keepMine: boolean) => {
-    const theirs = await tagOf(job.id, slug);
-    const mine = drafts[slug];
-    keep(slug, keepMine && mine ? { ...mine, etag: theirs } : null);
-    save.reset();
-    preview.refetch();
-  };
   return (
     <div className="no-print sticky bottom-0 z-10 -mx-4 mt-6 border-t border-rule bg-base-100 px-4 py-3 sm:-mx-7 sm:px-7">
+      {readTheirs.error && (
+        <div className="mb-3">
+          <Trouble error={readTheirs.error} />
+        </div>
+      )}
       {save.error && !refusedAuthor && (
         <div className="mb-3">
           <Trouble error={save.error}>
             {stale && (
               <>
-                <button type="button" className="btn btn-outline" onClick={() => readTheirs(stale, true)}>
+                <button
+                  type="button"
+                  className="btn btn-outline"
+                  onClick={() => readTheirs.mutate({ slug: stale, keepMine: true })}
+                >
                   Keep mine, show theirs
                 </button>
-                <button type="button" className="btn btn-outline" onClick={() => readTheirs(stale, false)}>
+                <button
+                  type="button"
+                  className="btn btn-outline"
+                  onClick={() => readTheirs.mutate({ slug: stale, keepMine: false })}
+                >
                   Take theirs
                 </button>
               </>
