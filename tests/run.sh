@@ -25,15 +25,10 @@ finish() {
 
 in_web() { (cd web && npx --no-install "$@"); }
 
-# In the background: what they say is counted by dotnet_tally once they have ended.
 dotnet_tests() { # project
-  dotnet test --project "tests/$1" -c Release --no-build --output Normal >"$results/$1.log" 2>&1
-}
-
-dotnet_tally() { # project, whether it went well
   local log="$results/$1.log"
   say "$1"
-  if [ "$2" -ne 0 ]; then tail -60 "$log"; fi
+  if ! dotnet test --project "tests/$1" -c Release --no-build --output Normal >"$log" 2>&1; then tail -60 "$log"; fi
   local ok bad
   ok=$(sed -nE 's/^ *succeeded: ([0-9]+).*/\1/p' "$log" | tail -1)
   bad=$(sed -nE 's/^ *failed: ([0-9]+).*/\1/p' "$log" | tail -1)
@@ -84,23 +79,11 @@ count 1 0
 check "The committed API client is current" in_web openapi-typescript openapi.json -o src/api/schema.ts --check
 check "Types of the browser tests" bash -c 'cd tests/e2e && npx --no-install tsc --noEmit'
 
-# A test mostly waits: side by side they take little longer than the longest.
-projects=(HazyGauge.Web.Tests HazyGauge.Core.Tests HazyGauge.Formats.Tests)
-running=()
-for project in "${projects[@]}"; do
-  dotnet_tests "$project" &
-  running+=($!)
-done
-
 say "Front-end tests"
 in_web vitest run --reporter=default --reporter=json --outputFile.json="../$results/vitest.json" || true
 json_tally "Front-end tests" "$results/vitest.json" "r.numPassedTests" "r.numFailedTests + r.numFailedTestSuites * (r.numTotalTests ? 0 : 1)"
 
-for i in "${!projects[@]}"; do
-  well=0
-  wait "${running[$i]}" || well=$?
-  dotnet_tally "${projects[$i]}" "$well"
-done
+for project in HazyGauge.Core.Tests HazyGauge.Formats.Tests HazyGauge.Web.Tests; do dotnet_tests "$project"; done
 
 say "Browser tests"
 publish --no-build

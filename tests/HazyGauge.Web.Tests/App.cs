@@ -46,7 +46,11 @@ public sealed class App : WebApplicationFactory<Program>
     {
         base.Dispose(disposing);
         Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
-        _folder.Delete(recursive: true);
+        // It is disposed of more than once.
+        if (Directory.Exists(Folder))
+        {
+            _folder.Delete(recursive: true);
+        }
     }
 }
 
