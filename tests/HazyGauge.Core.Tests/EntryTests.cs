@@ -58,6 +58,7 @@ public class EntryTests
         var chain = new EntryChain([new(1, waiting, null, null), new(2, closing, 1, null)]);
         (chain.IsOpen(1), chain.ClosedBy(1)).ShouldBe((false, 2));
         chain.Judge(Draft("closing") with { Answers = 1 }).ShouldBe(EntryRefusal.AlreadyClosed);
+        chain.Judge(Draft("closing") with { Answers = 1, TakesBack = 2 }).ShouldBe(EntryRefusal.None);
         chain.Add(new(3, note, null, 2));
         (chain.IsOpen(1), chain.TakenBackBy(2)).ShouldBe((true, 3));
         chain.Judge(Draft("note") with { TakesBack = 2 }).ShouldBe(EntryRefusal.AlreadyTakenBack);

@@ -118,6 +118,8 @@ public sealed class FindingTests(BusyShop shop) : IClassFixture<BusyShop>
         await _app.GetAsync("/api/search", 422);
         await _app.GetAsync("/api/bay?filter=mine", 422);
         await _app.GetAsync("/api/bay?after=behind", 422);
+        await _app.GetAsync("/api/bay?after=e30", 422);
+        await _app.GetAsync($"/api/jobs?after={Guid.NewGuid()}", 422);
         await _app.GetAsync("/api/bay?limit=0", 422);
         await _app.GetAsync("/api/bay?archived=true", 422);
         (await _app.GetAsync("/api/bay?search="))["jobs"]!.AsArray().Count.ShouldBe(20);

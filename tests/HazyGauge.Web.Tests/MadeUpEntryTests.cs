@@ -35,6 +35,9 @@ public sealed class MadeUpEntryTests(App app) : IClassFixture<App>, IDisposable
         JsonNode.DeepEquals(listed, written).ShouldBeTrue();
         JsonNode.DeepEquals(listed["payload"], JsonNode.Parse(json)!["payload"]).ShouldBeTrue();
 
+        var hits = (await GetAsync($"/api/search?limit=100&q={Uri.EscapeDataString(said ?? (string)written["text"]!)}"))["hits"]!.AsArray();
+        hits.ShouldContain(h => (string)h!["job"]!["id"]! == job && (int?)h["entry"] == 1);
+
         var export = await GetAsync($"/api/jobs/{job}/export");
         var copy = (string)(await PostAsync("/api/jobs/import", export.ToJsonString(), 201))["id"]!;
         JsonNode.DeepEquals((await GetAsync($"/api/jobs/{copy}/entries"))["items"], (await GetAsync($"/api/jobs/{job}/entries"))["items"]).ShouldBeTrue();
@@ -110,6 +113,8 @@ public sealed class MadeUpEntryTests(App app) : IClassFixture<App>, IDisposable
         await WriteAsync(job, Reading, 409);
         var items = (await GetAsync($"/api/jobs/{job}/entries"))["items"]!.AsArray();
         items.Select(i => (int?)i!["closedBy"]).ShouldBe([2, null]);
+        await WriteAsync(job, """{ "kind": "meterReading", "step": "ground", "answers": 1, "takesBack": 2, "payload": { "voltageV": 0.2 } }""");
+        (await GetAsync($"/api/jobs/{job}/entries"))["items"]!.AsArray().Select(i => (int?)i!["closedBy"]).ShouldBe([3, null, null]);
         (await GetAsync($"/api/jobs/{job}"))["due"]!.AsArray().ShouldBeEmpty();
     }
 

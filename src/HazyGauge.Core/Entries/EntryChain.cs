@@ -79,7 +79,8 @@ public sealed class EntryChain
                 return EntryRefusal.NothingToAnswer;
             }
 
-            if (draft.Kind.Closes && ClosedBy(answered) is not null)
+            // What it takes back does not stand in its way: a corrected reading closes what the wrong one had closed.
+            if (draft.Kind.Closes && ClosedBy(answered) is { } closing && closing != draft.TakesBack)
             {
                 return EntryRefusal.AlreadyClosed;
             }

@@ -66,7 +66,7 @@ public sealed record EntryDraft(IEntryKind Kind, string Text)
     {
         if (Kind.Due == Asked.Required && Due is null)
         {
-            check.Refuse("due", "Give the day to check again.");
+            check.Refuse("due", "Give the day it falls due.");
         }
 
         if (Kind.Due == Asked.No && Due is not null)

@@ -8,6 +8,9 @@ namespace HazyGauge.Web.Bay;
 /// <summary>Writes where a page of the bay ends as one word, and reads it again.</summary>
 internal static class BayPlace
 {
+    // Half a place is none.
+    private static readonly JsonSerializerOptions Whole = new() { RespectRequiredConstructorParameters = true };
+
     /// <summary>The word for a place.</summary>
     public static string Of(BayCursor cursor) => WebEncoders.Base64UrlEncode(JsonSerializer.SerializeToUtf8Bytes(cursor));
 
@@ -17,7 +20,7 @@ internal static class BayPlace
     {
         try
         {
-            return string.IsNullOrEmpty(after) ? null : JsonSerializer.Deserialize<BayCursor>(WebEncoders.Base64UrlDecode(after)) ?? throw new FormatException();
+            return string.IsNullOrEmpty(after) ? null : JsonSerializer.Deserialize<BayCursor>(WebEncoders.Base64UrlDecode(after), Whole) ?? throw new FormatException();
         }
         catch (Exception unknown) when (unknown is FormatException or JsonException or NotSupportedException)
         {

@@ -1,4 +1,5 @@
 using HazyGauge.Core.Entries;
+using HazyGauge.Core.Findings;
 using HazyGauge.Core.Jobs;
 using HazyGauge.Data;
 using HazyGauge.Data.Bay;
@@ -17,9 +18,10 @@ internal sealed class JobReader(JobLine line, EntryKinds kinds, JobStore jobs, B
     /// <param name="after">The last job of the page before; null for the first page.</param>
     /// <param name="limit">At most this many.</param>
     /// <param name="cancellation">Gives up.</param>
+    /// <exception cref="RefusedInputException">There is no such job.</exception>
     public async Task<JobsAnswer> NewestAsync(Guid? after, int limit, CancellationToken cancellation)
     {
-        var last = after is { } id ? await jobs.FindAsync(id, cancellation) : null;
+        var last = after is { } id ? await jobs.FindAsync(id, cancellation) ?? throw new RefusedInputException("after", "There is no such job to go on behind. Leave it out to begin at the top.") : null;
         var page = await bay.NewestAsync(last is null ? null : (last.CreatedAt, last.Id), limit + 1, cancellation);
         return new JobsAnswer(await ListedAsync([.. page.Take(limit)], cancellation), page.Count > limit ? page[limit - 1].Id : null);
     }

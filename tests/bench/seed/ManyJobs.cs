@@ -5,7 +5,7 @@ namespace HazyGauge.Bench;
 
 /// <summary>
 /// Makes a shop of years out of the few jobs in a database: copies of them with their whole record, so that thousands cost seconds and not the
-/// hours of saving each. What the program itself would have written is copied, never made up.
+/// hours of saving each. Documents and standings are copied as the program wrote them; each copy gets a few notes and a day of its own.
 /// </summary>
 public static class ManyJobs
 {

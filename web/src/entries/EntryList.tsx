@@ -47,9 +47,9 @@ export function EntryList() {
   );
 }
 
-/** A closing that holds, and a word that takes something back, are shown beside the entry they are about. */
+/** A closing that holds, and a word that takes something back and holds, are shown beside the entry they are about. */
 function standsAlone({ kind, takesBack, takenBackBy }: Entry): boolean {
-  return !(kind === "closing" && takenBackBy === null) && !(kind === "note" && takesBack !== null);
+  return takenBackBy !== null || !(kind === "closing" || (kind === "note" && takesBack !== null));
 }
 
 function Item({ entry, byNumber }: { entry: Entry; byNumber: ReadonlyMap<number, Entry> }) {
