@@ -115,6 +115,8 @@ public sealed class FindingTests(BusyShop shop) : IClassFixture<BusyShop>
             await _app.GetAsync($"/api/bay?search={q}", status);
         }
 
+        // No word is passed over, however many there are.
+        (await _app.GetAsync("/api/search?q=banjo%20bolt%20behind%20the%203/8%20in%20fitting%20firewall%20green%20clip%20nowhere"))["hits"]!.AsArray().ShouldBeEmpty();
         await _app.GetAsync("/api/search", 422);
         await _app.GetAsync("/api/bay?filter=mine", 422);
         await _app.GetAsync("/api/bay?after=behind", 422);
