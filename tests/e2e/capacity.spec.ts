@@ -1,8 +1,8 @@
-import { expect, open, test } from "./app.ts";
+import { expect, test } from "./app.ts";
 
 const headline = { level: 1 } as const;
 
-test("the point is dragged, a cap is planned, and the record keeps both", async ({ page }) => {
+test("the point is dragged, a cap is planned, and the record keeps both", async ({ page, open }) => {
   await open(page, "Vantle T20", "Capacity");
   await expect(page.getByRole("heading", headline)).toHaveText(/At 165\skW this system supports up to E56.±.9\. The fuel pump is the limit\./);
   const plot = page.getByRole("img", { name: /^Power against ethanol\./ });
@@ -41,7 +41,7 @@ test("the point is dragged, a cap is planned, and the record keeps both", async 
   await expect(page.getByRole("heading", headline)).toHaveText(/up to E56.±.9\./);
 });
 
-test("two changes work together, each can be taken back, and what does not fit is said beside its field", async ({ page }) => {
+test("two changes work together, each can be taken back, and what does not fit is said beside its field", async ({ page, open }) => {
   await open(page, "Skirr", "Capacity");
   await expect(page.getByRole("heading", headline)).toHaveText(/The injectors are the limit\./);
   const power = page.getByLabel("Power at the crank");
@@ -75,7 +75,7 @@ test("two changes work together, each can be taken back, and what does not fit i
   await expect(page.getByRole("heading", headline)).toHaveText(/^At 63\shp/);
 });
 
-test("a hot drive that boils the fuel holds the job, and the drawing says where it begins", async ({ page }) => {
+test("a hot drive that boils the fuel holds the job, and the drawing says where it begins", async ({ page, open }) => {
   await open(page, "Tarnock 30", "Capacity");
   await expect(page.getByRole("heading", headline)).toHaveText("At 155 kW this system supports E85.");
   await expect(page.getByRole("img", { name: /it begins to boil at/ })).toBeVisible();

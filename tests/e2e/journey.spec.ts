@@ -1,6 +1,6 @@
 import { resolve } from "node:path";
 import type { Page } from "@playwright/test";
-import { expect, expectAccessible, open, test } from "./app.ts";
+import { expect, expectAccessible, test } from "./app.ts";
 
 const capture = resolve(import.meta.dirname, "../../demo/captures/tarnock-30-after-fill.vcd");
 
@@ -25,64 +25,6 @@ function vcd(hz: number, lowMs: number, seconds = 1): Buffer {
   }
   return Buffer.from(`${[...lines, `#${seconds * 1e6}`].join("\n")}\n`);
 }
-
-test("from the bay to the record: drop a capture, read it, get the fuel factor, save, reload, find it", async ({ page }) => {
-  await page.goto("/");
-  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^3 open jobs\./);
-  await expectAccessible(page);
-
-  await open(page, "Tarnock 30", "Signal");
-  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^The signal is real: E62.±.5, fuel at 24 °C\.$/);
-  await page.getByLabel("Capture file").setInputFiles(capture);
-  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^The signal is real: E73.±.5, fuel at 31 °C\.$/);
-  await expect(page.getByRole("img", { name: "Sight glass: 73 percent ethanol, plus or minus 5" })).toBeVisible();
-
-  // The meter should agree with it, and where it does not, that is said.
-  await page.getByLabel("Frequency: measured").fill("123");
-  await expect(page.getByText(", and is", { exact: true })).toBeVisible();
-  await page.getByLabel("Frequency: measured").fill("119");
-  await expect(page.getByText("The meter reads 119 Hz where the capture says 123.4")).toBeVisible();
-  await page.getByLabel("Frequency: measured").fill("");
-
-  // What is not saved yet is reckoned with all the same.
-  await page.getByRole("link", { name: "To Compensate" }).click();
-  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^At E73, inject 1\.32.±.0\.03 times the base map's open time on E10\. Add no spark yet\.$/);
-  await expect(page.getByText("Held at zero.")).toBeVisible();
-  await expectAccessible(page);
-  await page.getByRole("radio", { name: /^Volume/ }).check();
-  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/inject 1\.30/);
-  await page.getByRole("radio", { name: /^Orifice/ }).check();
-
-  // A reload loses nothing that was not saved yet.
-  await page.reload();
-  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/At E73/);
-  await page.getByRole("button", { name: "Save to the record" }).click();
-  await expect(page.getByText("Give initials or a name")).toBeVisible();
-  await page.getByLabel("Your initials").fill("KÖ");
-  await page.getByRole("button", { name: "Save to the record" }).click();
-  await expect(page.getByText(/Saved today \d\d:\d\d by KÖ/)).toBeVisible();
-  await expect(page.getByRole("button", { name: "Save to the record" })).toBeHidden();
-  await expect(page.getByText(/^Another station changed since this was saved\. .*1\.25.*, now 1\.32/)).toBeVisible();
-
-  // Two saves side by side, in words.
-  await page.getByRole("link", { name: "Record" }).click();
-  await expect(page.getByRole("heading", { level: 1 })).toHaveText("6 saved versions.");
-  await page.getByRole("button", { name: /E73 ± 5 from tarnock-30-after-fill\.vcd/ }).click();
-  await expect(page.getByText(/Ethanol.*: E62 ± 5 → E73 ± 5/)).toBeVisible();
-  await expectAccessible(page);
-  await page.getByLabel("Beside").selectOption({ label: await page.getByLabel("Beside").locator("option").last().innerText() });
-  await expect(page.getByText(/Ethanol.*: E10 ± 5 → E73 ± 5/)).toBeVisible();
-
-  // An older save can be taken up again, and dropped again.
-  await page.getByRole("button", { name: /^4 E62 ± 5/ }).click();
-  await page.getByRole("button", { name: "Continue from this version" }).click();
-  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/E62/);
-  await page.getByRole("button", { name: "Discard changes" }).click();
-  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/E73/);
-
-  await page.getByRole("link", { name: "Hazy Gauge, to the bay" }).click();
-  await expect(page.getByText("E73")).toBeVisible();
-});
 
 test("a new job at the phone: refused captures say why, faults stop the work, in both themes", async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 });
@@ -139,7 +81,7 @@ test("a new job at the phone: refused captures say why, faults stop the work, in
   }
 });
 
-test("keys lead to the stations, rest in fields and can be switched off", async ({ page }) => {
+test("keys lead to the stations, rest in fields and can be switched off", async ({ page, open }) => {
   await open(page, "Tarnock 30", "Signal");
   await page.keyboard.press("2");
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("At 155 kW this system supports E85.");
@@ -164,7 +106,7 @@ test("keys lead to the stations, rest in fields and can be switched off", async 
   await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^The signal is real/);
 });
 
-test("two at one job: the later save is stopped and can be carried on", async ({ browser, app }) => {
+test("two at one job: the later save is stopped and can be carried on", async ({ browser, app, open }) => {
   const pages = [await browser.newPage({ baseURL: app.address }), await browser.newPage({ baseURL: app.address })];
   for (const [i, page] of pages.entries()) {
     await open(page, "Tarnock 30", "Signal");
@@ -184,7 +126,7 @@ test("two at one job: the later save is stopped and can be carried on", async ({
   await Promise.all(pages.map((page) => page.close()));
 });
 
-test("whoever reloads in between, no save is overwritten without a word", async ({ browser, app }) => {
+test("whoever reloads in between, no save is overwritten without a word", async ({ browser, app, open }) => {
   for (const [n, reloads] of [[0], [1], [1, 0]].entries()) {
     const pages = [await browser.newPage({ baseURL: app.address }), await browser.newPage({ baseURL: app.address })];
     for (const [i, page] of pages.entries()) {
@@ -206,27 +148,7 @@ test("whoever reloads in between, no save is overwritten without a word", async 
   }
 });
 
-test("a job goes out as a file and comes in again beside the original", async ({ page }) => {
-  await page.goto("/");
-  await page.getByRole("link", { name: "Tarnock 30" }).first().click();
-  await page.getByRole("link", { name: "Record" }).click();
-  const download = page.waitForEvent("download");
-  await page.getByRole("link", { name: "Export with files" }).click();
-  const file = await (await download).path();
-
-  await page.getByRole("link", { name: "Hazy Gauge, to the bay" }).click();
-  const jobs = page.getByRole("listitem").filter({ hasText: "Tarnock 30" });
-  await expect(jobs).toHaveCount(1);
-  await page.getByLabel("Job file").setInputFiles({ name: "Tarnock 30.zip", mimeType: "application/zip", buffer: (await import("node:fs")).readFileSync(file) });
-  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^The signal is real/);
-  await page.getByRole("link", { name: "Hazy Gauge, to the bay" }).click();
-  await expect(jobs).toHaveCount(2);
-
-  await page.getByLabel("Job file").setInputFiles({ name: "other.json", mimeType: "application/json", buffer: Buffer.from('{ "schemaVersion": 9 }') });
-  await expect(page.getByRole("alert")).toContainText("format version 9");
-});
-
-test("a lost program is said on the screen, and nothing typed is lost", async ({ page }) => {
+test("a lost program is said on the screen, and nothing typed is lost", async ({ page, open }) => {
   await open(page, "Tarnock 30", "Signal");
   await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^The signal is real/);
   await page.route("**/api/**", (route) => route.abort());
@@ -239,7 +161,7 @@ test("a lost program is said on the screen, and nothing typed is lost", async ({
   await expect(page.getByText(/Saved today .* by JM/)).toBeVisible();
 });
 
-test("the history leads from job to job, and no draft of one is taken for another's", async ({ page }) => {
+test("the history leads from job to job, and no draft of one is taken for another's", async ({ page, open }) => {
   await open(page, "Tarnock 30", "Signal");
   const tolerance = page.getByLabel("Sensor tolerance");
   await expect(tolerance).toHaveValue("");
@@ -254,4 +176,87 @@ test("the history leads from job to job, and no draft of one is taken for anothe
   await expect(page.getByRole("heading", { level: 1 })).toHaveText(/E62/);
   await expect(tolerance).toHaveValue("");
   await expect(page.getByRole("button", { name: "Save to the record" })).toBeHidden();
+});
+
+test.describe("in a bay with the demo alone", () => {
+  test.use({ alone: true });
+
+  test("from the bay to the record: drop a capture, read it, get the fuel factor, save, reload, find it", async ({ page }) => {
+    await page.goto("/");
+    await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^3 open jobs\./);
+    await expectAccessible(page);
+
+    await page.getByRole("link", { name: "Tarnock 30", exact: true }).first().click();
+    await page.getByRole("navigation", { name: "Stations of this job" }).getByRole("link", { name: /^Signal/ }).click();
+    await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^The signal is real: E62.±.5, fuel at 24 °C\.$/);
+    await page.getByLabel("Capture file").setInputFiles(capture);
+    await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^The signal is real: E73.±.5, fuel at 31 °C\.$/);
+    await expect(page.getByRole("img", { name: "Sight glass: 73 percent ethanol, plus or minus 5" })).toBeVisible();
+
+    // The meter should agree with it, and where it does not, that is said.
+    await page.getByLabel("Frequency: measured").fill("123");
+    await expect(page.getByText(", and is", { exact: true })).toBeVisible();
+    await page.getByLabel("Frequency: measured").fill("119");
+    await expect(page.getByText("The meter reads 119 Hz where the capture says 123.4")).toBeVisible();
+    await page.getByLabel("Frequency: measured").fill("");
+
+    // What is not saved yet is reckoned with all the same.
+    await page.getByRole("link", { name: "To Compensate" }).click();
+    await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^At E73, inject 1\.32.±.0\.03 times the base map's open time on E10\. Add no spark yet\.$/);
+    await expect(page.getByText("Held at zero.")).toBeVisible();
+    await expectAccessible(page);
+    await page.getByRole("radio", { name: /^Volume/ }).check();
+    await expect(page.getByRole("heading", { level: 1 })).toHaveText(/inject 1\.30/);
+    await page.getByRole("radio", { name: /^Orifice/ }).check();
+
+    // A reload loses nothing that was not saved yet.
+    await page.reload();
+    await expect(page.getByRole("heading", { level: 1 })).toHaveText(/At E73/);
+    await page.getByRole("button", { name: "Save to the record" }).click();
+    await expect(page.getByText("Give initials or a name")).toBeVisible();
+    await page.getByLabel("Your initials").fill("KÖ");
+    await page.getByRole("button", { name: "Save to the record" }).click();
+    await expect(page.getByText(/Saved today \d\d:\d\d by KÖ/)).toBeVisible();
+    await expect(page.getByRole("button", { name: "Save to the record" })).toBeHidden();
+    await expect(page.getByText(/^Another station changed since this was saved\. .*1\.25.*, now 1\.32/)).toBeVisible();
+
+    // Two saves side by side, in words.
+    await page.getByRole("link", { name: "Record" }).click();
+    await expect(page.getByRole("heading", { level: 1 })).toHaveText("6 saved versions.");
+    await page.getByRole("button", { name: /E73 ± 5 from tarnock-30-after-fill\.vcd/ }).click();
+    await expect(page.getByText(/Ethanol.*: E62 ± 5 → E73 ± 5/)).toBeVisible();
+    await expectAccessible(page);
+    await page.getByLabel("Beside").selectOption({ label: await page.getByLabel("Beside").locator("option").last().innerText() });
+    await expect(page.getByText(/Ethanol.*: E10 ± 5 → E73 ± 5/)).toBeVisible();
+
+    // An older save can be taken up again, and dropped again.
+    await page.getByRole("button", { name: /^4 E62 ± 5/ }).click();
+    await page.getByRole("button", { name: "Continue from this version" }).click();
+    await expect(page.getByRole("heading", { level: 1 })).toHaveText(/E62/);
+    await page.getByRole("button", { name: "Discard changes" }).click();
+    await expect(page.getByRole("heading", { level: 1 })).toHaveText(/E73/);
+
+    await page.getByRole("link", { name: "Hazy Gauge, to the bay" }).click();
+    await expect(page.getByText("E73")).toBeVisible();
+  });
+
+  test("a job goes out as a file and comes in again beside the original", async ({ page }) => {
+    await page.goto("/");
+    await page.getByRole("link", { name: "Tarnock 30" }).first().click();
+    await page.getByRole("link", { name: "Record" }).click();
+    const download = page.waitForEvent("download");
+    await page.getByRole("link", { name: "Export with files" }).click();
+    const file = await (await download).path();
+
+    await page.getByRole("link", { name: "Hazy Gauge, to the bay" }).click();
+    const jobs = page.getByRole("listitem").filter({ hasText: "Tarnock 30" });
+    await expect(jobs).toHaveCount(1);
+    await page.getByLabel("Job file").setInputFiles({ name: "Tarnock 30.zip", mimeType: "application/zip", buffer: (await import("node:fs")).readFileSync(file) });
+    await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^The signal is real/);
+    await page.getByRole("link", { name: "Hazy Gauge, to the bay" }).click();
+    await expect(jobs).toHaveCount(2);
+
+    await page.getByLabel("Job file").setInputFiles({ name: "other.json", mimeType: "application/json", buffer: Buffer.from('{ "schemaVersion": 9 }') });
+    await expect(page.getByRole("alert")).toContainText("format version 9");
+  });
 });

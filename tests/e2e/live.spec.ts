@@ -1,9 +1,9 @@
-import { expect, expectAccessible, open, test } from "./app.ts";
+import { expect, expectAccessible, test } from "./app.ts";
 
 test("with a meter reading only, a newcomer gets the fuel factor for the own vehicle", async ({ page }) => {
   await page.goto("/");
   await page.getByRole("button", { name: "New job" }).click();
-  await page.getByLabel(/Job name/).fill("Loden 5");
+  await page.getByLabel(/Job name/).fill("Loden 7");
   await page.getByRole("button", { name: "Begin" }).click();
   await page.getByRole("link", { name: "Straight to Signal" }).click();
   await page.getByRole("button", { name: "Type in a meter reading" }).click();
@@ -31,10 +31,10 @@ test("with a meter reading only, a newcomer gets the fuel factor for the own veh
   await page.getByRole("button", { name: "Save to the record" }).click();
   await expect(page.getByText(/Saved today .* by NN/)).toBeVisible();
   await page.getByRole("link", { name: "Hazy Gauge, to the bay" }).click();
-  await expect(page.getByRole("listitem").filter({ hasText: "Loden 5" })).toContainText("E79");
+  await expect(page.getByRole("listitem").filter({ hasText: "Loden 7" })).toContainText("E79");
 });
 
-test("spark is held until the fueling is proven, and a gasoline multiplier over an E85 map is refused", async ({ page }) => {
+test("spark is held until the fueling is proven, and a gasoline multiplier over an E85 map is refused", async ({ page, open }) => {
   await open(page, "Tarnock 30", "Compensate");
   await expect(page.getByText("Held at zero.")).toBeVisible();
   await page.getByLabel(/What proves the fueling/).fill("log 7: lambda within 2 % from E10 to E62");
@@ -67,7 +67,7 @@ test("spark is held until the fueling is proven, and a gasoline multiplier over 
   await page.getByRole("button", { name: "Discard changes" }).click();
 });
 
-test("the simulator runs live: the glass follows the blend, faults are named, a lost program is said and taken up again", async ({ page, app }) => {
+test("the simulator runs live: the glass follows the blend, faults are named, a lost program is said and taken up again", async ({ page, app, open }) => {
   await open(page, "Vantle T20", "Signal");
   await page.getByRole("button", { name: "Run the simulator" }).click();
   await expect(page.getByRole("img", { name: /^Sight glass: 10 percent/ })).toBeVisible();

@@ -3,9 +3,9 @@ import { defineConfig } from "@playwright/test";
 export default defineConfig({
   testDir: ".",
   outputDir: "../../artifacts/browser",
-  globalSetup: "./demo.ts",
-  // One more than a small machine has cores, for a test mostly waits; every test has its own program and browser page.
-  workers: 3,
+  globalSetup: "./prepareDemo.ts",
+  // As many as a small machine has cores; every worker has its own program.
+  workers: 2,
   fullyParallel: true,
   // Generous: a busy machine is slow, and no test is about speed.
   timeout: 180_000,

@@ -45,4 +45,27 @@ export class Program {
     child.kill("SIGTERM");
     return ended;
   }
+
+  /** A job as a job file with its files. */
+  async takeOut(name: string): Promise<Buffer> {
+    const bay = await this.ask(`/api/bay?search=${encodeURIComponent(name)}`);
+    const { jobs } = (await bay.json()) as { jobs: { id: string }[] };
+    const file = await this.ask(`/api/jobs/${jobs[0]?.id}/export?files=true`);
+    return Buffer.from(await file.arrayBuffer());
+  }
+
+  /** Imports a job file; the id of the new job. */
+  async bringIn(file: Buffer): Promise<string> {
+    const headers = { Origin: this.address, "Content-Type": "application/zip" };
+    const answer = await this.ask("/api/jobs/import", { method: "POST", headers, body: new Uint8Array(file) });
+    return ((await answer.json()) as { id: string }).id;
+  }
+
+  private async ask(path: string, request?: RequestInit): Promise<Response> {
+    const answer = await fetch(`${this.address}${path}`, request);
+    if (!answer.ok) {
+      throw new Error(`${path} answered ${answer.status}: ${await answer.text()}`);
+    }
+    return answer;
+  }
 }

@@ -1,13 +1,15 @@
 import { resolve } from "node:path";
-import { open, test } from "./app.ts";
+import { test } from "./app.ts";
 
 // Pictures for docs/screenshots, one per main view, from the demo. Run by ./hazy shots, never by ./hazy test.
 const root = resolve(import.meta.dirname, "../..");
 const capture = resolve(root, "demo/captures/tarnock-30-after-fill.vcd");
 const picture = (name: string) => resolve(root, "docs/screenshots", `${name}.png`);
 
+test.use({ alone: true });
+
 for (const theme of ["bay", "forecourt"] as const) {
-  test(`${theme}`, async ({ page }) => {
+  test(`${theme}`, async ({ page, open }) => {
     await page.addInitScript((t) => localStorage.setItem("hazy-gauge.theme", t), theme);
     await page.addInitScript(() => localStorage.setItem("hazy-gauge.author", "JM"));
     await page.goto("/");

@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { expect, expectAccessible, open as openStation, test } from "./app.ts";
+import { expect, expectAccessible, test } from "./app.ts";
 
 /** Counts what a newcomer has to do. */
 class Newcomer {
@@ -45,7 +45,7 @@ async function photoWithPlace(page: Page): Promise<Buffer> {
 test("a newcomer walks round the vehicle, does not know three things, and gets a verdict and the most helpful measurement", async ({ page }) => {
   await page.goto("/");
   await page.getByRole("button", { name: "New job" }).click();
-  await page.getByLabel(/Job name/).fill("Loden 5");
+  await page.getByLabel(/Job name/).fill("Loden 6");
   await page.keyboard.press("Enter");
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("Not decided yet.");
   await page.getByRole("button", { name: "Metric" }).click();
@@ -139,10 +139,10 @@ test("a survey begins from a profile, and a wrong table says which row", async (
   await expect(page.getByLabel("A vehicle or part like this one").locator("option", { hasText: "ours (own)" })).toHaveCount(1);
 });
 
-test("two at one survey: the later one is told, sees what the other wrote beside each answer, and takes or leaves it", async ({ browser, app }) => {
+test("two at one survey: the later one is told, sees what the other wrote beside each answer, and takes or leaves it", async ({ browser, app, open }) => {
   const pages = [await browser.newPage({ baseURL: app.address, locale: "en-GB" }), await browser.newPage({ baseURL: app.address, locale: "en-GB" })];
   for (const [i, page] of pages.entries()) {
-    await openStation(page, "Tarnock 30", "Survey");
+    await open(page, "Tarnock 30", "Survey");
     await page.getByRole("button", { name: /^Tank (done|\d)/ }).click();
     await page.getByLabel("Tank volume", { exact: true }).fill(String(60 + i));
     await page.getByLabel("Fuel filter", { exact: true }).fill(i === 0 ? "gone" : "in the feed, under the floor");
@@ -163,77 +163,81 @@ test("two at one survey: the later one is told, sees what the other wrote beside
   await Promise.all(pages.map((page) => page.close()));
 });
 
-test("the bay with two hundred jobs is found through by keyboard; what is waited for is seen there and closed at the job", async ({ page, app }) => {
-  for (let i = 0; i < 200; i++) {
-    await page.request.post(`${app.address}/api/jobs`, { data: { name: `Mule ${i + 1}`, vehicle: i % 2 ? "van" : "buggy" }, headers: { Origin: app.address } });
-  }
-  await page.goto("/");
-  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^203 open jobs\./);
-  const names = page.getByRole("list", { name: "Jobs" }).getByRole("heading");
-  await expect(names).toHaveCount(20);
-  await page.getByRole("button", { name: "More jobs" }).click();
-  await expect(names).toHaveCount(40);
-  await page.keyboard.press("/");
-  await page.keyboard.type("nothing of the kind");
-  await expect(page.getByText("No matching jobs.")).toBeVisible();
-  await page.keyboard.press("Escape");
-  await page.keyboard.press("/");
-  await page.keyboard.type("mule 118");
-  await expect(page.getByRole("list", { name: "Jobs" }).getByRole("heading")).toHaveText(["Mule 118"]);
-  await page.getByLabel("Find a job").blur();
-  await page.keyboard.press("j");
-  await page.keyboard.press("Enter");
-  await expect(page.getByRole("heading", { level: 1 })).toHaveText("Not decided yet.");
-  await page.keyboard.press("r");
-  await page.getByLabel("For what").fill("a longer hose");
-  await page.getByLabel("Fit", { exact: true }).check();
-  await page.getByLabel("Your initials").first().fill("JM");
-  await page.getByRole("button", { name: "Add entry" }).click();
-  const open = page.getByRole("list", { name: "Open on this job" });
-  await expect(open).toContainText("Waiting for a longer hose. Holds up Fit.");
-  await expect(page.getByRole("link", { name: /^Fit waiting/ })).toBeVisible();
-  await expectAccessible(page);
+test.describe("in a bay with the demo alone", () => {
+  test.use({ alone: true });
 
-  // Found by what was written down, with the place, which is one click away.
-  await page.keyboard.press("b");
-  await expect(page.getByLabel("Find a job")).toBeVisible();
-  await page.keyboard.press("/");
-  await page.keyboard.type("hose LONG");
-  await expect(names).toHaveText(["Mule 118"]);
-  await expect(page.getByRole("button", { name: /^Waiting/ })).toHaveText("Waiting 1");
-  await expect(page.getByRole("list", { name: "Found on Mule 118" })).toHaveText("Waiting for something: a longer hose");
-  await page.getByRole("link", { name: "Waiting for something" }).click();
-  await expect(page.getByRole("list", { name: "Entries" })).toContainText("waiting for a longer hose");
-  await page.keyboard.press("b");
-  await page.getByRole("button", { name: /^Waiting 2/ }).click();
-  await expect(page.getByText("Waiting for a longer hose.")).toBeVisible();
-  await page.getByRole("button", { name: "Archive: Mule 118" }).click();
-  await expect(page.getByText("Waiting for a longer hose.")).toBeHidden();
-  await page.getByRole("button", { name: /^Archived 1/ }).click();
-  await page.getByRole("button", { name: "Restore: Mule 118" }).click();
-  await page.getByRole("button", { name: /^All 203/ }).click();
-  await page.getByLabel("Find a job").fill("mule 118");
-  await page.getByRole("button", { name: "Duplicate Mule 118" }).click();
-  await page.getByLabel("Your initials").fill("");
-  await page.getByRole("button", { name: "Make the copy" }).click();
-  await expect(page.getByText("Give initials or a name")).toBeVisible();
-  await page.getByLabel("Your initials").fill("JM");
-  await page.getByRole("button", { name: "Make the copy" }).click();
-  await expect(page.getByRole("list", { name: "Jobs" }).getByRole("heading")).toHaveText(["Mule 118, copy", "Mule 118"]);
-  await page.getByLabel("Find a job").fill("");
-  await page.getByRole("button", { name: /^Waiting 2/ }).click();
-  await page.getByRole("link", { name: "Mule 118" }).click();
-  await open.getByRole("button", { name: "Arrived" }).click();
-  await page.getByLabel("How did it come?").fill("by mail");
-  await page.getByRole("button", { name: "Close it" }).click();
-  await expect(open).toBeHidden();
-  await page.keyboard.press("r");
-  await expect(page.getByText(/closed today .* by JM: by mail/)).toBeVisible();
+  test("the bay with two hundred jobs is found through by keyboard; what is waited for is seen there and closed at the job", async ({ page, app }) => {
+    for (let i = 0; i < 200; i++) {
+      await page.request.post(`${app.address}/api/jobs`, { data: { name: `Mule ${i + 1}`, vehicle: i % 2 ? "van" : "buggy" }, headers: { Origin: app.address } });
+    }
+    await page.goto("/");
+    await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^203 open jobs\./);
+    const names = page.getByRole("list", { name: "Jobs" }).getByRole("heading");
+    await expect(names).toHaveCount(20);
+    await page.getByRole("button", { name: "More jobs" }).click();
+    await expect(names).toHaveCount(40);
+    await page.keyboard.press("/");
+    await page.keyboard.type("nothing of the kind");
+    await expect(page.getByText("No matching jobs.")).toBeVisible();
+    await page.keyboard.press("Escape");
+    await page.keyboard.press("/");
+    await page.keyboard.type("mule 118");
+    await expect(page.getByRole("list", { name: "Jobs" }).getByRole("heading")).toHaveText(["Mule 118"]);
+    await page.getByLabel("Find a job").blur();
+    await page.keyboard.press("j");
+    await page.keyboard.press("Enter");
+    await expect(page.getByRole("heading", { level: 1 })).toHaveText("Not decided yet.");
+    await page.keyboard.press("r");
+    await page.getByLabel("For what").fill("a longer hose");
+    await page.getByLabel("Fit", { exact: true }).check();
+    await page.getByLabel("Your initials").first().fill("JM");
+    await page.getByRole("button", { name: "Add entry" }).click();
+    const open = page.getByRole("list", { name: "Open on this job" });
+    await expect(open).toContainText("Waiting for a longer hose. Holds up Fit.");
+    await expect(page.getByRole("link", { name: /^Fit waiting/ })).toBeVisible();
+    await expectAccessible(page);
 
-  // Closed by mistake: it stands open again, and the record keeps both.
-  await page.getByRole("button", { name: "Reopen: a longer hose" }).click();
-  await page.getByLabel("Why").fill("too short");
-  await page.getByRole("button", { name: "Reopen it" }).click();
-  await expect(open).toContainText("Waiting for a longer hose.");
-  await expect(page.getByRole("list", { name: "Entries" })).toContainText(/by mail.*taken back today .* by JM: too short/);
+    // Found by what was written down, with the place, which is one click away.
+    await page.keyboard.press("b");
+    await expect(page.getByLabel("Find a job")).toBeVisible();
+    await page.keyboard.press("/");
+    await page.keyboard.type("hose LONG");
+    await expect(names).toHaveText(["Mule 118"]);
+    await expect(page.getByRole("button", { name: /^Waiting/ })).toHaveText("Waiting 1");
+    await expect(page.getByRole("list", { name: "Found on Mule 118" })).toHaveText("Waiting for something: a longer hose");
+    await page.getByRole("link", { name: "Waiting for something" }).click();
+    await expect(page.getByRole("list", { name: "Entries" })).toContainText("waiting for a longer hose");
+    await page.keyboard.press("b");
+    await page.getByRole("button", { name: /^Waiting 2/ }).click();
+    await expect(page.getByText("Waiting for a longer hose.")).toBeVisible();
+    await page.getByRole("button", { name: "Archive: Mule 118" }).click();
+    await expect(page.getByText("Waiting for a longer hose.")).toBeHidden();
+    await page.getByRole("button", { name: /^Archived 1/ }).click();
+    await page.getByRole("button", { name: "Restore: Mule 118" }).click();
+    await page.getByRole("button", { name: /^All 203/ }).click();
+    await page.getByLabel("Find a job").fill("mule 118");
+    await page.getByRole("button", { name: "Duplicate Mule 118" }).click();
+    await page.getByLabel("Your initials").fill("");
+    await page.getByRole("button", { name: "Make the copy" }).click();
+    await expect(page.getByText("Give initials or a name")).toBeVisible();
+    await page.getByLabel("Your initials").fill("JM");
+    await page.getByRole("button", { name: "Make the copy" }).click();
+    await expect(page.getByRole("list", { name: "Jobs" }).getByRole("heading")).toHaveText(["Mule 118, copy", "Mule 118"]);
+    await page.getByLabel("Find a job").fill("");
+    await page.getByRole("button", { name: /^Waiting 2/ }).click();
+    await page.getByRole("link", { name: "Mule 118" }).click();
+    await open.getByRole("button", { name: "Arrived" }).click();
+    await page.getByLabel("How did it come?").fill("by mail");
+    await page.getByRole("button", { name: "Close it" }).click();
+    await expect(open).toBeHidden();
+    await page.keyboard.press("r");
+    await expect(page.getByText(/closed today .* by JM: by mail/)).toBeVisible();
+
+    // Closed by mistake: it stands open again, and the record keeps both.
+    await page.getByRole("button", { name: "Reopen: a longer hose" }).click();
+    await page.getByLabel("Why").fill("too short");
+    await page.getByRole("button", { name: "Reopen it" }).click();
+    await expect(open).toContainText("Waiting for a longer hose.");
+    await expect(page.getByRole("list", { name: "Entries" })).toContainText(/by mail.*taken back today .* by JM: too short/);
+  });
 });

@@ -1,5 +1,6 @@
 import type { Page } from "@playwright/test";
-import { expect, open, test } from "./app.ts";
+import { expect, test } from "./app.ts";
+import { demoJobs } from "./demo.ts";
 
 const metric = /\d\s*(kW|kPa|L\/h|°C|cm³|g\/kWh)(?![a-z])|\((kW|kPa|L\/h|°C)\)/;
 
@@ -19,26 +20,36 @@ async function metricLines(page: Page): Promise<string[]> {
   return shown;
 }
 
-test("in US units nothing on any page, print or refusal is metric, and opening a page asks little", async ({ page }) => {
-  await page.addInitScript(() => localStorage.setItem("hazy-gauge.units", "us"));
+/** What a page asks of the program until it rests. */
+async function asked(page: Page, opening: () => Promise<unknown>): Promise<string[]> {
+  const paths: string[] = [];
+  const note = (request: { url(): string }) => request.url().includes("/api/") && paths.push(request.url());
+  page.on("request", note);
+  await opening();
+  await page.waitForLoadState("networkidle");
+  page.off("request", note);
+  return paths;
+}
+
+test.beforeEach(({ page }) => page.addInitScript(() => localStorage.setItem("hazy-gauge.units", "us")));
+
+for (const job of demoJobs) {
+  test(`in US units nothing on any page or print of ${job} is metric, and opening a page asks little`, async ({ page, open }) => {
+    for (const station of ["Survey", "Capacity", "Signal", "Compensate"]) {
+      const paths = await asked(page, async () => {
+        await open(page, job, station);
+        await expect(page.getByRole("heading", { level: 1 })).not.toHaveText(/^(Calculating|Job)/);
+      });
+      expect(paths.length, `${station}: ${paths.join(" ")}`).toBeLessThanOrEqual(8);
+      expect(await metricLines(page), station).toEqual([]);
+    }
+  });
+}
+
+test("in US units the bay, a refusal and the record are not metric", async ({ page, open }) => {
   await page.goto("/");
   await expect(page.getByRole("heading", { level: 1 })).toContainText("open jobs");
   expect(await metricLines(page)).toEqual([]);
-  for (const job of ["Tarnock 30", "Vantle T20", "Skirr"]) {
-    for (const station of ["Survey", "Capacity", "Signal", "Compensate"]) {
-      await open(page, job, station);
-      await expect(page.getByRole("heading", { level: 1 })).not.toHaveText(/^(Calculating|Job)/);
-      const asked: string[] = [];
-      const count = (request: { url(): string }) => request.url().includes("/api/") && asked.push(request.url());
-      page.on("request", count);
-      await page.reload();
-      await expect(page.getByRole("heading", { level: 1 })).not.toHaveText(/^(Calculating|Job)/);
-      await page.waitForLoadState("networkidle");
-      page.off("request", count);
-      expect(asked.length, `${job}, ${station}: ${asked.join(" ")}`).toBeLessThanOrEqual(8);
-      expect(await metricLines(page), `${job}, ${station}`).toEqual([]);
-    }
-  }
 
   // A refusal is said in the units it was typed in.
   await open(page, "Skirr", "Capacity");
@@ -50,12 +61,11 @@ test("in US units nothing on any page, print or refusal is metric, and opening a
 
   // The record as well, every save of it opened.
   await page.getByRole("link", { name: "Record" }).click();
-  const asked: string[] = [];
-  page.on("request", (request) => request.url().includes("/api/") && asked.push(request.url()));
-  await page.reload();
-  await expect(page.getByRole("heading", { level: 1 })).toHaveText("4 saved versions.");
-  await page.waitForLoadState("networkidle");
-  expect(asked.length, asked.join(" ")).toBeLessThanOrEqual(5);
+  const paths = await asked(page, async () => {
+    await page.reload();
+    await expect(page.getByRole("heading", { level: 1 })).toHaveText("4 saved versions.");
+  });
+  expect(paths.length, paths.join(" ")).toBeLessThanOrEqual(5);
   for (const n of [4, 3, 2, 1]) {
     await page.getByRole("button", { name: new RegExp(`^${n} `) }).click();
     await expect(page.getByText("Rules: version")).toBeVisible();

@@ -1,5 +1,6 @@
 import { resolve } from "node:path";
-import { expect, expectAccessible, open, test } from "./app.ts";
+import type { Page } from "@playwright/test";
+import { expect, expectAccessible, test } from "./app.ts";
 
 const capture = resolve(import.meta.dirname, "../../demo/captures/tarnock-30-after-fill.vcd");
 
@@ -9,71 +10,71 @@ for (const [theme, size, width, height] of [
   ["forecourt", "bench", 1280, 800],
   ["bay", "phone", 390, 844],
 ] as const) {
-    test(`every main view is accessible and fits: ${theme}, ${size}`, async ({ page }) => {
-      const accessible = async () => size === "bench" && (await expectAccessible(page, theme === "bay" ? "all" : "of the theme"));
-      await page.addInitScript((t) => localStorage.setItem("hazy-gauge.theme", t), theme);
-      await page.setViewportSize({ width, height });
-      const fits = async () => expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(width);
+  test.describe(`every main view is accessible and fits: ${theme}, ${size}`, () => {
+    test.use({ viewport: { width, height } });
+    test.beforeEach(({ page }) => page.addInitScript((t) => localStorage.setItem("hazy-gauge.theme", t), theme));
 
+    async function expectGood(page: Page): Promise<void> {
+      expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(width);
+      if (size === "bench") {
+        await expectAccessible(page, theme === "bay" ? "all" : "of the theme");
+      }
+    }
+
+    test("bay, survey, capacity", async ({ page, open }) => {
       await page.goto("/");
       await expect(page.getByRole("heading", { level: 1 })).toContainText("open jobs");
-      await accessible();
-      await fits();
+      await expectGood(page);
 
       await open(page, "Skirr", "Survey");
       await expect(page.getByRole("heading", { level: 1 })).toHaveText(/but not as it is\. The injectors are at /);
       for (const stop of ["Owner", "Tank", "Lines", "Engine", "Injection", "Control"]) {
         await page.getByRole("button", { name: new RegExp(`^${stop} (done|\\d)`) }).click();
         await expect(page.getByRole("heading", { level: 2, name: new RegExp(`^${stop}`) })).toBeVisible();
-        await fits();
+        expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(width);
       }
-      await accessible();
+      await expectGood(page);
 
       await open(page, "Vantle T20", "Capacity");
       await expect(page.getByRole("heading", { level: 1 })).toHaveText(/supports up to E\d+.±.\d+\. The fuel pump is the limit\./);
       await page.getByRole("button", { name: "Edit: Around the tank" }).click();
       await expect(page.getByRole("textbox", { name: "Around the tank" })).toBeVisible();
-      await accessible();
-      await fits();
+      await expectGood(page);
+    });
 
-      await open(page, "Tarnock 30", "Signal");
-      await expect(page.getByText("What the recording holds")).toBeVisible();
-      await accessible();
-      await fits();
-
-      await page.getByRole("link", { name: "To Compensate" }).click();
-      await expect(page.getByRole("heading", { level: 1 })).toHaveText(/inject \d/);
-      await expect(page.getByText("Held at zero.")).toBeVisible();
-      await accessible();
-      await fits();
-
+    test("signal, compensate, record, what is not there", async ({ page, open }) => {
       await open(page, "Vantle T20", "Signal");
       await expect(page.getByText("single pulses are missing")).toBeVisible();
       await page.getByRole("button", { name: "Run the simulator" }).click();
       await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^The signal is real: E\d/);
-      await accessible();
-      await fits();
+      await expectGood(page);
       await page.getByRole("button", { name: "Stop the simulator" }).click();
-      await open(page, "Tarnock 30", "Compensate");
+
+      await open(page, "Tarnock 30", "Signal");
+      await expect(page.getByText("What the recording holds")).toBeVisible();
+      await expectGood(page);
+      await page.getByRole("link", { name: "To Compensate" }).click();
+      await expect(page.getByRole("heading", { level: 1 })).toHaveText(/inject \d/);
+      await expect(page.getByText("Held at zero.")).toBeVisible();
+      await expectGood(page);
 
       await page.getByRole("link", { name: "Record" }).click();
       await page.getByRole("button", { name: /^4 E\d/ }).click();
       await expect(page.getByText("version 0.")).toBeVisible();
-      await accessible();
-      await fits();
+      await expectGood(page);
 
       await page.getByRole("link", { name: /^Prove/ }).click();
       await expect(page.getByRole("heading", { level: 1 })).toHaveText("Prove is not built yet.");
-      await accessible();
-      await fits();
+      await expectGood(page);
 
       await page.goto("/nowhere");
       await expect(page.getByRole("heading", { level: 1 })).toHaveText("There is nothing at this address.");
-      await accessible();
+      await expectGood(page);
     });
+  });
 }
 
-test("another channel can be read, and one that is not there is said beside its field", async ({ page }) => {
+test("another channel can be read, and one that is not there is said beside its field", async ({ page, open }) => {
   await open(page, "Tarnock 30", "Signal");
   await page.getByLabel("Capture file").setInputFiles(capture);
   await expect(page.getByRole("heading", { level: 1 })).toHaveText(/E73/);
@@ -102,7 +103,7 @@ test("another channel can be read, and one that is not there is said beside its 
   await expect(page.getByRole("heading", { level: 1 })).toHaveText(/E62/);
 });
 
-test("the wave can be walked through with buttons, and the glass tells where its haze comes from", async ({ page }) => {
+test("the wave can be walked through with buttons, and the glass tells where its haze comes from", async ({ page, open }) => {
   await open(page, "Tarnock 30", "Signal");
   const caption = page.getByText(/^The wave as recorded, from 0\.0 ms/);
   await expect(caption).toBeVisible();
@@ -117,7 +118,7 @@ test("the wave can be walked through with buttons, and the glass tells where its
   await expect(glass.getByText("Sensor tolerance 100 %")).toBeVisible();
 });
 
-test("no number of an earlier choice stands beside a new one while that is still being calculated", async ({ page }) => {
+test("no number of an earlier choice stands beside a new one while that is still being calculated", async ({ page, open }) => {
   await open(page, "Tarnock 30", "Compensate");
   await expect(page.getByRole("heading", { level: 1 })).toHaveText(/open time on E10\./);
   let release = () => {};
