@@ -37,11 +37,40 @@ public class FuelTests
             var hazy = EthanolDensity.At(new HazeLedger().Quantity(t, 1, new HazeSource("t", "T")));
             hazy.Parts.Single().U.ShouldBe(slope, 1e-4);
         });
-        EthanolDensity.ExtrapolationU(40).ShouldBe(0);
-        EthanolDensity.ExtrapolationU(60).ShouldBeLessThan(EthanolDensity.ExtrapolationU(80));
+        foreach (var inside in new[] { 0.0, 20, 40 })
+        {
+            EthanolDensity.FormulaU(inside).ShouldBe(0);
+        }
 
-        // At 60 and 78 C the handbook values above lie within two of these.
-        EthanolDensity.ExtrapolationU(60).ShouldBeInRange(0.2, 1);
+        EthanolDensity.FormulaU(60).ShouldBeLessThan(EthanolDensity.FormulaU(80));
+    }
+
+    /// <summary>
+    /// Density of saturated liquid ethanol by a published equation of state (J. A. Schroeder, S. G. Penoncello, J. S. Schroeder, J. Phys. Chem. Ref. Data 43, 2014; values
+    /// from memory, to about half a kg/m3).
+    /// </summary>
+    [Theory]
+    [Trait("Category", "Outside")]
+    [InlineData(-20, 823.6)]
+    [InlineData(60, 754.0)]
+    [InlineData(78, 736.3)]
+    [InlineData(100, 714.0)]
+    [InlineData(125, 685.5)]
+    public void Ethanol_density_beyond_its_formula_is_within_its_haze(double tempC, double kgM3) =>
+        EthanolDensity.At<Exact>(tempC).Value.ShouldBe(kgM3, (2 * EthanolDensity.FormulaU(tempC)) + 0.1);
+
+    /// <summary>Specific heat of liquid ethanol and of gasoline, kJ/(kg K) (handbook values, from memory).</summary>
+    [Theory]
+    [Trait("Category", "Outside")]
+    [InlineData(100, 0, 2.27)]
+    [InlineData(100, 25, 2.44)]
+    [InlineData(100, 50, 2.67)]
+    [InlineData(100, 75, 2.97)]
+    [InlineData(0, 25, 2.22)]
+    public void Specific_heat_rises_with_temperature(double ethanolPct, double tempC, double kjPerKgK)
+    {
+        var law = HeatCapacity.LawAt(tempC, new HazeLedger());
+        HeatCapacity.KjPerKgK(new Blend<Exact>(ethanolPct, UsualFuels.Traditional<Exact>()), tempC).Value.ShouldBe(kjPerKgK, 2 * law.StandardU * kjPerKgK);
     }
 
     /// <summary>

@@ -28,7 +28,7 @@ public class VehicleCapacityTests
     };
 
     // A cool drive, so that boiling does not stand in the way of what is looked at.
-    private static readonly HotDrive Cool = new(AmbientC: 15, AltitudeM: 0, GasolineVapourPressureKpa: 50);
+    private static readonly HotDrive Cool = new(AmbientC: 15, AltitudeM: 0, GasolineReidKpa: 47);
 
     private static CapacityResults Of(VehicleSurvey survey, FullLoad? load = null, CapacityChange? change = null, HotDrive? drive = null) =>
         (CapacityResults)((IStation)new CapacityStation()).Evaluate(
@@ -59,7 +59,7 @@ public class VehicleCapacityTests
         double.IsFinite(endless.Failsafe!.TripKpa.StandardU).ShouldBeTrue();
 
         // Fuel that surely boils holds the job, whatever the pump carries.
-        var boils = Of(Ports, drive: new HotDrive(AmbientC: 45, StartC: 60, FuelLitres: 8, AltitudeM: 2500, GasolineVapourPressureKpa: 80));
+        var boils = Of(Ports, drive: new HotDrive(AmbientC: 45, StartC: 60, FuelLitres: 8, AltitudeM: 2500, GasolineReidKpa: 75));
         boils.Findings[0].Text.ShouldContain("at the end of the hottest drive");
         boils.State.ShouldBe(StationState.Hold);
     }

@@ -127,9 +127,20 @@ public class CapacityTests(App app) : IClassFixture<App>
 
         var margin = await app.PostAsync("/api/calc/boiling-margin", """{ "ethanolPct": 100, "gasolineVapourPressureKpaAt37_8C": 60, "fuelTempC": { "value": 60, "u": 1.5 }, "absolutePressureKpa": 101.325 }""");
         Value(margin["bubblePointC"]).ShouldBe(78.3, 0.15);
-        ((double)margin["marginK"]!["u"]!).ShouldBe(1.5, 1e-9);
+        ((double)margin["marginK"]!["parts"]!.AsArray().Single(p => (string)p!["source"]! == "fuelTempC")!["u"]!).ShouldBe(-1.5, 1e-9);
         ((string)margin["findings"]![0]!["code"]!).ShouldBe("farFromBoiling");
-        (await app.PostAsync("/api/calc/boiling-margin", """{ "ethanolPct": 100, "fuelTempC": 60, "absolutePressureKpa": 0 }""", 422))["errors"]!.AsObject().Select(e => e.Key).ShouldBe(["gasolineVapourPressureKpaAt37_8C"]);
+        (await app.PostAsync("/api/calc/boiling-margin", """{ "ethanolPct": 100, "fuelTempC": 60, "absolutePressureKpa": 0 }""", 422))["errors"]!.AsObject().Select(e => e.Key).ShouldBe(["gasolineReidKpa"]);
+
+        // What the pump says of its E10 gives the gasoline in it, and from there the pressure of any blend; the worst of them is named.
+        var known = await app.PostAsync("/api/calc/vapour-pressure", """{ "ethanolPct": 10, "finishedFuelReidKpa": { "value": 68, "u": 2 }, "tempsC": [0, 37.8, 60] }""");
+        Value(known["gasolineReidKpa"]).ShouldBe(61, 1);
+        Value(known["blendReidKpa"]).ShouldBe(68, 1e-6);
+        known["points"]!.AsArray().Select(p => Value(p!["kpa"])).ShouldBeInOrder();
+        var worst = await app.PostAsync("/api/calc/worst-boiling", """{ "highestEthanolPct": 85, "gasolineReidKpa": 60, "fuelTempC": 46, "absolutePressureKpa": 70 }""");
+        ((double)worst["worstEthanolPct"]!).ShouldBeInRange(4, 20);
+        Value(worst["marginK"]).ShouldBeLessThan(0);
+        var onE85 = await app.PostAsync("/api/calc/boiling-margin", """{ "ethanolPct": 85, "gasolineReidKpa": 60, "fuelTempC": 46, "absolutePressureKpa": 70 }""");
+        Value(onE85["marginK"]).ShouldBeGreaterThan(5);
         (await app.PostAsync("/api/calc/fuel-heating", """{ "fuelLitres": 0, "ethanolPct": 85, "ambientC": 30, "startC": 30, "pumpElectricalW": 200, "heatIntoFuelPct": 190, "lossWPerK": -1, "minutes": 60 }""", 422))
             ["errors"]!.AsObject().Select(e => e.Key).ShouldBe(["fuelLitres", "heatIntoFuelPct", "lossWPerK"]);
     }

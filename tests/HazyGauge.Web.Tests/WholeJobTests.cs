@@ -96,11 +96,17 @@ public class WholeJobTests(App app) : IClassFixture<App>
     [Fact]
     public async Task A_job_of_an_older_version_opens_its_facts_go_to_the_survey_and_nothing_is_lost_when_it_is_saved()
     {
-        var older = await File.ReadAllTextAsync(Path.Combine(Folder(), "Older/job-0.4.0.json"), TestContext.Current.CancellationToken);
+        var older = (await File.ReadAllTextAsync(Path.Combine(Folder(), "Older/job-0.4.0.json"), TestContext.Current.CancellationToken))
+            .Replace("\"gasolineVapourPressureKpa\":null", "\"gasolineVapourPressureKpa\":{\"value\":63.6,\"u\":5}", StringComparison.Ordinal);
         var job = (string)(await app.PostAsync("/api/jobs/import", older, 201))["id"]!;
         var stations = (await app.PostAsync($"/api/jobs/{job}/preview", """{ "want": ["capacity"] }"""))["stations"]!;
         ((double)stations["survey"]!["document"]!["engine"]!["bsfcGPerKwh"]!["value"]!, (double)stations["survey"]!["document"]!["pump"]!["pumpV"]!["value"]!).ShouldBe((350, 13.5));
         stations["capacity"]!["document"]!["fullLoad"]!.AsObject().ShouldNotContain(f => f.Key == "bsfcGPerKwh");
+
+        // The true vapour pressure of the gasoline that was asked for is a Reid pressure now, about 6 % lower (EPA AP-42, section 7.1), and so is its haze.
+        var reid = stations["capacity"]!["document"]!["drive"]!["gasolineReidKpa"]!;
+        ((double)reid["value"]!).ShouldBe(63.6 / 1.06, 0.4);
+        ((double)reid["u"]!).ShouldBe(5 / 1.06, 0.1);
         var headline = (string)stations["capacity"]!["results"]!["headline"]!["text"]!;
         headline.ShouldBe("At 165 kW this system supports up to E56 ± 9. The fuel pump is the limit.");
 

@@ -63,6 +63,9 @@ public static class SourceCatalogue
     /// <summary>How well the law of vapour pressure holds for a blend.</summary>
     public const string VapourPressureLaw = "vapourPressureLaw";
 
+    /// <summary>How well the specific heat of a fuel is known.</summary>
+    public const string HeatCapacityLaw = "heatCapacityLaw";
+
     private const string PumpCurvePoint = "lowPressurePump.curve[";
 
     private sealed record Entry(
@@ -72,6 +75,7 @@ public static class SourceCatalogue
     private const double WaterTestU = 1.5;
     private const string WaterTest = "Draw a fuel sample and test it with water in a graduated cylinder.";
 
+    private const string AskSupplier = "Ask the supplier for the class of the season, or test a sample.";
     private const string AskMaker = "Ask who made the map which fuel was in the tank, or test what is left of it with water.";
 
     private static readonly Dictionary<string, Entry> Entries = new(StringComparer.Ordinal)
@@ -80,7 +84,7 @@ public static class SourceCatalogue
         [FrequencyTiming] = new("Timing of the period", HazeUnit.EthanolPoint, 0.1, "Record at a finer time step, for ten seconds or more.", 0.01),
         [LowPulseTiming] = new("Timing of the low pulse", HazeUnit.Millisecond, 0.004, "Record at a time step of 1 µs or finer.", 0.0005),
         [FrequencyWander] = new("Wandering frequency", HazeUnit.EthanolPoint, 2, "Let the pump run until the reading stands still, then record again.", 0.2),
-        [EthanolDensityBeyondFormula] = new("Ethanol density beyond 40 °C"),
+        [EthanolDensityBeyondFormula] = new("Ethanol density formula"),
         ["frequencyHz"] = new("Frequency as read", HazeUnit.EthanolPoint, 0.5, "Read the frequency from a capture instead of a meter.", 0.01),
         ["lowPulseMs"] = new("Low pulse as read", HazeUnit.Millisecond, 0.05, "Read the pulse width from a capture instead of a meter.", 0.001),
         ["ethanolPct"] = new("Ethanol in the line", HazeUnit.EthanolPoint, 3, WaterTest, WaterTestU),
@@ -127,9 +131,16 @@ public static class SourceCatalogue
         ["heatIntoFuelPct"] = new("Share of heat that goes into the fuel"),
         ["lossWPerK"] = new("Heat the tank loses", HazeUnit.Other, 4, "Log the fuel's temperature over an hour's drive.", 1),
         ["minutes"] = new("Length of the drive"),
-        ["gasolineVapourPressureKpaAt37_8C"] = new("Vapor pressure of the gasoline", HazeUnit.Kilopascal, 6, "Ask the supplier for the class of the season, or test a sample.", 2),
+        ["gasolineVapourPressureKpaAt37_8C"] = new("Vapor pressure of the gasoline", HazeUnit.Kilopascal, 6, AskSupplier, 2),
         ["absolutePressureKpa"] = new("Pressure there", HazeUnit.Kilopascal, 3, "Hang a vacuum gauge on the inlet of an external pump and read the barometer; in the tank, leave it open.", 1),
+        ["gasolineReidKpa"] = new("Reid pressure of the gasoline", HazeUnit.Kilopascal, 6, AskSupplier, 2),
+        ["finishedFuelReidKpa"] = new("Reid pressure at the pump", HazeUnit.Kilopascal, 6, AskSupplier, 2),
+        ["finishedFuelEthanolPct"] = new("Ethanol in the fuel at the pump", HazeUnit.EthanolPoint, 2, WaterTest, WaterTestU),
+        ["highestEthanolPct"] = new("Highest blend", HazeUnit.EthanolPoint),
+        ["bayHeatW"] = new("Heat from the engine bay", HazeUnit.Other, 50, "Hold a contact thermometer to feed and return after a drive.", 15),
+        ["fuelUsedLph"] = new("Fuel used on the drive"),
         [VapourPressureLaw] = new("Vapor pressure formula"),
+        [HeatCapacityLaw] = new("Specific heat formula"),
         ["pumpV"] = new("Voltage at the pump"),
         ["dutyLimitPct"] = new("Duty limit"),
         ["marginPct"] = new("Margin of the pump"),

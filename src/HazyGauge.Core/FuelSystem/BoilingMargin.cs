@@ -1,4 +1,3 @@
-using System.Text.Json.Serialization;
 using HazyGauge.Core.Quantities;
 using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Findings;
@@ -27,42 +26,54 @@ public static class BoilingMargin
 
     /// <summary>The margin.</summary>
     /// <param name="ethanolPct">Ethanol, % by volume.</param>
-    /// <param name="gasolineAt37C8">True vapour pressure of the gasoline alone at 37.8 C.</param>
+    /// <param name="gasoline">Reid pressure of the gasoline alone.</param>
     /// <param name="fuel">Temperature of the fuel there.</param>
     /// <param name="there">Pressure there.</param>
-    /// <param name="lawFactor">What may be wrong with the law, as a factor on the pressure; 1 where that is left out.</param>
+    /// <param name="ledger">The ledger; what may be wrong with the law of vapour pressure is added to it.</param>
     /// <exception cref="RefusedInputException">A quantity is outside its range.</exception>
-    public static BoilingMarginResult Of(Hazy ethanolPct, AbsolutePressure<Hazy> gasolineAt37C8, Celsius<Hazy> fuel, AbsolutePressure<Hazy> there, Hazy? lawFactor = null)
+    public static BoilingMarginResult Of(Hazy ethanolPct, ReidPressure<Hazy> gasoline, Celsius<Hazy> fuel, AbsolutePressure<Hazy> there, HazeLedger ledger)
     {
         new InputCheck()
             .Within(ethanolPct.Value, 0, 100, "ethanolPct", "Ethanol", Unit.Percent)
-            .Within(gasolineAt37C8.Kpa.Value, 5, 120, "gasolineVapourPressureKpaAt37_8C", "The vapor pressure of the gasoline", Unit.Kpa)
             .Within(fuel.C.Value, -40, 125, "fuelTempC", "Fuel temperature", Unit.Celsius)
             .Within(there.Kpa.Value, 20, 1000, "absolutePressureKpa", "The absolute pressure", Unit.Kpa)
             .ThrowIfAny();
-        var law = lawFactor ?? 1;
         var blend = new Blend<Hazy>(ethanolPct, UsualFuels.Traditional<Hazy>());
-        var bubble = BubblePointC(blend, gasolineAt37C8, there, law);
+        var bubble = BubblePointC(blend, gasoline, there, ledger);
         var margin = bubble - fuel.C;
-        return new BoilingMarginResult(law * BlendVapourPressure.At(blend, gasolineAt37C8, fuel).Kpa, bubble, margin, Findings(margin));
+        var pressure = BlendVapourPressure.LawAt(blend, gasoline, fuel, ledger) * BlendVapourPressure.At(blend, gasoline, fuel).Kpa;
+        return new BoilingMarginResult(pressure, bubble, margin, Findings(margin));
     }
 
+    /// <summary>The blend that begins to boil first among those that may be in the tank, from E0 to the highest, % by volume.</summary>
+    /// <param name="highestEthanolPct">The highest blend, % by volume.</param>
+    /// <param name="gasoline">Reid pressure of the gasoline alone.</param>
+    /// <param name="there">Pressure it boils against.</param>
+    public static double WorstEthanolPct(double highestEthanolPct, ReidPressure<Exact> gasoline, AbsolutePressure<Exact> there) => Enumerable
+        .Range(0, (int)Math.Ceiling(highestEthanolPct) + 1)
+        .Select(pct => Math.Min(pct, highestEthanolPct))
+        .MinBy(pct => BubblePointC(new Blend<Exact>(pct, UsualFuels.Traditional<Exact>()), gasoline, there));
+
     // Found with exact numbers; the haze is that of the pressure there, over its slope (implicit differentiation).
-    private static Hazy BubblePointC(Blend<Hazy> blend, AbsolutePressure<Hazy> gasoline, AbsolutePressure<Hazy> there, Hazy law)
+    private static Hazy BubblePointC(Blend<Hazy> blend, ReidPressure<Hazy> gasoline, AbsolutePressure<Hazy> there, HazeLedger ledger)
     {
         const double Step = 1e-3;
         var exact = new Blend<Exact>(blend.EthanolPct.Value, UsualFuels.Traditional<Exact>());
-        var exactGasoline = new AbsolutePressure<Exact>(gasoline.Kpa.Value);
-        double Over(double tempC) => (law.Value * BlendVapourPressure.At(exact, exactGasoline, new Celsius<Exact>(tempC)).Kpa.Value) - there.Kpa.Value;
-        if (Over(HighestC) < 0)
-        {
-            throw new RefusedInputException("absolutePressureKpa", Sentence.Of($"At this pressure the fuel stays liquid beyond {Say.Given(HighestC, Unit.Celsius)}, beyond what the vapor pressure formula covers."));
-        }
-
-        var root = Brent.FindRoot(Over, LowestC, HighestC, 1e-9);
-        var slope = (Over(root + Step) - Over(root - Step)) / (2 * Step);
-        var over = (law * BlendVapourPressure.At(blend, gasoline, new Celsius<Hazy>(root)).Kpa) - there.Kpa;
+        var exactGasoline = new ReidPressure<Exact>(gasoline.Kpa.Value);
+        double Kpa(double tempC) => BlendVapourPressure.At(exact, exactGasoline, new Celsius<Exact>(tempC)).Kpa.Value;
+        var root = BubblePointC(exact, exactGasoline, new AbsolutePressure<Exact>(there.Kpa.Value));
+        var slope = (Kpa(root + Step) - Kpa(root - Step)) / (2 * Step);
+        var boiling = new Celsius<Hazy>(root);
+        var over = (BlendVapourPressure.LawAt(blend, gasoline, boiling, ledger) * BlendVapourPressure.At(blend, gasoline, boiling).Kpa) - there.Kpa;
         return over.Through(root, -1 / slope);
+    }
+
+    private static double BubblePointC(Blend<Exact> blend, ReidPressure<Exact> gasoline, AbsolutePressure<Exact> there)
+    {
+        double Over(double tempC) => (BlendVapourPressure.At(blend, gasoline, new Celsius<Exact>(tempC)).Kpa - there.Kpa).Value;
+        return Over(HighestC) < 0
+            ? throw new RefusedInputException("absolutePressureKpa", Sentence.Of($"At this pressure the fuel stays liquid beyond {Say.Given(HighestC, Unit.Celsius)}, beyond what the vapor pressure formula covers."))
+            : Brent.FindRoot(Over, LowestC, HighestC, 1e-9);
     }
 
     private static List<Finding> Findings(Hazy marginK)
@@ -82,20 +93,4 @@ public static class BoilingMargin
             ? [new("nearBoiling", Severity.Caution, "The fuel is close to boiling. One hot soak or a mountain pass can take up the margin.")]
             : [new("farFromBoiling", Severity.Info, "The fuel does not boil here.")];
     }
-}
-
-/// <summary>A fuel at one place.</summary>
-/// <param name="EthanolPct">Ethanol, % by volume.</param>
-/// <param name="GasolineVapourPressureKpaAt37C8">True vapour pressure (not Reid) of the gasoline alone at 37.8 C, kPa.</param>
-/// <param name="FuelTempC">Temperature of the fuel there, C.</param>
-/// <param name="AbsolutePressureKpa">Pressure there, kPa absolute.</param>
-public sealed record BoilingMarginQuery(
-    Hazy EthanolPct,
-    [property: JsonPropertyName("gasolineVapourPressureKpaAt37_8C")] Hazy GasolineVapourPressureKpaAt37C8,
-    Hazy FuelTempC,
-    Hazy AbsolutePressureKpa)
-{
-    /// <summary>How far it is from boiling.</summary>
-    /// <exception cref="RefusedInputException">A quantity is outside its range.</exception>
-    public BoilingMarginResult Answer() => BoilingMargin.Of(EthanolPct, new(GasolineVapourPressureKpaAt37C8), new(FuelTempC), new(AbsolutePressureKpa));
 }

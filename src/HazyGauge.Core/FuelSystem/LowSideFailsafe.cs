@@ -40,13 +40,17 @@ public sealed record LowSideFailsafe(Hazy TripKpa, double DelayS, bool RisesWith
 
     /// <summary>For the feed of a high-pressure pump: well under the base pressure, and over what keeps the fuel liquid at that pump.</summary>
     /// <param name="basePressure">Base pressure.</param>
-    /// <param name="blend">The wanted blend.</param>
-    /// <param name="gasolineAt37C8">True vapour pressure of the gasoline at 37.8 C.</param>
+    /// <param name="highestEthanolPct">Highest blend that may be in the tank, % by volume; the one with the highest vapour pressure up to it counts.</param>
+    /// <param name="gasoline">Reid pressure of the gasoline.</param>
     /// <param name="fuel">Fuel temperature in the tank.</param>
     /// <param name="air">Pressure of the air.</param>
-    public static LowSideFailsafe ForDirect(GaugePressure<Hazy> basePressure, Blend<Hazy> blend, AbsolutePressure<Hazy> gasolineAt37C8, Celsius<Hazy> fuel, AbsolutePressure<Hazy> air)
+    /// <param name="ledger">The ledger.</param>
+    public static LowSideFailsafe ForDirect(GaugePressure<Hazy> basePressure, double highestEthanolPct, ReidPressure<Hazy> gasoline, Celsius<Hazy> fuel, AbsolutePressure<Hazy> air, HazeLedger ledger)
     {
-        var liquid = BlendVapourPressure.At(blend, gasolineAt37C8, fuel.Plus(HighPressurePumpHeatK)).Over(air) + new PressureDifference<Hazy>(OverVapourKpa);
+        var hot = new Celsius<Hazy>(RealNumber.Clamp(fuel.C + HighPressurePumpHeatK, -40, 125));
+        var worst = new Blend<Hazy>(BlendVapourPressure.HighestEthanolPct(highestEthanolPct, new(gasoline.Kpa.Value), new(hot.C.Value)), UsualFuels.Traditional<Hazy>());
+        var vapour = new AbsolutePressure<Hazy>(BlendVapourPressure.LawAt(worst, gasoline, hot, ledger) * BlendVapourPressure.At(worst, gasoline, hot).Kpa);
+        var liquid = vapour.Over(air) + new PressureDifference<Hazy>(OverVapourKpa);
         var share = ShareOfBase * basePressure.Kpa;
         return new LowSideFailsafe(-HazyLimit.Least([-share, -liquid.Kpa]), UsualDelayS, false,
         [

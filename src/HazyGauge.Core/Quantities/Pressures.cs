@@ -39,6 +39,15 @@ public readonly record struct PressureDifference<T>(T Kpa)
     public static PressureDifference<T> operator *(PressureDifference<T> difference, double share) => new(difference.Kpa * share);
 }
 
+/// <summary>
+/// Vapour pressure of a fuel by the Reid method (ASTM D323) or its dry equivalent (EN 13016-1, ASTM D5191): what a pump's class is given in. Measured at 37.8 C
+/// over four times the liquid's volume, so that a gasoline shows a few percent less than its true vapour pressure.
+/// </summary>
+/// <typeparam name="T">Exact or hazy numbers.</typeparam>
+/// <param name="Kpa">kPa.</param>
+public readonly record struct ReidPressure<T>(T Kpa)
+    where T : struct, IRealNumber<T>;
+
 /// <summary>A temperature.</summary>
 /// <typeparam name="T">Exact or hazy numbers.</typeparam>
 /// <param name="C">Degrees Celsius.</param>

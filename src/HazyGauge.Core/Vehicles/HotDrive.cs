@@ -1,5 +1,7 @@
 using HazyGauge.Core.Fields;
+using HazyGauge.Core.Findings;
 using HazyGauge.Core.FuelSystem;
+using HazyGauge.Core.Fuels;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Quantities;
 using HazyGauge.Core.Sentences;
@@ -12,15 +14,29 @@ namespace HazyGauge.Core.Vehicles;
 /// <param name="FuelLitres">Fuel in the tank, L.</param>
 /// <param name="Minutes">How long it lasts, min.</param>
 /// <param name="AltitudeM">Highest place of it above the sea, m.</param>
-/// <param name="GasolineVapourPressureKpa">True vapour pressure of the gasoline in the blend at 37.8 C, kPa.</param>
+/// <param name="FuelUsedLph">Fuel used up on it, L/h; null for a tank that stays at its level.</param>
+/// <param name="GasolineReidKpa">Reid pressure of the gasoline in the blend, kPa.</param>
+/// <param name="FinishedFuelReidKpa">Reid pressure of the finished fuel at the pump, kPa.</param>
+/// <param name="FinishedFuelEthanolPct">Ethanol in that finished fuel, % by volume.</param>
 public sealed record HotDrive(
-    Hazy? AmbientC = null, Hazy? StartC = null, Hazy? FuelLitres = null, Hazy? Minutes = null, Hazy? AltitudeM = null, Hazy? GasolineVapourPressureKpa = null)
+    Hazy? AmbientC = null,
+    Hazy? StartC = null,
+    Hazy? FuelLitres = null,
+    Hazy? Minutes = null,
+    Hazy? AltitudeM = null,
+    Hazy? FuelUsedLph = null,
+    Hazy? GasolineReidKpa = null,
+    Hazy? FinishedFuelReidKpa = null,
+    Hazy? FinishedFuelEthanolPct = null)
 {
     internal const string AmbientPath = "drive.ambientC";
     internal const string FuelPath = "drive.fuelLitres";
     internal const string MinutesPath = "drive.minutes";
     internal const string AltitudePath = "drive.altitudeM";
-    internal const string GasolinePath = "drive.gasolineVapourPressureKpa";
+    internal const string GasolinePath = "drive.gasolineReidKpa";
+    internal const string FinishedEthanolPath = "drive.finishedFuelEthanolPct";
+
+    private const string AskSupplier = "Ask the supplier for the class of the season, or test a sample.";
 
     /// <summary>What is asked, with ranges and usual figures.</summary>
     public static readonly IReadOnlyList<Field> Fields =
@@ -30,17 +46,31 @@ public sealed record HotDrive(
         new(FuelPath, "Fuel in the tank") { Group = VehicleStops.HotDrive, Unit = Unit.Litres, Min = 0.1, Max = 1000, HowTo = "Say with how little the vehicle is driven.", LeftOfDoubt = 0.1 },
         new(MinutesPath, "Length of the drive") { Group = VehicleStops.HotDrive, Unit = Unit.Minutes, Min = 1, Max = 1440, Usual = new(60), HowTo = "Ask how long it works hard on a hot day." },
         new(AltitudePath, "Highest altitude") { Group = VehicleStops.HotDrive, Unit = Unit.Metre, Min = -500, Max = 6000, Usual = new(500, 500), HowTo = "Ask where the vehicle is driven.", LeftOfDoubt = 0.1 },
-        new(GasolinePath, "Vapor pressure of the gasoline") { Group = VehicleStops.HotDrive, Unit = Unit.Kpa, Min = 5, Max = 120, Usual = new(60, 15), HowTo = "Ask the supplier for the class of the season, or test a sample." },
+        new("drive.fuelUsedLph", "Fuel used on the drive") { Group = VehicleStops.HotDrive, Unit = Unit.Lph, Min = 0, Max = 500, HowTo = "Note what goes in at the next fill, over the hours driven.", LeftOut = "as if the tank stayed at that level" },
+        new("drive.finishedFuelReidKpa", "Reid pressure at the pump") { Group = VehicleStops.HotDrive, Unit = Unit.Kpa, Min = GasolineVapourPressure.LeastReidKpa, Max = GasolineVapourPressure.MostReidKpa, HowTo = AskSupplier, LeftOut = "from the gasoline alone", Hint = "Reid or dry equivalent (DVPE), as the class of the season is given: it counts with the ethanol in it." },
+        new(FinishedEthanolPath, "Ethanol in that fuel") { Group = VehicleStops.HotDrive, Unit = Unit.EthanolPct, Min = 0, Max = 90, Usual = new(7.5, 2.5), HowTo = "Read the label at the pump: E5 or E10." },
+        new(GasolinePath, "Reid pressure of the gasoline alone") { Group = VehicleStops.HotDrive, Unit = Unit.Kpa, Min = GasolineVapourPressure.LeastReidKpa, Max = GasolineVapourPressure.MostReidKpa, Usual = new(60, 15), HowTo = AskSupplier, Hint = "Give this or the pressure at the pump, not both." },
     ];
 }
 
-/// <summary>What the hottest drive comes to.</summary>
+/// <summary>What the hottest drive comes to, at each place on the blend that boils first there.</summary>
 /// <param name="Heating">The temperature of the fuel over it.</param>
 /// <param name="AtInlet">How far from boiling at the pump's inlet, at the end.</param>
 /// <param name="InReturn">The same in the return; null where there is none.</param>
+/// <param name="WorstAtInletPct">Blend that boils first at the inlet, % by volume.</param>
+/// <param name="WorstInReturnPct">Blend that boils first in the return, % by volume.</param>
+/// <param name="OnHighest">How far from boiling at the inlet on the highest blend.</param>
 /// <param name="Air">Pressure of the air at its highest place.</param>
-/// <param name="GasolineAt37C8">The vapour pressure of the gasoline it was calculated with.</param>
-public sealed record HotDriveResult(FuelHeatingResult Heating, BoilingMarginResult AtInlet, BoilingMarginResult? InReturn, AbsolutePressure<Hazy> Air, AbsolutePressure<Hazy> GasolineAt37C8)
+/// <param name="Gasoline">Reid pressure of the gasoline it was calculated with.</param>
+public sealed record HotDriveResult(
+    FuelHeatingResult Heating,
+    BoilingMarginResult AtInlet,
+    BoilingMarginResult? InReturn,
+    double WorstAtInletPct,
+    double WorstInReturnPct,
+    BoilingMarginResult OnHighest,
+    AbsolutePressure<Hazy> Air,
+    ReidPressure<Hazy> Gasoline)
 {
     // Beyond the range of the laws of vapour pressure and of density; fuel boils before.
     private const double ColdestC = -40;
@@ -58,32 +88,58 @@ internal sealed class HotDriveEvaluation(VehicleSurvey survey, HotDrive drive, T
 {
     private const double UsualTankLitres = 60;
 
-    // The law holds within about this, as a share of the pressure (our own estimate).
-    private const double LawU = 0.04;
+    private readonly Hazy _ambientC = drive.AmbientC ?? typical.Guess(HotDrive.AmbientPath);
 
-    /// <summary>The drive with a blend in the tank.</summary>
-    /// <param name="ethanolPct">The blend, % by volume.</param>
+    /// <summary>The drive with whatever may be in the tank.</summary>
+    /// <param name="highestEthanolPct">The highest blend, % by volume.</param>
     /// <param name="pumpCount">Pumps side by side.</param>
     /// <param name="pumpedLph">What they move, L/h; null where that is not known.</param>
-    public HotDriveResult Of(Hazy ethanolPct, int pumpCount, Hazy? pumpedLph)
+    public HotDriveResult Of(Hazy highestEthanolPct, int pumpCount, Hazy? pumpedLph)
     {
-        var ambient = drive.AmbientC ?? typical.Guess(HotDrive.AmbientPath);
         var watts = survey.Pump.ElectricalW ?? typical.Guess(VehiclePaths.PumpElectricalW, 110 * pumpCount, 25, Unit.Watt);
-        var heating = FuelHeating.Over(
-            new FuelHeatingInput(Litres(), ethanolPct, ambient, drive.StartC ?? ambient, watts, HeatShare(), survey.FuelSystem.TankLossWPerK ?? typical.Guess(VehiclePaths.TankLossWPerK), drive.Minutes ?? HotDrive.Fields.First(f => f.Path == HotDrive.MinutesPath).Usual!.Value),
-            ledger);
         var air = AirPressure.At(drive.AltitudeM ?? typical.Guess(HotDrive.AltitudePath));
-        var gasoline = drive.GasolineVapourPressureKpa ?? typical.Guess(HotDrive.GasolinePath);
-        var suction = survey.Pump.InletSuctionKpa ?? typical.Guess(VehiclePaths.InletSuctionKpa);
-        var law = ledger.Quantity(1, LawU, SourceCatalogue.Find(SourceCatalogue.VapourPressureLaw, LawU));
+        var inlet = air - new PressureDifference<Hazy>(survey.Pump.InletSuctionKpa ?? typical.Guess(VehiclePaths.InletSuctionKpa));
+        var gasoline = Gasoline();
+        double Worst(AbsolutePressure<Hazy> there) => BoilingMargin.WorstEthanolPct(highestEthanolPct.Value, new(gasoline.Kpa.Value), new(there.Kpa.Value));
+        var (atInlet, inReturn) = (Worst(inlet), Worst(air));
+        var bayW = BayHeatW(pumpedLph, atInlet);
+        FuelHeatingResult Heating(Hazy ethanolPct) => FuelHeating.Over(Input(ethanolPct, watts, bayW), ledger);
+        BoilingMarginResult Margin(Hazy ethanolPct, Hazy fuelC, AbsolutePressure<Hazy> there) => BoilingMargin.Of(ethanolPct, gasoline, HotDriveResult.Held(fuelC), there, ledger);
+        var heating = Heating(atInlet);
         return new HotDriveResult(
             heating,
-            BoilingMargin.Of(ethanolPct, new(gasoline), HotDriveResult.Held(heating.FinalC), air - new PressureDifference<Hazy>(suction), law),
-            survey.FuelSystem.Line == FuelLine.Return
-                ? BoilingMargin.Of(ethanolPct, new(gasoline), HotDriveResult.Held(heating.FinalC + OnTheWayBackK(heating, watts, pumpedLph)), air, law)
+            Margin(atInlet, heating.FinalC, inlet),
+            survey.FuelSystem.Line == FuelLine.Return && Heating(inReturn) is var back
+                ? Margin(inReturn, back.FinalC + OnTheWayBackK(back, inReturn, watts, bayW, pumpedLph), air)
                 : null,
+            atInlet,
+            inReturn,
+            Margin(highestEthanolPct, Heating(highestEthanolPct).FinalC, inlet),
             air,
-            new(gasoline));
+            gasoline);
+    }
+
+    private FuelHeatingInput Input(Hazy ethanolPct, Hazy watts, Hazy bayW) => new(
+        Litres(),
+        ethanolPct,
+        _ambientC,
+        drive.StartC ?? _ambientC,
+        watts,
+        HeatShare(),
+        survey.FuelSystem.TankLossWPerK ?? typical.Guess(VehiclePaths.TankLossWPerK),
+        drive.Minutes ?? HotDrive.Fields.First(f => f.Path == HotDrive.MinutesPath).Usual!.Value,
+        bayW,
+        drive.FuelUsedLph);
+
+    private ReidPressure<Hazy> Gasoline()
+    {
+        if (drive.FinishedFuelReidKpa is null)
+        {
+            return new(drive.GasolineReidKpa ?? typical.Guess(HotDrive.GasolinePath));
+        }
+
+        return RefusedInputException.Under("drive", () => new FuelVolatility(
+            drive.GasolineReidKpa, drive.FinishedFuelReidKpa, drive.FinishedFuelEthanolPct ?? typical.Guess(HotDrive.FinishedEthanolPath)).Gasoline());
     }
 
     private Hazy Litres()
@@ -98,24 +154,32 @@ internal sealed class HotDriveEvaluation(VehicleSurvey survey, HotDrive drive, T
             : typical.Guess(HotDrive.FuelPath, UsualTankLitres / 4, 40, Unit.Litres);
     }
 
-    // On a return system nearly all of the pump's heat comes back to the tank; without one much of it leaves with the fuel.
+    // Whatever flows back through a return or a regulator in the tank brings the pump's heat along; a driven pump moves no more than is burnt.
     private Hazy HeatShare() => survey.FuelSystem.HeatIntoFuelPct ?? survey.FuelSystem.Line switch
     {
-        FuelLine.Return => typical.GuessWithin(VehiclePaths.HeatIntoFuelPct, 95, 5, Unit.Percent),
-        null => typical.GuessWithin(VehiclePaths.HeatIntoFuelPct, 75, 25, Unit.Percent),
-        _ => typical.GuessWithin(VehiclePaths.HeatIntoFuelPct, 60, 20, Unit.Percent),
+        FuelLine.Return or FuelLine.Returnless => typical.GuessWithin(VehiclePaths.HeatIntoFuelPct, 95, 5, Unit.Percent),
+        FuelLine.ControlledReturnless => typical.GuessWithin(VehiclePaths.HeatIntoFuelPct, 60, 20, Unit.Percent),
+        _ => typical.GuessWithin(VehiclePaths.HeatIntoFuelPct, 75, 25, Unit.Percent),
+    };
+
+    // One figure for what the engine bay gives: the return is warmer by it, and the tank gets it.
+    private Hazy BayHeatW(Hazy? pumpedLph, double ethanolPct) => survey.FuelSystem switch
+    {
+        { Line: FuelLine.Returnless or FuelLine.ControlledReturnless } => 0.0,
+        { BayHeatW: { } known } => known,
+        { ReturnRiseK: { } rise } when pumpedLph is { Value: > 0 } lph => rise * FlowWPerK(lph, ethanolPct, _ambientC.Value),
+        { Line: FuelLine.Return } => typical.GuessWithin(VehiclePaths.BayHeatW, 100, 80, Unit.Watt),
+        _ => typical.GuessWithin(VehiclePaths.BayHeatW, 50, 50, Unit.Watt),
     };
 
     // The pump's heat in what it moves, and what the engine bay adds.
-    private Hazy OnTheWayBackK(FuelHeatingResult heating, Hazy watts, Hazy? pumpedLph)
-    {
-        var bay = survey.FuelSystem.ReturnRiseK ?? typical.Guess(VehiclePaths.ReturnRiseK);
-        if (pumpedLph is not { Value: > 0 } lph)
-        {
-            return bay;
-        }
+    private static Hazy OnTheWayBackK(FuelHeatingResult heating, double ethanolPct, Hazy watts, Hazy bayW, Hazy? pumpedLph) =>
+        pumpedLph is { Value: > 0 } lph ? (watts + bayW) / FlowWPerK(lph, ethanolPct, HotDriveResult.Held(heating.FinalC).C.Value) : 0.0;
 
-        var kgPerS = lph / 3600 * (heating.FuelMassKg / Litres());
-        return bay + (watts / 1000 / (kgPerS * heating.HeatCapacityKjPerKgK));
+    // Heat that warms a flow by one kelvin, W/K.
+    private static Hazy FlowWPerK(Hazy lph, double ethanolPct, double tempC)
+    {
+        var blend = new Blend<Hazy>(ethanolPct, UsualFuels.Traditional<Hazy>());
+        return lph / 3600 * blend.DensityAt(tempC, 0) * HeatCapacity.KjPerKgK(blend, tempC);
     }
 }

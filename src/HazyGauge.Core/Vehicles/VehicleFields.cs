@@ -27,6 +27,8 @@ public static class VehicleFields
     private static readonly Sentence TakenForGasoline = Sentence.Of(
         $"If this is wrong every other number is: a map made on E85 and taken for E10 runs at lambda {AfrRatio(85, 10):0.00} on E85; made on E10 and taken for E85, at lambda {AfrRatio(10, 85):0.00} on E10.");
 
+    private const string LogAnHour = "Log the fuel's temperature over an hour's drive.";
+
     private static bool Always(VehicleSurvey survey) => true;
 
     /// <summary>All of them.</summary>
@@ -120,9 +122,10 @@ public static class VehicleFields
         .. At(
             VehicleStops.HotDrive,
             [
-                new(VehiclePaths.HeatIntoFuelPct, "Share heating the tank") { Unit = Unit.Percent, Min = 0, Max = 100, HowTo = "Log the fuel's temperature over an hour's drive.", LeftOfDoubt = 0.4, AskedAt = AtCapacity },
-                new(VehiclePaths.TankLossWPerK, "Heat the tank loses") { Unit = Unit.WattPerK, Min = 0, Max = 1000, Usual = new(8, PlusMinusPct: 50), HowTo = "Log the fuel's temperature over an hour's drive.", LeftOfDoubt = 0.4, AskedAt = AtCapacity },
-                new(VehiclePaths.ReturnRiseK, "Heat the engine bay adds") { Unit = Unit.KelvinStep, Min = 0, Max = 60, Usual = new(5, 4), HowTo = "Hold a contact thermometer to feed and return after a drive.", Scope = WithReturn, AskedAt = AtCapacity },
+                new(VehiclePaths.HeatIntoFuelPct, "Share heating the tank") { Unit = Unit.Percent, Min = 0, Max = 100, HowTo = LogAnHour, LeftOfDoubt = 0.4, AskedAt = AtCapacity },
+                new(VehiclePaths.TankLossWPerK, "Heat the tank loses") { Unit = Unit.WattPerK, Min = 0, Max = 1000, Usual = new(8, PlusMinusPct: 50), HowTo = LogAnHour, LeftOfDoubt = 0.4, AskedAt = AtCapacity, Hint = "Moving air takes two or three times what still air does: log the drive that counts." },
+                new(VehiclePaths.BayHeatW, "Heat from the engine bay") { Unit = Unit.Watt, Min = 0, Max = 10000, HowTo = "Hold a contact thermometer to feed and return after a drive and give the rise.", Scope = WithReturn, AnsweredBy = s => s.FuelSystem.ReturnRiseK is not null, AskedAt = AtCapacity, Hint = "The return is warmer by it, and the tank gets it." },
+                new(VehiclePaths.ReturnRiseK, "Rise from feed to return") { Unit = Unit.KelvinStep, Min = 0, Max = 60, HowTo = "Hold a contact thermometer to feed and return after a drive.", Scope = WithReturn, AskedAt = AtCapacity, LeftOut = "from the heat of the engine bay" },
                 new(VehiclePaths.PumpElectricalW, "Electrical power of the pumps") { Unit = Unit.Watt, Min = 0, Max = 5000, HowTo = "Clamp the pump's wire at full load: amperes times volts.", LeftOfDoubt = 0.1, AskedAt = AtCapacity },
                 new(VehiclePaths.InletSuctionKpa, "Suction at the pump's inlet") { Unit = Unit.Kpa, Min = 0, Max = 20, Usual = new(5, 3), HowTo = "Hang a vacuum gauge on the inlet of an external pump; in the tank, leave it open.", AskedAt = AtCapacity },
             ]),
@@ -156,6 +159,7 @@ internal static class VehiclePaths
     public const string PortSharePct = "fuelSystem.portSharePct";
     public const string HeatIntoFuelPct = "fuelSystem.heatIntoFuelPct";
     public const string TankLossWPerK = "fuelSystem.tankLossWPerK";
+    public const string BayHeatW = "fuelSystem.bayHeatW";
     public const string ReturnRiseK = "fuelSystem.returnRiseK";
     public const string DirectInjectorGPerS = "directInjection.injectorStaticGPerS";
     public const string PumpEfficiencyPct = "directInjection.pumpEfficiencyPct";

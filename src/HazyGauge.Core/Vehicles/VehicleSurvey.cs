@@ -173,6 +173,7 @@ public sealed record Joint(LineName? Line = null, double? AngleDeg = null, strin
 /// <param name="HeatIntoFuelPct">Share of the pump's heat that ends in the tank, %.</param>
 /// <param name="TankLossWPerK">Heat the tank loses, W for every K above ambient.</param>
 /// <param name="ReturnRiseK">By how much the engine bay heats what comes back, K.</param>
+/// <param name="BayHeatW">The heat of it, W; where it is given, it counts.</param>
 public sealed record FuelSystemSurvey(
     FuelLine? Line = null,
     InjectionKind? Injection = null,
@@ -186,7 +187,8 @@ public sealed record FuelSystemSurvey(
     Hazy? PortSharePct = null,
     Hazy? HeatIntoFuelPct = null,
     Hazy? TankLossWPerK = null,
-    Hazy? ReturnRiseK = null)
+    Hazy? ReturnRiseK = null,
+    Hazy? BayHeatW = null)
 {
     /// <summary>True where some fuel goes straight into the cylinders.</summary>
     [JsonIgnore]

@@ -25,10 +25,16 @@ internal static class CapacityEndpoints
             .WithExample($"{{ {Example}, \"ethanolPcts\": [0, 25, 50, 75, 100], \"powersKw\": [100, 150, 200] }}");
         api.MapPost("/calc/fuel-heating", (Asked<FuelHeatingInput> asked) => TypedResults.Ok(FuelHeating.Over(asked.Value, asked.Ledger)))
             .WithSummary("What the pumps' heat makes of the fuel's temperature over a drive.")
-            .WithExample("""{ "fuelLitres": 15, "ethanolPct": 85, "ambientC": 36, "startC": 36, "pumpElectricalW": 240, "heatIntoFuelPct": 95, "lossWPerK": 5, "minutes": 90 }""");
-        api.MapPost("/calc/boiling-margin", (Asked<BoilingMarginQuery> asked) => TypedResults.Ok(asked.Value.Answer()))
+            .WithExample("""{ "fuelLitres": 15, "ethanolPct": 85, "ambientC": 36, "startC": 36, "pumpElectricalW": 240, "heatIntoFuelPct": 95, "lossWPerK": 5, "minutes": 90, "bayHeatW": 100 }""");
+        api.MapPost("/calc/vapour-pressure", (Asked<VapourPressureQuery> asked) => TypedResults.Ok(asked.Value.Answer(asked.Ledger)))
+            .WithSummary("True vapor pressure of a blend over temperature, from the Reid pressure of its gasoline or of the finished fuel.")
+            .WithExample("""{ "ethanolPct": 10, "finishedFuelReidKpa": 68, "tempsC": [0, 20, 37.8, 60] }""");
+        api.MapPost("/calc/boiling-margin", (Asked<BoilingMarginQuery> asked) => TypedResults.Ok(asked.Value.Answer(asked.Ledger)))
             .WithSummary("How far a fuel is from boiling at one place, by its true vapor pressure.")
-            .WithExample("""{ "ethanolPct": 75, "gasolineVapourPressureKpaAt37_8C": 60, "fuelTempC": { "value": 48, "u": 2 }, "absolutePressureKpa": 84 }""");
+            .WithExample("""{ "ethanolPct": 75, "finishedFuelReidKpa": 65, "finishedFuelEthanolPct": 10, "fuelTempC": { "value": 48, "u": 2 }, "absolutePressureKpa": 84 }""");
+        api.MapPost("/calc/worst-boiling", (Asked<WorstBoilingQuery> asked) => TypedResults.Ok(asked.Value.Answer(asked.Ledger)))
+            .WithSummary("Which blend boils first of those that may be in the tank, and how far it is from it.")
+            .WithExample("""{ "highestEthanolPct": 85, "gasolineReidKpa": 60, "fuelTempC": { "value": 48, "u": 2 }, "absolutePressureKpa": 84 }""");
     }
 
     private static Ok<CapacityEnvelope> Envelope(Asked<CapacityEnvelopeQuery> asked, HttpResponse response, TimeProvider clock)

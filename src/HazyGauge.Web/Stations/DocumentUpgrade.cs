@@ -1,4 +1,7 @@
 using System.Text.Json.Nodes;
+using HazyGauge.Core.Fuels;
+using HazyGauge.Core.Haze;
+using HazyGauge.Core.Quantities;
 
 namespace HazyGauge.Web.Stations;
 
@@ -50,6 +53,11 @@ internal static class DocumentUpgrade
                     }
                 }
             }
+
+            if (Take(capacity, "drive.gasolineVapourPressureKpa") is { } pressure)
+            {
+                Put(capacity, "drive.gasolineReidKpa", AsReid(pressure));
+            }
         }
 
         if (documents.TryGetValue(Signal, out var signal) && signal.ContainsKey(Fuel))
@@ -66,6 +74,35 @@ internal static class DocumentUpgrade
         return took;
     }
 
+    // A number, or one with its haze; that is converted with the slope, which hardly bends. What cannot be read is left for the reading to refuse.
+    private static JsonNode AsReid(JsonNode pressure)
+    {
+        static double Reid(double trueKpa) => GasolineVapourPressure.ReidOf(new AbsolutePressure<Exact>(trueKpa)).Kpa.Value;
+        if (Number(pressure) is { } bare)
+        {
+            return Reid(bare);
+        }
+
+        if (pressure is not JsonObject hazy || Number(hazy["value"]) is not { } value)
+        {
+            return pressure;
+        }
+
+        var slope = Reid(value + 0.5) - Reid(value - 0.5);
+        hazy["value"] = Reid(value);
+        foreach (var part in (hazy["parts"] as JsonArray ?? []).OfType<JsonObject>().Append(hazy))
+        {
+            if (Number(part["u"]) is { } u)
+            {
+                part["u"] = u * slope;
+            }
+        }
+
+        return hazy;
+    }
+
+    private static double? Number(JsonNode? node) => node is JsonValue number && number.TryGetValue<double>(out var value) ? value : null;
+
     private static JsonNode? Take(JsonObject document, string path)
     {
         var (group, name) = Split(path);
@@ -79,10 +116,10 @@ internal static class DocumentUpgrade
         return value?.DeepClone();
     }
 
-    private static bool Put(JsonObject survey, string path, JsonNode fact)
+    private static bool Put(JsonObject document, string path, JsonNode fact)
     {
         var (group, name) = Split(path);
-        var fields = survey[group] as JsonObject;
+        var fields = document[group] as JsonObject;
         if (fields?[name] is not null)
         {
             return false;
@@ -90,11 +127,11 @@ internal static class DocumentUpgrade
 
         if (fields is null)
         {
-            survey[group] = fields = [];
+            document[group] = fields = [];
         }
 
         fields[name] = fact;
-        if (survey["unknowns"] is JsonArray unknowns && unknowns.FirstOrDefault(u => u?.GetValueKind() == System.Text.Json.JsonValueKind.String && (string?)u == path) is { } open)
+        if (document["unknowns"] is JsonArray unknowns && unknowns.FirstOrDefault(u => u?.GetValueKind() == System.Text.Json.JsonValueKind.String && (string?)u == path) is { } open)
         {
             unknowns.Remove(open);
         }

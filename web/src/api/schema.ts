@@ -1407,7 +1407,8 @@ export interface paths {
                      *       "pumpElectricalW": 240,
                      *       "heatIntoFuelPct": 95,
                      *       "lossWPerK": 5,
-                     *       "minutes": 90
+                     *       "minutes": 90,
+                     *       "bayHeatW": 100
                      *     }
                      */
                     "application/json": components["schemas"]["FuelHeatingInput"];
@@ -1421,6 +1422,58 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["FuelHeatingResult"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/vapour-pressure": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** True vapor pressure of a blend over temperature, from the Reid pressure of its gasoline or of the finished fuel. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    /**
+                     * @example {
+                     *       "ethanolPct": 10,
+                     *       "finishedFuelReidKpa": 68,
+                     *       "tempsC": [
+                     *         0,
+                     *         20,
+                     *         37.8,
+                     *         60
+                     *       ]
+                     *     }
+                     */
+                    "application/json": components["schemas"]["VapourPressureQuery"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["VapourPressureResult"];
                     };
                 };
             };
@@ -1453,7 +1506,8 @@ export interface paths {
                     /**
                      * @example {
                      *       "ethanolPct": 75,
-                     *       "gasolineVapourPressureKpaAt37_8C": 60,
+                     *       "finishedFuelReidKpa": 65,
+                     *       "finishedFuelEthanolPct": 10,
                      *       "fuelTempC": {
                      *         "value": 48,
                      *         "u": 2
@@ -1472,6 +1526,57 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["BoilingMarginResult"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/worst-boiling": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Which blend boils first of those that may be in the tank, and how far it is from it. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    /**
+                     * @example {
+                     *       "highestEthanolPct": 85,
+                     *       "gasolineReidKpa": 60,
+                     *       "fuelTempC": {
+                     *         "value": 48,
+                     *         "u": 2
+                     *       },
+                     *       "absolutePressureKpa": 84
+                     *     }
+                     */
+                    "application/json": components["schemas"]["WorstBoilingQuery"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WorstBoiling"];
                     };
                 };
             };
@@ -2247,16 +2352,70 @@ export interface components {
             /** Format: int32 */
             archived: number;
         };
-        /** @description A fuel at one place. */
+        /** @description A fuel at one place. How volatile it is, is said in one of three ways. */
         BoilingMarginQuery: {
             /** @description Ethanol, % by volume. */
             ethanolPct: components["schemas"]["Hazy"];
-            /** @description True vapour pressure (not Reid) of the gasoline alone at 37.8 C, kPa. */
-            gasolineVapourPressureKpaAt37_8C: components["schemas"]["Hazy"];
             /** @description Temperature of the fuel there, C. */
             fuelTempC: components["schemas"]["Hazy"];
             /** @description Pressure there, kPa absolute. */
             absolutePressureKpa: components["schemas"]["Hazy"];
+            /** @description Reid pressure of the gasoline alone, kPa. */
+            gasolineReidKpa?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Reid pressure of a finished fuel its gasoline is that of, kPa. */
+            finishedFuelReidKpa?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Ethanol in that finished fuel, % by volume. */
+            finishedFuelEthanolPct?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description True vapour pressure (not Reid) of the gasoline alone at 37.8 C, kPa. */
+            gasolineVapourPressureKpaAt37_8C?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
         };
         /** @description How far a fuel is from boiling at one place. */
         BoilingMarginResult: {
@@ -3609,12 +3768,40 @@ export interface components {
             startC: components["schemas"]["Hazy"];
             /** @description Electrical power of all pumps, W. */
             pumpElectricalW: components["schemas"]["Hazy"];
-            /** @description Share of it that ends as heat in the tank, %; on a return system nearly all of it. */
+            /** @description Share of it that ends as heat in the tank, %; with a return line or a regulator in the tank nearly all of it. */
             heatIntoFuelPct: components["schemas"]["Hazy"];
             /** @description Heat the tank loses, W for every K above ambient. */
             lossWPerK: components["schemas"]["Hazy"];
             /** @description How long the drive lasts, min. */
             minutes: components["schemas"]["Hazy"];
+            /** @description Heat the fuel picks up in the engine bay and brings back to the tank, W; left out, none. */
+            bayHeatW?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Fuel used up meanwhile, L/h; left out, none. */
+            fuelUsedLph?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
         };
         /** @description What a drive makes of the fuel's temperature. */
         FuelHeatingResult: {
@@ -3623,10 +3810,12 @@ export interface components {
             /** @description At the end, C. */
             finalC: components["schemas"]["Hazy"];
             steadyC: null | components["schemas"]["Hazy"];
-            /** @description The mass that is heated, kg. */
+            /** @description The mass at the start, kg. */
             fuelMassKg: components["schemas"]["Hazy"];
-            /** @description Its specific heat, kJ/(kg K). */
+            /** @description Its specific heat halfway between start and end, kJ/(kg K). */
             heatCapacityKjPerKgK: components["schemas"]["Hazy"];
+            /** @description Where the heat went. */
+            balance: components["schemas"]["HeatBalance"];
         };
         /** @description The fuel pump or pumps. */
         FuelPump: {
@@ -3802,6 +3991,20 @@ export interface components {
             };
             /** @description By how much the engine bay heats what comes back, K. */
             returnRiseK?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description The heat of it, W; where it is given, it counts. */
+            bayHeatW?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -3998,6 +4201,15 @@ export interface components {
                 u: number;
             }[];
         };
+        /** @description Where the heat of a drive goes. What comes in is stored or lost. */
+        HeatBalance: {
+            /** @description Heat that went into the tank, kJ. */
+            inKj: components["schemas"]["Hazy"];
+            /** @description Heat the fuel took up, whether it is still in the tank or was used since, kJ. */
+            storedKj: components["schemas"]["Hazy"];
+            /** @description Heat the tank gave to the air, kJ; below 0 where the air heated it. */
+            lostKj: components["schemas"]["Hazy"];
+        };
         /** @description Temperature of the fuel after some minutes. */
         HeatingPoint: {
             /**
@@ -4144,8 +4356,50 @@ export interface components {
                     u: number;
                 }[];
             };
-            /** @description True vapour pressure of the gasoline in the blend at 37.8 C, kPa. */
-            gasolineVapourPressureKpa?: null | number | {
+            /** @description Fuel used up on it, L/h; null for a tank that stays at its level. */
+            fuelUsedLph?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Reid pressure of the gasoline in the blend, kPa. */
+            gasolineReidKpa?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Reid pressure of the finished fuel at the pump, kPa. */
+            finishedFuelReidKpa?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Ethanol in that finished fuel, % by volume. */
+            finishedFuelEthanolPct?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -4169,6 +4423,34 @@ export interface components {
             /** @description How far a fuel is from boiling at one place. */
             inReturn: null | components["schemas"]["BoilingMarginResult"];
             airKpa: components["schemas"]["Hazy"];
+            /**
+             * Format: double
+             * @description Blend that boils first at the pump's inlet, % by volume, of those that may be in the tank; null in a record of before it was looked for.
+             */
+            worstEthanolPct?: null | number;
+            /** @description How far a fuel is from boiling at one place. */
+            onHighest?: null | components["schemas"]["BoilingMarginResult"];
+            /** @description Reid pressure of the gasoline it was calculated with, kPa; null likewise. */
+            gasolineReidKpa?: null | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u: number;
+                /** Format: double */
+                plusMinus: number;
+                parts: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Where the heat of a drive goes. What comes in is stored or lost. */
+            balance?: null | components["schemas"]["HeatBalance"];
+            /**
+             * @description One sentence or a few that carry their numbers, so that whoever shows them writes them in the units chosen. Written once, in Core, as an
+             *     interpolated string whose numbers are SentenceValue: `Sentence.Of($"At {Say.Kw(power)} it carries E85.")`.
+             */
+            judgedOn?: null | components["schemas"]["Sentence"];
         };
         /** @description A job that was taken in. */
         ImportedJob: {
@@ -5604,6 +5886,74 @@ export interface components {
              */
             plusMinusPct?: null | number;
         };
+        /** @description True vapour pressure of a fuel at a temperature. */
+        VapourPressurePoint: {
+            /**
+             * Format: double
+             * @description The temperature, C.
+             */
+            tempC: number;
+            /** @description The pressure, kPa absolute. */
+            kpa: components["schemas"]["Hazy"];
+        };
+        /** @description A blend over temperature. How volatile it is, is said of its gasoline alone or of the blend itself. */
+        VapourPressureQuery: {
+            /** @description Ethanol, % by volume. */
+            ethanolPct: components["schemas"]["Hazy"];
+            /** @description The temperatures, C, 1 to 501. */
+            tempsC: null | number[];
+            /** @description Reid pressure of the gasoline alone, kPa. */
+            gasolineReidKpa?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Reid pressure of the finished fuel, kPa. */
+            finishedFuelReidKpa?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Ethanol in the finished fuel, % by volume; left out, it is this blend. */
+            finishedFuelEthanolPct?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+        };
+        /** @description How volatile a blend is. */
+        VapourPressureResult: {
+            /** @description Reid pressure of its gasoline alone, kPa. */
+            gasolineReidKpa: components["schemas"]["Hazy"];
+            /** @description Reid pressure of the blend, kPa. */
+            blendReidKpa: components["schemas"]["Hazy"];
+            /** @description Its true vapour pressure over temperature. */
+            points: components["schemas"]["VapourPressurePoint"][];
+        };
         /**
          * @description What is true of a vehicle, as far as somebody found out: whichever station asks, it stands here. Whatever is null was not found out; what is
          *     known is hazy where it was estimated. Pressures are gauge pressures.
@@ -5622,6 +5972,71 @@ export interface components {
             photos?: null | components["schemas"]["SurveyPhoto"][];
             /** @description Whatever else was seen. */
             notes?: null | string;
+        };
+        /** @description Which of the blends that may be in the tank boils first. */
+        WorstBoiling: {
+            /**
+             * Format: double
+             * @description That blend, % by volume.
+             */
+            worstEthanolPct: number;
+            /** @description Temperature at which it begins to boil there, C. */
+            bubblePointC: components["schemas"]["Hazy"];
+            /** @description How much hotter it may get, K; below 0 it boils. */
+            marginK: components["schemas"]["Hazy"];
+            /** @description What that means. */
+            findings: components["schemas"]["Finding"][];
+        };
+        /** @description Whatever blend may be in the tank, at one place. */
+        WorstBoilingQuery: {
+            /** @description Highest blend that may be in the tank, % by volume. */
+            highestEthanolPct: components["schemas"]["Hazy"];
+            /** @description Temperature of the fuel there, C. */
+            fuelTempC: components["schemas"]["Hazy"];
+            /** @description Pressure there, kPa absolute. */
+            absolutePressureKpa: components["schemas"]["Hazy"];
+            /** @description Reid pressure of the gasoline alone, kPa. */
+            gasolineReidKpa?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Reid pressure of a finished fuel its gasoline is that of, kPa. */
+            finishedFuelReidKpa?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Ethanol in that finished fuel, % by volume. */
+            finishedFuelEthanolPct?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
         };
     };
     responses: never;

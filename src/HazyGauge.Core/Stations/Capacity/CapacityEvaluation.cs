@@ -1,6 +1,5 @@
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.FuelSystem;
-using HazyGauge.Core.Fuels;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Quantities;
 using HazyGauge.Core.Sentences;
@@ -32,8 +31,8 @@ public static class CapacityEvaluation
             atPoint,
             [.. SurveyedFuelSystem.Of(survey, FullLoad.AsSurveyed, ledger).AsFound().Select(ComponentLoad.Of)],
             [.. CapacityWords.Planned(change)],
-            HotDriveSummary.Of(drive),
-            Failsafe(survey, system, planned, new(system.BasePressureKpa + (change.BaseRiseKpa ?? 0)), drive),
+            HotDriveSummary.Of(drive, system.EthanolPct),
+            Failsafe(survey, system, planned, new(system.BasePressureKpa + (change.BaseRiseKpa ?? 0)), drive, ledger),
             [.. system.Assumed.Select(a => new AssumedFigure(a.Key, LabelOf(a.Key), a.Value))],
             findings,
             CapacityWords.Headline(atPoint, findings),
@@ -88,11 +87,11 @@ public static class CapacityEvaluation
         check.ThrowIfAny();
     }
 
-    private static LowSideFailsafe? Failsafe(VehicleSurvey survey, SurveyedFuelSystem system, DeliverySystem<Hazy> planned, GaugePressure<Hazy> basePressure, HotDriveResult drive)
+    private static LowSideFailsafe? Failsafe(VehicleSurvey survey, SurveyedFuelSystem system, DeliverySystem<Hazy> planned, GaugePressure<Hazy> basePressure, HotDriveResult drive, HazeLedger ledger)
     {
         if (survey.FuelSystem.IsDirect)
         {
-            return LowSideFailsafe.ForDirect(basePressure, new Blend<Hazy>(system.EthanolPct, UsualFuels.Traditional<Hazy>()), drive.GasolineAt37C8, drive.Final, drive.Air);
+            return LowSideFailsafe.ForDirect(basePressure, system.EthanolPct.Value, drive.Gasoline, drive.Final, drive.Air, ledger);
         }
 
         return planned.Injectors is { } ports ? LowSideFailsafe.ForPorts(basePressure, new(ports.PressureDropKpa), survey.FuelSystem.FollowsManifold == true) : null;
@@ -105,11 +104,11 @@ public static class CapacityEvaluation
             yield return finding;
         }
 
-        foreach (var (place, margin) in new[] { ("At the pump's inlet", drive.AtInlet), ("In the return", drive.InReturn) })
+        foreach (var (place, worstPct, margin) in new[] { ("At the pump's inlet", drive.WorstAtInletPct, drive.AtInlet), ("In the return", drive.WorstInReturnPct, drive.InReturn) })
         {
             foreach (var finding in margin?.Findings.Where(f => f.Severity > Severity.Info) ?? [])
             {
-                yield return finding.Saying(Sentence.Of($"{place}, at the end of the hottest drive: {finding.Sentence.Inside()}"));
+                yield return finding.Saying(Sentence.Of($"{place}, at the end of the hottest drive, on {Say.Ethanol(worstPct)}, which boils first: {finding.Sentence.Inside()}"));
             }
         }
 

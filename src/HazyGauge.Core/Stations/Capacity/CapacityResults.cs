@@ -19,17 +19,33 @@ public sealed record AssumedFigure(string Field, string Label, Assumption Used);
 /// <param name="AtInlet">How far from boiling at the pump's inlet, at the end.</param>
 /// <param name="InReturn">The same in the return; null where there is none.</param>
 /// <param name="AirKpa">Pressure of the air at its highest place, kPa absolute.</param>
-public sealed record HotDriveSummary(IReadOnlyList<HeatingPoint> Timeline, Hazy FinalC, Hazy? SteadyC, BoilingMarginResult AtInlet, BoilingMarginResult? InReturn, Hazy AirKpa)
+/// <param name="WorstEthanolPct">Blend that boils first at the pump's inlet, % by volume, of those that may be in the tank; null in a record of before it was looked for.</param>
+/// <param name="OnHighest">How far from boiling at the inlet on the highest blend; null likewise.</param>
+/// <param name="GasolineReidKpa">Reid pressure of the gasoline it was calculated with, kPa; null likewise.</param>
+/// <param name="Balance">Where the heat went; null likewise.</param>
+/// <param name="JudgedOn">Which blend it is judged on, and why; null likewise.</param>
+public sealed record HotDriveSummary(
+    IReadOnlyList<HeatingPoint> Timeline,
+    Hazy FinalC,
+    Hazy? SteadyC,
+    BoilingMarginResult AtInlet,
+    BoilingMarginResult? InReturn,
+    Hazy AirKpa,
+    double? WorstEthanolPct = null,
+    BoilingMarginResult? OnHighest = null,
+    Hazy? GasolineReidKpa = null,
+    HeatBalance? Balance = null,
+    Sentence? JudgedOn = null)
 {
     private const int Points = 12;
 
     /// <summary>The summary of a drive.</summary>
-    public static HotDriveSummary Of(HotDriveResult drive)
+    public static HotDriveSummary Of(HotDriveResult drive, Hazy highestEthanolPct)
     {
         var whole = drive.Heating.Timeline;
         var step = Math.Max(1, whole.Count / Points);
         return new HotDriveSummary(
-            [.. whole.Where((_, i) => i % step == 0 || i == whole.Count - 1)], drive.Heating.FinalC, drive.Heating.SteadyC, drive.AtInlet, drive.InReturn, drive.Air.Kpa);
+            [.. whole.Where((_, i) => i % step == 0 || i == whole.Count - 1)], drive.Heating.FinalC, drive.Heating.SteadyC, drive.AtInlet, drive.InReturn, drive.Air.Kpa, drive.WorstAtInletPct, drive.OnHighest, drive.Gasoline.Kpa, drive.Heating.Balance, CapacityWords.JudgedOn(drive, highestEthanolPct.Value));
     }
 }
 

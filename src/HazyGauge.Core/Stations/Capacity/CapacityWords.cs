@@ -2,6 +2,7 @@ using HazyGauge.Core.Findings;
 using HazyGauge.Core.FuelSystem;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Sentences;
+using HazyGauge.Core.Vehicles;
 
 namespace HazyGauge.Core.Stations.Capacity;
 
@@ -46,6 +47,11 @@ internal static class CapacityWords
             ? Sentence.Of($"At {Say.Kw(point.PowerKw.Value)} it supports {ReachWords.Supported(most)}.")
             : Sentence.Of($"At {Say.Kw(point.PowerKw.Value)} it cannot support E0.")) + limit;
     }
+
+    /// <summary>Which blend the hottest drive is judged on, and why.</summary>
+    public static Sentence JudgedOn(HotDriveResult drive, double highestEthanolPct) => drive.WorstAtInletPct >= highestEthanolPct
+        ? Sentence.Of($"Judged on {Say.Ethanol(highestEthanolPct)}: of all blends that may be in the tank the highest boils first.")
+        : Sentence.Of($"Judged on {Say.Ethanol(drive.WorstAtInletPct)}: of all blends that may be in the tank it boils first. {Say.Ethanol(highestEthanolPct)} has {Say.Of(drive.OnHighest.MarginK, Unit.KelvinStep, 0)} left.");
 
     /// <summary>The plan in one line.</summary>
     public static Sentence Summary(CapacityResult? point) => point switch

@@ -28,6 +28,7 @@ export function DrivePanel({ capacity, survey }: Props) {
             The fuel gets {units.hazy(drive.finalC, "celsius")}; at the pump's inlet it begins to boil at{" "}
             {units.hazy(drive.atInlet.bubblePointC, "celsius")}.
           </p>
+          {drive.judgedOn && <p className="mt-1">{units.say(drive.judgedOn)}</p>}
           <HeatingPlot drive={drive} />
           <dl className="mt-2 grid grid-cols-[1fr_auto] gap-x-4 gap-y-1">
             <dt>To boiling at the pump's inlet</dt>
