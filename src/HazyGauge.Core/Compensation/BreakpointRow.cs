@@ -9,7 +9,7 @@ namespace HazyGauge.Core.Compensation;
 
 /// <summary>
 /// The row of factors that is typed into the controller, which draws straight lines between them, and how far those lines stray
-/// from the curve.
+/// from the curve. The blend the base map was made on is always among the breakpoints: the factor is 1 there, whatever the others are.
 /// </summary>
 /// <param name="EthanolPcts">Breakpoints, % by volume, rising.</param>
 /// <param name="Factors">Factor at each.</param>
@@ -22,7 +22,7 @@ public sealed record BreakpointRow(
     /// <summary>Most breakpoints of a row.</summary>
     public const int Most = 64;
 
-    /// <summary>The row for chosen breakpoints.</summary>
+    /// <summary>The row for chosen breakpoints, and the base blend where it is not among them.</summary>
     /// <param name="ethanolPcts">2 to <see cref="Most"/> blends, rising, 0 to 100.</param>
     /// <param name="metering">How the controller meters.</param>
     /// <param name="baseBlend">The blend the base map was made on.</param>
@@ -30,43 +30,62 @@ public sealed record BreakpointRow(
     public static BreakpointRow At(IReadOnlyList<double> ethanolPcts, Metering metering, Blend<Hazy> baseBlend)
     {
         Check(ethanolPcts);
-        var curve = new Curve(metering, baseBlend);
-        var worst = Enumerable.Range(1, ethanolPcts.Count - 1).Select(i => curve.WorstBetween(ethanolPcts[i - 1], ethanolPcts[i])).MaxBy(w => Math.Abs(w.ErrorPct));
-        return new BreakpointRow(
-            ethanolPcts,
-            [.. ethanolPcts.Select(e => FuelFactor.CompositionFactor(metering, baseBlend with { EthanolPct = e }, baseBlend))],
-            worst.ErrorPct,
-            worst.AtEthanolPct,
-            Beyond(curve, ethanolPcts));
+        var basePct = baseBlend.EthanolPct.Value;
+        var hasBase = ethanolPcts.Contains(basePct);
+        var row = Of(hasBase ? ethanolPcts : [.. ethanolPcts.Append(basePct).Order()], metering, baseBlend);
+        return hasBase ? row : row with
+        {
+            Findings =
+            [
+                new("baseAdded", Severity.Caution, Sentence.Of($"{Say.Given(basePct, Unit.EthanolPct)} was added: the base map was made there, and the row must be 1 there. Where the controller cannot take one more, move the nearest breakpoint to it.")),
+                .. row.Findings,
+            ],
+        };
     }
 
-    /// <summary>The row from E0 to E100 whose straight lines stray least.</summary>
-    /// <param name="count">How many breakpoints, 2 to <see cref="Most"/>.</param>
-    /// <param name="wholePct">True where the controller, or the one who types, takes whole percents only.</param>
+    /// <summary>The row from E0 to E100, with the base blend in it, whose straight lines stray least.</summary>
+    /// <param name="count">How many breakpoints, 2 to <see cref="Most"/>. Two leave room for the base blend and the far end only.</param>
+    /// <param name="wholePct">True where the controller, or the one who types, takes whole percents only; the base blend stays what it is.</param>
     /// <param name="metering">How the controller meters.</param>
     /// <param name="baseBlend">The blend the base map was made on.</param>
     /// <exception cref="RefusedInputException">There are too few or too many.</exception>
     public static BreakpointRow Placed(int count, bool wholePct, Metering metering, Blend<Hazy> baseBlend)
     {
         new InputCheck().Within(count, 2, Most, "count", "The number of breakpoints").ThrowIfAny();
+        var (curve, basePct) = (new Curve(metering, baseBlend), baseBlend.EthanolPct.Value);
+        if (count == 2)
+        {
+            // Below the row a controller holds its first factor: rich, which is the safe side.
+            return Of(basePct < 100 ? [basePct, 100] : [0, basePct], metering, baseBlend);
+        }
 
         // The error of a stretch grows with its length, so the least worst error is the smallest one with which stretches laid end to
-        // end from E0, each as long as that error allows, reach E100.
-        var curve = new Curve(metering, baseBlend);
-        var (tooSmall, enough) = (0.0, Math.Abs(curve.WorstBetween(0, 100).ErrorPct) + 1e-12);
-        if (enough < 1e-9)
-        {
-            // The curve is straight already: any place is as good as another.
-            return At([.. Enumerable.Range(0, count).Select(i => wholePct ? Math.Round(100.0 * i / (count - 1)) : 100.0 * i / (count - 1))], metering, baseBlend);
-        }
-
-        for (var i = 0; i < 40 && enough - tooSmall > 1e-7 * enough; i++)
+        // end from E0 to the base blend, and from there to E100, each as long as that error allows, are no more than there may be.
+        var (tooSmall, enough) = (0.0, Math.Max(Math.Abs(curve.WorstBetween(0, basePct).ErrorPct), Math.Abs(curve.WorstBetween(basePct, 100).ErrorPct)) + 1e-12);
+        for (var i = 0; i < 40 && enough > 1e-9 && enough - tooSmall > 1e-7 * enough; i++)
         {
             var error = (tooSmall + enough) / 2;
-            (tooSmall, enough) = curve.Lay(count, error, wholePct)[^1] >= 100 ? (tooSmall, error) : (error, enough);
+            var isEnough = curve.Stretches(0, basePct, error, wholePct, count) + curve.Stretches(basePct, 100, error, wholePct, count) < count;
+            (tooSmall, enough) = isEnough ? (tooSmall, error) : (error, enough);
         }
 
-        return At(curve.Lay(count, enough, wholePct), metering, baseBlend);
+        // What is left over goes above the base blend, as far as there is room for it.
+        int Room(double fromPct, double toPct) => toPct <= fromPct ? 0 : wholePct ? (int)Math.Ceiling(toPct - fromPct) : count - 1;
+        var above = Math.Min(count - 1 - curve.Stretches(0, basePct, enough, wholePct, count), Room(basePct, 100));
+        var below = Math.Min(count - 1 - above, Room(0, basePct));
+        return Of([.. curve.Lay(0, basePct, below, enough, wholePct).SkipLast(1), .. curve.Lay(basePct, 100, above, enough, wholePct)], metering, baseBlend);
+    }
+
+    private static BreakpointRow Of(IReadOnlyList<double> ethanolPcts, Metering metering, Blend<Hazy> baseBlend)
+    {
+        var curve = new Curve(metering, baseBlend);
+        var worst = Enumerable.Range(1, ethanolPcts.Count - 1).Select(i => curve.WorstBetween(ethanolPcts[i - 1], ethanolPcts[i])).MaxBy(w => Math.Abs(w.ErrorPct));
+        return new BreakpointRow(
+            ethanolPcts,
+            [.. ethanolPcts.Select(e => FuelFactor.CompositionFactor(metering, baseBlend with { EthanolPct = e == baseBlend.EthanolPct.Value ? baseBlend.EthanolPct : e }, baseBlend))],
+            worst.ErrorPct,
+            worst.AtEthanolPct,
+            Beyond(curve, ethanolPcts));
     }
 
     private static void Check(IReadOnlyList<double> ethanolPcts)
@@ -133,21 +152,47 @@ public sealed record BreakpointRow(
             double ErrorPct(double e) => 100 * (((from + ((to - from) * (e - fromPct) / (toPct - fromPct))) / Factor(e)) - 1);
 
             // The curve bends one way only, so the error has one hump.
+            if (toPct <= fromPct)
+            {
+                return (0, fromPct);
+            }
+
             var objective = ObjectiveFunction.ScalarValue(e => -Math.Abs(ErrorPct(e)));
             var at = GoldenSectionMinimizer.Minimum(objective, fromPct, toPct, accuracyPct, 1000).MinimizingPoint;
             return (ErrorPct(at), at);
         }
 
-        /// <summary>Stretches from E0, each as long as the error allows; the last breakpoint is 100 where that suffices.</summary>
-        public double[] Lay(int count, double errorPct, bool wholePct)
+        /// <summary>How many stretches, each as long as the error allows, reach from one blend to another; one more than enough where they are too many.</summary>
+        public int Stretches(double fromPct, double toPct, double errorPct, bool wholePct, int most)
         {
-            var row = new double[count];
-            for (var i = 1; i < count; i++)
+            var count = 0;
+            for (var at = fromPct; at < toPct && count < most; count++)
             {
-                var left = count - 1 - i;
-                row[i] = Math.Min(Reach(row[i - 1], errorPct, wholePct), wholePct ? 100 - left : 100 - (left * 1e-6));
+                var next = Math.Min(toPct, Reach(at, errorPct, wholePct));
+                if (next <= at)
+                {
+                    return most;
+                }
+
+                at = next;
             }
 
+            return count;
+        }
+
+        /// <summary>A number of stretches from one blend to another, each as long as the error allows, but leaving room for those after it.</summary>
+        public double[] Lay(double fromPct, double toPct, int stretches, double errorPct, bool wholePct)
+        {
+            var row = new double[stretches + 1];
+            row[0] = fromPct;
+            for (var i = 1; i <= stretches; i++)
+            {
+                var left = stretches - i;
+                var last = !wholePct ? toPct - (left * 1e-6) : left == 0 ? toPct : Math.Ceiling(toPct) - left;
+                row[i] = Math.Min(Math.Max(Reach(row[i - 1], errorPct, wholePct), wholePct ? Math.Floor(row[i - 1]) + 1 : row[i - 1]), last);
+            }
+
+            row[stretches] = toPct;
             return row;
         }
 

@@ -79,7 +79,7 @@ public sealed class CapacityLimits
             }
         }
 
-        return roots.Count > 0 ? HazyLimit.AtMost(HazyLimit.Least(roots), 100)
+        return roots.Count > 0 ? HazyLimit.AtMost(roots, 100)
             : _system.Components.Count > 0 ? 100.0 : null;
     }
 

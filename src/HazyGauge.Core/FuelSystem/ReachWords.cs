@@ -6,15 +6,17 @@ namespace HazyGauge.Core.FuelSystem;
 /// <summary>How far a fuel system reaches, in words.</summary>
 internal static class ReachWords
 {
-    // From here on the top of the haze is no blend any more, and only its low end says something.
-    private const double EveryBlendFromPct = 99.5;
+    // Less doubt than this about neat ethanol is none.
+    private const double NoDoubtPct = 0.5;
 
-    /// <summary>What is supported up to a most ethanol: "up to E56 ± 9", "E92 or more", "every blend".</summary>
+    /// <summary>
+    /// What is supported up to a most ethanol: "up to E56 ± 9", "every blend"; "E92 or more" where the haze reaches neat ethanol and only its low end says something.
+    /// </summary>
     /// <param name="mostEthanolPct">Most ethanol, % by volume, at most 100.</param>
-    public static Sentence Supported(Hazy mostEthanolPct) => (mostEthanolPct.Value >= EveryBlendFromPct, Interval95.HalfWidth(mostEthanolPct)) switch
+    public static Sentence Supported(Hazy mostEthanolPct) => Interval95.HalfWidth(mostEthanolPct) switch
     {
-        (false, _) => Sentence.Of($"up to {Say.Ethanol(mostEthanolPct)}"),
-        (true, < 100 - EveryBlendFromPct) => "every blend",
-        (true, var half) => Sentence.Of($"{Say.Ethanol(Math.Floor(mostEthanolPct.Value - half))} or more"),
+        var half when mostEthanolPct.Value + half < 100 => Sentence.Of($"up to {Say.Ethanol(mostEthanolPct)}"),
+        var half when mostEthanolPct.Value - half > 100 - NoDoubtPct => "every blend",
+        var half => Sentence.Of($"{Say.Ethanol(Math.Floor(mostEthanolPct.Value - half))} or more"),
     };
 }

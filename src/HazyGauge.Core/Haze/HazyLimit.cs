@@ -1,37 +1,53 @@
 using MathNet.Numerics.Distributions;
+using MathNet.Numerics.Integration;
+using MathNet.Numerics.RootFinding;
 
 namespace HazyGauge.Core.Haze;
 
-/// <summary>A number that a rule of the job never lets rise beyond a limit.</summary>
+/// <summary>
+/// A number that a rule of the job never lets rise beyond a limit, or that is the smallest of several. Its value is that of the best estimates. Near a tie or
+/// a limit a first-order slope is wrong on both sides, so its haze is made such that the 95 % interval shown, ended by the limit where it reaches it, holds
+/// 95 % of what may be. All sources keep their shares and signs.
+/// </summary>
 public static class HazyLimit
 {
-    // Beyond this many standard uncertainties the limit decides nothing that double precision could show.
+    // Standard uncertainties beyond which nothing is left of a normal distribution, and within which two numbers are near a tie.
     private const double Far = 8;
+    private const double Near = 4;
+    private const double OneSided = 0.90;
 
-    /// <summary>
-    /// The smaller of a hazy number and an exact limit. Near a tie a first-order slope is wrong on both sides (1 below, 0 above), so
-    /// the haze is that of the limited normal distribution itself, in closed form: of min(x, L) with x normal, the variance is
-    /// E[min^2] - E[min]^2. All sources keep their shares and signs. Far above the limit nothing is in doubt any more.
-    /// </summary>
+    // What lies beyond two standard uncertainties of a normal number, which is the interval shown of any other.
+    private static readonly double BeyondTwoU = 2 * Normal.CDF(0, 1, -2);
+
+    /// <summary>The smaller of a hazy number and an exact limit. At the limit only the low end of the interval says something.</summary>
     /// <param name="x">The number.</param>
     /// <param name="limit">The limit.</param>
-    public static Hazy AtMost(Hazy x, double limit)
+    public static Hazy AtMost(Hazy x, double limit) => AtMost([x], limit);
+
+    /// <summary>The smallest of several hazy numbers and an exact limit.</summary>
+    /// <param name="numbers">The numbers.</param>
+    /// <param name="limit">The limit.</param>
+    /// <exception cref="ArgumentException">There is no number.</exception>
+    public static Hazy AtMost(IReadOnlyCollection<Hazy> numbers, double limit)
     {
-        var u = x.StandardU;
-        var value = Math.Min(x.Value, limit);
-        if (u == 0)
+        var least = Least(numbers);
+        var both = Interval95.HalfWidth(least);
+        if (both == 0)
         {
-            return value;
+            return Math.Min(least.Value, limit);
         }
 
-        var z = (limit - x.Value) / u;
-        return x.Through(value, z > Far ? 1 : z < -Far ? 0 : SdOfLimited(z));
+        var below = limit - least.Value;
+        var low = both * LowSide(numbers, least);
+
+        // Under the limit: as wide as ever where it is not reached, else as far as the low end needs, and at least up to the limit. Over it: what the low end reaches below it.
+        var half = below >= 0 ? Math.Clamp(below, low, both) : Math.Max(0, low + below);
+        return least.Through(Math.Min(least.Value, limit), half / both);
     }
 
     /// <summary>
-    /// The smallest of several hazy numbers. Its value is the smallest value; near a tie its haze is that of the minimum of two correlated
-    /// normal distributions, in closed form (C. E. Clark, Operations Research 9, 1961), each source weighted by how likely its number is
-    /// the smallest. More than two are taken pair by pair.
+    /// The smallest of several hazy numbers. Near a tie its haze is what the distribution of the smaller of two correlated normal numbers needs about the value
+    /// shown, each source weighted by how likely its number is the smallest. More than two are taken pair by pair.
     /// </summary>
     /// <exception cref="ArgumentException">There is none.</exception>
     public static Hazy Least(IReadOnlyCollection<Hazy> numbers) => numbers.Count > 0
@@ -40,31 +56,56 @@ public static class HazyLimit
 
     private static Hazy Lesser(Hazy a, Hazy b)
     {
-        var apart = (a - b).StandardU;
         var (low, high) = a.Value <= b.Value ? (a, b) : (b, a);
-        if (apart == 0 || high.Value - low.Value > Far * apart)
+        var apart = (high - low).StandardU;
+        if (apart == 0 || high.Value - low.Value > Near * apart)
         {
             return low;
         }
 
-        var z = (high.Value - low.Value) / apart;
-        var (isLow, density) = (Normal.CDF(0, 1, z), Normal.PDF(0, 1, z));
-
-        // Calculated from the lower value, so that no large numbers cancel.
-        var gap = high.Value - low.Value;
-        var mean = (gap * (1 - isLow)) - (apart * density);
-        var meanSquare = (low.StandardU * low.StandardU * isLow) + (((gap * gap) + (high.StandardU * high.StandardU)) * (1 - isLow)) - (gap * apart * density);
-        var sd = Math.Sqrt(Math.Max(0, meanSquare - (mean * mean)));
+        var isLow = Normal.CDF(0, 1, (high.Value - low.Value) / apart);
         var mixed = (isLow * low) + ((1 - isLow) * high);
-        return mixed.StandardU > 0 ? mixed.Through(low.Value, sd / mixed.StandardU) : low;
+        if (mixed.StandardU == 0)
+        {
+            return low;
+        }
+
+        var half = Distance(low, high, d => AnyBelow(low, high, low.Value - d) + 1 - AnyBelow(low, high, low.Value + d) - BeyondTwoU);
+        return mixed.Through(low.Value, half / 2 / mixed.StandardU);
     }
 
-    /// <summary>Standard deviation of min(Z, z) for a standard normal Z.</summary>
-    private static double SdOfLimited(double z)
+    // How far the low end lies below the value, of the half-width of the interval to both sides, where nothing can lie above the value: 5 % are below it.
+    private static double LowSide(IReadOnlyCollection<Hazy> numbers, Hazy least)
     {
-        var (below, density) = (Normal.CDF(0, 1, z), Normal.PDF(0, 1, z));
-        var mean = (z * (1 - below)) - density;
-        var meanSquare = below - (z * density) + (z * z * (1 - below));
-        return Math.Sqrt(Math.Max(0, meanSquare - (mean * mean)));
+        const double Below = 0.05;
+        return numbers.OrderBy(n => n.Value).Take(2).ToList() is [var a, var b] && (b - a).StandardU is > 0 and var apart && b.Value - a.Value <= Near * apart
+            ? Math.Clamp(Distance(a, b, d => AnyBelow(a, b, a.Value - d) - Below) / (2 * least.StandardU), 0, 1)
+            : Interval95.HalfWidth(least, OneSided) / Interval95.HalfWidth(least);
+    }
+
+    private static double Distance(Hazy a, Hazy b, Func<double, double> over)
+    {
+        var most = Far * Math.Max(a.StandardU, b.StandardU);
+
+        // Nothing to find where even the value itself leaves less than that beyond it: an exact number beside a hazy one that hardly reaches it.
+        return over(0) <= 0 ? 0 : Brent.FindRoot(over, 0, most, 1e-6 * most);
+    }
+
+    // Probability that one of two correlated normal numbers lies below a value: over all that the first may be, what the second then is.
+    private static double AnyBelow(Hazy a, Hazy b, double value)
+    {
+        const int Order = 32;
+        var (ua, ub) = (a.StandardU, b.StandardU);
+        if (ua == 0)
+        {
+            return a.Value < value ? 1 : Normal.CDF(b.Value, ub, value);
+        }
+
+        var apart = (a - b).StandardU;
+        var slope = ((ua * ua) + (ub * ub) - (apart * apart)) / (2 * ua);
+        var rest = Math.Sqrt(Math.Max(0, (ub * ub) - (slope * slope)));
+        double BothAbove(double z) => Normal.PDF(0, 1, z) * (rest > 0 ? Normal.CDF(0, 1, (b.Value + (slope * z) - value) / rest) : b.Value + (slope * z) >= value ? 1 : 0);
+        var from = Math.Max(-Far, (value - a.Value) / ua);
+        return from >= Far ? 1 : 1 - GaussLegendreRule.Integrate(BothAbove, from, Far, Order);
     }
 }

@@ -13,25 +13,30 @@ public static class Interval95
     private const double CoverageProbability = 0.95;
 
     /// <summary>Half-width of the 95 % interval, in the unit of the value.</summary>
-    public static double HalfWidth(Hazy quantity)
+    public static double HalfWidth(Hazy quantity) => HalfWidth(quantity, CoverageProbability);
+
+    /// <summary>Half-width of the interval that holds the value with another probability.</summary>
+    /// <param name="quantity">The quantity.</param>
+    /// <param name="coverage">The probability, 0 to 1; twice what may lie beyond one end is left out of it.</param>
+    internal static double HalfWidth(Hazy quantity, double coverage)
     {
         var parts = quantity.Parts.ToList();
         var variance = parts.Sum(p => p.U * p.U);
         var bounded = parts.Where(p => p.Source.Shape == HazeShape.Rectangular).OrderByDescending(p => Math.Abs(p.U)).FirstOrDefault();
         return bounded.U * bounded.U > variance / 2
-            ? BlurredRectangle(Math.Abs(bounded.U) * Math.Sqrt(3), Math.Sqrt(Math.Max(0, variance - (bounded.U * bounded.U))))
-            : 2 * Math.Sqrt(variance);
+            ? BlurredRectangle(Math.Abs(bounded.U) * Math.Sqrt(3), Math.Sqrt(Math.Max(0, variance - (bounded.U * bounded.U))), coverage)
+            : 2 * Math.Sqrt(variance) * (coverage == CoverageProbability ? 1 : Normal.InvCDF(0, 1, (1 + coverage) / 2) / Normal.InvCDF(0, 1, (1 + CoverageProbability) / 2));
     }
 
-    private static double BlurredRectangle(double halfWidth, double sigma)
+    private static double BlurredRectangle(double halfWidth, double sigma, double coverage)
     {
         // Below this the blur moves the answer by less than a thousandth and the closed form loses its digits.
         if (sigma < 1e-3 * halfWidth)
         {
-            return CoverageProbability * halfWidth;
+            return coverage * halfWidth;
         }
 
-        return Brent.FindRoot(h => Coverage(h, halfWidth, sigma) - CoverageProbability, 0, halfWidth + (4 * sigma), 1e-9 * halfWidth);
+        return Brent.FindRoot(h => Coverage(h, halfWidth, sigma) - coverage, 0, halfWidth + (4 * sigma), 1e-9 * halfWidth);
     }
 
     // Probability that rectangle + normal lies within +-h: the integral of the normal distribution function over the rectangle.
