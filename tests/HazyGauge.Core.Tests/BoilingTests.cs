@@ -287,4 +287,25 @@ public class BoilingTests
         (hot + 80 - 50).ShouldBe(Enumerable.Range(0, 61).Max(e => BlendKpa(e, 90, 100)), 1e-6);
         hot.ShouldBeGreaterThan(0.7 * 200);
     }
+
+    [Theory]
+    [InlineData(85, 60, 20, ColdStarting.Yes)]
+    [InlineData(100, 60, 14, ColdStarting.Yes)]
+    [InlineData(100, 60, 4, ColdStarting.Hard)]
+    [InlineData(100, 60, -5, ColdStarting.No)]
+    [InlineData(85, 60, -20, ColdStarting.No)]
+    [InlineData(10, 80, -20, ColdStarting.Yes)]
+    [InlineData(70, 90, -5, ColdStarting.Yes)]
+    public void A_blend_starts_in_the_cold_as_far_as_it_evaporates(double ethanolPct, double gasolineReidKpa, double coldestC, ColdStarting starts)
+    {
+        // ASTM D5798: least pressures of its classes (values from memory); neat ethanol has its flash point at 13 C (handbook).
+        var result = new ColdStartQuery(ethanolPct, coldestC, gasolineReidKpa).Answer(new HazeLedger());
+        result.Starts.ShouldBe(starts);
+        (result.Starts == ColdStarting.Yes).ShouldBe(result.HighestEthanolThatStartsPct >= ethanolPct);
+        result.VapourPressureKpa.Value.ShouldBe(BlendKpa(ethanolPct, gasolineReidKpa, coldestC), 1e-9);
+
+        // More volatile gasoline, a warmer morning and less ethanol below never start worse.
+        new ColdStartQuery(ethanolPct, coldestC + 5, gasolineReidKpa).Answer(new HazeLedger()).Starts.CompareTo(starts).ShouldBeLessThanOrEqualTo(0);
+        new ColdStartQuery(ethanolPct, coldestC, gasolineReidKpa + 15).Answer(new HazeLedger()).Starts.CompareTo(starts).ShouldBeLessThanOrEqualTo(0);
+    }
 }

@@ -324,4 +324,21 @@ public class SensingTests
         var finding = new AverageVolts(5, 0).Compare(expectedV, readV).Finding!;
         (finding.Code, finding.Text.Contains(words, StringComparison.Ordinal)).ShouldBe((code, true), finding.Text);
     }
+
+    [Theory]
+    [InlineData(110, 9.97, "lowLongerThanPeriod")]
+    [InlineData(50, 19.9, "signalInDoubt")]
+    [InlineData(50, 2.5, "atTheEnd")]
+    [InlineData(150, 2.5, "atTheEnd")]
+    [InlineData(100, 1.0, "atTheEnd")]
+    [InlineData(100, 5.0, "atTheEnd")]
+    public void Readings_at_the_ends_and_such_that_cannot_be_are_doubted_aloud(double hz, double lowMs, string code)
+    {
+        var codes = SensorReading.From(hz, lowMs, 5, new HazeLedger()).Findings.Select(f => f.Code).ToList();
+        codes.ShouldContain(code);
+
+        // One cause at a time: a supply that works and one that is at fault are never said together.
+        (codes.Contains("signalOk") && (codes.Contains("temperatureInvalid") && lowMs > 19 || codes.Contains("lowLongerThanPeriod"))).ShouldBeFalse();
+        new MeterReadings(hz, 2.5, null, 14.2, 2.0).Read(5, new HazeLedger()).Findings.ShouldContain(f => f.Code == "lowVoltageHigh");
+    }
 }

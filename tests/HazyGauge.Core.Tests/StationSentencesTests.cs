@@ -19,7 +19,7 @@ public partial class StationSentencesTests
 
     private static readonly VehicleSurvey Sound = new(
         new Engine(6, 3000, Aspiration.Natural, null, 6500, 150, 160, 0.9),
-        new FuelSystemSurvey(FuelLine.Return, InjectionKind.Port, 300, null, 60, [new Joint(LineName.Return)]),
+        new FuelSystemSurvey(FuelLine.Return, FuelSystemKind.Port, 300, null, 60, [new Joint(LineName.Return)], Materials: new FuelMaterials(MaterialRating.Rated, Seals: MaterialRating.Rated)),
         new FuelPump(1, 200),
         new PortInjectors(6, 380, 300, 684, [new(12, 1.2), new(14, 0.9)]),
         new DirectInjection(),
@@ -36,11 +36,35 @@ public partial class StationSentencesTests
         return Compensate.Evaluate(plan, new StationContext(ledger, upstream, new Dictionary<NeededFile, StationFile>(), []));
     }
 
+    [Theory]
+    [Trait("Category", "Outside")]
+    [InlineData(59.0, StationState.Proven, "Hold the blend between E5 and E15")]
+    [InlineData(135.0, StationState.Hold, "Type in nothing")]
+    [InlineData(null, StationState.InWork, "Type in nothing")]
+    public void Nobody_with_a_display_alone_is_told_to_type_in_a_row(double? hz, StationState state, string headline)
+    {
+        // Made on E10, on E85 and uncorrected: lambda about 1.40 (common practice, no source).
+        var ledger = new HazeLedger();
+        var upstream = new Dictionary<string, object> { ["survey"] = Sound with { Control = new EngineControl(SignalPath.DisplayOnly, FuelMapEthanolPct: 10) } };
+        if (hz is { } read)
+        {
+            upstream["signal"] = SensorReading.From(read, 2.5, 5, ledger);
+        }
+
+        var results = Compensate.Evaluate(new CompensatePlan(), new StationContext(ledger, upstream, new Dictionary<NeededFile, StationFile>(), []));
+        (results.Row, results.FuelFactor, results.State).ShouldBe((null, null, state));
+        results.Headline.Text.ShouldContain(headline);
+        if (state == StationState.Hold)
+        {
+            results.Findings.Single().Text.ShouldContain("1.40 times the lambda");
+        }
+    }
+
     public static TheoryData<string, VehicleSurvey, string, string> Surveys => new()
     {
         { "sound", Sound, "It can be converted. The injectors are at 88 ", "Survey: can be converted; injectors at 88 " },
         { "nothing known", new VehicleSurvey(), "Not decided yet.", "Survey: not decided yet" },
-        { "too small", Sound with { Injectors = Sound.Injectors with { RatedFlowCcMin = 200 } }, "It can be converted, but not as it is. The injectors are at 1", "Survey: can be converted; injectors at 1" },
+        { "too small", Sound with { Injectors = Sound.Injectors with { RatedFlowCcMin = 200 } }, "It can be converted, but not as it is. The injectors are at 1", "Survey: can be converted after changes; injectors at 1" },
         { "no plug", Sound with { Control = Sound.Control with { PlugPresent = false } }, "Not this way. Buy nothing yet.", "Survey: cannot be converted this way" },
     };
 

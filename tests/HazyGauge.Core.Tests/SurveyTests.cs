@@ -11,14 +11,16 @@ namespace HazyGauge.Core.Tests;
 /// <summary>What a survey opens and rules out, and which figure is worth measuring.</summary>
 public class SurveyTests
 {
+    private static readonly FuelMaterials AllRated = new(MaterialRating.Rated, MaterialRating.Rated, MaterialRating.Rated, MaterialRating.Rated, MaterialRating.Rated, MaterialRating.Rated);
+
     private static readonly VehicleSurvey Sound = new(
         new Engine(6, 3000, Aspiration.Natural, null, 6500, 150, 160, 0.9),
-        new FuelSystemSurvey(FuelLine.Return, InjectionKind.Port, 300, null, 60, [new Joint(LineName.Return)]),
+        new FuelSystemSurvey(FuelLine.Return, FuelSystemKind.Port, 300, null, 60, [new Joint(LineName.Return)], Materials: AllRated),
         new FuelPump(1, 200),
         new PortInjectors(6, 380, 300, 684, [new(12, 1.2), new(14, 0.9)]),
         new DirectInjection(),
         new EngineControl(SignalPath.DirectFrequency, true, true, true, null, 10, 10, true),
-        new Goals(85, 75, true));
+        new Goals(85, 75, true, ColdestStartC: 14)) { Vehicle = new VehicleFacts(2012) };
 
     private static SurveyResults Judge(VehicleSurvey survey) => SurveyEvaluation.Of(survey, new HazeLedger());
 
@@ -112,7 +114,7 @@ public class SurveyTests
             bool Has(int bit) => (known >> bit & 1) == 1;
             return new VehicleSurvey(
                 new Engine(Has(0) ? 6 : null, Has(1) ? 3000 : null, Has(2) ? Aspiration.Natural : null, null, null, Has(3) ? 150 : null, Has(4) ? 160 : null, Has(5) ? 0.9 : null),
-                new FuelSystemSurvey(Has(6) ? FuelLine.Return : null, Has(7) ? InjectionKind.Port : null, Has(8) ? 300 : null, null, Has(9) ? 60 : null),
+                new FuelSystemSurvey(Has(6) ? FuelLine.Return : null, Has(7) ? FuelSystemKind.Port : null, Has(8) ? 300 : null, null, Has(9) ? 60 : null),
                 new FuelPump(null, Has(10) ? 200 : null),
                 new PortInjectors(Has(11) ? 6 : null, Has(12) ? 380 : null),
                 new DirectInjection(),
@@ -142,8 +144,8 @@ public class SurveyTests
 
         var empty = Judge(VehicleSurvey.Empty);
         (empty.Eligible, empty.Loads.Count, empty.PowerKw).ShouldBe((Eligibility.Unknown, 0, null));
-        empty.ToMeasure.Select(m => m.Field).Take(3).ShouldBe(["control.signalPath", "control.revisionListed", "control.plugPresent"]);
-        (empty.NextAction.Command, empty.NextAction.Why[..empty.ToMeasure[0].Text.Length]).ShouldBe(("Find out: signal path to the controller.", empty.ToMeasure[0].Text));
+        empty.ToMeasure.Select(m => m.Field).Take(3).ShouldBe(["fuelSystem.kind", "fuelSystem.materials.hoses", "fuelSystem.materials.seals"]);
+        (empty.NextAction.Command, empty.NextAction.Why[..empty.ToMeasure[0].Text.Length]).ShouldBe(("Find out: kind of fuel system.", empty.ToMeasure[0].Text));
         empty.ToMeasure.ShouldAllBe(m => m.Text.EndsWith('.') && m.Effect.EndsWith('.'));
     }
 
@@ -155,14 +157,18 @@ public class SurveyTests
         open.ToMeasure.Select(m => m.Field).ShouldBe(["injectors.ratedFlowCcMin", "fuelSystem.basePressureKpa", "pump.count", "pump.flowLph", "fuelSystem.tankLitres"], ignoreOrder: true);
         var now = open.Loads.ToDictionary(l => l.Component, l => Interval95.HalfWidth(l.UsePct));
         var pump = open.ToMeasure.Single(m => m.Field == "pump.flowLph");
-        pump.UsedMeanwhile.ShouldBe(new Assumption(null, 255, Unit.Lph, 15));
+        pump.UsedMeanwhile.ShouldBe(new Assumption(null, 105, Unit.Lph, 30));
         pump.Effect.ShouldContain($" ± {now[FuelComponent.LowPressurePump]:0} % of what may be used");
 
-        // Measuring the first leaves less doubt about the heaviest load than measuring the second would.
-        open.ToMeasure[0].Field.ShouldBe("injectors.ratedFlowCcMin");
-        double Left(VehicleSurvey s) => Interval95.HalfWidth(Judge(s).Loads.Single(l => l.Component == FuelComponent.Injectors).UsePct);
-        Left(Sound with { FuelSystem = Sound.FuelSystem with { BasePressureKpa = null } }).ShouldBeLessThan(
-            Left(Sound with { Injectors = Sound.Injectors with { RatedFlowCcMin = null } }));
+        // Measuring the first takes more doubt off the load it helps than measuring the second would.
+        double Doubt(VehicleSurvey s, FuelComponent c) => Interval95.HalfWidth(Judge(s).Loads.Single(l => l.Component == c).UsePct);
+        double Narrowed(string field) => field switch
+        {
+            "pump.flowLph" => Doubt(Sound with { Pump = new FuelPump() }, FuelComponent.LowPressurePump) - Doubt(Sound, FuelComponent.LowPressurePump),
+            "injectors.ratedFlowCcMin" => Doubt(Sound with { Injectors = Sound.Injectors with { RatedFlowCcMin = null } }, FuelComponent.Injectors) - Doubt(Sound, FuelComponent.Injectors),
+            _ => Doubt(Sound with { FuelSystem = Sound.FuelSystem with { BasePressureKpa = null } }, FuelComponent.Injectors) - Doubt(Sound, FuelComponent.Injectors),
+        };
+        Narrowed(open.ToMeasure[0].Field).ShouldBeGreaterThan(Narrowed(open.ToMeasure[1].Field));
     }
 
     [Theory]
@@ -173,10 +179,21 @@ public class SurveyTests
     [InlineData("extenderOnDirect", Eligibility.No)]
     [InlineData("liveZero", Eligibility.Yes)]
     [InlineData("displayOnly", Eligibility.Yes)]
+    [InlineData("displayControlsNothing", Eligibility.No)]
+    [InlineData("extenderOnBoth", Eligibility.No)]
+    [InlineData("extenderWholePulses", Eligibility.Yes)]
+    [InlineData("mapsOfTwoBlends", Eligibility.Yes)]
+    [InlineData("notServed", Eligibility.No)]
+    [InlineData("openingsAssumed", Eligibility.Yes)]
+    [InlineData("notRatedHoses", Eligibility.AfterChanges)]
+    [InlineData("notRatedSender", Eligibility.AfterChanges)]
+    [InlineData("oldFuelParts", Eligibility.Yes)]
+    [InlineData("coldStartNo", Eligibility.Yes)]
+    [InlineData("lowImpedance", Eligibility.Yes)]
     [InlineData("fuelMapOnEthanol", Eligibility.Yes)]
     [InlineData("sparkMapOnEthanol", Eligibility.Yes)]
     [InlineData("lowSideUnseen", Eligibility.Yes)]
-    [InlineData("tooSmall", Eligibility.Yes)]
+    [InlineData("tooSmall", Eligibility.AfterChanges)]
     [InlineData("offTheCurve", Eligibility.Yes)]
     [InlineData("noPressureDrop", Eligibility.No)]
     [InlineData("localAboveHighest", Eligibility.Yes)]
@@ -192,12 +209,23 @@ public class SurveyTests
             "plugMissing" => Sound with { Control = c with { PlugPresent = false } },
             "noInput" => Sound with { Control = c with { FreeInput = false } },
             "inputDisplaced" => Sound with { Control = c with { FreeInput = false, Displaces = "spare pressure input" } },
-            "extenderOnDirect" => Sound with { Control = c with { SignalPath = SignalPath.InjectorExtender }, FuelSystem = Sound.FuelSystem with { Injection = InjectionKind.Direct }, Injectors = new PortInjectors() },
+            "extenderOnDirect" => Sound with { Control = c with { SignalPath = SignalPath.InjectorExtender }, FuelSystem = Sound.FuelSystem with { Kind = FuelSystemKind.Direct }, Injectors = new PortInjectors() },
             "liveZero" => Sound with { Control = c with { SignalPath = SignalPath.AnalyserVoltage } },
-            "displayOnly" => Sound with { Control = new EngineControl(SignalPath.DisplayOnly, RevisionListed: false) },
+            "displayOnly" => Sound with { Control = new EngineControl(SignalPath.DisplayOnly, RevisionListed: false, FuelMapEthanolPct: 82) },
+            "displayControlsNothing" => Sound with { Control = new EngineControl(SignalPath.DisplayOnly, FuelMapEthanolPct: 10) },
+            "extenderOnBoth" => Sound with { Control = c with { SignalPath = SignalPath.InjectorExtender }, FuelSystem = Sound.FuelSystem with { Kind = FuelSystemKind.Both } },
+            "extenderWholePulses" => Sound with { Control = c with { SignalPath = SignalPath.InjectorExtender } },
+            "mapsOfTwoBlends" => Sound with { Control = c with { SparkMapEthanolPct = 30 } },
+            "notServed" => Sound with { FuelSystem = Sound.FuelSystem with { Kind = FuelSystemKind.Carburettor } },
+            "openingsAssumed" => Sound with { FuelSystem = Sound.FuelSystem with { Kind = FuelSystemKind.SinglePoint } },
+            "notRatedHoses" => Sound with { FuelSystem = Sound.FuelSystem with { Materials = AllRated with { Hoses = MaterialRating.NotRated } } },
+            "notRatedSender" => Sound with { FuelSystem = Sound.FuelSystem with { Materials = AllRated with { Sender = MaterialRating.NotRated } } },
+            "oldFuelParts" => Sound with { Vehicle = new VehicleFacts(1985), FuelSystem = Sound.FuelSystem with { Materials = AllRated with { Regulator = MaterialRating.Unknown } } },
+            "coldStartNo" => Sound with { Goals = Sound.Goals with { ColdestStartC = -20 } },
+            "lowImpedance" => Sound with { Injectors = Sound.Injectors with { ImpedanceOhm = 2.5 } },
             "fuelMapOnEthanol" => Sound with { Control = c with { FuelMapEthanolPct = 85 } },
             "sparkMapOnEthanol" => Sound with { Control = c with { SparkMapEthanolPct = 85 } },
-            "lowSideUnseen" => Sound with { FuelSystem = Sound.FuelSystem with { Injection = InjectionKind.Both } },
+            "lowSideUnseen" => Sound with { FuelSystem = Sound.FuelSystem with { Kind = FuelSystemKind.Both } },
             "tooSmall" => Sound with { Pump = new FuelPump(1, 60) },
             "offTheCurve" => Sound with { Pump = new FuelPump(1, null, [new(100, 200), new(250, 150)]) },
             "noPressureDrop" => Sound with { Engine = Sound.Engine with { Aspiration = Aspiration.Boosted, BoostKpa = 290 }, FuelSystem = Sound.FuelSystem with { FollowsManifold = false } },
@@ -208,7 +236,7 @@ public class SurveyTests
         verdict.Findings.ShouldContain(f => f.Code == code);
         verdict.Eligible.ShouldBe(eligible);
         Judge(Sound).Findings.ShouldNotContain(f => f.Code == code);
-        if (eligible == Eligibility.No)
+        if (eligible == Eligibility.No || code == "notRatedHoses")
         {
             verdict.State.ShouldBe(StationState.Hold);
         }
@@ -227,7 +255,26 @@ public class SurveyTests
         Refused(Sound with { Pump = new FuelPump(1, null, [new(200, 200), new(300, 220)]) }, "pump.curve[1].flowLph", "delivers less");
         Refused(Sound with { Engine = Sound.Engine with { BoostKpa = 50 } }, "engine.boostKpa", "no boost");
         Refused(Sound with { DirectInjection = new DirectInjection(1.5) }, "directInjection", "no high-pressure side");
-        Refused(Sound with { FuelSystem = Sound.FuelSystem with { Injection = InjectionKind.Direct } }, "injectors", "no injectors in the ports");
+        Refused(Sound with { FuelSystem = Sound.FuelSystem with { Kind = FuelSystemKind.Direct } }, "injectors", "no injectors in the ports");
         Refused(Sound with { Injectors = Sound.Injectors with { DeadTimes = [new(14, 0.9), new(12, 1.2)] } }, "injectors.deadTimes[1].batteryV", "must rise");
+    }
+
+    [Fact]
+    [Trait("Category", "Outside")]
+    public void Whatever_carries_the_vehicle_today_is_never_told_that_it_cannot()
+    {
+        // A stock vehicle carries its own power on its own fuel (common practice, no source), whatever of it nobody measured.
+        foreach (var kw in new[] { 20.0, 75, 76, 150, 400 })
+        {
+            foreach (var kind in new[] { FuelSystemKind.Port, FuelSystemKind.SinglePoint, FuelSystemKind.Direct, FuelSystemKind.Both })
+            {
+                var stock = new VehicleSurvey { Engine = new Engine(4, Aspiration: Aspiration.Natural, PowerKw: kw), FuelSystem = new FuelSystemSurvey(Kind: kind), Goals = new Goals(0) };
+                foreach (var load in Judge(stock).Loads)
+                {
+                    (load.UsePct.Value + Interval95.HalfWidth(load.UsePct)).ShouldBeLessThan(112, $"{kind} {kw} {load.Component}");
+                    load.UsePct.Value.ShouldBeInRange(40, 95);
+                }
+            }
+        }
     }
 }

@@ -13,7 +13,7 @@ public class VehicleCapacityTests
 {
     private static readonly VehicleSurvey Ports = new(
         new Engine(6, 3000, Aspiration.Natural, null, 6500, 150, 160, 0.9),
-        new FuelSystemSurvey(FuelLine.Return, InjectionKind.Port, 300, null, 60),
+        new FuelSystemSurvey(FuelLine.Return, FuelSystemKind.Port, 300, null, 60),
         new FuelPump(1, 200),
         new PortInjectors(6, 450, 300, 684, [new(12, 1.2), new(14, 0.9)]),
         new DirectInjection(),
@@ -23,7 +23,7 @@ public class VehicleCapacityTests
     private static readonly VehicleSurvey Direct = Ports with
     {
         Engine = new Engine(4, 2000, Aspiration.Boosted, 80, 6500, 150, 150),
-        FuelSystem = new FuelSystemSurvey(FuelLine.Returnless, InjectionKind.Direct, 500, false, 50),
+        FuelSystem = new FuelSystemSurvey(FuelLine.Returnless, FuelSystemKind.Direct, 500, false, 50),
         Injectors = new PortInjectors(),
     };
 
@@ -109,7 +109,7 @@ public class VehicleCapacityTests
         planned.AsFound.Select(l => (l.Component, l.UsePct.Value, l.UsePct.StandardU)).ShouldBe(surveyed.Loads.Select(l => (l.Component, l.UsePct.Value, l.UsePct.StandardU)));
 
         // Ports and cylinders share the fuel; the share is asked for, and the sum of both is what the engine takes.
-        var both = Of(Direct with { FuelSystem = Direct.FuelSystem with { Injection = InjectionKind.Both }, Injectors = Ports.Injectors with { Count = 4 } });
+        var both = Of(Direct with { FuelSystem = Direct.FuelSystem with { Kind = FuelSystemKind.Both }, Injectors = Ports.Injectors with { Count = 4 } });
         both.AtPoint!.Limits.Count.ShouldBe(4);
         both.Assumed.Single(a => a.Field == "fuelSystem.portSharePct").Used.PlusMinus.ShouldBe(20);
         both.AtPoint!.Findings.ShouldNotContain(f => f.Code == "shareNotKnown");
@@ -132,5 +132,61 @@ public class VehicleCapacityTests
         Refused(Ports with { Pump = new FuelPump(1, null, [new(200, 220), new(350, 180)]) }, new CapacityChange(BaseRiseKpa: 100), "changes.baseRiseKpa");
         Refused(Ports, new CapacityChange(BaseRiseKpa: 50), "changes.baseRiseKpa");
         Should.Throw<RefusedInputException>(() => Of(Ports, new FullLoad(DutyLimitPct: 120))).Errors.Keys.ShouldBe(["fullLoad.dutyLimitPct"]);
+    }
+
+    [Fact]
+    public void Nothing_is_proven_on_a_guess_however_a_survey_is_half_filled()
+    {
+        CsCheck.Check.Sample(
+            CsCheck.Gen.Select(CsCheck.Gen.Int[0, (1 << 12) - 1], CsCheck.Gen.Int[0, 3], CsCheck.Gen.Double[40, 200]),
+            (known, kindNumber, kw) =>
+            {
+                bool Has(int bit) => (known >> bit & 1) == 1;
+                var kind = (FuelSystemKind)kindNumber;
+                var (ports, direct, boosted) = (kind is not FuelSystemKind.Direct, kind is FuelSystemKind.Direct or FuelSystemKind.Both, Has(0));
+                var survey = new VehicleSurvey(
+                    new Engine(4, 2000, boosted ? Aspiration.Boosted : Aspiration.Natural, boosted && Has(1) ? 50 : null, 6500, kw, Has(2) ? kw : null),
+                    new FuelSystemSurvey(FuelLine.Return, Has(3) ? kind : null, 350, Has(4) ? true : null, 60),
+                    new FuelPump(1, Has(5) ? 400 : null),
+                    ports ? new PortInjectors(4, Has(6) ? 900 : null) : new PortInjectors(),
+                    direct && Has(3) ? new DirectInjection(Has(7) ? 3 : null, null, null, Has(8) ? 220 : null, Has(9) ? 40 : null) : new DirectInjection(),
+                    new EngineControl(),
+                    new Goals(Has(10) ? 85 : 10));
+                var result = Of(survey);
+                if (result.State == StationState.Proven)
+                {
+                    Has(3).ShouldBeTrue("the kind of fuel system");
+                    Has(5).ShouldBeTrue("the pump");
+                    (!ports || Has(6)).ShouldBeTrue("the injectors in the ports");
+                    (!direct || (Has(7) && Has(8) && Has(9))).ShouldBeTrue("the high-pressure side");
+                    (!boosted || Has(4)).ShouldBeTrue("the boost reference");
+                }
+                else if (result.AtPoint?.Verdict == CapacityVerdict.Carried && !result.Findings.Any(f => f.Severity == Severity.Stop))
+                {
+                    result.Headline.Text.ShouldContain("guessed");
+                }
+
+                // A pressure trip means something only where it is known whether it rises with boost.
+                if (!direct && boosted && !Has(4))
+                {
+                    result.Failsafe.ShouldBeNull();
+                    result.Findings.ShouldContain(f => f.Code == "failsafeNotKnown");
+                }
+
+                (result.Failsafe?.LambdaOverTarget ?? 1).ShouldBeLessThanOrEqualTo(1.1);
+            },
+            iter: 600);
+    }
+
+    [Fact]
+    [Trait("Category", "Outside")]
+    public void Dead_time_counts_for_every_opening_of_a_single_point_injector()
+    {
+        // Two injectors for eight cylinders open four times each in two turns (common practice, no source): at 5000 rpm 1 ms of dead time is 4 * 5000 / 1200 % of duty.
+        var single = Ports with { Engine = new Engine(8, 5000, Aspiration.Natural, null, null, 120, 120, FullPowerRpm: 5000), FuelSystem = new FuelSystemSurvey(FuelLine.Return, FuelSystemKind.SinglePoint, 100), Injectors = new PortInjectors(2, 700, 100, DeadTimes: [new(6, 1), new(16, 1)]) };
+        double Dead(VehicleSurvey s) => SurveyedFuelSystem.Of(s, FullLoad.AsSurveyed, new HazeLedger()).Delivery.Injectors!.DeadDutyPct(5000).Value;
+        Dead(single).ShouldBe(4 * 5000 / 1200.0, 1e-9);
+        Dead(single with { Injectors = single.Injectors with { OpeningsPerCycle = 2 } }).ShouldBe(2 * 5000 / 1200.0, 1e-9);
+        Dead(single with { FuelSystem = single.FuelSystem with { Kind = FuelSystemKind.Port } }).ShouldBe(5000 / 1200.0, 1e-9);
     }
 }

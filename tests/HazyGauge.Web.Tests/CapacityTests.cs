@@ -150,7 +150,7 @@ public class CapacityTests(App app) : IClassFixture<App>
     {
         const string Survey = """
             { "engine": { "cylinders": 4, "displacementCc": 2000, "aspiration": "natural", "redlineRpm": 7000, "powerKw": 110, "wantedPowerKw": 120, "bsfcGPerKwh": 290 },
-              "fuelSystem": { "line": "return", "injection": "port", "basePressureKpa": 300, "tankLitres": 50 }, "pump": { "count": 1, "flowLph": 70 },
+              "fuelSystem": { "line": "return", "kind": "port", "basePressureKpa": 300, "tankLitres": 50, "materials": { "hoses": "rated", "seals": "rated" } }, "pump": { "count": 1, "flowLph": 70 },
               "injectors": { "count": 4, "ratedFlowCcMin": 560, "ratedPressureKpa": 300, "deadTimes": [{ "batteryV": 13, "deadTimeMs": 1 }] },
               "control": { "signalPath": "directFrequency", "revisionListed": true, "plugPresent": true, "freeInput": true }, "goals": { "highestEthanolPct": 85 } }
             """;

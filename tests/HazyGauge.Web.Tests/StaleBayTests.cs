@@ -10,8 +10,8 @@ public class StaleBayTests(App app) : IClassFixture<App>
         ("survey",
         [
             "{}",
-            """{ "fuelSystem": { "line": "return", "injection": "port", "basePressureKpa": 300, "tankLitres": 60 }, "engine": { "powerKw": 150, "cylinders": 6 }, "goals": { "highestEthanolPct": 85 } }""",
-            """{ "fuelSystem": { "line": "return", "injection": "port", "basePressureKpa": 400 }, "engine": { "powerKw": 300 }, "pump": { "flowLph": 120 }, "injectors": { "count": 4, "ratedFlowCcMin": 240 }, "control": { "fuelMapEthanolPct": 10 } }""",
+            """{ "fuelSystem": { "line": "return", "kind": "port", "basePressureKpa": 300, "tankLitres": 60 }, "engine": { "powerKw": 150, "cylinders": 6 }, "goals": { "highestEthanolPct": 85 } }""",
+            """{ "fuelSystem": { "line": "return", "kind": "port", "basePressureKpa": 400 }, "engine": { "powerKw": 300 }, "pump": { "flowLph": 120 }, "injectors": { "count": 4, "ratedFlowCcMin": 240 }, "control": { "fuelMapEthanolPct": 10 } }""",
         ]),
         ("capacity", ["{}", """{ "changes": {} }"""]),
         ("signal", ["{}", """{ "meter": { "frequencyHz": 0 } }""", """{ "meter": { "frequencyHz": 123.4, "lowPulseMs": 2.5 } }""", """{ "meter": { "frequencyHz": 95 }, "toleranceEthanolPct": 2 }"""]),

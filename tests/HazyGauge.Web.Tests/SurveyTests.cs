@@ -6,7 +6,7 @@ public class SurveyTests(App app) : IClassFixture<App>
 {
     private const string Half = """
         { "engine": { "cylinders": 6, "displacementCc": 3000, "aspiration": "natural", "powerKw": { "value": 150, "plusMinus": 6 } },
-          "fuelSystem": { "line": "return", "injection": "port", "joints": [ { "place": "at the frame", "line": "return", "size": "3/8 in", "gender": "female", "angleDeg": 90, "retainer": "tab" } ] },
+          "fuelSystem": { "line": "return", "kind": "port", "materials": { "hoses": "rated", "seals": "rated" }, "joints": [ { "place": "at the frame", "line": "return", "size": "3/8 in", "gender": "female", "angleDeg": 90, "retainer": "tab" } ] },
           "control": { "signalPath": "directFrequency", "revisionListed": true, "plugPresent": true, "freeInput": true, "fuelMapEthanolPct": 85 },
           "unknowns": ["pump.flowLph", "injectors.ratedFlowCcMin"] }
         """;
@@ -18,9 +18,9 @@ public class SurveyTests(App app) : IClassFixture<App>
         ((string)verdict["eligible"]!).ShouldBe("yes");
         verdict["findings"]!.AsArray().Select(f => (string)f!["code"]!).ShouldContain("fuelMapOnEthanol");
         var first = verdict["toMeasure"]![0]!;
-        ((string)first["field"]!).ShouldBe("injectors.ratedFlowCcMin");
+        ((string)first["field"]!).ShouldBe("pump.flowLph");
         ((string)first["effect"]!).ShouldContain("Measured, it is ±");
-        ((double)first["usedMeanwhile"]!["plusMinusPct"]!).ShouldBe(15);
+        ((double)first["usedMeanwhile"]!["plusMinusPct"]!).ShouldBe(30);
         var load = verdict["loads"]![0]!;
         Math.Sqrt(load["usePct"]!["parts"]!.AsArray().Sum(p => Math.Pow((double)p!["u"]!, 2))).ShouldBe((double)load["usePct"]!["u"]!, 1e-9);
 

@@ -51,7 +51,7 @@ public class WholeJobTests(App app) : IClassFixture<App>
     public async Task A_fact_learnt_at_capacity_replaces_the_typical_figure_at_the_survey_at_once()
     {
         var job = await app.NewJobAsync();
-        const string Survey = """{ "engine": { "powerKw": 100, "aspiration": "natural" }, "fuelSystem": { "injection": "port" }, "injectors": { "count": 4, "ratedFlowCcMin": 400 } }""";
+        const string Survey = """{ "engine": { "powerKw": 100, "aspiration": "natural" }, "pump": { "flowLph": 300 }, "fuelSystem": { "kind": "port" }, "injectors": { "count": 4, "ratedFlowCcMin": 400 } }""";
         var before = (await app.PreviewAsync(job, "survey", Survey))["results"]!["loads"]![0]!;
         before["budget"]!.AsArray().ShouldContain(l => (string)l!["source"]! == "engine.bsfcGPerKwh" && (double)l["sharePct"]! > 10);
         var after = (await app.PreviewAsync(job, "survey", Survey.Replace("\"powerKw\": 100", "\"powerKw\": 100, \"bsfcGPerKwh\": { \"value\": 300, \"plusMinus\": 3 }", StringComparison.Ordinal)))["results"]!["loads"]![0]!;

@@ -69,7 +69,7 @@ test("two changes work together, each can be taken back, and what does not fit i
   await expect(page.getByRole("heading", headline)).toHaveText(/up to E6\d/);
 
   // US units on demand; the same point by buttons.
-  await page.getByRole("button", { name: "US" }).click();
+  await page.getByRole("button", { name: "US", exact: true }).click();
   await expect(page.getByRole("heading", headline)).toHaveText(/^At 70\shp/);
   await page.getByRole("button", { name: "Less power" }).click();
   await expect(page.getByRole("heading", headline)).toHaveText(/^At 63\shp/);
@@ -82,7 +82,7 @@ test("a hot drive that boils the fuel holds the job, and the drawing says where 
   await page.getByRole("button", { name: "Edit: Around the tank" }).click();
   await page.getByLabel("Around the tank", { exact: true }).fill("68");
   await expect(page.getByText("Stop here")).toBeVisible();
-  await expect(page.getByText(/At the pump's inlet, at the end of the hottest drive: the fuel boils here/)).toBeVisible();
+  await expect(page.getByText(/At the pump's inlet, at the end of the hottest drive, on E\d+, which boils first: the fuel boils here/)).toBeVisible();
   await expect(page.getByRole("heading", headline)).toHaveText("At 155 kW this system supports E85. The fuel boils on the hottest drive.");
   await expect(page.getByRole("link", { name: /Capacity on hold/ })).toBeVisible();
   await page.getByRole("button", { name: "Discard changes" }).click();

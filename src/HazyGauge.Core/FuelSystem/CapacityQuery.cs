@@ -106,7 +106,7 @@ public sealed record CapacityEnvelopeQuery(
     }
 }
 
-/// <summary>The injectors in the ports, each opening once in two turns.</summary>
+/// <summary>The injectors in the ports.</summary>
 /// <param name="Count">How many.</param>
 /// <param name="RatedFlowCcMin">Rated static flow of one, cm3/min.</param>
 /// <param name="RatedPressureKpa">Pressure drop it is rated at, kPa.</param>
@@ -114,11 +114,12 @@ public sealed record CapacityEnvelopeQuery(
 /// <param name="PressureDropKpa">Pressure drop it works at: rail over manifold, kPa.</param>
 /// <param name="TestFluidDensityKgM3">Density of the fluid it is rated with, kg/m3. Default 684, n-heptane at 20 C.</param>
 /// <param name="DutyLimitPct">Duty it may be used to, %. Default 85.</param>
+/// <param name="OpeningsPerCycle">How often each opens in two turns of the crank. Default 1; twice in batches, once a cylinder it feeds on single-point injection.</param>
 public sealed record PortInjectorsQuery(
-    int Count, Hazy RatedFlowCcMin, Hazy RatedPressureKpa, Hazy DeadTimeMs, Hazy PressureDropKpa, Hazy? TestFluidDensityKgM3 = null, Hazy? DutyLimitPct = null)
+    int Count, Hazy RatedFlowCcMin, Hazy RatedPressureKpa, Hazy DeadTimeMs, Hazy PressureDropKpa, Hazy? TestFluidDensityKgM3 = null, Hazy? DutyLimitPct = null, int? OpeningsPerCycle = null)
 {
     internal PortInjection<Hazy> Ports() => new(
-        Count, RatedFlowCcMin, RatedPressureKpa, TestFluidDensityKgM3 ?? UsualInjectors.TestFluidKgM3, DeadTimeMs, DutyLimitPct ?? UsualInjectors.DutyLimitPct, PressureDropKpa);
+        Count, RatedFlowCcMin, RatedPressureKpa, TestFluidDensityKgM3 ?? UsualInjectors.TestFluidKgM3, DeadTimeMs, DutyLimitPct ?? UsualInjectors.DutyLimitPct, PressureDropKpa, OpeningsPerCycle ?? 1);
 }
 
 /// <summary>The high-pressure side: injectors and window, pump, or both.</summary>

@@ -55,6 +55,7 @@ public static class DeliveryRules
         .Within(ports?.TestFluidDensityKgM3.Value, 500, 1100, "injectors.testFluidDensityKgM3", "The density of the test fluid", Unit.KgPerM3)
         .Within(ports?.DeadTimeMs.Value, 0, 10, "injectors.deadTimeMs", "The dead time", Unit.Milliseconds)
         .Within(ports?.DutyLimitPct.Value, 1, 100, "injectors.dutyLimitPct", "The duty limit", Unit.Percent)
+        .Within(ports?.OpeningsPerCycle, 1, 16, "injectors.openingsPerCycle", "The openings in a cycle")
         .Within(ports?.PressureDropKpa.Value, 10, 2000, "injectors.pressureDropKpa", "The pressure over the injectors", Unit.Kpa);
 
     private static void Pump(InputCheck check, LowPressurePump<Hazy>? pump)

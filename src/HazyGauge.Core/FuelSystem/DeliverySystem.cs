@@ -90,7 +90,7 @@ internal static class ExactSystem
     /// <summary>The best estimates alone.</summary>
     public static DeliverySystem<Exact> Of(DeliverySystem<Hazy> s) => new(
         new(E(s.Demand.BsfcGPerKwh), E(s.Demand.LambdaBase), E(s.Demand.LambdaTarget), E(s.Demand.BaseEthanolPct), E(s.Demand.EngineRpm), E(s.Demand.FuelTempC), new(E(s.Demand.Fuels.GasolineStoichAfr), E(s.Demand.Fuels.EthanolStoichAfr), E(s.Demand.Fuels.GasolineDensity15C), E(s.Demand.Fuels.EthanolDensity15C)), E(s.Demand.EthanolDensityError)),
-        s.Injectors is { } i ? new(i.Count, E(i.RatedFlowCcMin), E(i.RatedPressureKpa), E(i.TestFluidDensityKgM3), E(i.DeadTimeMs), E(i.DutyLimitPct), E(i.PressureDropKpa)) : null,
+        s.Injectors is { } i ? new(i.Count, E(i.RatedFlowCcMin), E(i.RatedPressureKpa), E(i.TestFluidDensityKgM3), E(i.DeadTimeMs), E(i.DutyLimitPct), E(i.PressureDropKpa), i.OpeningsPerCycle) : null,
         s.DirectInjectors is { } d ? new(E(d.StaticGPerS), d.Count, E(d.WindowDeg)) : null,
         s.HighPressurePump is { } h ? new(E(h.DisplacementCcPerCamRev), E(h.EfficiencyPct)) : null,
         s.LowPressurePump is { } l ? new(l.Curve is { } c ? new([.. c.Points.Select(p => new PumpPoint<Exact>(E(p.PressureKpa), E(p.FlowLph)))]) : null, l.FlowLph is { } flow ? E(flow) : null, E(l.GaugePressureKpa), E(l.VoltageRatio), l.Count, E(l.MarginPct)) : null,

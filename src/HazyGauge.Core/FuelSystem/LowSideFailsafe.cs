@@ -10,7 +10,8 @@ namespace HazyGauge.Core.FuelSystem;
 /// <param name="DelayS">For how long it has to be below before that, s.</param>
 /// <param name="RisesWithManifold">True where the trip has to rise with the manifold's pressure as the regulator does: it stands for the manifold at ambient.</param>
 /// <param name="Reasons">Why these, one sentence each.</param>
-public sealed record LowSideFailsafe(Hazy TripKpa, double DelayS, bool RisesWithManifold, IReadOnlyList<Sentence> Reasons)
+/// <param name="LambdaOverTarget">Lambda at the trip over the one wanted; null where the high side makes up for the pressure until then.</param>
+public sealed record LowSideFailsafe(Hazy TripKpa, double DelayS, bool RisesWithManifold, IReadOnlyList<Sentence> Reasons, double? LambdaOverTarget = null)
 {
     // Five hundredths leaner is about what full load bears for the time of the delay (common practice, no source).
     private const double LeanestRatio = 1.05;
@@ -35,7 +36,8 @@ public sealed record LowSideFailsafe(Hazy TripKpa, double DelayS, bool RisesWith
             Sentence.Of($"Flow through an injector goes with the square root of its pressure drop: {100 * Share:0} % less drop is {100 * (LeanestRatio - 1):0} % less fuel, and lambda that much leaner at full load."),
             Delay,
             "Cut boost or load, not fuel. Log the pressure through a few full-load pulls first: a trip that the healthy system touches gets switched off.",
-        ]);
+        ],
+        LeanestRatio);
     }
 
     /// <summary>For the feed of a high-pressure pump: well under the base pressure, and over what keeps the fuel liquid at that pump.</summary>

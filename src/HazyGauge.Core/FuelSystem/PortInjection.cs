@@ -2,7 +2,7 @@ using HazyGauge.Core.Haze;
 
 namespace HazyGauge.Core.FuelSystem;
 
-/// <summary>The injectors in the ports of a four-stroke engine, each opening once a cycle.</summary>
+/// <summary>The injectors in the ports of a four-stroke engine, each opening once a cycle or more often.</summary>
 /// <typeparam name="T">Exact or hazy numbers.</typeparam>
 /// <param name="Count">How many.</param>
 /// <param name="RatedFlowCcMin">Rated static flow of one, cm3/min.</param>
@@ -11,8 +11,9 @@ namespace HazyGauge.Core.FuelSystem;
 /// <param name="DeadTimeMs">Dead time at the pressure drop it works at, ms.</param>
 /// <param name="DutyLimitPct">Duty it may be used to, %.</param>
 /// <param name="PressureDropKpa">Pressure drop it works at, kPa: rail over manifold.</param>
+/// <param name="OpeningsPerCycle">How often each opens in two turns of the crank.</param>
 public sealed record PortInjection<T>(
-    int Count, T RatedFlowCcMin, T RatedPressureKpa, T TestFluidDensityKgM3, T DeadTimeMs, T DutyLimitPct, T PressureDropKpa)
+    int Count, T RatedFlowCcMin, T RatedPressureKpa, T TestFluidDensityKgM3, T DeadTimeMs, T DutyLimitPct, T PressureDropKpa, int OpeningsPerCycle = 1)
     where T : struct, IRealNumber<T>
 {
     /// <summary>
@@ -23,6 +24,6 @@ public sealed record PortInjection<T>(
     public T StaticKgH(T densityKgM3) =>
         Count * RatedFlowCcMin * 60 / 1e6 * RealNumber.Sqrt(TestFluidDensityKgM3 * densityKgM3) * RealNumber.Sqrt(PressureDropKpa / RatedPressureKpa);
 
-    /// <summary>The share of a cycle that passes before fuel flows, % of duty: one dead time in two turns of the crank.</summary>
-    public T DeadDutyPct(T engineRpm) => DeadTimeMs * engineRpm / 1200;
+    /// <summary>The share of a cycle that passes before fuel flows, % of duty: a dead time for every opening in two turns of the crank.</summary>
+    public T DeadDutyPct(T engineRpm) => OpeningsPerCycle * DeadTimeMs * engineRpm / 1200;
 }

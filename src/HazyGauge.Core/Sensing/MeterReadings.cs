@@ -18,11 +18,20 @@ public sealed record MeterReadings(Hazy FrequencyHz, Hazy? LowPulseMs = null, Ha
     /// <summary>How well a usual meter shows pulse width, half-width, ms (our own; a meter's manual says more).</summary>
     public const double UsualWidthPlusMinusMs = 0.05;
 
+    // An open collector pulls lower than this (common practice, no source).
+    private const double HighestLowV = 1;
+
     /// <summary>The reading they come to, and how the volts fit it.</summary>
     /// <param name="toleranceEthanolPct">Half-width of the sensor's tolerance, ethanol points.</param>
     /// <param name="ledger">The ledger of this computation.</param>
     /// <exception cref="RefusedInputException">A quantity is outside its range, or one that is needed is missing.</exception>
     public SensorReading Read(double toleranceEthanolPct, HazeLedger ledger)
+    {
+        var reading = ReadAll(toleranceEthanolPct, ledger);
+        return LowV is { Value: > HighestLowV } low ? reading.With(null, [SignalFindings.LowTooHigh(low.Value)]) : reading;
+    }
+
+    private SensorReading ReadAll(double toleranceEthanolPct, HazeLedger ledger)
     {
         var check = new InputCheck().Within(AverageV?.Value, -1, 30, "averageV", "The average", Unit.Volt);
         if (HighV is null && (AverageV is not null || LowV is not null))

@@ -21,6 +21,10 @@ public sealed record SensorReading(
     // A measured frequency counts as inside the band as long as its own timing haze reaches into it.
     private const double TimingCoverage = 3;
 
+    // Low for so much of a period is low for all of it; longer than it by more than two meters disagree is impossible.
+    private const double WholePeriod = 0.98;
+    private const double PeriodSlack = 0.02;
+
     /// <summary>Where the doubt about the ethanol content comes from.</summary>
     public IReadOnlyList<BudgetLine> Budget => EthanolPct is { } ethanol ? HazeBudget.Of(ethanol) : [];
 
@@ -44,6 +48,22 @@ public sealed record SensorReading(
         var status = Band(frequencyHz);
         var findings = new List<Finding> { SignalFindings.ForBand(status, frequencyHz.Value) };
         var (tempC, temperatureStatus) = ReadTemperature(frequencyHz.Value, lowPulseMs, findings);
+        if (temperatureStatus == TemperatureStatus.Invalid && findings[0].Code == SignalFindings.SteadyCode && lowPulseMs is { } low && low.Value >= WholePeriod * 1000 / frequencyHz.Value)
+        {
+            // One cause at a time: a low time of a whole period and a wire that works contradict each other.
+            findings[0] = SignalFindings.InBandInDoubt(frequencyHz.Value);
+        }
+
+        if (status == SignalStatus.Ok && frequencyHz.Value is SensorLaw.E0Hz or SensorLaw.E100Hz)
+        {
+            findings.Add(SignalFindings.AtTheEnd(frequencyHz.Value == SensorLaw.E0Hz ? "Exactly E0" : "Exactly E100"));
+        }
+
+        if (temperatureStatus == TemperatureStatus.Ok && lowPulseMs is { Value: SensorLaw.ShortestLowMs or SensorLaw.LongestLowMs } end)
+        {
+            findings.Add(SignalFindings.AtTheEnd(end.Value == SensorLaw.ShortestLowMs ? "A fuel temperature of exactly -40 °C (-40 °F)" : "A fuel temperature of exactly 125 °C (257 °F)"));
+        }
+
         return new SensorReading(
             status is SignalStatus.NoSignal or SignalStatus.OutOfRange or SignalStatus.Contaminated
                 ? null
@@ -96,6 +116,12 @@ public sealed record SensorReading(
         {
             findings.Add(SignalFindings.TemperatureAbsent);
             return (null, TemperatureStatus.Absent);
+        }
+
+        if (low.Value > 1000 / frequencyHz * (1 + PeriodSlack))
+        {
+            findings.Add(SignalFindings.LongerThanPeriod(low.Value, frequencyHz));
+            return (null, TemperatureStatus.Invalid);
         }
 
         var highMs = (1000 / frequencyHz) - low.Value;

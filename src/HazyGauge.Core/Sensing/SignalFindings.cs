@@ -47,11 +47,18 @@ internal static class SignalFindings
         }
 
         var cause = lowMs >= 0.98 * 1000 / hz
-            ? "It is low for the whole period: a fault of supply or ground, or a dry line."
+            ? "It is low for the whole period, so the frequency is in doubt too: a fault of supply or ground, or a dry line."
             : "Measure supply and ground at the sensor, and see that the line holds fuel.";
         return new("temperatureInvalid", Severity.Caution, Text(
             $"Low for {lowMs:0.###} ms would be {wouldBe}, which is no fuel temperature. {cause}"));
     }
+
+    /// <summary>A low time that does not fit into its period.</summary>
+    internal static Finding LongerThanPeriod(double lowMs, double hz) => new("lowLongerThanPeriod", Severity.Stop, Text(
+        $"Low for {lowMs:0.###} ms cannot be at {hz:0.##} Hz: a whole period is {1000 / hz:0.##} ms. One of the two was read wrong, or they are of two signals. Measure both again, on the sensor's wire."));
+
+    /// <summary>A reading at the very end of what the sensor can say.</summary>
+    internal static Finding AtTheEnd(string what) => new("atTheEnd", Severity.Caution, $"{what} is the very end of what the sensor says, where faults look like readings. Check it by another way: a sample tested with water, a thermometer at the line.");
 
     internal static Finding PolarityUndetermined(double lowMs, double highMs) => new(
         "polarityUndetermined", Severity.Info, Text(
@@ -80,6 +87,13 @@ internal static class SignalFindings
 
     internal static Finding Unsteady(double lowHz, double highHz) => new("signalUnsteady", Severity.Caution, Text(
         $"The frequency wanders between {lowHz:0.0} and {highHz:0.0} Hz. After a fill the lines are still flushing: let the pump run and record again. If it never settles, look for air in the line or a poor ground."));
+
+    /// <summary>A wire that is not pulled down as an open collector pulls it.</summary>
+    internal static Finding LowTooHigh(double lowV) => new("lowVoltageHigh", Severity.Caution, Text(
+        $"{lowV:0.##} V is high for a wire that is pulled low: the sensor's ground is poor, or the pull-up is too strong. Measure the drop along the ground; a controller may not see the pulses."));
+
+    /// <summary>A frequency in the band whose low time shows that something is wrong all the same: it says nothing of supply and ground.</summary>
+    internal static Finding InBandInDoubt(double hz) => new("signalInDoubt", Severity.Caution, Text($"{hz:0.##} Hz lies where the sensor speaks, but the low time does not fit it: take the ethanol content as not known until that is cleared."));
 
     private const string WiringAdvice = "A half-seated terminal or a tap beside the copper is the usual cause: move the harness by hand while recording and watch for it.";
 

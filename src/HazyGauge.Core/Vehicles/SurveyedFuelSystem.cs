@@ -32,7 +32,7 @@ public sealed class SurveyedFuelSystem
         var fuelTempC = _typical.FuelTempC;
         _demand = new EngineDemand<Hazy>(
             _typical.BsfcGPerKwh, _typical.LambdaBase, _typical.LambdaTarget, _typical.BsfcEthanolPct, _typical.EngineRpm, fuelTempC, UsualFuels.Traditional<Hazy>(), EthanolDensity.ErrorAt(fuelTempC.Value, ledger));
-        Delivery = PowerKw is null ? new DeliverySystem<Hazy>(_demand) : Build();
+        Delivery = PowerKw is null || survey.FuelSystem.IsNotServed ? new DeliverySystem<Hazy>(_demand) : Build();
     }
 
     /// <summary>Power it is calculated for, kW; null where none is known.</summary>
@@ -47,8 +47,27 @@ public sealed class SurveyedFuelSystem
     /// <summary>The figures that had to be assumed, by the answer they stand for.</summary>
     public IReadOnlyDictionary<string, Assumption> Assumed => _typical.Assumed;
 
+    // What a system is proven on: without these what it carries is a guess, whatever the numbers say. Where boost meets the regulator its reference is one of them.
+    private static readonly IReadOnlyList<(string Path, string Guessed)> Carrying =
+    [
+        ("fuelSystem.kind", "a guessed kind of fuel system"),
+        ("pump.flowLph", "a guessed pump"),
+        ("injectors.ratedFlowCcMin", "guessed injectors"),
+        ("injectors.count", "a guessed number of injectors"),
+        ("directInjection.windowDeg", "a guessed injection window"),
+        (VehiclePaths.DirectInjectorGPerS, "guessed injectors in the cylinders"),
+        ("directInjection.pumpDisplacementCcPerCamRev", "a guessed high-pressure pump"),
+        ("fuelSystem.followsManifold", "a guessed boost reference"),
+    ];
+
+    /// <summary>What it rests on that nobody found out, and which answer that is; empty where pump, injectors and boost reference are known.</summary>
+    public IReadOnlyList<(string Path, string Guessed)> Guesses => [.. Carrying.Where(c => Assumed.ContainsKey(c.Path))];
+
     /// <summary>Pressure of the low side at ambient manifold pressure, kPa gauge.</summary>
     public Hazy BasePressureKpa => _typical.BasePressureKpa;
+
+    /// <summary>Reid pressure of the gasoline in winter, kPa.</summary>
+    public Hazy WinterReidKpa => _survey.Goals.WinterReidKpa ?? _typical.Guess("goals.winterReidKpa");
 
     /// <summary>True where the pump's curve does not reach the pressure it works against.</summary>
     public bool IsOffTheCurve { get; private set; }
@@ -98,11 +117,12 @@ public sealed class SurveyedFuelSystem
 
     private DeliverySystem<Hazy> Build()
     {
-        var both = _survey.FuelSystem.Injection == InjectionKind.Both;
+        _typical.NoteKind();
+        var both = _survey.FuelSystem.Kind == FuelSystemKind.Both;
         var share = both ? _typical.PortSharePct : (Hazy?)null;
         var system = new DeliverySystem<Hazy>(
             _demand,
-            _survey.FuelSystem.Injection == InjectionKind.Direct ? null : Ports((share ?? 100) / 100),
+            _survey.FuelSystem.Kind == FuelSystemKind.Direct ? null : Ports((share ?? 100) / 100),
             LowPressurePump: LowSide(),
             PortSharePct: share,
             DeadTimeMsPerKpa: (_survey.Injectors.DeadTimeMsPer100Kpa ?? 0) / 100);
@@ -158,13 +178,15 @@ public sealed class SurveyedFuelSystem
             return null;
         }
 
-        return _typical.RatedFlowCcMin(count, share) is not { } ratedFlow ? null : new PortInjection<Hazy>(
+        var openings = _typical.OpeningsPerCycle(count);
+        return _typical.RatedFlowCcMin(count, share, openings, _demand, drop) is not { } ratedFlow ? null : new PortInjection<Hazy>(
             count,
             ratedFlow,
             _typical.RatedPressureKpa,
             _survey.Injectors.TestFluidDensityKgM3 ?? UsualInjectors.TestFluidKgM3,
             _typical.DeadTimeMs(drop),
             _load.DutyLimitPct ?? UsualInjectors.DutyLimitPct,
-            drop);
+            drop,
+            openings);
     }
 }

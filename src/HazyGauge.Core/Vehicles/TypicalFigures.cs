@@ -1,4 +1,5 @@
 using HazyGauge.Core.Fields;
+using HazyGauge.Core.FuelSystem;
 using HazyGauge.Core.Fuels;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Sentences;
@@ -11,7 +12,9 @@ namespace HazyGauge.Core.Vehicles;
 /// </summary>
 internal sealed class TypicalFigures(VehicleSurvey survey, FullLoad load, HazeLedger ledger)
 {
-    private const double SmallEngineUpToKw = 75;
+    // How much more a pump delivers, and to which duty injectors are used, at the power a maker fits them for (common practice, no source).
+    private const double PumpOverDemand = 1.8;
+    private const double FittedDutyPct = 72;
 
     private readonly Dictionary<string, Assumption> _assumed = new(StringComparer.Ordinal);
 
@@ -82,6 +85,15 @@ internal sealed class TypicalFigures(VehicleSurvey survey, FullLoad load, HazeLe
     public Hazy BasePressureKpa => survey.FuelSystem.BasePressureKpa
         ?? (survey.FuelSystem.IsDirect ? Guess("fuelSystem.basePressureKpa", 500, 20, Unit.Kpa) : Guess("fuelSystem.basePressureKpa", 300, 15, Unit.Kpa));
 
+    /// <summary>Notes that the kind of fuel system is not known and what stands in for it.</summary>
+    public void NoteKind()
+    {
+        if (survey.FuelSystem.Kind is null)
+        {
+            Noted("fuelSystem.kind", 0, new Assumption("as port injection, until it is known"));
+        }
+    }
+
     /// <summary>Manifold pressure above ambient at full load, kPa.</summary>
     public Hazy BoostKpa => survey.Engine switch
     {
@@ -100,9 +112,25 @@ internal sealed class TypicalFigures(VehicleSurvey survey, FullLoad load, HazeLe
         null => Noted("fuelSystem.followsManifold", BoostKpa * Quantity("fuelSystem.followsManifold", 0.5, 0.5), new Assumption("half the boost, plus or minus the other half")),
     };
 
-    /// <summary>Flow of one pump at the pressure it works against, L/h.</summary>
-    public Hazy PumpFlowLph => survey.Pump.FlowLph
-        ?? ((FittedForKw?.Value ?? 0) <= SmallEngineUpToKw ? Guess("pump.flowLph", 100, 20, Unit.Lph) : Guess("pump.flowLph", 255, 15, Unit.Lph));
+    /// <summary>Flow of one pump at the pressure it works against, L/h: where it is open, what a maker fits for the power the vehicle has on the fuel it has.</summary>
+    public Hazy PumpFlowLph
+    {
+        get
+        {
+            if (survey.Pump.FlowLph is { } known)
+            {
+                return known;
+            }
+
+            // Calculated from the same consumption as the demand, so that what is not known of it cancels between the two.
+            return FittedForKw is { } fitted
+                ? Guess("pump.flowLph", PumpOverDemand * PresentLph(fitted) / PumpCount, 30, Unit.Lph)
+                : Guess("pump.flowLph", 100, 40, Unit.Lph);
+        }
+    }
+
+    // What the engine takes at a power on the blend it was made for, L/h.
+    private Hazy PresentLph(Hazy powerKw) => FuelDemand.VolumeLph(powerKw, BsfcGPerKwh, Present, Present);
 
     /// <summary>Pumps side by side.</summary>
     public int PumpCount => survey.Pump.Count ?? Noted("pump.count", 1, new Assumption("one pump"));
@@ -111,6 +139,11 @@ internal sealed class TypicalFigures(VehicleSurvey survey, FullLoad load, HazeLe
     public int? InjectorCount => survey.Injectors.Count
         ?? (survey.Engine.Cylinders is { } cylinders ? Noted("injectors.count", cylinders, new Assumption("one for every cylinder")) : null);
 
+    /// <summary>How often each injector opens in two turns: as surveyed, else once, on single-point injection once for every cylinder it feeds.</summary>
+    public int OpeningsPerCycle(int injectors) => survey.Injectors.OpeningsPerCycle ?? (survey.FuelSystem.Kind == FuelSystemKind.SinglePoint
+        ? Noted("injectors.openingsPerCycle", Math.Max(1, (survey.Engine.Cylinders ?? 4) / injectors), new Assumption("once for every cylinder it feeds"))
+        : Noted("injectors.openingsPerCycle", 1, new Assumption("once a cycle")));
+
     /// <summary>Pressure drop the injectors are rated at, kPa.</summary>
     public Hazy RatedPressureKpa => survey.Injectors.RatedPressureKpa ?? AsUsual("injectors.ratedPressureKpa");
 
@@ -118,10 +151,13 @@ internal sealed class TypicalFigures(VehicleSurvey survey, FullLoad load, HazeLe
 
     private bool IsBoosted => survey.Engine.Aspiration == Aspiration.Boosted;
 
-    /// <summary>Rated flow of one injector, cm3/min: where it is open, what a maker fits for the power at delivery at eight tenths of duty; null where that is open too.</summary>
+    /// <summary>Rated flow of one injector, cm3/min: where it is open, what carries the power the vehicle has on the fuel it has, dead time and pressure counted; null where that is open too.</summary>
     /// <param name="count">Injectors.</param>
     /// <param name="share">Share of the fuel they carry, 0 to 1.</param>
-    public Hazy? RatedFlowCcMin(int count, Hazy share)
+    /// <param name="openings">How often each opens in two turns.</param>
+    /// <param name="demand">What the engine takes.</param>
+    /// <param name="dropKpa">Pressure drop they work at, kPa.</param>
+    public Hazy? RatedFlowCcMin(int count, Hazy share, int openings, EngineDemand<Hazy> demand, Hazy dropKpa)
     {
         if (survey.Injectors.RatedFlowCcMin is { } known)
         {
@@ -133,11 +169,15 @@ internal sealed class TypicalFigures(VehicleSurvey survey, FullLoad load, HazeLe
             return null;
         }
 
-        // Calculated from the same consumption as the demand, so that what is not known of it cancels between the two.
-        var gasoline = new Blend<Hazy>(0, UsualFuels.Traditional<Hazy>());
-        var lph = FuelDemand.VolumeLph(fitted * share, BsfcGPerKwh, gasoline, gasoline);
-        return Guess("injectors.ratedFlowCcMin", lph * 1000 / 60 / (0.8 * count), 15, Unit.CcPerMin);
+        // Asked of injectors of 1 cm3/min, so that whatever is not known of demand, pressure and dead time cancels between the two.
+        var unit = new PortInjection<Hazy>(count, 1, RatedPressureKpa, survey.Injectors.TestFluidDensityKgM3 ?? UsualInjectors.TestFluidKgM3, DeadTimeMs(dropKpa), 100, dropKpa, openings);
+        var dead = unit.DeadDutyPct(demand.EngineRpm);
+        var mass = FuelDemand.MassKgH(fitted * share, demand.BsfcGPerKwh, Present, Present);
+        var flow = 100 * mass / unit.StaticKgH(demand.DensityKgM3(BsfcEthanolPct)) / (FittedDutyPct - dead);
+        return dead.Value < FittedDutyPct ? Guess("injectors.ratedFlowCcMin", flow, 12, Unit.CcPerMin) : null;
     }
+
+    private Blend<Hazy> Present => new(BsfcEthanolPct, UsualFuels.Traditional<Hazy>());
 
     /// <summary>Static flow of one injector of the cylinders, g/s: where it is open, what leaves the present power a little over a fifth of the window; null where that is open too.</summary>
     /// <param name="count">Injectors.</param>

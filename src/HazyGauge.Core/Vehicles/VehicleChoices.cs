@@ -18,11 +18,23 @@ internal static class VehicleChoices
         FieldChoice.Of(Aspiration.Boosted, "Turbo or supercharged"),
     ];
 
-    public static readonly IReadOnlyList<FieldChoice> Injections =
+    public static readonly IReadOnlyList<FieldChoice> Kinds =
     [
-        FieldChoice.Of(InjectionKind.Port, "Port"),
-        FieldChoice.Of(InjectionKind.Direct, "Direct"),
-        FieldChoice.Of(InjectionKind.Both, "Port and direct"),
+        FieldChoice.Of(FuelSystemKind.Port, "Port injection"),
+        FieldChoice.Of(FuelSystemKind.SinglePoint, "Single-point injection", "one or two injectors before the throttle"),
+        FieldChoice.Of(FuelSystemKind.Direct, "Direct injection"),
+        FieldChoice.Of(FuelSystemKind.Both, "Port and direct injection"),
+        FieldChoice.Of(FuelSystemKind.Carburettor, "Carburetor"),
+        FieldChoice.Of(FuelSystemKind.Mechanical, "Mechanical injection"),
+        FieldChoice.Of(FuelSystemKind.Diesel, "Diesel"),
+        FieldChoice.Of(FuelSystemKind.Gas, "Gas", "LPG or natural gas"),
+        FieldChoice.Of(FuelSystemKind.TwoStrokeOil, "Two-stroke", "oil mixed into the fuel"),
+    ];
+
+    public static readonly IReadOnlyList<FieldChoice> Ratings =
+    [
+        FieldChoice.Of(MaterialRating.Rated, "Rated", "for high blends"),
+        FieldChoice.Of(MaterialRating.NotRated, "Not rated"),
     ];
 
     public static readonly IReadOnlyList<FieldChoice> SignalPaths =

@@ -43,7 +43,7 @@ public sealed record VehicleField(string Path, string Label) : Field(Path, Label
     public bool Concerns(VehicleSurvey survey) => Scope?.Holds(survey) ?? true;
 
     /// <summary>True where a survey answers it.</summary>
-    public bool IsKnown(VehicleSurvey survey) => In(survey) is not (null or ICollection { Count: 0 }) || AnsweredBy?.Invoke(survey) == true;
+    public bool IsKnown(VehicleSurvey survey) => In(survey) is not (null or ICollection { Count: 0 } or MaterialRating.Unknown) || AnsweredBy?.Invoke(survey) == true;
 
     /// <summary>True where somebody should find it out.</summary>
     public bool IsOpen(VehicleSurvey survey) => Effect is not null && Concerns(survey) && !IsKnown(survey);

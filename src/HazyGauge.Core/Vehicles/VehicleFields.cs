@@ -10,16 +10,20 @@ namespace HazyGauge.Core.Vehicles;
 public static class VehicleFields
 {
     private const string AtCapacity = "capacity";
+    private const double PumpEthanolPct = 10;
     private const double MostKpa = PumpCurveRules.MostKpa;
     private static readonly Sentence CapacityNeedsIt = "Capacity cannot be calculated without it.";
 
     private static readonly Scope Boosted = new("boosted engines", s => s.Engine.Aspiration == Aspiration.Boosted);
-    private static readonly Scope Ports = new("injectors in the ports", s => s.FuelSystem.Injection != InjectionKind.Direct);
+    private static readonly Scope Ports = new("injectors in the ports", s => s.FuelSystem is { Kind: not FuelSystemKind.Direct, IsNotServed: false });
+    private static readonly Scope Served = new("every fuel system that can be told its blend", s => !s.FuelSystem.IsNotServed);
     private static readonly Scope Direct = new("direct injection", s => s.FuelSystem.IsDirect);
-    private static readonly Scope BothSets = new("port and direct injection together", s => s.FuelSystem.Injection == InjectionKind.Both);
+    private static readonly Scope BothSets = new("port and direct injection together", s => s.FuelSystem.Kind == FuelSystemKind.Both);
     private static readonly Scope WithCurve = new("a pump flow curve that was given", s => s.Pump.Curve is not null);
+    private static readonly Scope StartsCold = new("vehicles that start below 13 °C", s => s.Goals.ColdestStartC is { } coldest && coldest.Value < ColdStart.NeatEthanolStartsC);
     private static readonly Scope WithReturn = new("a return line", s => s.FuelSystem.Line is FuelLine.Return or null);
     private static readonly Scope Controlled = new("every signal path but a display alone", s => s.Control.SignalPath is not SignalPath.DisplayOnly);
+    private static readonly Scope Listed = new("a controller that is not freely programmable", s => Controlled.Holds(s) && s.Control.StandAlone != true);
     private static readonly Scope TakesInput = new("a signal on an input of the controller", s => s.Control.SignalPath is SignalPath.DirectFrequency or SignalPath.AnalyserVoltage);
     private static readonly Scope Displacing = new("a controller without a free input", s => TakesInput.Holds(s) && s.Control.FreeInput == false);
     private static readonly Scope WithFailsafe = new("a controller with a failsafe", s => Controlled.Holds(s) && s.Control.HasFailsafe == true);
@@ -31,17 +35,26 @@ public static class VehicleFields
 
     private static bool Always(VehicleSurvey survey) => true;
 
+    private static bool OnDisplayOnly(VehicleSurvey survey) => survey.Control.SignalPath == SignalPath.DisplayOnly;
+
+    // What every pump may hold anyway needs no other parts.
+    private static bool OnEthanol(VehicleSurvey survey) => (survey.Goals.HighestEthanolPct?.Value ?? 100) > PumpEthanolPct;
+
     /// <summary>All of them.</summary>
     public static readonly IReadOnlyList<VehicleField> All =
     [
         .. At(
             VehicleStops.Owner,
             [
+                new("fuelSystem.kind", "Kind of fuel system") { HowTo = "Follow the fuel line to its end: ports, throttle, cylinders, or a carburetor.", Effect = "It decides whether the vehicle can run on any blend at all, which side may be opened, and what limits the fuel.", Decides = Always, Choices = VehicleChoices.Kinds },
+                new("vehicle.year", "Year built") { Min = 1900, Max = 2100, HowTo = "Read it off the papers.", Effect = "Fuel parts of old vehicles were made for no ethanol at all." },
                 new("engine.powerKw", "Power now") { Unit = Unit.Kw, Min = 1, Max = 2000, HowTo = "Read crank power off the papers, or add the driveline's loss to wheel power from a dynamometer.", Effect = CapacityNeedsIt },
                 new("engine.wantedPowerKw", "Power wanted") { Unit = Unit.Kw, Min = 1, Max = 2000, HowTo = "Ask the owner.", Effect = "Without it the fuel system is calculated for the power of today." },
                 new("goals.highestEthanolPct", "Highest blend") { Unit = Unit.EthanolPct, Min = 0, Max = 100, Usual = new(85), HowTo = "Ask the owner.", Effect = "Everything that carries fuel is sized for it." },
                 new("goals.localEthanolPct", "Local high blend") { Unit = Unit.EthanolPct, Min = 0, Max = 100, HowTo = "Draw a sample at the pump and test it with water; again in winter.", Effect = "Pump E85 is anything from about E60 to E92.", AsksTolerance = true },
                 new("goals.localFuel", "Where and when sold"),
+                new("goals.coldestStartC", "Coldest start") { Unit = Unit.Celsius, Min = -40, Max = 40, HowTo = "Ask where it stands overnight in winter.", Effect = "On high blends an engine may not start in the cold." },
+                new("goals.winterReidKpa", "Reid pressure of the winter gasoline") { Unit = Unit.Kpa, Min = GasolineVapourPressure.LeastReidKpa, Max = GasolineVapourPressure.MostReidKpa, Usual = new(80, 12), HowTo = "Ask the supplier for the class of the winter, or test a sample.", Scope = StartsCold },
                 new("goals.roadUse", "Used on public roads"),
             ]),
         .. At(
@@ -53,12 +66,16 @@ public static class VehicleFields
                 new("pump.curve", "Pump flow curve") { Hint = "With a curve, the curve counts.", Columns = [new("pressureKpa", "Pressure", Unit.Kpa), new("flowLph", "Flow", Unit.Lph)] },
                 new(VehiclePaths.CurveV, "Voltage of the curve") { Unit = Unit.Volt, Min = 6, Max = 24, Usual = new(13.5, 0.5), HowTo = "It stands beside the curve on the data sheet.", LeftOfDoubt = 0, Scope = WithCurve },
                 new("fuelSystem.filter", "Fuel filter"),
+                new("fuelSystem.materials.tank", "Ethanol rating of the tank") { HowTo = "Look at its lining, and ask its maker.", Effect = "A lining that is not rated comes off in flakes.", Scope = Served, Choices = VehicleChoices.Ratings },
+                new("fuelSystem.materials.sender", "Ethanol rating of the level sender") { HowTo = "Ask its maker, or look for bare copper on the track.", Effect = "A bare track reads wrong, then not at all.", Scope = Served, Choices = VehicleChoices.Ratings },
+                new("fuelSystem.materials.pump", "Ethanol rating of the pump") { HowTo = "Read its number and look it up.", Effect = "A pump that is not rated wears out or seizes.", Scope = Served, Choices = VehicleChoices.Ratings },
             ]),
         .. At(
             VehicleStops.Lines,
             [
                 new("fuelSystem.line", "Return line") { HowTo = "Count the lines at the rail: one is returnless.", Effect = "It decides where the sensor can go.", Choices = VehicleChoices.Lines },
                 new("fuelSystem.joints", "Connections a sensor could go into") { Photo = true, Hint = "The wrong gender or angle is the commonest wasted order: look, do not guess." },
+                new("fuelSystem.materials.hoses", "Ethanol rating of the hoses") { HowTo = "Read the class printed on every hose.", Effect = "A hose that is not rated leaks.", Decides = OnEthanol, Scope = Served, Choices = VehicleChoices.Ratings },
                 new("fuelSystem.pressureSensors", "Fuel pressure sensors"),
                 new("fuelSystem.blindSpots", "Could not inspect"),
             ]),
@@ -75,15 +92,17 @@ public static class VehicleFields
         .. At(
             VehicleStops.Injection,
             [
-                new("fuelSystem.injection", "Injection") { HowTo = "Follow the rail: ports, cylinders or both.", Effect = "It decides which side may be opened, and what limits the fuel.", Decides = s => s.Control.SignalPath == SignalPath.InjectorExtender, Choices = VehicleChoices.Injections },
                 new("fuelSystem.basePressureKpa", "Base pressure") { Unit = Unit.Kpa, Min = 20, Max = MostKpa, HowTo = "Tee a gauge into the low side at idle, manifold hose off.", Effect = CapacityNeedsIt, AsksTolerance = true },
                 new("fuelSystem.followsManifold", "Boost reference of the regulator") { HowTo = "Look for a hose from the regulator to the manifold.", Effect = CapacityNeedsIt, LeftOfDoubt = 0, Scope = Boosted },
+                new("injectors.openingsPerCycle", "Openings in a cycle") { Min = 1, Max = 16, HowTo = "Scope one injector beside the crank signal: openings in two turns.", Scope = Ports, LeftOut = "one; on single-point injection one for every cylinder it feeds", Hint = "One where each waits for its cylinder, two in batches. Dead time counts each time." },
                 new("injectors.count", "Injectors in the ports") { Min = 1, Max = 32, HowTo = "Count them at the rail.", Effect = CapacityNeedsIt, Scope = Ports },
                 new("injectors.ratedFlowCcMin", "Rated flow of the injectors") { Unit = Unit.CcPerMin, Min = 20, Max = 5000, HowTo = "Read the number on an injector and look it up, or have one flowed.", Effect = CapacityNeedsIt, Scope = Ports, AsksTolerance = true, Photo = true },
                 new("injectors.ratedPressureKpa", "Pressure the injectors are rated at") { Unit = Unit.Kpa, Min = 50, Max = MostKpa, Usual = new(300), HowTo = "It stands on the data sheet beside the rated flow.", Effect = CapacityNeedsIt, Scope = Ports },
                 new("injectors.testFluidDensityKgM3", "Density of the test fluid") { Unit = Unit.KgPerM3, Min = 600, Max = 900, Usual = new(UsualInjectors.TestFluidKgM3), HowTo = "It stands on the data sheet; the usual fluid is n-heptane.", Scope = Ports },
                 new("injectors.deadTimes", "Dead time by voltage") { HowTo = "Ask for the data sheet: dead time by battery voltage.", Usual = new(1, PlusMinusPct: 30), Unit = Unit.Milliseconds, Effect = "Short pulses cannot be calculated without it.", Scope = Ports, Columns = [new("batteryV", "Battery", Unit.Volt), new("deadTimeMs", "Dead time", Unit.Milliseconds)] },
                 new("injectors.deadTimeMsPer100Kpa", "Growth of the dead time with pressure") { Unit = Unit.MsPer100Kpa, Min = 0, Max = 1, HowTo = "Take the difference of two pressures on the data sheet.", Scope = Ports, Hint = "Data sheets give dead time at several pressures: take the difference. If blank, it does not grow." },
+                new("fuelSystem.materials.seals", "Ethanol rating of the seals") { HowTo = "Ask the maker which rubber the O-rings are.", Effect = "A seal that is not rated swells, then leaks.", Decides = OnEthanol, Scope = Served, Choices = VehicleChoices.Ratings },
+                new("fuelSystem.materials.regulator", "Ethanol rating of the regulator") { HowTo = "Read its number and look it up.", Effect = "A membrane that is not rated tears.", Scope = Served, Choices = VehicleChoices.Ratings },
                 new("injectors.impedanceOhm", "Resistance of an injector") { Unit = Unit.Ohm, Min = 0.1, Max = 50, HowTo = "Measure across the injector's pins with the plug off.", Scope = Ports },
                 new("directInjection.pumpDisplacementCcPerCamRev", "High-pressure pump") { Unit = Unit.CcPerRev, Min = 0.1, Max = 20, HowTo = "Look up displacement and lobes; do not open the high-pressure side.", Effect = CapacityNeedsIt, Scope = Direct, Hint = "From data only: the high-pressure side is never opened for this." },
                 new("directInjection.pumpLobes", "Lobes of the high-pressure pump") { Min = 1, Max = 8, HowTo = "Look it up; do not open the high-pressure side.", Scope = Direct },
@@ -95,14 +114,15 @@ public static class VehicleFields
             [
                 new("control.signalPath", "Signal path to the controller") { HowTo = "Choose how the signal reaches the controller.", Effect = "It decides which parts are bought.", Decides = Always, Choices = VehicleChoices.SignalPaths },
                 new("control.gearbox", "Gearbox") { Hint = "Versions differ in their plugs.", Choices = VehicleChoices.Gearboxes },
+                new("control.standAlone", "Freely programmable controller") { HowTo = "See whether its maker leaves every map open.", Hint = "It needs nobody's list.", Scope = Controlled },
                 new("control.hardwareRevision", "Hardware revision") { Photo = true },
                 new("control.firmwareRevision", "Firmware revision"),
-                new("control.revisionListed", "Support for this revision") { HowTo = "Read hardware and firmware off the controller, and ask whoever makes the tune or the box whether they list it.", Effect = "A revision that is not listed cannot be programmed: buy no part before.", Decides = Always, Scope = Controlled },
+                new("control.revisionListed", "Support for this revision") { HowTo = "Read hardware and firmware off the controller, and ask whoever makes the tune or the box whether they list it.", Effect = "A revision that is not listed cannot be programmed: buy no part before.", Decides = Always, Scope = Listed },
                 new("control.plugPresent", "Plug the kit needs") { HowTo = "Look for the plug on this very vehicle: versions of gearbox and option differ.", Effect = "A kit whose plug is not there cannot be connected.", Decides = Always, Scope = Controlled, Photo = true },
                 new("control.freeInput", "Free input") { HowTo = "Look the pins up, and look whether one of them is wired to something.", Effect = "The signal needs an input of its own.", Decides = Always, Scope = TakesInput },
                 new("control.displaces", "What the signal displaces") { Scope = Displacing },
-                new("control.fuelMapEthanolPct", "Blend of the fuel map") { Unit = Unit.EthanolPct, Min = 0, Max = 100, HowTo = "Ask who made the map which fuel was in the tank; it may have been E85.", Effect = TakenForGasoline, Scope = Controlled, AsksTolerance = true, Hint = "Ask who made it; it may have been E85." },
-                new("control.sparkMapEthanolPct", "Blend of the spark map") { Unit = Unit.EthanolPct, Min = 0, Max = 100, HowTo = "Ask who made the map which fuel was in the tank.", Effect = "A spark map made on ethanol knocks on gasoline.", Scope = Controlled, AsksTolerance = true },
+                new("control.fuelMapEthanolPct", "Blend of the fuel map") { Unit = Unit.EthanolPct, Min = 0, Max = 100, HowTo = "Ask who made the map which fuel was in the tank; it may have been E85.", Effect = TakenForGasoline, Decides = OnDisplayOnly, Scope = Served, AsksTolerance = true, Hint = "Ask who made it; it may have been E85." },
+                new("control.sparkMapEthanolPct", "Blend of the spark map") { Unit = Unit.EthanolPct, Min = 0, Max = 100, HowTo = "Ask who made the map which fuel was in the tank.", Effect = "A spark map made on ethanol knocks on gasoline.", Scope = Served, AsksTolerance = true },
                 new("control.mapsMadeBy", "Who made the maps") { Scope = Controlled },
                 new("control.hasFailsafe", "Failsafe for a lost signal") { Scope = Controlled },
                 new("control.failsafes", "Failsafes") { Scope = WithFailsafe },

@@ -24,6 +24,10 @@ public sealed record VehicleSurvey
     public VehicleSurvey(Engine engine, FuelSystemSurvey fuelSystem, FuelPump pump, PortInjectors injectors, DirectInjection directInjection, EngineControl control, Goals goals) =>
         (Engine, FuelSystem, Pump, Injectors, DirectInjection, Control, Goals) = (engine, fuelSystem, pump, injectors, directInjection, control, goals);
 
+    /// <summary>What the papers say.</summary>
+    [AllowNull]
+    public VehicleFacts Vehicle { get; init => field = value ?? new(); } = new();
+
     /// <summary>The engine.</summary>
     [AllowNull]
     public Engine Engine { get; init => field = value ?? new(); } = new();
@@ -117,18 +121,63 @@ public enum FuelLine
     ControlledReturnless,
 }
 
-/// <summary>Where fuel is injected.</summary>
-public enum InjectionKind
+/// <summary>What kind of fuel system it is.</summary>
+public enum FuelSystemKind
 {
-    /// <summary>Into the ports.</summary>
+    /// <summary>Injectors in the ports, one for every cylinder or more.</summary>
     Port,
 
-    /// <summary>Into the cylinders.</summary>
+    /// <summary>One or two injectors before the throttle for all cylinders.</summary>
+    SinglePoint,
+
+    /// <summary>Injectors in the cylinders.</summary>
     Direct,
 
-    /// <summary>Both.</summary>
+    /// <summary>Injectors in ports and cylinders.</summary>
     Both,
+
+    /// <summary>A carburettor.</summary>
+    Carburettor,
+
+    /// <summary>Injection metered by a mechanism.</summary>
+    Mechanical,
+
+    /// <summary>A diesel.</summary>
+    Diesel,
+
+    /// <summary>Gas.</summary>
+    Gas,
+
+    /// <summary>A two-stroke engine with oil in its fuel.</summary>
+    TwoStrokeOil,
 }
+
+/// <summary>Whether a part is rated for ethanol.</summary>
+public enum MaterialRating
+{
+    /// <summary>Its maker rates it for high blends.</summary>
+    Rated,
+
+    /// <summary>It is known not to be.</summary>
+    NotRated,
+
+    /// <summary>Nobody knows.</summary>
+    Unknown,
+}
+
+/// <summary>Which parts that touch fuel are rated for ethanol.</summary>
+/// <param name="Hoses">Hoses and lines.</param>
+/// <param name="Tank">The tank and its lining.</param>
+/// <param name="Sender">The level sender.</param>
+/// <param name="Pump">The fuel pump.</param>
+/// <param name="Seals">O-rings and gaskets, those of injectors and filler among them.</param>
+/// <param name="Regulator">The pressure regulator with its membrane.</param>
+public sealed record FuelMaterials(
+    MaterialRating? Hoses = null, MaterialRating? Tank = null, MaterialRating? Sender = null, MaterialRating? Pump = null, MaterialRating? Seals = null, MaterialRating? Regulator = null);
+
+/// <summary>What the papers say of the vehicle.</summary>
+/// <param name="Year">Year it was built.</param>
+public sealed record VehicleFacts(int? Year = null);
 
 /// <summary>A line a sensor may go into.</summary>
 public enum LineName
@@ -161,7 +210,7 @@ public sealed record Joint(LineName? Line = null, double? AngleDeg = null, strin
 
 /// <summary>Lines and pressures.</summary>
 /// <param name="Line">How the fuel reaches the rail.</param>
-/// <param name="Injection">Where it is injected.</param>
+/// <param name="Kind">What kind of fuel system it is.</param>
 /// <param name="BasePressureKpa">Pressure of the low side at idle with the manifold at ambient, kPa above ambient.</param>
 /// <param name="FollowsManifold">True where the pressure rises with the manifold's.</param>
 /// <param name="TankLitres">Tank volume, L.</param>
@@ -174,9 +223,10 @@ public sealed record Joint(LineName? Line = null, double? AngleDeg = null, strin
 /// <param name="TankLossWPerK">Heat the tank loses, W for every K above ambient.</param>
 /// <param name="ReturnRiseK">By how much the engine bay heats what comes back, K.</param>
 /// <param name="BayHeatW">The heat of it, W; where it is given, it counts.</param>
+/// <param name="Materials">Which parts are rated for ethanol.</param>
 public sealed record FuelSystemSurvey(
     FuelLine? Line = null,
-    InjectionKind? Injection = null,
+    FuelSystemKind? Kind = null,
     Hazy? BasePressureKpa = null,
     bool? FollowsManifold = null,
     Hazy? TankLitres = null,
@@ -188,11 +238,16 @@ public sealed record FuelSystemSurvey(
     Hazy? HeatIntoFuelPct = null,
     Hazy? TankLossWPerK = null,
     Hazy? ReturnRiseK = null,
-    Hazy? BayHeatW = null)
+    Hazy? BayHeatW = null,
+    FuelMaterials? Materials = null)
 {
     /// <summary>True where some fuel goes straight into the cylinders.</summary>
     [JsonIgnore]
-    public bool IsDirect => Injection is InjectionKind.Direct or InjectionKind.Both;
+    public bool IsDirect => Kind is FuelSystemKind.Direct or FuelSystemKind.Both;
+
+    /// <summary>True where no controller meters liquid gasoline that could be told its blend.</summary>
+    [JsonIgnore]
+    public bool IsNotServed => Kind is FuelSystemKind.Carburettor or FuelSystemKind.Mechanical or FuelSystemKind.Diesel or FuelSystemKind.Gas or FuelSystemKind.TwoStrokeOil;
 }
 
 /// <summary>The fuel pump or pumps.</summary>
@@ -225,6 +280,7 @@ public sealed record DeadTimePoint(double BatteryV, double DeadTimeMs);
 /// <param name="DeadTimes">Dead time over battery voltage, voltages rising.</param>
 /// <param name="ImpedanceOhm">Resistance of the coil, Ohm.</param>
 /// <param name="DeadTimeMsPer100Kpa">By how much the dead time grows with every 100 kPa over the rated pressure, ms.</param>
+/// <param name="OpeningsPerCycle">How often each opens in two turns of the crank: once where each waits for its cylinder, twice in batches, once a cylinder it feeds on single-point injection.</param>
 public sealed record PortInjectors(
     int? Count = null,
     Hazy? RatedFlowCcMin = null,
@@ -232,7 +288,8 @@ public sealed record PortInjectors(
     Hazy? TestFluidDensityKgM3 = null,
     IReadOnlyList<DeadTimePoint>? DeadTimes = null,
     Hazy? ImpedanceOhm = null,
-    Hazy? DeadTimeMsPer100Kpa = null);
+    Hazy? DeadTimeMsPer100Kpa = null,
+    int? OpeningsPerCycle = null);
 
 /// <summary>The high-pressure side of direct injection.</summary>
 /// <param name="PumpDisplacementCcPerCamRev">Displacement of the high-pressure pump per turn of the cam, cm3, all lobes together.</param>
@@ -297,6 +354,7 @@ public enum Gearbox
 /// <param name="Gearbox">Gearbox; versions differ in their plugs.</param>
 /// <param name="HardwareRevision">Hardware revision as written on the controller.</param>
 /// <param name="FirmwareRevision">Firmware revision as read out.</param>
+/// <param name="StandAlone">True for a freely programmable controller, which needs nobody's list.</param>
 public sealed record EngineControl(
     SignalPath? SignalPath = null,
     bool? RevisionListed = null,
@@ -310,11 +368,14 @@ public sealed record EngineControl(
     string? MapsMadeBy = null,
     Gearbox? Gearbox = null,
     string? HardwareRevision = null,
-    string? FirmwareRevision = null);
+    string? FirmwareRevision = null,
+    bool? StandAlone = null);
 
 /// <summary>What the owner wants, and what fuel there is.</summary>
 /// <param name="HighestEthanolPct">Highest blend that must work, % by volume.</param>
 /// <param name="LocalEthanolPct">What the local pump delivers as high blend, % by volume.</param>
 /// <param name="RoadUse">True where the vehicle is used on public roads.</param>
 /// <param name="LocalFuel">Where and when it is sold.</param>
-public sealed record Goals(Hazy? HighestEthanolPct = null, Hazy? LocalEthanolPct = null, bool? RoadUse = null, string? LocalFuel = null);
+/// <param name="ColdestStartC">Coldest it is started at, C.</param>
+/// <param name="WinterReidKpa">Reid pressure of the gasoline in winter, kPa.</param>
+public sealed record Goals(Hazy? HighestEthanolPct = null, Hazy? LocalEthanolPct = null, bool? RoadUse = null, string? LocalFuel = null, Hazy? ColdestStartC = null, Hazy? WinterReidKpa = null);

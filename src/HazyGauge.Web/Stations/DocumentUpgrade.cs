@@ -60,6 +60,11 @@ internal static class DocumentUpgrade
             }
         }
 
+        if (documents.TryGetValue(Survey, out var surveyed) && Take(surveyed, "fuelSystem.injection") is { } kind)
+        {
+            Put(surveyed, "fuelSystem.kind", kind);
+        }
+
         if (documents.TryGetValue(Signal, out var signal) && signal.ContainsKey(Fuel))
         {
             var fuel = signal[Fuel];

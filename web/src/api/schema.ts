@@ -1158,11 +1158,19 @@ export interface paths {
                      *       },
                      *       "fuelSystem": {
                      *         "line": "return",
-                     *         "injection": "port",
+                     *         "kind": "port",
                      *         "basePressureKpa": {
                      *           "value": 300,
                      *           "u": 10
+                     *         },
+                     *         "materials": {
+                     *           "hoses": "rated",
+                     *           "seals": "rated",
+                     *           "sender": "notRated"
                      *         }
+                     *       },
+                     *       "vehicle": {
+                     *         "year": 2012
                      *       },
                      *       "control": {
                      *         "signalPath": "directFrequency",
@@ -1191,6 +1199,53 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["SurveyResults"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/cold-start": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Whether a blend starts on the coldest morning, and the highest one that does. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    /**
+                     * @example {
+                     *       "ethanolPct": 85,
+                     *       "gasolineReidKpa": 80,
+                     *       "coldestC": -15
+                     *     }
+                     */
+                    "application/json": components["schemas"]["ColdStartQuery"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ColdStartResult"];
                     };
                 };
             };
@@ -2430,7 +2485,7 @@ export interface components {
         };
         /**
          * @description The row of factors that is typed into the controller, which draws straight lines between them, and how far those lines stray
-         *     from the curve.
+         *     from the curve. The blend the base map was made on is always among the breakpoints: the factor is 1 there, whatever the others are.
          */
         BreakpointRow: {
             /** @description Breakpoints, % by volume, rising. */
@@ -2855,6 +2910,74 @@ export interface components {
             channel?: string;
             threshold?: null | components["schemas"]["SwitchedVolts"];
         };
+        /** @description A blend on the coldest morning. */
+        ColdStartQuery: {
+            /** @description The blend, % by volume. */
+            ethanolPct: components["schemas"]["Hazy"];
+            /** @description The coldest start, C. */
+            coldestC: components["schemas"]["Hazy"];
+            /** @description Reid pressure of the gasoline alone, kPa. */
+            gasolineReidKpa?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Reid pressure of a finished fuel its gasoline is that of, kPa. */
+            finishedFuelReidKpa?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Ethanol in that finished fuel, % by volume. */
+            finishedFuelEthanolPct?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+        };
+        /** @description What a cold start comes to. */
+        ColdStartResult: {
+            /** @description True vapour pressure of the blend at the coldest start, kPa. */
+            vapourPressureKpa: components["schemas"]["Hazy"];
+            /** @description How it starts. */
+            starts: components["schemas"]["ColdStarting"];
+            /**
+             * Format: double
+             * @description Highest blend of this gasoline that starts as on gasoline, % by volume; null where none does.
+             */
+            highestEthanolThatStartsPct: null | number;
+            /** @description What that means. */
+            findings: components["schemas"]["Finding"][];
+        };
+        /**
+         * @description How an engine starts in the cold.
+         * @enum {string}
+         */
+        ColdStarting: "yes" | "hard" | "no";
         /** @description Two revisions of a station side by side. */
         CompareAnswer: {
             /** @description The one. */
@@ -2922,7 +3045,7 @@ export interface components {
             pulse: null | components["schemas"]["InjectorPulse"];
             /**
              * @description The row of factors that is typed into the controller, which draws straight lines between them, and how far those lines stray
-             *     from the curve.
+             *     from the curve. The blend the base map was made on is always among the breakpoints: the factor is 1 there, whatever the others are.
              */
             row: null | components["schemas"]["BreakpointRow"];
             /** @description The spark addition of a job. */
@@ -3078,7 +3201,7 @@ export interface components {
          * @description Whether the vehicle can be converted the way it is meant to be.
          * @enum {string}
          */
-        Eligibility: "yes" | "no" | "unknown";
+        Eligibility: "yes" | "afterChanges" | "no" | "unknown";
         /** @description The engine. */
         Engine: {
             /**
@@ -3290,6 +3413,8 @@ export interface components {
             hardwareRevision?: null | string;
             /** @description Firmware revision as read out. */
             firmwareRevision?: null | string;
+            /** @description True for a freely programmable controller, which needs nobody's list. */
+            standAlone?: null | boolean;
         };
         /** @description A page of the entries of a job. */
         EntriesAnswer: {
@@ -3817,6 +3942,39 @@ export interface components {
             /** @description Where the heat went. */
             balance: components["schemas"]["HeatBalance"];
         };
+        /** @description Which parts that touch fuel are rated for ethanol. */
+        FuelMaterials: {
+            /**
+             * @description Hoses and lines.
+             * @enum {string}
+             */
+            hoses?: "rated" | "notRated" | "unknown";
+            /**
+             * @description The tank and its lining.
+             * @enum {string}
+             */
+            tank?: "rated" | "notRated" | "unknown";
+            /**
+             * @description The level sender.
+             * @enum {string}
+             */
+            sender?: "rated" | "notRated" | "unknown";
+            /**
+             * @description The fuel pump.
+             * @enum {string}
+             */
+            pump?: "rated" | "notRated" | "unknown";
+            /**
+             * @description O-rings and gaskets, those of injectors and filler among them.
+             * @enum {string}
+             */
+            seals?: "rated" | "notRated" | "unknown";
+            /**
+             * @description The pressure regulator with its membrane.
+             * @enum {string}
+             */
+            regulator?: "rated" | "notRated" | "unknown";
+        };
         /** @description The fuel pump or pumps. */
         FuelPump: {
             /**
@@ -3905,10 +4063,10 @@ export interface components {
              */
             line?: "return" | "returnless" | "controlledReturnless";
             /**
-             * @description Where it is injected.
+             * @description What kind of fuel system it is.
              * @enum {string}
              */
-            injection?: "port" | "direct" | "both";
+            kind?: "port" | "singlePoint" | "direct" | "both" | "carburettor" | "mechanical" | "diesel" | "gas" | "twoStrokeOil";
             /** @description Pressure of the low side at idle with the manifold at ambient, kPa above ambient. */
             basePressureKpa?: null | number | {
                 /** Format: double */
@@ -4017,6 +4175,7 @@ export interface components {
                     u: number;
                 }[];
             };
+            materials?: null | components["schemas"]["FuelMaterials"];
         };
         /** @description What proves the fueling, and for which base map it was proven: another one has to be proven anew. */
         FuellingProof: {
@@ -4187,6 +4346,34 @@ export interface components {
             roadUse?: null | boolean;
             /** @description Where and when it is sold. */
             localFuel?: null | string;
+            /** @description Coldest it is started at, C. */
+            coldestStartC?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Reid pressure of the gasoline in winter, kPa. */
+            winterReidKpa?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
         };
         Hazy: {
             /** Format: double */
@@ -4896,6 +5083,11 @@ export interface components {
             risesWithManifold: boolean;
             /** @description Why these, one sentence each. */
             reasons: components["schemas"]["Sentence"][];
+            /**
+             * Format: double
+             * @description Lambda at the trip over the one wanted; null where the high side makes up for the pressure until then.
+             */
+            lambdaOverTarget?: null | number;
         };
         /** @description One line of what the meter should read. */
         MeterRow: {
@@ -5166,8 +5358,13 @@ export interface components {
                     u: number;
                 }[];
             };
+            /**
+             * Format: int32
+             * @description How often each opens in two turns of the crank: once where each waits for its cylinder, twice in batches, once a cylinder it feeds on single-point injection.
+             */
+            openingsPerCycle?: null | number;
         };
-        /** @description The injectors in the ports, each opening once in two turns. */
+        /** @description The injectors in the ports. */
         PortInjectorsQuery: {
             /**
              * Format: int32
@@ -5210,6 +5407,11 @@ export interface components {
                     u: number;
                 }[];
             };
+            /**
+             * Format: int32
+             * @description How often each opens in two turns of the crank. Default 1; twice in batches, once a cylinder it feeds on single-point injection.
+             */
+            openingsPerCycle?: null | number;
         };
         /** @description What a job comes to. */
         PreviewAnswer: {
@@ -5954,11 +6156,20 @@ export interface components {
             /** @description Its true vapour pressure over temperature. */
             points: components["schemas"]["VapourPressurePoint"][];
         };
+        /** @description What the papers say of the vehicle. */
+        VehicleFacts: {
+            /**
+             * Format: int32
+             * @description Year it was built.
+             */
+            year?: null | number;
+        };
         /**
          * @description What is true of a vehicle, as far as somebody found out: whichever station asks, it stands here. Whatever is null was not found out; what is
          *     known is hazy where it was estimated. Pressures are gauge pressures.
          */
         VehicleSurvey: {
+            vehicle?: null | components["schemas"]["VehicleFacts"];
             engine?: null | components["schemas"]["Engine"];
             fuelSystem?: null | components["schemas"]["FuelSystemSurvey"];
             pump?: null | components["schemas"]["FuelPump"];

@@ -24,7 +24,8 @@ public static class CapacityEvaluation
         var atPoint = system.PowerKw is { } power ? CapacityAnalysis.Of(planned, power, system.EthanolPct) : null;
         var drive = system.Evaluate(plan.Drive ?? new HotDrive(), planned);
         var findings = Findings(survey, system, change, drive).Concat(atPoint?.Findings ?? []).OrderByDescending(f => f.Severity).ToList();
-        var progress = CapacityProgress.Of(atPoint, findings);
+        var guess = CapacityGuess.Of(system);
+        var progress = CapacityProgress.Of(atPoint, findings, guess);
         return new CapacityResults(
             atPoint?.PowerKw,
             atPoint?.EthanolPct,
@@ -35,8 +36,8 @@ public static class CapacityEvaluation
             Failsafe(survey, system, planned, new(system.BasePressureKpa + (change.BaseRiseKpa ?? 0)), drive, ledger),
             [.. system.Assumed.Select(a => new AssumedFigure(a.Key, LabelOf(a.Key), a.Value))],
             findings,
-            CapacityWords.Headline(atPoint, findings),
-            CapacityWords.Lead(atPoint),
+            CapacityWords.Headline(atPoint, findings, guess),
+            CapacityWords.Lead(atPoint, guess),
             progress.State,
             progress.NextAction,
             CapacityDrawing.Of(planned, change.IsNothing() ? null : system.Delivery));
@@ -94,8 +95,13 @@ public static class CapacityEvaluation
             return LowSideFailsafe.ForDirect(basePressure, system.EthanolPct.Value, drive.Gasoline, drive.Final, drive.Air, ledger);
         }
 
-        return planned.Injectors is { } ports ? LowSideFailsafe.ForPorts(basePressure, new(ports.PressureDropKpa), survey.FuelSystem.FollowsManifold == true) : null;
+        // Whether the trip has to rise with boost decides what it means: where that is not known there is none.
+        return planned.Injectors is { } ports && HasMeaning(survey) ? LowSideFailsafe.ForPorts(basePressure, new(ports.PressureDropKpa), survey.FuelSystem.FollowsManifold == true) : null;
     }
+
+    private static bool HasMeaning(VehicleSurvey survey) => survey.FuelSystem.Line != FuelLine.ControlledReturnless
+        ? survey.FuelSystem.FollowsManifold is not null || survey.Engine.Aspiration == Aspiration.Natural
+        : survey.FuelSystem.BasePressureKpa is not null && survey.FuelSystem.FollowsManifold is not null;
 
     private static IEnumerable<Finding> Findings(VehicleSurvey survey, SurveyedFuelSystem system, CapacityChange change, HotDriveResult drive)
     {
@@ -110,6 +116,13 @@ public static class CapacityEvaluation
             {
                 yield return finding.Saying(Sentence.Of($"{place}, at the end of the hottest drive, on {Say.Ethanol(worstPct)}, which boils first: {finding.Sentence.Inside()}"));
             }
+        }
+
+        if (!survey.FuelSystem.IsDirect && system.PowerKw is not null && !HasMeaning(survey))
+        {
+            yield return new Finding("failsafeNotKnown", Severity.Caution, survey.FuelSystem.Line == FuelLine.ControlledReturnless
+                ? "There is no pressure trip yet: a driven pump varies the pressure. Log the commanded pressure at full load, and whether it rises with boost, and give both at the survey."
+                : "There is no pressure trip yet: it means something only where it is known whether the regulator is boost-referenced. Look for its hose to the manifold first.");
         }
 
         if (change.BaseRiseKpa is not null)

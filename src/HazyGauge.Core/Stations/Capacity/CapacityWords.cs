@@ -10,11 +10,11 @@ namespace HazyGauge.Core.Stations.Capacity;
 internal static class CapacityWords
 {
     /// <summary>The verdict in a sentence or two.</summary>
-    public static Sentence Headline(CapacityResult? point, IReadOnlyList<Finding> findings) =>
-        Verdict(point) + (findings.Any(f => f.Code == "boils") ? "The fuel boils on the hottest drive." : Sentence.Empty);
+    public static Sentence Headline(CapacityResult? point, IReadOnlyList<Finding> findings, CapacityGuess? guess) =>
+        Verdict(point, guess) + (findings.Any(f => f.Code == "boils") ? "The fuel boils on the hottest drive." : Sentence.Empty);
 
     /// <summary>Why, and what to do next.</summary>
-    public static Sentence Lead(CapacityResult? point)
+    public static Sentence Lead(CapacityResult? point, CapacityGuess? guess)
     {
         if (point is null)
         {
@@ -26,6 +26,7 @@ internal static class CapacityWords
             : Sentence.Empty;
         return point.Verdict switch
         {
+            CapacityVerdict.Carried when guess is not null => most + Sentence.Of($"A guess proves nothing. {guess.First}"),
             CapacityVerdict.Carried => most + "Safe even at the worst end of the haze.",
             CapacityVerdict.Doubtful => most + (HazeBudget.NextBestCheck(point.Budget) is { Check: { } check } ? Sentence.Of($"Next best check: {check.Text}") : "Stay a little below, or fit more."),
             CapacityVerdict.NotKnown => "Give pump or injectors at the survey.",
@@ -92,7 +93,7 @@ internal static class CapacityWords
         }
     }
 
-    private static Sentence Verdict(CapacityResult? point)
+    private static Sentence Verdict(CapacityResult? point, CapacityGuess? guess)
     {
         if (point is null)
         {
@@ -104,6 +105,7 @@ internal static class CapacityWords
         return point.Verdict switch
         {
             CapacityVerdict.NotKnown => "Nothing is known about pump or injectors yet.",
+            CapacityVerdict.Carried when guess is not null => Sentence.Of($"{at} supports {Say.Ethanol(point.EthanolPct.Value)}, on {guess.On}."),
             CapacityVerdict.Carried => Sentence.Of($"{at} supports {Say.Ethanol(point.EthanolPct.Value)}."),
             CapacityVerdict.Doubtful when point.MaxEthanolPct is { } most => Sentence.Of($"{at} supports {ReachWords.Supported(most)}, as far as is known; {Say.Ethanol(point.EthanolPct.Value)} may be too much."),
             CapacityVerdict.Capped when point.MaxEthanolPct is { } most => Sentence.Of($"{at} supports {ReachWords.Supported(most)}.") + limit,

@@ -30,6 +30,11 @@ internal sealed class CompensateEvaluation(CompensatePlan plan, Hazy basePct, Ha
         var surveyed = survey?.Control.FuelMapEthanolPct;
         if ((plan.BaseEthanolPct ?? surveyed) is { } basePct)
         {
+            if (survey?.Control.SignalPath == SignalPath.DisplayOnly)
+            {
+                return OnDisplay(basePct, reading);
+            }
+
             return new CompensateEvaluation(plan, basePct, surveyed, reading, ledger).Results();
         }
 
@@ -41,6 +46,19 @@ internal sealed class CompensateEvaluation(CompensatePlan plan, Hazy basePct, Ha
         var progress = CompensateProgress.Of(reading?.EthanolPct is not null, hasBase: false, isFuellingProven: false);
         return new CompensateResults(
             reading?.EthanolPct, reading?.FuelTempC, null, null, null, null, null, null, false, [], CompensateWords.AskBase, CompensateWords.WhyBase, progress.State, progress.NextAction, null);
+    }
+
+    // With a display alone nothing is typed in: the blend has to be what the map was made on.
+    private static CompensateResults OnDisplay(Hazy basePct, SensorReading? reading)
+    {
+        FuelFactorBasis.CheckBase(basePct, UsualFuels.Traditional<Hazy>());
+        var map = new Blend<Exact>(basePct.Value, UsualFuels.Traditional<Exact>());
+        double? lambda = reading?.EthanolPct is { } ethanol ? FuelFactor.CompositionFactor(Metering.Orifice, map with { EthanolPct = ethanol.Value }, map).Value : null;
+        var isHeld = reading?.EthanolPct is { } read && Math.Abs(read.Value - basePct.Value) <= CompensateWords.HeldWithinPct;
+        var findings = lambda is { } off && !isHeld ? new Finding[] { new("displayControlsNothing", Severity.Stop, CompensateWords.OffTheMap(basePct.Value, reading!.EthanolPct!.Value, off)) } : [];
+        var progress = CompensateProgress.OnDisplay(reading?.EthanolPct is not null, isHeld, findings.FirstOrDefault()?.Sentence);
+        return new CompensateResults(
+            reading?.EthanolPct, reading?.FuelTempC, basePct, null, null, null, null, null, false, findings, CompensateWords.OnDisplay(basePct.Value), CompensateWords.WhyDisplay, progress.State, progress.NextAction, null);
     }
 
     private CompensateResults Results()

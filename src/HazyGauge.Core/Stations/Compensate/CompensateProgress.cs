@@ -1,3 +1,5 @@
+using HazyGauge.Core.Sentences;
+
 namespace HazyGauge.Core.Stations.Compensate;
 
 /// <summary>How far the work on the controller's numbers has come.</summary>
@@ -28,4 +30,15 @@ internal static class CompensateProgress
             : new StationProgress(StationState.InWork, NextAction.Of(
                 CompensateStation.Key, "logLambda", "Type in the row, drive gently and log lambda.", "Spark stays out until the log shows that the fueling is right."));
     }
+
+    /// <summary>The state where the signal reaches a display only.</summary>
+    /// <param name="hasReading">True where the signal gives an ethanol content.</param>
+    /// <param name="isHeld">True where it is close enough to the map's blend.</param>
+    /// <param name="why">What the engine does where it is not.</param>
+    public static StationProgress OnDisplay(bool hasReading, bool isHeld, Sentence? why) => (hasReading, isHeld) switch
+    {
+        (false, _) => new StationProgress(StationState.InWork, NextAction.Of("signal", "readSensor", "Read the sensor.", "Only the reading shows whether the tank holds what the map was made on.")),
+        (_, true) => new StationProgress(StationState.Proven, NextAction.Of(CompensateStation.Key, "held", "The blend fits the map.", "Read the display after every fill.")),
+        _ => new StationProgress(StationState.Hold, NextAction.Of(CompensateStation.Key, "offTheMap", "Do not drive on this blend.", why ?? Sentence.Empty)),
+    };
 }

@@ -14,6 +14,19 @@ internal static class CompensateWords
     public static readonly Sentence WhyBase =
         "Factors count from that blend, not from E0. Ask whoever made the map which fuel was in the tank. A wrong guess costs several percent of fuel, and a map made on E85 taken for one made on gasoline floods the engine.";
 
+    /// <summary>How far the blend may be from the map's where nothing corrects it, points (common practice, no source).</summary>
+    public const double HeldWithinPct = 5;
+
+    /// <summary>What to do where the signal reaches a display only.</summary>
+    public static Sentence OnDisplay(double basePct) => Sentence.Of($"Type in nothing: a display controls nothing. Hold the blend between {Say.Ethanol(Math.Max(0, basePct - HeldWithinPct))} and {Say.Ethanol(Math.Min(100, basePct + HeldWithinPct))}.");
+
+    /// <summary>Why that is so.</summary>
+    public static readonly Sentence WhyDisplay = "The survey says that the signal reaches a display only. Choose another signal path there, and the row for the controller stands here.";
+
+    /// <summary>What the engine does on another blend.</summary>
+    public static Sentence OffTheMap(double basePct, Hazy ethanolPct, double lambda) =>
+        Sentence.Of($"The tank holds {Say.Ethanol(ethanolPct)}, the map was made on {Say.Ethanol(basePct)} and nothing corrects it: at full load it runs at {lambda:0.00} times the lambda it should. Do not drive on it.");
+
     /// <summary>What to open by, and what becomes of the spark.</summary>
     public static Sentence Headline(Hazy basePct, Hazy? ethanol, FuelFactorResult? fuel, SparkToSet? spark) => ethanol is { } e && fuel is not null
         ? Sentence.Of($"At E{e.Value.ToString(Interval95.HalfWidth(e) < 0.95 ? "0.0" : "0", System.Globalization.CultureInfo.InvariantCulture)}, inject {Say.Of(fuel.Factor, Unit.None, 2)} times the base map's open time on {Say.Ethanol(basePct.Value, 1)}. {SparkSaid(spark)}")

@@ -18,7 +18,7 @@ public static class SurveyEvaluation
         SurveyRules.Check(survey);
         var system = SurveyedFuelSystem.Of(survey, FullLoad.AsSurveyed, ledger);
         var uses = system.AsFound();
-        var findings = SurveyFindings.Of(survey, system, uses);
+        var findings = SurveyFindings.Of(survey, system, uses, ledger);
         var toMeasure = Open(survey, system, uses);
         var eligible = Eligible(survey, findings);
         var next = Next(eligible, findings, toMeasure);
@@ -37,8 +37,9 @@ public static class SurveyEvaluation
     }
 
     private static Eligibility Eligible(VehicleSurvey survey, IReadOnlyList<SurveyFinding> findings) =>
-        findings.Any(f => f.Severity == Severity.Stop) ? Eligibility.No
+        findings.Any(f => f.Severity == Severity.Stop && !SurveyFindings.IsMended(f)) ? Eligibility.No
         : VehicleFields.All.Any(q => q.HoldsUp(survey)) ? Eligibility.Unknown
+        : findings.Any(SurveyFindings.IsMended) ? Eligibility.AfterChanges
         : Eligibility.Yes;
 
     private static StationProgress Next(Eligibility eligible, IReadOnlyList<SurveyFinding> findings, IReadOnlyList<ToMeasure> toMeasure)
@@ -50,16 +51,22 @@ public static class SurveyEvaluation
         {
             Eligibility.No => new(StationState.Hold, NextAction.Of(SurveyStation.Key, "buyNothing", "Do not buy parts yet.", Gravest(findings))),
             Eligibility.Unknown => new(StationState.InWork, measure!),
+            Eligibility.AfterChanges => new(
+                findings.Any(f => f.Severity == Severity.Stop) ? StationState.Hold : StationState.Proven,
+                NextAction.Of(SurveyStation.Key, "changes", "Replace or fit what is named before any ethanol goes in.", Said(findings.First(SurveyFindings.IsMended)))),
             _ => new(StationState.Proven, measure ?? new NextAction("The vehicle is surveyed.", "Nothing is left to measure.", SurveyStation.Key, "surveyed")),
         };
     }
 
-    private static Sentence Gravest(IReadOnlyList<SurveyFinding> findings) => findings.First(f => f.Severity == Severity.Stop) is var stop ? new Sentence(stop.Template, stop.Values) : Sentence.Empty;
+    private static Sentence Gravest(IReadOnlyList<SurveyFinding> findings) => Said(findings.First(f => f.Severity == Severity.Stop));
+
+    private static Sentence Said(SurveyFinding finding) => new(finding.Template, finding.Values);
 
     // First what decides, then what blurs the loads most, then the maps, then the rest in the order of the walk.
     private static IReadOnlyList<ToMeasure> Open(VehicleSurvey survey, SurveyedFuelSystem system, IReadOnlyList<ComponentUse> loads)
     {
-        var open = VehicleFields.All.Where(q => q.IsOpen(survey)).ToList();
+        // What is not served needs nothing measured.
+        var open = VehicleFields.All.Where(q => q.IsOpen(survey) && !survey.FuelSystem.IsNotServed).ToList();
         var gains = open.ToDictionary(q => q.Path, q => Gain(q.Path, loads), StringComparer.Ordinal);
         return [.. open
             .OrderByDescending(q => q.HoldsUp(survey))

@@ -1,4 +1,6 @@
+using HazyGauge.Core.Compensation;
 using HazyGauge.Core.FuelSystem;
+using HazyGauge.Core.Fuels;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
 
@@ -13,14 +15,53 @@ internal static class SurveyFindings
     // A map made on this much ethanol is one for ethanol (our own limit).
     private const double EthanolMapFromPct = 40;
 
+    // How far the blend may be from the map's where nothing corrects it, points (common practice, no source).
+    private const double HeldWithinPct = 5;
+    private const double UsualHighestPct = 85;
+    private const double UsualMapPct = 10;
+
+    // Below this an injector draws more than a plain driver bears (common practice, no source).
+    private const double LowOhm = 6;
+
     /// <summary>All findings, the gravest first.</summary>
-    public static IReadOnlyList<SurveyFinding> Of(VehicleSurvey survey, SurveyedFuelSystem system, IReadOnlyList<ComponentUse> loads) =>
-        [.. Control(survey).Concat(Maps(survey.Control)).Concat(Fuel(survey)).Concat(system.WhatIsMissing().Select(m => new SurveyFinding(m.Finding.Code, m.Finding.Severity, m.Finding.Sentence, m.Path))).Concat(Loads(system, loads)).Concat(Goals(survey)).OrderByDescending(f => f.Severity)];
+    public static IReadOnlyList<SurveyFinding> Of(VehicleSurvey survey, SurveyedFuelSystem system, IReadOnlyList<ComponentUse> loads, HazeLedger ledger) =>
+        [.. KindAndAge(survey).Concat(SurveyMaterials.Of(survey)).Concat(Control(survey)).Concat(Maps(survey.Control)).Concat(Fuel(survey)).Concat(system.WhatIsMissing().Select(m => new SurveyFinding(m.Finding.Code, m.Finding.Severity, m.Finding.Sentence, m.Path))).Concat(Loads(system, loads)).Concat(Goals(survey)).Concat(Cold(survey, system, ledger)).OrderByDescending(f => f.Severity)];
+
+    /// <summary>True for what a part that is bought and fitted settles.</summary>
+    public static bool IsMended(SurveyFinding finding) => finding.Code is "tooSmall" || finding.Code.StartsWith(SurveyMaterials.NotRated, StringComparison.Ordinal);
+
+    private static IEnumerable<SurveyFinding> KindAndAge(VehicleSurvey survey)
+    {
+        const string Kind = "fuelSystem.kind";
+        switch (survey.FuelSystem.Kind)
+        {
+            case FuelSystemKind.Carburettor:
+                yield return Stop("notServed", Kind, "A carburetor has no controller to tell the blend: other jets suit one blend, that is not flex fuel.");
+                break;
+            case FuelSystemKind.Mechanical:
+                yield return Stop("notServed", Kind, "Mechanical injection has no controller to tell the blend: its metering can be set for one blend, that is not flex fuel.");
+                break;
+            case FuelSystemKind.Diesel:
+                yield return Stop("notServed", Kind, "A diesel cannot run on these blends: ethanol hardly ignites by compression and does not lubricate its pump.");
+                break;
+            case FuelSystemKind.Gas:
+                yield return Stop("notServed", Kind, "Gas is metered as gas: there is no liquid for the sensor to read. Survey the gasoline side of the vehicle instead, if it has one.");
+                break;
+            case FuelSystemKind.TwoStrokeOil:
+                yield return Stop("notServed", Kind, "Oil mixed into the fuel comes out of solution with ethanol, and the engine loses its lubrication. Not while the oil is in the fuel.");
+                break;
+        }
+
+        if (survey is { FuelSystem.Kind: FuelSystemKind.SinglePoint, Injectors.OpeningsPerCycle: null })
+        {
+            yield return new("openingsAssumed", Severity.Caution, "How often each injector opens is not known; once for every cylinder it feeds is assumed. Dead time counts each time, and it is most of a short pulse.", "injectors.openingsPerCycle");
+        }
+    }
 
     private static IEnumerable<SurveyFinding> Control(VehicleSurvey survey)
     {
         var control = survey.Control;
-        if (control.RevisionListed == false && control.SignalPath != SignalPath.DisplayOnly)
+        if (control.RevisionListed == false && control.StandAlone != true && control.SignalPath != SignalPath.DisplayOnly)
         {
             yield return Stop("revisionNotListed", "control.revisionListed", "This controller's revision is not listed by whoever makes the tune or the box: it cannot be programmed. Choose another signal path or controller before you buy parts.");
         }
@@ -39,14 +80,20 @@ internal static class SurveyFindings
 
         switch (control.SignalPath)
         {
-            case SignalPath.InjectorExtender when survey.FuelSystem.Injection == InjectionKind.Direct:
+            case SignalPath.InjectorExtender when survey.FuelSystem.Kind == FuelSystemKind.Both:
+                yield return Stop("extenderOnBoth", "control.signalPath", "An injector extender lengthens the pulses in the ports only; what goes into the cylinders stays lean. Choose another signal path.");
+                break;
+            case SignalPath.InjectorExtender when survey.FuelSystem.Kind == FuelSystemKind.Direct:
                 yield return Stop("extenderOnDirect", "control.signalPath", "An injector extender lengthens the pulses of injectors in the ports; these are in the cylinders. Choose another signal path.");
                 break;
             case SignalPath.AnalyserVoltage:
                 yield return new("liveZero", Severity.Caution, "A broken 0 to 5 V wire reads E0 (lean), or E100 with full spark where the input has its own pull-up. Set the converter to 0.5 to 4.5 V where it can, so that a broken wire is seen.", "control.signalPath");
                 break;
+            case SignalPath.InjectorExtender:
+                yield return WholePulses(survey);
+                break;
             case SignalPath.DisplayOnly:
-                yield return new("displayOnly", Severity.Caution, "A display controls nothing: the blend in the tank must be held to what the map was made on.", "control.signalPath");
+                yield return DisplayOnly(survey);
                 break;
         }
 
@@ -56,11 +103,47 @@ internal static class SurveyFindings
         }
     }
 
+    // A display changes nothing: what is filled has to be what the map was made on.
+    private static SurveyFinding DisplayOnly(VehicleSurvey survey)
+    {
+        if (survey is { Control.FuelMapEthanolPct: { } map, Goals.HighestEthanolPct: { } highest } && Math.Abs(highest.Value - map.Value) > HeldWithinPct)
+        {
+            var lambda = Factor(highest.Value, map.Value);
+            return Stop("displayControlsNothing", "control.signalPath", Sentence.Of(
+                $"A display controls nothing: with a map made on {Say.Ethanol(map.Value)} the engine runs at lambda {lambda:0.00} on {Say.Ethanol(highest.Value)}. Hold the blend within {HeldWithinPct:0} points of the map's, or choose a signal path that reaches the controller."));
+        }
+
+        return new("displayOnly", Severity.Caution, Sentence.Of($"A display controls nothing: the blend in the tank must be held within {HeldWithinPct:0} points of what the map was made on."), "control.signalPath");
+    }
+
+    // By how much a whole pulse that is stretched is too rich, on a short pulse.
+    private static SurveyFinding WholePulses(VehicleSurvey survey)
+    {
+        const double PulseMs = 2.0, DeadMs = 0.9;
+        var (highest, map) = (survey.Goals.HighestEthanolPct?.Value ?? UsualHighestPct, survey.Control.FuelMapEthanolPct?.Value ?? UsualMapPct);
+        var factor = Factor(highest, map);
+        var richPct = 100 * ((((PulseMs * factor) - DeadMs) / (PulseMs - DeadMs) / factor) - 1);
+        return new("extenderWholePulses", Severity.Caution, Sentence.Of(
+            $"An extender that stretches whole pulses stretches the dead time too: a pulse of {PulseMs:0.0} ms with {DeadMs:0.0} ms of dead time comes out {richPct:0} % rich on {Say.Ethanol(highest)}. Use one that is told the dead time, or set its curve by lambda at idle and at full load."), "control.signalPath");
+    }
+
+    // What the open time has to grow by, which is lambda where it does not.
+    private static double Factor(double ethanolPct, double mapPct)
+    {
+        var map = new Blend<Exact>(mapPct, UsualFuels.Traditional<Exact>());
+        return FuelFactor.CompositionFactor(Metering.Orifice, map with { EthanolPct = ethanolPct }, map).Value;
+    }
+
     private static IEnumerable<SurveyFinding> Maps(EngineControl control)
     {
         if (control.FuelMapEthanolPct is { Value: >= EthanolMapFromPct } fuel)
         {
             yield return new("fuelMapOnEthanol", Severity.Caution, Sentence.Of($"The fuel map was made on {Say.Ethanol(fuel)}. Every factor counts from there: a curve that starts at gasoline adds the ethanol a second time."), "control.fuelMapEthanolPct");
+        }
+
+        if (control is { FuelMapEthanolPct: { } ofFuel, SparkMapEthanolPct: { } ofSpark } && Math.Abs(ofFuel.Value - ofSpark.Value) > HeldWithinPct)
+        {
+            yield return new("mapsOfTwoBlends", Severity.Caution, Sentence.Of($"The fuel map was made on {Say.Ethanol(ofFuel.Value)}, the spark map on {Say.Ethanol(ofSpark.Value)}. Fuel counts from the one and spark from the other: keep both figures beside the file."), "control.sparkMapEthanolPct");
         }
 
         if (control.SparkMapEthanolPct is { Value: >= EthanolMapFromPct } spark)
@@ -72,7 +155,7 @@ internal static class SurveyFindings
     private static IEnumerable<SurveyFinding> Fuel(VehicleSurvey survey)
     {
         var fuel = survey.FuelSystem;
-        if (fuel.IsDirect)
+        if (fuel.IsDirect && string.IsNullOrWhiteSpace(fuel.PressureSensors))
         {
             yield return new("lowSideUnseen", Severity.Caution, "Many older controllers of direct injection cannot see the low-side pressure, the first thing to fall when the pump runs out. Plan a pressure sensor there. The high-pressure side is never opened for this work.", "fuelSystem.injection");
         }
@@ -98,10 +181,12 @@ internal static class SurveyFindings
         {
             if (!load.IsSurelyOk)
             {
+                // A guess rules nothing out.
+                var tooSmall = load.IsSurelyTooSmall && !system.Assumed.ContainsKey(FieldOf(load.Component));
                 yield return new(
-                    load.IsSurelyTooSmall ? "tooSmall" : "mayBeTooSmall",
+                    tooSmall ? "tooSmall" : "mayBeTooSmall",
                     Severity.Caution,
-                    Sentence.Of($"{load.Component.Begins()} at {Say.Percent(load.UsePct)} of what may be used at that power on {Say.Ethanol(system.EthanolPct.Value)}: {(load.IsSurelyTooSmall ? "too small. Capacity shows what would do" : "maybe too small. Measure before you buy")}."),
+                    Sentence.Of($"{load.Component.Begins()} at {Say.Percent(load.UsePct)} of what may be used at that power on {Say.Ethanol(system.EthanolPct.Value)}: {(tooSmall ? "too small. Capacity shows what would do" : "maybe too small. Measure before you buy")}."),
                     FieldOf(load.Component));
             }
         }
@@ -114,6 +199,22 @@ internal static class SurveyFindings
         FuelComponent.HighPressurePump => "directInjection.pumpDisplacementCcPerCamRev",
         _ => "pump.flowLph",
     };
+
+    private static IEnumerable<SurveyFinding> Cold(VehicleSurvey survey, SurveyedFuelSystem system, HazeLedger ledger)
+    {
+        if (survey.Goals.ColdestStartC is { } coldest && !survey.FuelSystem.IsNotServed)
+        {
+            foreach (var finding in ColdStart.Of(system.EthanolPct, new(system.WinterReidKpa), coldest.Value, ledger).Findings)
+            {
+                yield return new(finding.Code, finding.Severity, finding.Sentence, "goals.coldestStartC");
+            }
+        }
+
+        if (survey.Injectors.ImpedanceOhm is { } ohm && ohm.Value < LowOhm)
+        {
+            yield return new("lowImpedance", Severity.Caution, Sentence.Of($"Injectors of {Say.Given(ohm.Value, Unit.Ohm)} need a driver that holds their current down, or resistors: see that the controller and every box between has one."), "injectors.impedanceOhm");
+        }
+    }
 
     private static IEnumerable<SurveyFinding> Goals(VehicleSurvey survey)
     {
@@ -129,5 +230,5 @@ internal static class SurveyFindings
         }
     }
 
-    private static SurveyFinding Stop(string code, string field, string text) => new(code, Severity.Stop, text, field);
+    private static SurveyFinding Stop(string code, string field, Sentence text) => new(code, Severity.Stop, text, field);
 }

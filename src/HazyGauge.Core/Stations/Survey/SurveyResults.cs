@@ -57,6 +57,9 @@ public enum Eligibility
     /// <summary>Everything that decides is there.</summary>
     Yes,
 
+    /// <summary>Everything that decides is there; parts have to be replaced or fitted first.</summary>
+    AfterChanges,
+
     /// <summary>Something rules it out.</summary>
     No,
 

@@ -55,12 +55,12 @@ internal static class SurveyRules
             }
         }
 
-        if (fuel.Injection == InjectionKind.Port && !survey.DirectInjection.IsEmpty)
+        if (fuel.Kind == FuelSystemKind.Port && !survey.DirectInjection.IsEmpty)
         {
             check.Refuse("directInjection", "There is no high-pressure side on port injection: take it out, or say that it injects into the cylinders.");
         }
 
-        if (fuel.Injection == InjectionKind.Direct && survey.Injectors != new PortInjectors())
+        if (fuel.Kind == FuelSystemKind.Direct && survey.Injectors != new PortInjectors())
         {
             check.Refuse("injectors", "There are no injectors in the ports on direct injection alone: take them out, or say that it has both.");
         }

@@ -93,9 +93,9 @@ public sealed class SurveyStation : Station<VehicleSurvey, SurveyResults>
         Figure Load(FuelComponent component) => Figure.Of(component.ToString(), $"{component.Named()[4..]} at, of what may be used", results?.Loads.FirstOrDefault(l => l.Component == component)?.UsePct, Unit.Percent, "not calculated");
         return
         [
-            new("eligible", "Can be converted", results?.Eligible switch { Eligibility.Yes => "yes", Eligibility.No => "no", null => "not evaluated", _ => "not decided" }),
+            new("eligible", "Can be converted", results?.Eligible switch { Eligibility.Yes => "yes", Eligibility.AfterChanges => "after changes", Eligibility.No => "no", null => "not evaluated", _ => "not decided" }),
             Fact("engine.powerKw"), Fact("engine.wantedPowerKw"), Load(FuelComponent.LowPressurePump), Load(FuelComponent.Injectors), Load(FuelComponent.DirectInjection), Load(FuelComponent.HighPressurePump),
-            Fact("fuelSystem.line"), Fact("fuelSystem.injection"), Fact("fuelSystem.basePressureKpa"), Fact("pump.flowLph"), Fact("injectors.ratedFlowCcMin"),
+            Fact("fuelSystem.line"), Fact("fuelSystem.kind"), Fact("fuelSystem.basePressureKpa"), Fact("pump.flowLph"), Fact("injectors.ratedFlowCcMin"),
             Fact(VehiclePaths.FullPowerRpm), Fact(VehiclePaths.Bsfc), Fact("control.signalPath"), Fact("control.fuelMapEthanolPct"), Fact("control.sparkMapEthanolPct"), Fact("goals.highestEthanolPct"),
             new("toMeasure", "Still to measure", results?.ToMeasure.Count.ToString(CultureInfo.InvariantCulture) ?? "not evaluated"),
         ];
@@ -104,6 +104,13 @@ public sealed class SurveyStation : Station<VehicleSurvey, SurveyResults>
     private static string Word(object? value) => value switch
     {
         null => "not known",
+        FuelSystemKind.SinglePoint => "single-point injection",
+        FuelSystemKind.Port => "port injection",
+        FuelSystemKind.Direct => "direct injection",
+        FuelSystemKind.Both => "port and direct injection",
+        FuelSystemKind.Carburettor => "carburetor",
+        FuelSystemKind.Mechanical => "mechanical injection",
+        FuelSystemKind.TwoStrokeOil => "two-stroke, oil in the fuel",
         FuelLine.ControlledReturnless => "returnless, controlled pump",
         SignalPath.DirectFrequency => "frequency",
         SignalPath.AnalyserVoltage => "voltage from a signal converter",

@@ -13,7 +13,8 @@ internal static class SurveyWords
         var load = uses.Count == 0 ? Sentence.Empty : Sentence.Of($"{uses[0].Component.Begins()} at {Say.Percent(uses[0].UsePct)} of what may be used{(assumed.Count > 0 ? ", partly on typical figures" : string.Empty)}.");
         return eligible switch
         {
-            Eligibility.Yes => (findings.Any(f => f.Code == "tooSmall") ? "It can be converted, but not as it is." : (Sentence)"It can be converted.") + load,
+            Eligibility.Yes => "It can be converted." + load,
+            Eligibility.AfterChanges => "It can be converted, but not as it is." + load,
             Eligibility.No => "Not this way. Buy nothing yet.",
             _ => "Not decided yet." + load,
         };
@@ -37,6 +38,7 @@ internal static class SurveyWords
         var eligible = results.Eligible switch
         {
             Eligibility.Yes => "can be converted",
+            Eligibility.AfterChanges => "can be converted after changes",
             Eligibility.No => "cannot be converted this way",
             _ => "not decided yet",
         };

@@ -7,15 +7,27 @@ interface Props {
   at: string;
 }
 
+const kinds = {
+  port: "port injection",
+  singlePoint: "single-point injection",
+  direct: "direct injection",
+  both: "port and direct injection",
+  carburettor: "carburetor",
+  mechanical: "mechanical injection",
+  diesel: "diesel",
+  gas: "gas",
+  twoStrokeOil: "two-stroke",
+} as const;
+
 /** The vehicle as far as it is known, drawn like a workshop sketch: what was not found out yet is dashed. */
 export function VehicleSketch({ survey, at }: Props) {
   const { fuelSystem, engine, injectors, pump, control } = survey;
   const line = fuelSystem?.line;
-  const injection = fuelSystem?.injection;
+  const injection = fuelSystem?.kind;
   const cylinders = engine?.cylinders ?? null;
   const shownCylinders = Math.min(cylinders ?? 4, 8);
   const direct = injection === "direct" || injection === "both";
-  const ports = injection === "port" || injection === "both";
+  const ports = injection === "port" || injection === "singlePoint" || injection === "both";
   const mark = (...stops: string[]) => (stops.includes(at) ? 3 : 1.6);
   const dashed = (known: unknown) => (known === null || known === undefined ? "5 5" : undefined);
   const pitch = 150 / shownCylinders;
@@ -114,7 +126,7 @@ export function VehicleSketch({ survey, at }: Props) {
         </text>
         <text x={480} y={163} fill="var(--ink-2)">
           {cylinders ? `${cylinders} cylinders` : "cylinders ?"}
-          {injection ? (direct && ports ? ", both" : direct ? ", direct" : ", ports") : ", injection ?"}
+          {injection ? `, ${kinds[injection]}` : ", injection ?"}
         </text>
         {!line && (
           <text x={300} y={166} fill="var(--ink-2)">
@@ -133,8 +145,7 @@ function describe({ fuelSystem, engine, control }: SurveyDocument): string {
       { return: "feed and return line", returnless: "one line", controlledReturnless: "one line with a controlled pump" }[
         fuelSystem.line
       ],
-    fuelSystem?.injection &&
-      { port: "port injection", direct: "direct injection", both: "port and direct injection" }[fuelSystem.injection],
+    fuelSystem?.kind && kinds[fuelSystem.kind],
     control?.signalPath && "the signal path is chosen",
   ].filter(Boolean);
   return `The vehicle as far as it is known: ${known.length === 0 ? "nothing yet" : known.join(", ")}`;
