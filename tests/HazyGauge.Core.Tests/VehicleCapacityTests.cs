@@ -149,7 +149,7 @@ public class VehicleCapacityTests
                     new FuelSystemSurvey(FuelLine.Return, Has(3) ? kind : null, 350, Has(4) ? true : null, 60),
                     new FuelPump(1, Has(5) ? 400 : null),
                     ports ? new PortInjectors(4, Has(6) ? 900 : null) : new PortInjectors(),
-                    direct && Has(3) ? new DirectInjection(Has(7) ? 3 : null, null, null, Has(8) ? 220 : null, Has(9) ? 40 : null) : new DirectInjection(),
+                    direct && Has(3) ? new DirectInjection(Has(7) ? 3 : null, Has(8) ? 220 : null, Has(9) ? 40 : null) : new DirectInjection(),
                     new EngineControl(),
                     new Goals(Has(10) ? 85 : 10));
                 var result = Of(survey);

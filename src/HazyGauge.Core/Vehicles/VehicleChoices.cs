@@ -45,10 +45,4 @@ internal static class VehicleChoices
         FieldChoice.Of(SignalPath.InjectorExtender, "Injector extender", "a box lengthens each pulse"),
         FieldChoice.Of(SignalPath.DisplayOnly, "Display only", "nothing is controlled"),
     ];
-
-    public static readonly IReadOnlyList<FieldChoice> Gearboxes =
-    [
-        FieldChoice.Of(Gearbox.Manual, "Manual"),
-        FieldChoice.Of(Gearbox.Automatic, "Automatic"),
-    ];
 }

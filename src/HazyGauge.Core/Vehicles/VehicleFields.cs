@@ -87,7 +87,7 @@ public static class VehicleFields
                 new("engine.aspiration", "Induction") { HowTo = "Look for a turbo or supercharger between filter and throttle.", Effect = CapacityNeedsIt, LeftOfDoubt = 0.5, Choices = VehicleChoices.Aspirations },
                 new("engine.boostKpa", "Boost at full load") { Unit = Unit.Kpa, Min = 5, Max = 400, Usual = new(80, PlusMinusPct: 40), HowTo = "Log manifold pressure at full load and subtract the barometer: boost is above air pressure.", Effect = CapacityNeedsIt, Scope = Boosted },
                 new("engine.redlineRpm", "Redline") { Unit = Unit.Rpm, Min = 1500, Max = 20000, HowTo = "Read it off the tachometer or the papers." },
-                new("engine.fullLoadLambda", "Lambda at full load") { Min = 0.5, Max = 1.3, HowTo = "Log lambda through one pull at full load.", Effect = "The mixture of the base map says how much fuel is burnt now." },
+                new("engine.fullLoadLambda", "Lambda at full load") { Min = 0.5, Max = 1.3, HowTo = "Log lambda through one pull at full load.", Hint = "It counts where another lambda is wanted: then more or less fuel is burnt than now." },
             ]),
         .. At(
             VehicleStops.Injection,
@@ -105,15 +105,12 @@ public static class VehicleFields
                 new("fuelSystem.materials.regulator", "Ethanol rating of the regulator") { HowTo = "Read its number and look it up.", Effect = "A membrane that is not rated tears.", Scope = Served, Choices = VehicleChoices.Ratings },
                 new("injectors.impedanceOhm", "Resistance of an injector") { Unit = Unit.Ohm, Min = 0.1, Max = 50, HowTo = "Measure across the injector's pins with the plug off.", Scope = Ports },
                 new("directInjection.pumpDisplacementCcPerCamRev", "High-pressure pump") { Unit = Unit.CcPerRev, Min = 0.1, Max = 20, HowTo = "Look up displacement and lobes; do not open the high-pressure side.", Effect = CapacityNeedsIt, Scope = Direct, Hint = "From data only: the high-pressure side is never opened for this." },
-                new("directInjection.pumpLobes", "Lobes of the high-pressure pump") { Min = 1, Max = 8, HowTo = "Look it up; do not open the high-pressure side.", Scope = Direct },
-                new("directInjection.railPressureKpa", "Rail pressure") { Unit = Unit.Kpa, Min = 2000, Max = 100000, HowTo = "Log it at full load.", Scope = Direct },
                 new("directInjection.windowDeg", "Injection window") { Unit = Unit.Degrees, Min = 1, Max = 720, Usual = new(200, PlusMinusPct: 15), HowTo = "Find the earliest allowed start and the latest allowed end; what is used now is not the window.", Effect = CapacityNeedsIt, Scope = Direct },
             ]),
         .. At(
             VehicleStops.Control,
             [
                 new("control.signalPath", "Signal path to the controller") { HowTo = "Choose how the signal reaches the controller.", Effect = "It decides which parts are bought.", Decides = Always, Choices = VehicleChoices.SignalPaths },
-                new("control.gearbox", "Gearbox") { Hint = "Versions differ in their plugs.", Choices = VehicleChoices.Gearboxes },
                 new("control.standAlone", "Freely programmable controller") { HowTo = "See whether its maker leaves every map open.", Hint = "It needs nobody's list.", Scope = Controlled },
                 new("control.hardwareRevision", "Hardware revision") { Photo = true },
                 new("control.firmwareRevision", "Firmware revision"),

@@ -293,15 +293,11 @@ public sealed record PortInjectors(
 
 /// <summary>The high-pressure side of direct injection.</summary>
 /// <param name="PumpDisplacementCcPerCamRev">Displacement of the high-pressure pump per turn of the cam, cm3, all lobes together.</param>
-/// <param name="PumpLobes">Lobes that drive it.</param>
-/// <param name="RailPressureKpa">Rail pressure at full load, kPa.</param>
 /// <param name="WindowDeg">Injection window at full load, degrees of crank.</param>
 /// <param name="InjectorStaticGPerS">Static flow of one injector at rail pressure, on the blend its consumption holds for, g/s.</param>
 /// <param name="PumpEfficiencyPct">Share of the high-pressure pump's displacement that arrives, %.</param>
 public sealed record DirectInjection(
     Hazy? PumpDisplacementCcPerCamRev = null,
-    int? PumpLobes = null,
-    Hazy? RailPressureKpa = null,
     Hazy? WindowDeg = null,
     Hazy? InjectorStaticGPerS = null,
     Hazy? PumpEfficiencyPct = null)
@@ -330,16 +326,6 @@ public enum SignalPath
     DisplayOnly,
 }
 
-/// <summary>How the engine is coupled to the wheels.</summary>
-public enum Gearbox
-{
-    /// <summary>Shifted by hand.</summary>
-    Manual,
-
-    /// <summary>Shifts by itself.</summary>
-    Automatic,
-}
-
 /// <summary>What controls the engine, and how the signal is to reach it.</summary>
 /// <param name="SignalPath">How the signal reaches it.</param>
 /// <param name="RevisionListed">True where whoever makes the tune or the box lists this hardware and firmware revision.</param>
@@ -351,7 +337,6 @@ public enum Gearbox
 /// <param name="HasFailsafe">True where the controller offers a failsafe for a lost signal.</param>
 /// <param name="Failsafes">Which.</param>
 /// <param name="MapsMadeBy">Who made the maps, and when.</param>
-/// <param name="Gearbox">Gearbox; versions differ in their plugs.</param>
 /// <param name="HardwareRevision">Hardware revision as written on the controller.</param>
 /// <param name="FirmwareRevision">Firmware revision as read out.</param>
 /// <param name="StandAlone">True for a freely programmable controller, which needs nobody's list.</param>
@@ -366,7 +351,6 @@ public sealed record EngineControl(
     bool? HasFailsafe = null,
     string? Failsafes = null,
     string? MapsMadeBy = null,
-    Gearbox? Gearbox = null,
     string? HardwareRevision = null,
     string? FirmwareRevision = null,
     bool? StandAlone = null);

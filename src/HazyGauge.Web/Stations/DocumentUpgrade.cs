@@ -1,3 +1,4 @@
+using System.Globalization;
 using System.Text.Json.Nodes;
 using HazyGauge.Core.Fuels;
 using HazyGauge.Core.Haze;
@@ -16,6 +17,8 @@ internal static class DocumentUpgrade
     private const string Signal = "signal";
     private const string Compensate = "compensate";
     private const string Fuel = "fuel";
+    private const string Notes = "notes";
+    private const string Unknowns = "unknowns";
 
     private static readonly (string From, string To)[] Facts =
     [
@@ -33,6 +36,14 @@ internal static class DocumentUpgrade
         ("drive.heatIntoFuelPct", "fuelSystem.heatIntoFuelPct"),
         ("drive.lossWPerK", "fuelSystem.tankLossWPerK"),
         ("drive.returnRiseK", "fuelSystem.returnRiseK"),
+    ];
+
+    // What nothing is decided by is not asked any more; what somebody found out of it stays readable in the notes.
+    private static readonly (string Path, string Label)[] Dropped =
+    [
+        ("control.gearbox", "Gearbox"),
+        ("directInjection.pumpLobes", "Lobes of the high-pressure pump"),
+        ("directInjection.railPressureKpa", "Rail pressure, kPa"),
     ];
 
     /// <summary>The documents of a job brought up to date, by slug; told is which one took something over, and from which.</summary>
@@ -60,9 +71,9 @@ internal static class DocumentUpgrade
             }
         }
 
-        if (documents.TryGetValue(Survey, out var surveyed) && Take(surveyed, "fuelSystem.injection") is { } kind)
+        if (documents.TryGetValue(Survey, out var surveyed))
         {
-            Put(surveyed, "fuelSystem.kind", kind);
+            UpgradeSurvey(surveyed);
         }
 
         if (documents.TryGetValue(Signal, out var signal) && signal.ContainsKey(Fuel))
@@ -77,6 +88,27 @@ internal static class DocumentUpgrade
         }
 
         return took;
+    }
+
+    private static void UpgradeSurvey(JsonObject survey)
+    {
+        if (Take(survey, "fuelSystem.injection") is { } kind)
+        {
+            Put(survey, "fuelSystem.kind", kind);
+        }
+
+        foreach (var (path, label) in Dropped)
+        {
+            if (Take(survey, path) is { } found && Number(found is JsonObject hazy ? hazy["value"] : found)?.ToString(CultureInfo.InvariantCulture) is var number)
+            {
+                survey[Notes] = string.Join("\n", new[] { (string?)survey[Notes], $"{label}: {number ?? found.ToString()}" }.Where(line => !string.IsNullOrEmpty(line)));
+            }
+        }
+
+        foreach (var gone in (survey[Unknowns] as JsonArray ?? []).Where(u => u is JsonValue value && value.TryGetValue<string>(out var path) && (path == "fuelSystem.injection" || Dropped.Any(d => d.Path == path))).ToList())
+        {
+            ((JsonArray)survey[Unknowns]!).Remove(gone);
+        }
     }
 
     // A number, or one with its haze; that is converted with the slope, which hardly bends. What cannot be read is left for the reading to refuse.
@@ -136,7 +168,7 @@ internal static class DocumentUpgrade
         }
 
         fields[name] = fact;
-        if (document["unknowns"] is JsonArray unknowns && unknowns.FirstOrDefault(u => u?.GetValueKind() == System.Text.Json.JsonValueKind.String && (string?)u == path) is { } open)
+        if (document[Unknowns] is JsonArray unknowns && unknowns.FirstOrDefault(u => u?.GetValueKind() == System.Text.Json.JsonValueKind.String && (string?)u == path) is { } open)
         {
             unknowns.Remove(open);
         }

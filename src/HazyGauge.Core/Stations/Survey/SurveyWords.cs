@@ -23,6 +23,7 @@ internal static class SurveyWords
     /// <summary>What to find out next, and why that.</summary>
     public static Sentence Lead(Eligibility eligible, IReadOnlyList<ToMeasure> toMeasure) =>
         eligible == Eligibility.No ? "What stands in the way is below. Finish the rest of the survey."
+        : eligible == Eligibility.AfterChanges ? "Fit or replace what is named below before any ethanol goes in." + (toMeasure.Count > 0 ? Sentence.Of($"Next best check: {Label(toMeasure[0])}.") : Sentence.Empty)
         : toMeasure.Count > 0 ? Sentence.Of($"Next best check: {Label(toMeasure[0])}. {How(toMeasure[0])}")
         : "Nothing is left to measure.";
 
