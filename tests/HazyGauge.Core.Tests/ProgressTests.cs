@@ -27,7 +27,9 @@ public class ProgressTests
         new SignalPlan { Meter = new MeterValues(Exactly(hz), lowMs is { } low ? Exactly(low) : null), ToleranceEthanolPct = tolerance }, new StationContext(Ledger)));
 
     private static StationProgress CompensateOf(SensorReading? reading, CompensatePlan plan) => Compensate.Progress(Compensate.Evaluate(
-        plan, new StationContext(Ledger, reading is null ? new Dictionary<string, object>() : new Dictionary<string, object> { ["signal"] = reading }, new Dictionary<NeededFile, StationFile>(), [])));
+        plan, new StationContext(Ledger, reading is null ? new Dictionary<string, object>() : new Dictionary<string, object> { ["signal"] = reading }, plan.FuellingProof is null ? new Dictionary<NeededFile, StationFile>() : new Dictionary<NeededFile, StationFile> { [new NeededFile(Log, "fuellingProof.logSha256")] = new StationFile("log 14") }, [])));
+
+    private const string Log = "a log";
 
     private static readonly HazeLedger Ledger = new();
 
@@ -91,7 +93,7 @@ public class ProgressTests
         var onBase = new CompensatePlan { BaseEthanolPct = 10 };
         Next(signal: read, compensate: CompensateOf(Read(100, 2.5), onBase)).Command.ShouldContain("log lambda");
         Next(signal: unread, compensate: CompensateOf(null, onBase)).Slug.ShouldBe("signal");
-        var proven = CompensateOf(Read(100, 2.5), onBase with { FuellingProof = new FuellingProof("log 14", 10, Metering.Orifice) });
+        var proven = CompensateOf(Read(100, 2.5), onBase with { MapRevision = "r3", FuellingProof = new FuellingProof("log 14", 10, Metering.Orifice, Log, 10, 60, 2, "r3") });
         var check = Next(signal: read, compensate: proven);
         check.Command.ShouldContain("water");
         check.Why.ShouldContain("from ±5 to ±3");

@@ -1,3 +1,4 @@
+using System.Text;
 using System.Text.Json.Nodes;
 
 namespace HazyGauge.Web.Tests;
@@ -56,13 +57,26 @@ public class CompensateTests(App app) : IClassFixture<App>
         var cautious = (double)held["spark"]!["addition"]!["cautiousAdditionDeg"]!["value"]!;
         cautious.ShouldBeGreaterThan(4);
 
-        const string Proof = """ "fuellingProof": { "evidence": "log 14: lambda within 2 % from E10 to E73", "baseEthanolPct": 10, "metering": "orifice" } """;
-        var proven = (await PreviewAsync(job, $$"""{ "baseEthanolPct": 10, {{Spark}}, {{Proof}} }"""))["results"]!;
-        ((bool)proven["spark"]!["isHeld"]!, (string)proven["state"]!).ShouldBe((false, "proven"));
-        ((double)proven["spark"]!["toSetDeg"]!["value"]!).ShouldBe(cautious, 1e-9);
+        // Words alone prove nothing; a log on the job does, for the blends it covers and the map it was made with.
+        var log = (string)(await Api.UploadAsync(app.Http, $"/api/jobs/{job}/files", Encoding.UTF8.GetBytes("time,lambda\n0,0.99\n"), "log14.csv"))["sha256"]!;
+        string Proof(string more) => $$""" "mapRevision": "r3", "fuellingProof": { "evidence": "log 14: lambda within 2 %", "baseEthanolPct": 10, "metering": "orifice"{{more}} } """;
+        var whole = $$""", "logSha256": "{{log}}", "fromEthanolPct": 10, "toEthanolPct": 73, "worstLambdaErrorPct": 2, "mapRevision": "r3" """;
+        async Task<(bool IsHeld, string Code)> With(string plan)
+        {
+            var results = (await PreviewAsync(job, $$"""{ "baseEthanolPct": 10, {{Spark}}, {{plan}} }"""))["results"]!;
+            return ((bool)results["spark"]!["isHeld"]!, (string?)results["findings"]!.AsArray().FirstOrDefault()?["code"] ?? string.Empty);
+        }
 
-        var lapsed = (await PreviewAsync(job, $$"""{ "baseEthanolPct": 10, "metering": "mass", {{Spark}}, {{Proof}} }"""))["results"]!;
-        ((bool)lapsed["spark"]!["isHeld"]!, (string)lapsed["findings"]![0]!["code"]!).ShouldBe((true, "proofLapsed"));
+        (await With(Proof(string.Empty))).ShouldBe((true, "proofIncomplete"));
+        (await With(Proof(whole))).ShouldBe((false, string.Empty));
+        (await With(Proof(whole.Replace("ErrorPct\": 2", "ErrorPct\": 6")))).ShouldBe((true, "proofTooFar"));
+        (await With(Proof(whole.Replace("toEthanolPct\": 73", "toEthanolPct\": 60")))).ShouldBe((true, "sparkOutsideProof"));
+        (await With(Proof(whole).Replace("\"mapRevision\": \"r3\", \"f", "\"mapRevision\": \"r4\", \"f"))).ShouldBe((true, "proofLapsed"));
+        (await With("\"metering\": \"mass\", " + Proof(whole))).ShouldBe((true, "proofLapsed"));
+        var proven = (await PreviewAsync(job, $$"""{ "baseEthanolPct": 10, {{Spark}}, {{Proof(whole)}} }"""))["results"]!;
+        ((double)proven["spark"]!["toSetDeg"]!["value"]!, (string)proven["state"]!).ShouldBe((cautious, "proven"));
+        var refused = await PreviewAsync(job, $$"""{ "baseEthanolPct": 10, {{Proof(whole.Replace(log, new string('0', 64)))}} }""", 422);
+        refused["errors"]!.AsObject().Single().Key.ShouldContain("logSha256");
         await PreviewAsync(job, """{ "baseEthanolPct": 10, "fuellingProof": { "evidence": " " } }""", 422);
         await PreviewAsync(job, """{ "fuellingProof": { "evidence": "a log", "baseEthanolPct": 10, "metering": "mass" } }""", 422);
 

@@ -37,7 +37,15 @@ test("with a meter reading only, a newcomer gets the fuel factor for the own veh
 test("spark is held until the fueling is proven, and a gasoline multiplier over an E85 map is refused", async ({ page, open }) => {
   await open(page, "Tarnock 30", "Compensate");
   await expect(page.getByText("Held at zero.")).toBeVisible();
-  await page.getByLabel(/What proves the fueling/).fill("log 7: lambda within 2 % from E10 to E62");
+  await page.getByLabel("What the log shows").fill("log 7: a full-load pull on each blend");
+  await page.getByRole("button", { name: "Mark the fueling proven" }).click();
+  await expect(page.getByText(/Words prove nothing yet\. Still missing: the log itself/)).toBeVisible();
+  await page.getByLabel("Lambda log").setInputFiles({ name: "log7.csv", mimeType: "text/csv", buffer: Buffer.from("ethanol,lambda\n10,1.01\n62,0.99\n") });
+  await expect(page.getByText("log7.csv is on this job.")).toBeVisible();
+  await page.getByLabel("Lowest blend logged").fill("10");
+  await page.getByLabel("Highest blend logged").fill("62");
+  await page.getByLabel("Lambda off at worst").fill("2");
+  await page.getByLabel("Map revision").fill("r3");
   await page.getByRole("button", { name: "Mark the fueling proven" }).click();
   await expect(page.getByRole("heading", { level: 1 })).toHaveText(/Add 3\.7° of spark\.$/);
   await expect(page.getByText("Held at zero.")).toBeHidden();

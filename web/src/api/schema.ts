@@ -3029,7 +3029,12 @@ export interface components {
             row?: null | components["schemas"]["RowChoice"];
             /** @description The two maps spark is added between. */
             spark?: null | components["schemas"]["SparkChoice"];
-            /** @description What proves the fueling, and for which base map it was proven: another one has to be proven anew. */
+            /** @description The map revision in the controller. */
+            mapRevision?: null | string;
+            /**
+             * @description What proves the fueling: a log on the job, the blends it covers and how far from lambda it is at worst, for one base map, metering and map revision.
+             *     Another of these has to be proven anew; words alone prove nothing.
+             */
             fuellingProof?: null | components["schemas"]["FuellingProof"];
         };
         /** @description What a Compensate plan comes to. */
@@ -3102,25 +3107,6 @@ export interface components {
         DirectInjection: {
             /** @description Displacement of the high-pressure pump per turn of the cam, cm3, all lobes together. */
             pumpDisplacementCcPerCamRev?: null | number | {
-                /** Format: double */
-                value: number;
-                /** Format: double */
-                u?: number;
-                /** Format: double */
-                plusMinus?: number;
-                parts?: {
-                    source: string;
-                    /** Format: double */
-                    u: number;
-                }[];
-            };
-            /**
-             * Format: int32
-             * @description Lobes that drive it.
-             */
-            pumpLobes?: null | number;
-            /** @description Rail pressure at full load, kPa. */
-            railPressureKpa?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -3404,11 +3390,6 @@ export interface components {
             failsafes?: null | string;
             /** @description Who made the maps, and when. */
             mapsMadeBy?: null | string;
-            /**
-             * @description Gearbox; versions differ in their plugs.
-             * @enum {string}
-             */
-            gearbox?: "manual" | "automatic";
             /** @description Hardware revision as written on the controller. */
             hardwareRevision?: null | string;
             /** @description Firmware revision as read out. */
@@ -4177,9 +4158,12 @@ export interface components {
             };
             materials?: null | components["schemas"]["FuelMaterials"];
         };
-        /** @description What proves the fueling, and for which base map it was proven: another one has to be proven anew. */
+        /**
+         * @description What proves the fueling: a log on the job, the blends it covers and how far from lambda it is at worst, for one base map, metering and map revision.
+         *     Another of these has to be proven anew; words alone prove nothing.
+         */
         FuellingProof: {
-            /** @description The log, or what else shows it; 3 to 200 characters. */
+            /** @description What the log shows, in words; 3 to 200 characters. */
             evidence?: null | string;
             /**
              * Format: double
@@ -4191,6 +4175,25 @@ export interface components {
              * @enum {string}
              */
             metering?: "mass" | "orifice" | "volume";
+            /** @description The log, a file on the job. */
+            logSha256?: null | string;
+            /**
+             * Format: double
+             * @description Lowest blend it covers, % by volume.
+             */
+            fromEthanolPct?: null | number;
+            /**
+             * Format: double
+             * @description Highest blend it covers, % by volume.
+             */
+            toEthanolPct?: null | number;
+            /**
+             * Format: double
+             * @description How far lambda is from the wanted one at worst, %.
+             */
+            worstLambdaErrorPct?: null | number;
+            /** @description The map revision it was made with; 1 to 60 characters. */
+            mapRevision?: null | string;
         };
         /** @description The usual figures of the two fuels. */
         FuelsAnswer: {

@@ -64,10 +64,11 @@ internal sealed class CompensateEvaluation(CompensatePlan plan, Hazy basePct, Ha
     private CompensateResults Results()
     {
         FuelFactorBasis.CheckBase(basePct, UsualFuels.Traditional<Hazy>());
-        var (proven, lapsed) = plan.FuellingProof?.HoldsFor(basePct.Value, plan.MeteringOrUsual) ?? (false, null);
+        var (proven, lapsed) = plan.FuellingProof?.HoldsFor(basePct.Value, plan.MeteringOrUsual, plan.MapRevision) ?? (false, null);
+        var outside = proven && Ethanol is { } read && !plan.FuellingProof!.Covers(read.Value) ? plan.FuellingProof.NotCovered(read.Value) : null;
         var fuel = Ethanol is { } ethanol ? Query(ethanol).Answer(ledger) : null;
         var multiplier = Multiplier();
-        var spark = Spark(proven);
+        var spark = Spark(proven && outside is null);
         var progress = CompensateProgress.Of(Ethanol is not null, hasBase: true, proven);
         return new CompensateResults(
             Ethanol,
@@ -79,7 +80,7 @@ internal sealed class CompensateEvaluation(CompensatePlan plan, Hazy basePct, Ha
             RefusedInputException.Under("row", () => new BreakpointsQuery(basePct, plan.MeteringOrUsual, plan.Row?.EthanolPcts, plan.Row?.EthanolPcts is null ? plan.Row?.Count ?? UsualBreakpoints : null, WholePct: true).Answer()),
             spark,
             proven,
-            [.. new[] { lapsed, AnotherBase() }.OfType<Finding>().Concat(multiplier?.Findings ?? []).OrderByDescending(f => f.Severity)],
+            [.. new[] { lapsed, outside, AnotherBase() }.OfType<Finding>().Concat(multiplier?.Findings ?? []).OrderByDescending(f => f.Severity)],
             CompensateWords.Headline(basePct, Ethanol, fuel, spark),
             CompensateWords.Lead(fuel, spark),
             progress.State,
@@ -106,7 +107,7 @@ internal sealed class CompensateEvaluation(CompensatePlan plan, Hazy basePct, Ha
     };
 
     // All three numbers of the two maps, or none: half a description of them is not guessed at.
-    private SparkToSet? Spark(bool proven)
+    private SparkToSet? Spark(bool opens)
     {
         if (Ethanol is not { } ethanol || plan.Spark is not { GasolineMapEthanolPct: { } none, EthanolMapEthanolPct: { } all, FullAdditionDeg: { } full } maps)
         {
@@ -117,8 +118,8 @@ internal sealed class CompensateEvaluation(CompensatePlan plan, Hazy basePct, Ha
         var result = RefusedInputException.Under("spark", () => SparkAddition.Compute(input));
         return new SparkToSet(
             result,
-            proven ? result.CautiousAdditionDeg : SparkAddition.HeldUntilProven(result.CautiousAdditionDeg),
-            !proven && result.CautiousAdditionDeg.Value > 0,
+            opens ? result.CautiousAdditionDeg : SparkAddition.HeldUntilProven(result.CautiousAdditionDeg),
+            !opens && result.CautiousAdditionDeg.Value > 0,
             result.CautiousEthanolPct,
             SparkAddition.Curve(input));
     }

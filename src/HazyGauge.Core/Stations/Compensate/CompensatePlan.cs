@@ -27,6 +27,9 @@ public sealed record CompensatePlan
     /// <summary>The two maps spark is added between; left out, none is.</summary>
     public SparkChoice? Spark { get; init; }
 
+    /// <summary>The map revision in the controller.</summary>
+    public string? MapRevision { get; init; }
+
     /// <summary>What proves the fueling; spark is held until then.</summary>
     public FuellingProof? FuellingProof { get; init; }
 

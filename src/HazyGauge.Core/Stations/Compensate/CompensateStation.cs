@@ -44,8 +44,18 @@ public sealed class CompensateStation : Station<CompensatePlan, CompensateResult
     public override StationProgress NotStarted => CompensateProgress.NotStarted;
 
     /// <inheritdoc/>
-    public override CompensateResults Evaluate(CompensatePlan plan, StationContext context) =>
-        CompensateEvaluation.Of(plan, context.Published<VehicleSurvey>(), context.Published<SensorReading>(), context.Ledger);
+    public override CompensateResults Evaluate(CompensatePlan plan, StationContext context)
+    {
+        if (Files(plan).Any(f => context.File(f) is null))
+        {
+            throw new RefusedInputException("fuellingProof.logSha256", "The log is not on this job. Add it again.");
+        }
+
+        return CompensateEvaluation.Of(plan, context.Published<VehicleSurvey>(), context.Published<SensorReading>(), context.Ledger);
+    }
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<NeededFile> Files(CompensatePlan plan) => plan.FuellingProof?.LogSha256 is { } log ? [new NeededFile(log, "fuellingProof.logSha256")] : [];
 
     /// <inheritdoc/>
     public override StationProgress Progress(CompensateResults results) => new(results.State, results.NextAction);
@@ -76,7 +86,10 @@ public sealed class CompensateStation : Station<CompensatePlan, CompensateResult
             ? Text($"{full.Value:0.#}° from E{none.Value:0.#} to E{all.Value:0.#}, {Word(plan.Spark.Weighting ?? SparkWeighting.Linear)}")
             : "none"),
         Figure.Of("sparkToSet", "Spark to set", results?.Spark?.ToSetDeg, Unit.Degrees),
-        new("fuellingProof", "Fueling proven by", plan.FuellingProof?.Evidence ?? "nothing yet"),
+        new("mapRevision", "Map revision", plan.MapRevision ?? "not said"),
+        new("fuellingProof", "Fueling proven by", plan.FuellingProof is not { } proof ? "nothing yet" : results?.IsFuellingProven == true
+            ? Text($"{proof.Evidence}; E{proof.FromEthanolPct:0.#} to E{proof.ToEthanolPct:0.#}, {proof.WorstLambdaErrorPct:0.#} % at worst, map {proof.MapRevision}")
+            : Text($"{proof.Evidence}; does not hold")),
     ];
 
     private static string Word(SparkWeighting weighting) => weighting switch
