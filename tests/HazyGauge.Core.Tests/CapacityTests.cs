@@ -220,9 +220,9 @@ public class CapacityTests
         var ports = System(Exactly) with { LowPressurePump = null };
         Codes(ports, 310, 85).ShouldBe(["capBlend", "lowerPower", "largerInjectors", "raisePressure"]);
         Codes(ports, 500, 85).ShouldBe(["lowerPower", "largerInjectors"]);
-        Codes(System(Exactly) with { Injectors = null }, 340, 85).ShouldBe(["capBlend", "lowerPower", "secondPump"]);
+        Codes(System(Exactly) with { Injectors = null }, 340, 85).ShouldBe(["capBlend", "lowerPower", "secondPump", "largerPump"]);
         Codes(System(Exactly), 350, 85).ShouldContain("together");
-        Codes(Direct(Exactly), 170, 60).ShouldBe(["capBlend", "lowerPower", "portInjection"]);
+        Codes(Direct(Exactly), 170, 60).ShouldBe(["capBlend", "lowerPower", "portInjection", "largerDirectInjectors"], ignoreOrder: true);
 
         // Two remedies together: added injectors carry their share, so that window and high-pressure pump are used less.
         var added = CapacityAnalysis.Of(Direct(Exactly), 170, 60).Remedies.Single(r => r.Code == "portInjection").Change;

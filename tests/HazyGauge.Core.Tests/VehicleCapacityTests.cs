@@ -70,7 +70,7 @@ public class VehicleCapacityTests
         foreach (var (survey, kw) in new[] { (Ports, 230.0), (Direct, 165) })
         {
             var asked = new FullLoad(PowerKw: kw);
-            var remedies = Of(survey, asked).AtPoint!.Remedies.Where(r => r.Code is "capBlend" or "lowerPower" or "largerInjectors").ToList();
+            var remedies = Of(survey, asked).AtPoint!.Remedies.Where(r => r.Code is "capBlend" or "lowerPower" or "largerInjectors" or "largerPump" or "largerDirectInjectors" or "largerHighPressurePump").Where(r => r.Enough).ToList();
             remedies.Count.ShouldBeGreaterThan(1);
             foreach (var remedy in remedies)
             {
@@ -78,6 +78,26 @@ public class VehicleCapacityTests
                 Of(survey, taken, remedy.Change).AtPoint!.Verdict.ShouldBe(CapacityVerdict.Carried);
             }
         }
+    }
+
+    [Fact]
+    public void Every_part_too_small_has_a_part_a_counter_would_sell()
+    {
+        // Litres an hour at a pressure and a voltage, a driver or relay for a driven pump, a regulator that can be set where it cannot be (common practice, no source).
+        var small = Ports with { Pump = new FuelPump(1, 60, PumpV: 13.2), Engine = Ports.Engine with { WantedPowerKw = 200 } };
+        CapacityRemedy Remedy(VehicleSurvey s, string code) => Of(s).AtPoint!.Remedies.Single(r => r.Code == code);
+        Remedy(small, "largerPump").What.ShouldMatch(@"^Fit one pump of \d+ L/h at 300 kPa and 13\.2 V$");
+        var driven = small with { FuelSystem = small.FuelSystem with { Line = FuelLine.ControlledReturnless } };
+        Remedy(driven, "secondPump").What.ShouldContain("a relay and fuse of its own or a larger driver");
+        Remedy(driven, "largerPump").What.ShouldContain("a driver that carries its current");
+        Of(driven with { Pump = driven.Pump with { ElectricalW = 150, DriverLimitA = 15 } }, change: new CapacityChange(PumpCount: 2)).Findings.ShouldContain(f => f.Code == "driverTooSmall");
+        var fixedInTank = Ports with { FuelSystem = Ports.FuelSystem with { Line = FuelLine.Returnless }, Injectors = Ports.Injectors with { RatedFlowCcMin = 380 }, Pump = new FuelPump(1, null, [new(200, 300), new(500, 220)]), Engine = Ports.Engine with { WantedPowerKw = 190 } };
+        Remedy(fixedInTank, "raisePressure").What.ShouldStartWith("Fit a regulator that can be set and raise the base pressure by ");
+        var high = Direct with { DirectInjection = new DirectInjection(0.6, 200, 9, 85), Pump = new FuelPump(1, 300) };
+        var sold = Of(high).AtPoint!.Remedies.Select(r => r.Code).ToList();
+        sold.ShouldContain("largerDirectInjectors");
+        sold.ShouldContain("largerHighPressurePump");
+        Of(high, change: new CapacityChange(DirectInjectorGPerS: 20, HighPressurePumpCcPerCamRev: 3)).Findings.ShouldContain(f => f.Code == "highSide");
     }
 
     [Fact]

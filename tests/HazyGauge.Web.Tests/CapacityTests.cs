@@ -49,7 +49,7 @@ public class CapacityTests(App app) : IClassFixture<App>
     {
         var answer = await app.PostAsync("/api/calc/capacity", Request);
         var remedies = answer["remedies"]!.AsArray();
-        remedies.Select(r => (string)r!["code"]!).ShouldBe(["capBlend", "lowerPower", "secondPump"], ignoreOrder: true);
+        remedies.Select(r => (string)r!["code"]!).ShouldBe(["capBlend", "lowerPower", "secondPump", "largerPump"], ignoreOrder: true);
         remedies.ShouldAllBe(r => (bool)r!["enough"]!);
         foreach (var remedy in remedies)
         {

@@ -8,8 +8,18 @@ namespace HazyGauge.Core.FuelSystem;
 /// <param name="PumpCount">Pumps side by side afterwards.</param>
 /// <param name="AddedPorts">Injectors added in the ports of an engine that has none there.</param>
 /// <param name="PortSharePct">Share of the fuel that goes into the ports afterwards, %.</param>
+/// <param name="PumpFlowLph">Flow of one larger pump at the pressure it works against and the voltage it has, L/h; it takes the place of those there are.</param>
+/// <param name="DirectInjectorGPerS">Static flow of the new injectors in the cylinders, g/s.</param>
+/// <param name="HighPressurePumpCcPerCamRev">Displacement of the new high-pressure pump a turn of its cam, cm3.</param>
 public sealed record CapacityChange(
-    double? BaseRiseKpa = null, double? RatedFlowCcMin = null, int? PumpCount = null, AddedPorts? AddedPorts = null, double? PortSharePct = null)
+    double? BaseRiseKpa = null,
+    double? RatedFlowCcMin = null,
+    int? PumpCount = null,
+    AddedPorts? AddedPorts = null,
+    double? PortSharePct = null,
+    double? PumpFlowLph = null,
+    double? DirectInjectorGPerS = null,
+    double? HighPressurePumpCcPerCamRev = null)
 {
     /// <summary>True where nothing is done.</summary>
     public bool IsNothing() => this == new CapacityChange();
@@ -20,7 +30,10 @@ public sealed record CapacityChange(
         later.RatedFlowCcMin ?? RatedFlowCcMin,
         later.PumpCount ?? PumpCount,
         later.AddedPorts ?? AddedPorts,
-        later.PortSharePct ?? PortSharePct);
+        later.PortSharePct ?? PortSharePct,
+        later.PumpFlowLph ?? PumpFlowLph,
+        later.DirectInjectorGPerS ?? DirectInjectorGPerS,
+        later.HighPressurePumpCcPerCamRev ?? HighPressurePumpCcPerCamRev);
 
     /// <summary>The system afterwards.</summary>
     public DeliverySystem<Hazy> ApplyTo(DeliverySystem<Hazy> system)
@@ -38,7 +51,19 @@ public sealed record CapacityChange(
         }
 
         var pump = system.LowPressurePump is { } p ? p with { Count = PumpCount ?? p.Count, GaugePressureKpa = p.GaugePressureKpa + (BaseRiseKpa ?? 0) } : null;
-        return system with { Injectors = ports, LowPressurePump = pump, PortSharePct = PortSharePct ?? system.PortSharePct };
+        if (pump is not null && PumpFlowLph is { } flow)
+        {
+            pump = pump with { Curve = null, FlowLph = flow, VoltageRatio = 1, Count = PumpCount ?? 1 };
+        }
+
+        return system with
+        {
+            Injectors = ports,
+            LowPressurePump = pump,
+            PortSharePct = PortSharePct ?? system.PortSharePct,
+            DirectInjectors = system.DirectInjectors is { } direct && DirectInjectorGPerS is { } gPerS ? direct with { StaticGPerS = gPerS } : system.DirectInjectors,
+            HighPressurePump = system.HighPressurePump is { } high && HighPressurePumpCcPerCamRev is { } cc ? high with { DisplacementCcPerCamRev = cc } : system.HighPressurePump,
+        };
     }
 }
 

@@ -164,7 +164,7 @@ public sealed record HighSideQuery(
 public sealed record LowPressurePumpQuery(
     IReadOnlyList<PumpPoint<Hazy>> Curve, Hazy GaugePressureKpa, int? Count = null, Hazy? MarginPct = null, Hazy? CurveV = null, Hazy? PumpV = null)
 {
-    internal LowPressurePump<Hazy> Pump(InputCheck check) => new(new PumpCurve<Hazy>(Curve), null, GaugePressureKpa, VoltageRatio(check), Count ?? 1, MarginPct ?? 0);
+    internal LowPressurePump<Hazy> Pump(InputCheck check) => new(new PumpCurve<Hazy>(Curve), null, GaugePressureKpa, VoltageRatio(check), Count ?? 1, MarginPct ?? 0, PumpV?.Value);
 
     private Hazy VoltageRatio(InputCheck check)
     {

@@ -5,7 +5,7 @@ using HazyGauge.Core.Sentences;
 namespace HazyGauge.Core.FuelSystem;
 
 /// <summary>A way to bring the wanted point inside the envelope, with its result.</summary>
-/// <param name="Code">Stable name for programs: capBlend, lowerPower, largerInjectors, raisePressure, secondPump, portInjection, portShare or together.</param>
+/// <param name="Code">Stable name for programs: capBlend, lowerPower, largerInjectors, raisePressure, secondPump, largerPump, portInjection, portShare, largerDirectInjectors, largerHighPressurePump or together.</param>
 /// <param name="Text">What to do and what it comes to, metric.</param>
 /// <param name="What">What to do, metric.</param>
 /// <param name="NewMaxEthanolPct">Most ethanol at the power afterwards, % by volume; null where not even E0 works.</param>
@@ -54,6 +54,14 @@ internal sealed class CapacityRemedies
     private const double ShareStepPct = 5;
     private const double LeastSharePct = 20;
     private const double MostSharePct = 80;
+
+    // Parts come in steps; a part hardly larger is not worth its price, and none is several times as large (our own).
+    private const double PumpStepLph = 5;
+    private const double LargestPumpLph = 1000;
+    private const double DirectStepGPerS = 0.5;
+    private const double HighPressureStepCc = 0.05;
+    private const double LeastStep = 1.05;
+    private const double MostTimes = 3;
 
     // Above this many times their rated pressure, injectors of this kind open late or not at all (common practice, no source).
     private const double MostPressureRatio = 1.6;
@@ -128,8 +136,9 @@ internal sealed class CapacityRemedies
     private List<CapacityRemedy> Parts(FuelComponent component) => component switch
     {
         FuelComponent.Injectors => [.. new[] { LargerInjectors(), RaisePressure() }.OfType<CapacityRemedy>()],
-        FuelComponent.LowPressurePump => [.. new[] { MorePumps() }.OfType<CapacityRemedy>()],
-        _ => [.. new[] { MoreThroughThePorts() }.OfType<CapacityRemedy>()],
+        FuelComponent.LowPressurePump => [.. new[] { MorePumps(), LargerPump() }.OfType<CapacityRemedy>()],
+        FuelComponent.DirectInjection => [.. new[] { MoreThroughThePorts(), LargerDirectInjectors() }.OfType<CapacityRemedy>()],
+        _ => [.. new[] { MoreThroughThePorts(), LargerHighPressurePump() }.OfType<CapacityRemedy>()],
     };
 
     private CapacityRemedy? LargerInjectors()
@@ -166,14 +175,48 @@ internal sealed class CapacityRemedies
         var cost = _system.LowPressurePump is { } before
             ? Sentence.Of($"; the pump then delivers {Say.Lph(change.ApplyTo(_system).LowPressurePump!.AvailableLph.Value)} instead of {Say.Lph(before.AvailableLph.Value)}")
             : Sentence.Empty;
-        return Evaluate("raisePressure", Sentence.Of($"Raise the base pressure by {Say.Kpa(change.BaseRiseKpa!.Value)}{cost}"), change);
+        var settable = _system.LowPressurePump?.FixedRegulator == true ? "Fit a regulator that can be set and raise" : "Raise";
+        return Evaluate("raisePressure", Sentence.Of($"{settable} the base pressure by {Say.Kpa(change.BaseRiseKpa!.Value)}{cost}"), change);
     }
 
     private CapacityRemedy? MorePumps()
     {
         var have = _system.LowPressurePump!.Count;
         var change = Enumerable.Range(have + 1, Math.Max(0, MostPumps - have)).Select(count => new CapacityChange(PumpCount: count)).FirstOrDefault(c => Supports(c, FuelComponent.LowPressurePump));
-        return change is null ? null : Evaluate("secondPump", change.PumpCount == have + 1 ? "Add a pump of the same kind" : Sentence.Of($"Fit {change.PumpCount} pumps of this kind"), change);
+        return change is null ? null : Evaluate("secondPump", Sentence.Of($"{(change.PumpCount == have + 1 ? "Add a pump of the same kind" : Sentence.Of($"Fit {change.PumpCount} pumps of this kind"))}{(_system.LowPressurePump.Driven ? ", fed by a relay and fuse of its own or a larger driver" : string.Empty)}"), change);
+    }
+
+    private CapacityRemedy? LargerPump()
+    {
+        var pump = _system.LowPressurePump!;
+        var first = Math.Ceiling((pump.AvailableLph.Value / pump.Count * LeastStep) / PumpStepLph) * PumpStepLph;
+        var change = Steps(first, LargestPumpLph, PumpStepLph).Select(flow => new CapacityChange(PumpFlowLph: flow)).FirstOrDefault(c => Supports(c, FuelComponent.LowPressurePump));
+        var volts = pump.PumpV is { } v ? Sentence.Of($"{Say.Given(Math.Round(v, 1), Unit.Volt)}") : "the voltage at its plug";
+        return change is null ? null : Evaluate("largerPump", Sentence.Of($"Fit one pump of {Say.Lph(change.PumpFlowLph!.Value)} at {Say.Kpa(pump.GaugePressureKpa.Value)} and {volts}{(pump.Driven ? ", with a driver that carries its current" : string.Empty)}"), change);
+    }
+
+    private CapacityRemedy? LargerDirectInjectors()
+    {
+        if (_system.DirectInjectors is not { } direct)
+        {
+            return null;
+        }
+
+        var first = Math.Ceiling(direct.StaticGPerS.Value * LeastStep / DirectStepGPerS) * DirectStepGPerS;
+        var change = Steps(first, direct.StaticGPerS.Value * MostTimes, DirectStepGPerS).Select(flow => new CapacityChange(DirectInjectorGPerS: flow)).FirstOrDefault(c => Supports(c, FuelComponent.DirectInjection));
+        return change is null ? null : Evaluate("largerDirectInjectors", Sentence.Of($"Have direct injectors of {Say.Given(change.DirectInjectorGPerS!.Value, Unit.GPerS)} fitted"), change);
+    }
+
+    private CapacityRemedy? LargerHighPressurePump()
+    {
+        if (_system.HighPressurePump is not { } high)
+        {
+            return null;
+        }
+
+        var first = Math.Ceiling(high.DisplacementCcPerCamRev.Value * LeastStep / HighPressureStepCc) * HighPressureStepCc;
+        var change = Steps(first, high.DisplacementCcPerCamRev.Value * MostTimes, HighPressureStepCc).Select(cc => new CapacityChange(HighPressurePumpCcPerCamRev: Math.Round(cc, 2))).FirstOrDefault(c => Supports(c, FuelComponent.HighPressurePump));
+        return change is null ? null : Evaluate("largerHighPressurePump", Sentence.Of($"Have a high-pressure pump of {Say.Given(change.HighPressurePumpCcPerCamRev!.Value, Unit.CcPerRev)} fitted"), change);
     }
 
     private CapacityRemedy? MoreThroughThePorts()

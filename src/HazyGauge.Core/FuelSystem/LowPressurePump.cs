@@ -101,7 +101,10 @@ public sealed record PumpCurve<T>(IReadOnlyList<PumpPoint<T>> Points)
 /// <param name="VoltageRatio">Voltage at the pump over the curve's.</param>
 /// <param name="Count">How many side by side.</param>
 /// <param name="MarginPct">What is kept back of the flow, %.</param>
-public sealed record LowPressurePump<T>(PumpCurve<T>? Curve, T? FlowLph, T GaugePressureKpa, T VoltageRatio, int Count, T MarginPct)
+/// <param name="PumpV">Voltage at the pump, V, to ask for at the counter; null where it was left out.</param>
+/// <param name="Driven">True where a controller drives the pump and varies its pressure.</param>
+/// <param name="FixedRegulator">True where its regulator cannot be set.</param>
+public sealed record LowPressurePump<T>(PumpCurve<T>? Curve, T? FlowLph, T GaugePressureKpa, T VoltageRatio, int Count, T MarginPct, double? PumpV = null, bool Driven = false, bool FixedRegulator = false)
     where T : struct, IRealNumber<T>
 {
     /// <summary>What all of them deliver, before margin, L/h.</summary>

@@ -24,7 +24,24 @@ internal static class RemedyPatch
             patch["injectors"] = ports;
         }
 
-        if (Some(("count", change.PumpCount), ("gaugePressureKpa", change.BaseRiseKpa is null ? null : changed.LowPressurePump?.GaugePressureKpa)) is { Count: > 0 } pump && changed.LowPressurePump is not null)
+        if (Some(("injectorStaticGPerS", change.DirectInjectorGPerS), ("pumpDisplacementCcPerCamRev", change.HighPressurePumpCcPerCamRev)) is { Count: > 0 } high)
+        {
+            patch["directInjection"] = high;
+        }
+
+        if (change.PumpFlowLph is { } flow && changed.LowPressurePump is { } larger)
+        {
+            // Known at one pressure only: a curve of that flow up to it, taken at the voltage there is.
+            patch["lowPressurePump"] = new Dictionary<string, object?>(StringComparer.Ordinal)
+            {
+                ["count"] = larger.Count,
+                ["curve"] = new[] { new PumpPoint<Hazy>(0, flow), new PumpPoint<Hazy>(larger.GaugePressureKpa.Value + 1, flow) },
+                ["curveV"] = null,
+                ["pumpV"] = null,
+                ["gaugePressureKpa"] = larger.GaugePressureKpa,
+            };
+        }
+        else if (Some(("count", change.PumpCount), ("gaugePressureKpa", change.BaseRiseKpa is null ? null : changed.LowPressurePump?.GaugePressureKpa)) is { Count: > 0 } pump && changed.LowPressurePump is not null)
         {
             patch["lowPressurePump"] = pump;
         }

@@ -96,7 +96,7 @@ internal sealed class HotDriveEvaluation(VehicleSurvey survey, HotDrive drive, T
     /// <param name="pumpedLph">What they move, L/h; null where that is not known.</param>
     public HotDriveResult Of(Hazy highestEthanolPct, int pumpCount, Hazy? pumpedLph)
     {
-        var watts = survey.Pump.ElectricalW ?? typical.Guess(VehiclePaths.PumpElectricalW, 110 * pumpCount, 25, Unit.Watt);
+        var watts = survey.Pump.ElectricalW ?? typical.Guess(VehiclePaths.PumpElectricalW, TypicalFigures.PumpW * pumpCount, 25, Unit.Watt);
         var air = AirPressure.At(drive.AltitudeM ?? typical.Guess(HotDrive.AltitudePath));
         var inlet = air - new PressureDifference<Hazy>(survey.Pump.InletSuctionKpa ?? typical.Guess(VehiclePaths.InletSuctionKpa));
         var gasoline = Gasoline();

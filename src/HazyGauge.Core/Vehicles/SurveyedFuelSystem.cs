@@ -148,7 +148,7 @@ public sealed class SurveyedFuelSystem
         var pressure = _typical.BasePressureKpa + _typical.BoostOnTheRailKpa;
         if (_survey.Pump.Curve is not { Count: > 1 } points)
         {
-            return new LowPressurePump<Hazy>(null, _typical.PumpFlowLph, pressure, 1, count, margin);
+            return AsLaidOut(new LowPressurePump<Hazy>(null, _typical.PumpFlowLph, pressure, 1, count, margin));
         }
 
         var curve = new PumpCurve<Hazy>(points);
@@ -158,10 +158,17 @@ public sealed class SurveyedFuelSystem
             return null;
         }
 
-        var pump = new LowPressurePump<Hazy>(curve, null, pressure, _typical.PumpVoltageRatio, count, margin);
+        var pump = AsLaidOut(new LowPressurePump<Hazy>(curve, null, pressure, _typical.PumpVoltageRatio, count, margin));
         IsStarved = pump.AvailableLph.Value <= 0;
         return IsStarved ? null : pump;
     }
+
+    private LowPressurePump<Hazy> AsLaidOut(LowPressurePump<Hazy> pump) => pump with
+    {
+        PumpV = (_survey.Pump.PumpV ?? _survey.Engine.SupplyV)?.Value,
+        Driven = _survey.FuelSystem.Line == FuelLine.ControlledReturnless,
+        FixedRegulator = _survey.FuelSystem.Line == FuelLine.Returnless,
+    };
 
     private PortInjection<Hazy>? Ports(Hazy share)
     {

@@ -16,6 +16,9 @@ internal sealed class TypicalFigures(VehicleSurvey survey, FullLoad load, HazeLe
     private const double PumpOverDemand = 1.8;
     private const double FittedDutyPct = 72;
 
+    /// <summary>Electrical power of a usual pump, W (from memory).</summary>
+    public const double PumpW = 110;
+
     private readonly Dictionary<string, Assumption> _assumed = new(StringComparer.Ordinal);
 
     /// <summary>What was assumed, by the answer it stands for.</summary>

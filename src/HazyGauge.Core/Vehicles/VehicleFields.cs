@@ -20,6 +20,7 @@ public static class VehicleFields
     private static readonly Scope Direct = new("direct injection", s => s.FuelSystem.IsDirect);
     private static readonly Scope BothSets = new("port and direct injection together", s => s.FuelSystem.Kind == FuelSystemKind.Both);
     private static readonly Scope WithCurve = new("a pump flow curve that was given", s => s.Pump.Curve is not null);
+    private static readonly Scope Driven = new("a pump that a controller drives", s => s.FuelSystem.Line is FuelLine.ControlledReturnless or null);
     private static readonly Scope StartsCold = new("vehicles that start below 13 °C", s => s.Goals.ColdestStartC is { } coldest && coldest.Value < ColdStart.NeatEthanolStartsC);
     private static readonly Scope WithReturn = new("a return line", s => s.FuelSystem.Line is FuelLine.Return or null);
     private static readonly Scope Controlled = new("every signal path but a display alone", s => s.Control.SignalPath is not SignalPath.DisplayOnly);
@@ -65,6 +66,7 @@ public static class VehicleFields
                 new("pump.flowLph", "Pump flow") { Unit = Unit.Lph, Min = 5, Max = 2000, HowTo = "Find its curve, or measure: cold engine, ventilated, extinguisher ready, bonded closed container, thirty seconds; note pressure and volts at the pump.", Effect = CapacityNeedsIt, AnsweredBy = s => s.Pump.Curve is not null, AsksTolerance = true, Photo = true },
                 new("pump.curve", "Pump flow curve") { Hint = "With a curve, the curve counts.", Columns = [new("pressureKpa", "Pressure", Unit.Kpa), new("flowLph", "Flow", Unit.Lph)] },
                 new(VehiclePaths.CurveV, "Voltage of the curve") { Unit = Unit.Volt, Min = 6, Max = 24, Usual = new(13.5, 0.5), HowTo = "It stands beside the curve on the data sheet.", LeftOfDoubt = 0, Scope = WithCurve },
+                new("pump.driverLimitA", "Amperes the pump's driver carries") { Min = 1, Max = 60, HowTo = "Read the fuse before it, or the driver's data.", Scope = Driven },
                 new("fuelSystem.filter", "Fuel filter"),
                 new("fuelSystem.materials.tank", "Ethanol rating of the tank") { HowTo = "Look at its lining, and ask its maker.", Effect = "A lining that is not rated comes off in flakes.", Scope = Served, Choices = VehicleChoices.Ratings },
                 new("fuelSystem.materials.sender", "Ethanol rating of the level sender") { HowTo = "Ask its maker, or look for bare copper on the track.", Effect = "A bare track reads wrong, then not at all.", Scope = Served, Choices = VehicleChoices.Ratings },

@@ -258,6 +258,7 @@ public sealed record FuelSystemSurvey(
 /// <param name="PumpV">Voltage at the pump with the engine at full load, V.</param>
 /// <param name="ElectricalW">Electrical power of all pumps, W.</param>
 /// <param name="InletSuctionKpa">Suction at the inlet, kPa.</param>
+/// <param name="DriverLimitA">Current its driver carries, A.</param>
 public sealed record FuelPump(
     int? Count = null,
     Hazy? FlowLph = null,
@@ -265,7 +266,8 @@ public sealed record FuelPump(
     Hazy? CurveV = null,
     Hazy? PumpV = null,
     Hazy? ElectricalW = null,
-    Hazy? InletSuctionKpa = null);
+    Hazy? InletSuctionKpa = null,
+    Hazy? DriverLimitA = null);
 
 /// <summary>Dead time at a battery voltage.</summary>
 /// <param name="BatteryV">Battery voltage, V.</param>

@@ -54,7 +54,20 @@ public static class CapacityEvaluation
             .Within(change.PumpCount, 1, 6, "changes.pumpCount", "The number of pumps")
             .Within(change.AddedPorts?.Count, 1, 32, "changes.addedPorts", "The number of injectors")
             .Within(change.AddedPorts?.RatedFlowCcMin, 20, 5000, "changes.addedPorts", "The rated flow", Unit.CcPerMin)
-            .Within(change.PortSharePct, 1, 99, "changes.portSharePct", "The share of the ports", Unit.Percent);
+            .Within(change.PortSharePct, 1, 99, "changes.portSharePct", "The share of the ports", Unit.Percent)
+            .Within(change.PumpFlowLph, 5, 2000, "changes.pumpFlowLph", "The flow of the pump", Unit.Lph)
+            .Within(change.DirectInjectorGPerS, 0.1, 500, "changes.directInjectorGPerS", "The flow of the direct injectors", Unit.GPerS)
+            .Within(change.HighPressurePumpCcPerCamRev, 0.1, 20, "changes.highPressurePumpCcPerCamRev", "The displacement of the high-pressure pump", Unit.CcPerRev);
+        if (change.DirectInjectorGPerS is not null && system.DirectInjectors is null)
+        {
+            check.Refuse("changes.directInjectorGPerS", "No injectors in the cylinders are known that could be made larger.");
+        }
+
+        if (change.HighPressurePumpCcPerCamRev is not null && system.HighPressurePump is null)
+        {
+            check.Refuse("changes.highPressurePumpCcPerCamRev", "No high-pressure pump is known that could be made larger.");
+        }
+
         if (change.AddedPorts is not null && system.Injectors is not null)
         {
             check.Refuse("changes.addedPorts", "There are injectors in the ports already: make those larger instead.");
@@ -70,19 +83,19 @@ public static class CapacityEvaluation
             check.Refuse("changes.portSharePct", "A share of the ports needs injectors in the ports and in the cylinders.");
         }
 
-        if (change.BaseRiseKpa is { } rise && system.LowPressurePump is { Curve: { } curve } pump && !curve.Reaches(pump.GaugePressureKpa.Value + rise))
+        if (change.BaseRiseKpa is { } rise && change.PumpFlowLph is null && system.LowPressurePump is { Curve: { } curve } pump && !curve.Reaches(pump.GaugePressureKpa.Value + rise))
         {
             check.Refuse("changes.baseRiseKpa", Sentence.Of($"The pump's curve ends at {Say.Given(curve.ToKpa, Unit.Kpa)}; {Say.Kpa(pump.GaugePressureKpa.Value + rise)} is off it."));
         }
 
-        if (change.BaseRiseKpa is not null && system.LowPressurePump is { Curve: null })
+        if (change.BaseRiseKpa is not null && change.PumpFlowLph is null && system.LowPressurePump is { Curve: null })
         {
             check.Refuse("changes.baseRiseKpa", "What the pump delivers against more pressure is not known: give its curve at the survey first.");
         }
 
-        if (change.PumpCount is not null && system.LowPressurePump is null)
+        if ((change.PumpCount ?? change.PumpFlowLph) is not null && system.LowPressurePump is null)
         {
-            check.Refuse("changes.pumpCount", "What one pump delivers there is not known: give its curve as far as that pressure first.");
+            check.Refuse(change.PumpCount is null ? "changes.pumpFlowLph" : "changes.pumpCount", "What one pump delivers there is not known: give its curve as far as that pressure first.");
         }
 
         check.ThrowIfAny();
@@ -102,6 +115,14 @@ public static class CapacityEvaluation
     private static bool HasMeaning(VehicleSurvey survey) => survey.FuelSystem.Line != FuelLine.ControlledReturnless
         ? survey.FuelSystem.FollowsManifold is not null || survey.Engine.Aspiration == Aspiration.Natural
         : survey.FuelSystem.BasePressureKpa is not null && survey.FuelSystem.FollowsManifold is not null;
+
+    // What all pumps draw together, A: as measured, else a usual pump each.
+    private static double DrawnA(VehicleSurvey survey, CapacityChange change)
+    {
+        var have = survey.Pump.Count ?? 1;
+        var each = (survey.Pump.ElectricalW?.Value / have) ?? TypicalFigures.PumpW;
+        return each * (change.PumpCount ?? have) / (survey.Engine.SupplyV?.Value ?? VehicleFields.Find(VehiclePaths.SupplyV)!.Usual!.Value);
+    }
 
     private static IEnumerable<Finding> Findings(VehicleSurvey survey, SurveyedFuelSystem system, CapacityChange change, HotDriveResult drive)
     {
@@ -133,6 +154,16 @@ public static class CapacityEvaluation
         if (change.AddedPorts is not null)
         {
             yield return new Finding("addedPorts", Severity.Caution, "Injectors in the ports need a driver, a rail and fuel from the low side; their dead time here is a usual one. The high-pressure side stays closed for this work.");
+        }
+
+        if (change.DirectInjectorGPerS is not null || change.HighPressurePumpCcPerCamRev is not null)
+        {
+            yield return new Finding("highSide", Severity.Caution, "The high-pressure side holds 50 to 200 bar and more, also after the engine stops: it is never opened under the procedure for the low side. Have this done by the maker's manual, by whoever is licensed for it.");
+        }
+
+        if (survey.Pump.DriverLimitA is { } limit && DrawnA(survey, change) is var drawn && drawn > limit.Value)
+        {
+            yield return new Finding("driverTooSmall", Severity.Caution, Sentence.Of($"The pumps draw about {drawn:0} A, their driver carries {limit.Value:0.#} A. Fit a larger driver, or feed the added pump by a relay and fuse of its own."));
         }
 
         if (change.PumpCount is { } count && count > (survey.Pump.Count ?? 1))

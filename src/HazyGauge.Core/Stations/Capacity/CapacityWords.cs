@@ -82,6 +82,21 @@ internal static class CapacityWords
             yield return new("pumpCount", pumps == 1 ? "One pump" : Sentence.Of($"{pumps} pumps in parallel"));
         }
 
+        if (change.PumpFlowLph is { } larger)
+        {
+            yield return new("pumpFlowLph", Sentence.Of($"One pump of {Say.Lph(larger)}"));
+        }
+
+        if (change.DirectInjectorGPerS is { } direct)
+        {
+            yield return new("directInjectorGPerS", Sentence.Of($"Direct injectors of {Say.Given(direct, Unit.GPerS)}"));
+        }
+
+        if (change.HighPressurePumpCcPerCamRev is { } cc)
+        {
+            yield return new("highPressurePumpCcPerCamRev", Sentence.Of($"High-pressure pump of {Say.Given(cc, Unit.CcPerRev)}"));
+        }
+
         if (change.AddedPorts is { } added)
         {
             yield return new("addedPorts", Sentence.Of($"{added.Count} injectors of {Say.CcPerMin(added.RatedFlowCcMin)} added in the ports"));
