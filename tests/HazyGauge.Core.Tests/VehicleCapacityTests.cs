@@ -55,7 +55,7 @@ public class VehicleCapacityTests
 
         // A night long without any loss heats the fuel beyond every law; it boils, and the failsafe still stands.
         var endless = Of(Direct with { FuelSystem = Direct.FuelSystem with { TankLossWPerK = 0 } }, drive: new HotDrive(FuelLitres: 5, Minutes: 600));
-        endless.Findings.ShouldContain(f => f.Code == "boils" || f.Code == "mayBoil");
+        endless.Findings.ShouldContain(f => f.Code == "boils" || f.Code == "probablyBoils");
         double.IsFinite(endless.Failsafe!.TripKpa.StandardU).ShouldBeTrue();
 
         // Fuel that surely boils holds the job, whatever the pump carries.

@@ -21,6 +21,9 @@ public static class BoilingMargin
 {
     // Less than this is taken up by one hot soak (our own limit).
     private const double NearK = 10;
+
+    /// <summary>Code of the finding where boiling is more likely than not.</summary>
+    internal const string Probably = "probablyBoils";
     private const double LowestC = -90;
     private const double HighestC = 230;
 
@@ -82,6 +85,11 @@ public static class BoilingMargin
         if (marginK.Value + half < 0)
         {
             return [new("boils", Severity.Stop, "The fuel boils here. The pump then draws vapor and the pressure falls. Cool the fuel, keep more of it in the tank, or burn less volatile gasoline.")];
+        }
+
+        if (marginK.Value < 0)
+        {
+            return [new(Probably, Severity.Caution, "The fuel probably boils here. Cool it, keep more of it in the tank, or measure its temperature on a hot day before relying on anything.")];
         }
 
         if (marginK.Value - half < 0)

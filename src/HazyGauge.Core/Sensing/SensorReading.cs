@@ -52,6 +52,9 @@ public sealed record SensorReading(
         {
             // One cause at a time: a low time of a whole period and a wire that works contradict each other.
             findings[0] = SignalFindings.InBandInDoubt(frequencyHz.Value);
+
+            // Two figures of which one is impossible give no reading at all; a wire low for all of the period still has its frequency.
+            status = low.Value > 1000 / frequencyHz.Value * (1 + PeriodSlack) ? SignalStatus.OutOfRange : status;
         }
 
         if (status == SignalStatus.Ok && frequencyHz.Value is SensorLaw.E0Hz or SensorLaw.E100Hz)

@@ -16,6 +16,8 @@ public sealed class SurveyedFuelSystem
 
     private const double LeastPressureDropKpa = 20;
     private const int UsualCylinders = 4;
+    private const string InjectorCount = "injectors.count";
+    private const string InjectorFlow = "injectors.ratedFlowCcMin";
 
     private readonly VehicleSurvey _survey;
     private readonly FullLoad _load;
@@ -52,8 +54,8 @@ public sealed class SurveyedFuelSystem
     [
         ("fuelSystem.kind", "a guessed kind of fuel system"),
         ("pump.flowLph", "a guessed pump"),
-        ("injectors.ratedFlowCcMin", "guessed injectors"),
-        ("injectors.count", "a guessed number of injectors"),
+        (InjectorFlow, "guessed injectors"),
+        (InjectorCount, "a guessed number of injectors"),
         ("directInjection.windowDeg", "a guessed injection window"),
         (VehiclePaths.DirectInjectorGPerS, "guessed injectors in the cylinders"),
         ("directInjection.pumpDisplacementCcPerCamRev", "a guessed high-pressure pump"),
@@ -61,7 +63,7 @@ public sealed class SurveyedFuelSystem
     ];
 
     /// <summary>What it rests on that nobody found out, and which answer that is; empty where pump, injectors and boost reference are known.</summary>
-    public IReadOnlyList<(string Path, string Guessed)> Guesses => [.. Carrying.Where(c => Assumed.ContainsKey(c.Path))];
+    public IReadOnlyList<(string Path, string Guessed)> Guesses => [.. Carrying.Where(c => Assumed.ContainsKey(c.Path) && !(c.Path == InjectorCount && Assumed.ContainsKey(InjectorFlow)))];
 
     /// <summary>Pressure of the low side at ambient manifold pressure, kPa gauge.</summary>
     public Hazy BasePressureKpa => _typical.BasePressureKpa;

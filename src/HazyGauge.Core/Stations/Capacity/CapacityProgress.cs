@@ -32,6 +32,7 @@ internal static class CapacityProgress
             CapacityVerdict.TooSmall => Hold("tooSmall", "Lower the power or fit more before any ethanol goes in.", reach),
             CapacityVerdict.Capped => InWork("capped", Sentence.Of($"{(point.Remedies.Count > 0 ? point.Remedies[0].Do : "Fit more, or want less")}{(point.Remedies.Count > 1 ? ", or choose another way" : string.Empty)}."), reach),
             CapacityVerdict.Doubtful => InWork("doubtful", HazeBudget.NextBestCheck(point.Budget)?.Check?.Text ?? "Stay a little below what is wanted.", reach + "As far as is known that may not be enough."),
+            _ when findings.FirstOrDefault(f => f.Code == BoilingMargin.Probably) is { } boils => InWork(boils.Code, "Measure the fuel's temperature on a hot day.", boils.Sentence),
             _ when guess is not null => InWork("guessed", Sentence.Of($"Read off: {guess.First.Inside()}"), Sentence.Of($"{reach} But that rests on {guess.On}, which proves nothing.")),
             _ => new StationProgress(StationState.Proven, NextAction.Of(CapacityStation.Key, "carried", "The fuel system supports what is wanted.", reach)),
         };

@@ -28,7 +28,7 @@ internal static class CapacityWords
         {
             CapacityVerdict.Carried when guess is not null => most + Sentence.Of($"A guess proves nothing. {guess.First}"),
             CapacityVerdict.Carried => most + "Safe even at the worst end of the haze.",
-            CapacityVerdict.Doubtful => most + (HazeBudget.NextBestCheck(point.Budget) is { Check: { } check } ? Sentence.Of($"Next best check: {check.Text}") : "Stay a little below, or fit more."),
+            CapacityVerdict.Doubtful => most + (HazeBudget.NextBestCheck(point.Budget) is { Check: { } check } line ? Sentence.Of($"Next best check: {char.ToLowerInvariant(line.Label[0])}{line.Label[1..]}. {check.Text}") : "Stay a little below, or fit more."),
             CapacityVerdict.NotKnown => "Give pump or injectors at the survey.",
             _ => point.Remedies.Count switch
             {
@@ -117,15 +117,16 @@ internal static class CapacityWords
 
         var at = Sentence.Of($"At {Say.Kw(point.PowerKw.Value)} this system");
         var limit = point is { EthanolBinding: { } binding, MaxEthanolPct: null or { Value: < 100 } } ? Sentence.Of($"{binding.Begins()} the limit.") : Sentence.Empty;
+        var rests = guess is null ? Sentence.Empty : Sentence.Of($"That rests on {guess.On}.");
         return point.Verdict switch
         {
             CapacityVerdict.NotKnown => "Nothing is known about pump or injectors yet.",
             CapacityVerdict.Carried when guess is not null => Sentence.Of($"{at} supports {Say.Ethanol(point.EthanolPct.Value)}, on {guess.On}."),
             CapacityVerdict.Carried => Sentence.Of($"{at} supports {Say.Ethanol(point.EthanolPct.Value)}."),
-            CapacityVerdict.Doubtful when point.MaxEthanolPct is { } most => Sentence.Of($"{at} supports {ReachWords.Supported(most)}, as far as is known; {Say.Ethanol(point.EthanolPct.Value)} may be too much."),
-            CapacityVerdict.Capped when point.MaxEthanolPct is { } most => Sentence.Of($"{at} supports {ReachWords.Supported(most)}.") + limit,
-            CapacityVerdict.TooSmall => Sentence.Of($"{at} cannot support E0.") + limit,
-            _ => Sentence.Of($"{at} cannot support E0, as far as is known.") + limit,
+            CapacityVerdict.Doubtful when point.MaxEthanolPct is { } most => Sentence.Of($"{at} supports {ReachWords.Supported(most)}, as far as is known; {Say.Ethanol(point.EthanolPct.Value)} may be too much.") + rests,
+            CapacityVerdict.Capped when point.MaxEthanolPct is { } most => Sentence.Of($"{at} supports {ReachWords.Supported(most)}.") + limit + rests,
+            CapacityVerdict.TooSmall when guess is null => Sentence.Of($"{at} cannot support E0.") + limit,
+            _ => Sentence.Of($"{at} cannot support E0, as far as is known.") + limit + rests,
         };
     }
 }
