@@ -308,4 +308,31 @@ public class BoilingTests
         new ColdStartQuery(ethanolPct, coldestC + 5, gasolineReidKpa).Answer(new HazeLedger()).Starts.CompareTo(starts).ShouldBeLessThanOrEqualTo(0);
         new ColdStartQuery(ethanolPct, coldestC, gasolineReidKpa + 15).Answer(new HazeLedger()).Starts.CompareTo(starts).ShouldBeLessThanOrEqualTo(0);
     }
+
+    [Fact]
+    public void A_log_of_the_temperature_gives_back_the_heat_and_the_loss_it_was_made_with()
+    {
+        var random = new Random(11);
+        var (inside, cases) = (0, 60);
+        for (var n = 0; n < cases; n++)
+        {
+            double Between(double from, double to) => from + ((to - from) * random.NextDouble());
+            var (litres, watts, share, bay, loss, used) = (Between(8, 40), Between(100, 400), Between(50, 98), Between(0, 150), Between(3, 25), Between(0, 6));
+            var made = FuelHeating.Over(new FuelHeatingInput(litres, 60, 28, 24, watts, share, loss, 120, bay, Math.Min(used, litres / 3)), new HazeLedger());
+            FuelHeatingLog Log(double noiseK) => new(litres, 60, 28, watts, [.. made.Timeline.Where(p => p.Minute % 5 == 0).Select(p => new TemperatureReading(p.Minute, p.FuelTempC.Value + Normal.Sample(random, 0, noiseK)))], bay, Math.Min(used, litres / 3));
+
+            // Without noise the figures themselves; only specific heat is taken at another temperature than over the drive.
+            var exact = Log(0).Fit(new HazeLedger());
+            exact.LossWPerK.Value.ShouldBe(loss, 0.03 * loss);
+            exact.HeatIntoFuelPct.Value.ShouldBe(share, 0.03 * (share + (100 * bay / watts)));
+
+            // With the noise of a thermometer within the haze that is named, nineteen times of twenty.
+            var noisy = Log(0.3).Fit(new HazeLedger());
+            inside += Math.Abs(noisy.LossWPerK.Value - loss) < 2 * noisy.LossWPerK.StandardU ? 1 : 0;
+            inside += Math.Abs(noisy.HeatW.Value - ((watts * share / 100) + bay)) < 2 * noisy.HeatW.StandardU ? 1 : 0;
+        }
+
+        (inside / (2.0 * cases)).ShouldBeGreaterThan(0.9);
+        Should.Throw<RefusedInputException>(() => new FuelHeatingLog(20, 85, 30, 240, [new(0, 20), new(1, 21), new(2, 22), new(3, 22), new(4, 23), new(5, 24)]).Fit(new HazeLedger())).Errors.Keys.ShouldBe(["readings"]);
+    }
 }

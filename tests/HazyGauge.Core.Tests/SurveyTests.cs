@@ -190,6 +190,9 @@ public class SurveyTests
     [InlineData("oldFuelParts", Eligibility.Yes)]
     [InlineData("coldStartNo", Eligibility.Yes)]
     [InlineData("lowImpedance", Eligibility.Yes)]
+    [InlineData("inputLimit", Eligibility.Yes)]
+    [InlineData("secondHalf", Eligibility.Yes)]
+    [InlineData("auxiliaryInjection", Eligibility.Yes)]
     [InlineData("fuelMapOnEthanol", Eligibility.Yes)]
     [InlineData("sparkMapOnEthanol", Eligibility.Yes)]
     [InlineData("lowSideUnseen", Eligibility.Yes)]
@@ -222,6 +225,9 @@ public class SurveyTests
             "notRatedSender" => Sound with { FuelSystem = Sound.FuelSystem with { Materials = AllRated with { Sender = MaterialRating.NotRated } } },
             "oldFuelParts" => Sound with { Vehicle = new VehicleFacts(1985), FuelSystem = Sound.FuelSystem with { Materials = AllRated with { Regulator = MaterialRating.Unknown } } },
             "coldStartNo" => Sound with { Goals = Sound.Goals with { ColdestStartC = -20 } },
+            "inputLimit" => Sound with { Control = c with { InputLimitV = 5 } },
+            "secondHalf" => Sound with { FuelSystem = Sound.FuelSystem with { SecondHalf = true } },
+            "auxiliaryInjection" => Sound with { Engine = Sound.Engine with { AuxiliaryInjection = true } },
             "lowImpedance" => Sound with { Injectors = Sound.Injectors with { ImpedanceOhm = 2.5 } },
             "fuelMapOnEthanol" => Sound with { Control = c with { FuelMapEthanolPct = 85 } },
             "sparkMapOnEthanol" => Sound with { Control = c with { SparkMapEthanolPct = 85 } },

@@ -88,3 +88,25 @@ test("a hot drive that boils the fuel holds the job, and the drawing says where 
   await page.getByRole("button", { name: "Discard changes" }).click();
   await expect(page.getByText("Stop here")).toBeHidden();
 });
+
+test("a temperature log takes the place of two typical figures", async ({ page, open }) => {
+  await open(page, "Tarnock 30", "Capacity");
+  await page.getByText("Work it out from a temperature log").click();
+  await page.getByLabel("Fuel then").fill("20");
+  await page.getByLabel("Air then").fill("30");
+  await page.getByLabel("Pumps then").fill("240");
+  await page.getByRole("button", { name: "Type in points" }).click();
+  for (const [i, [minute, fuel]] of [[0, 30], [15, 34.5], [30, 38.4], [45, 41.7], [60, 44.6], [75, 47.1], [90, 49.2]].entries()) {
+    if (i > 0) {
+      await page.getByRole("button", { name: "One more point" }).click();
+    }
+    await page.getByLabel(`Minute, point ${i + 1}`).fill(String(minute));
+    await page.getByLabel(`Fuel, point ${i + 1}`).fill(String(fuel));
+  }
+  await page.getByRole("button", { name: "Fit the log" }).click();
+  await expect(page.getByRole("status").filter({ hasText: "of the pumps' power heats the tank" })).toContainText(/it loses \d+\.?\d* ± \d+/);
+  await page.getByRole("button", { name: "Use both" }).click();
+  await expect(page.getByText("Survey: not saved yet")).toBeVisible();
+  await page.getByRole("button", { name: "Edit: Heat the tank loses" }).click();
+  await expect(page.getByLabel("Heat the tank loses", { exact: true })).not.toHaveValue("");
+});

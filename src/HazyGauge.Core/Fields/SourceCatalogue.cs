@@ -66,6 +66,12 @@ public static class SourceCatalogue
     /// <summary>How well the specific heat of a fuel is known.</summary>
     public const string HeatCapacityLaw = "heatCapacityLaw";
 
+    /// <summary>How well a log of the fuel's temperature tells heat from loss.</summary>
+    public const string TemperatureLog = "temperatureLog";
+
+    /// <summary>How well it tells the heat alone.</summary>
+    public const string TemperatureLogHeat = "temperatureLogHeat";
+
     private const string PumpCurvePoint = "lowPressurePump.curve[";
 
     private sealed record Entry(
@@ -140,6 +146,8 @@ public static class SourceCatalogue
         ["bayHeatW"] = new("Heat from the engine bay", HazeUnit.Other, 50, "Hold a contact thermometer to feed and return after a drive.", 15),
         ["fuelUsedLph"] = new("Fuel used on the drive"),
         [VapourPressureLaw] = new("Vapor pressure formula"),
+        [TemperatureLog] = new("Scatter of the temperature log"),
+        [TemperatureLogHeat] = new("Scatter of the temperature log"),
         [HeatCapacityLaw] = new("Specific heat formula"),
         ["pumpV"] = new("Voltage at the pump"),
         ["dutyLimitPct"] = new("Duty limit"),

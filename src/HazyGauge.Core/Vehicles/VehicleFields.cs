@@ -62,6 +62,7 @@ public static class VehicleFields
             VehicleStops.Tank,
             [
                 new("fuelSystem.tankLitres", "Tank volume") { Unit = Unit.Litres, Min = 1, Max = 500, HowTo = "Read it off the papers.", Effect = "What a fill makes of the tank cannot be calculated without it." },
+                new("fuelSystem.secondHalf", "Jet pump from a second tank half") { HowTo = "Look for a saddle tank with a transfer line inside." },
                 new("pump.count", "Pumps in parallel") { Min = 1, Max = 6, HowTo = "Look for a second pump in the tank or under the floor.", Effect = CapacityNeedsIt },
                 new("pump.flowLph", "Pump flow") { Unit = Unit.Lph, Min = 5, Max = 2000, HowTo = "Find its curve, or measure: cold engine, ventilated, extinguisher ready, bonded closed container, thirty seconds; note pressure and volts at the pump.", Effect = CapacityNeedsIt, AnsweredBy = s => s.Pump.Curve is not null, AsksTolerance = true, Photo = true },
                 new("pump.curve", "Pump flow curve") { Hint = "With a curve, the curve counts.", Columns = [new("pressureKpa", "Pressure", Unit.Kpa), new("flowLph", "Flow", Unit.Lph)] },
@@ -88,6 +89,7 @@ public static class VehicleFields
                 new("engine.displacementCc", "Displacement") { Unit = Unit.Cc, Min = 50, Max = 12000, HowTo = "Read it off the papers.", Effect = CapacityNeedsIt, AnsweredBy = s => s.Engine is not { PowerKw: null, WantedPowerKw: null } },
                 new("engine.aspiration", "Induction") { HowTo = "Look for a turbo or supercharger between filter and throttle.", Effect = CapacityNeedsIt, LeftOfDoubt = 0.5, Choices = VehicleChoices.Aspirations },
                 new("engine.boostKpa", "Boost at full load") { Unit = Unit.Kpa, Min = 5, Max = 400, Usual = new(80, PlusMinusPct: 40), HowTo = "Log manifold pressure at full load and subtract the barometer: boost is above air pressure.", Effect = CapacityNeedsIt, Scope = Boosted },
+                new("engine.auxiliaryInjection", "Another fuel injected beside") { HowTo = "Look for a second tank: methanol, water, nitrous oxide." },
                 new("engine.redlineRpm", "Redline") { Unit = Unit.Rpm, Min = 1500, Max = 20000, HowTo = "Read it off the tachometer or the papers." },
                 new("engine.fullLoadLambda", "Lambda at full load") { Min = 0.5, Max = 1.3, HowTo = "Log lambda through one pull at full load.", Hint = "It counts where another lambda is wanted: then more or less fuel is burnt than now." },
             ]),
@@ -119,6 +121,7 @@ public static class VehicleFields
                 new("control.revisionListed", "Support for this revision") { HowTo = "Read hardware and firmware off the controller, and ask whoever makes the tune or the box whether they list it.", Effect = "A revision that is not listed cannot be programmed: buy no part before.", Decides = Always, Scope = Listed },
                 new("control.plugPresent", "Plug the kit needs") { HowTo = "Look for the plug on this very vehicle: versions of gearbox and option differ.", Effect = "A kit whose plug is not there cannot be connected.", Decides = Always, Scope = Controlled, Photo = true },
                 new("control.freeInput", "Free input") { HowTo = "Look the pins up, and look whether one of them is wired to something.", Effect = "The signal needs an input of its own.", Decides = Always, Scope = TakesInput },
+                new("control.inputLimitV", "Highest voltage the input bears") { Unit = Unit.Volt, Min = 1, Max = 40, HowTo = "Look it up in the controller's data.", Scope = TakesInput },
                 new("control.displaces", "What the signal displaces") { Scope = Displacing },
                 new("control.fuelMapEthanolPct", "Blend of the fuel map") { Unit = Unit.EthanolPct, Min = 0, Max = 100, HowTo = "Ask who made the map which fuel was in the tank; it may have been E85.", Effect = TakenForGasoline, Decides = OnDisplayOnly, Scope = Served, AsksTolerance = true, Hint = "Ask who made it; it may have been E85." },
                 new("control.sparkMapEthanolPct", "Blend of the spark map") { Unit = Unit.EthanolPct, Min = 0, Max = 100, HowTo = "Ask who made the map which fuel was in the tank.", Effect = "A spark map made on ethanol knocks on gasoline.", Scope = Served, AsksTolerance = true },

@@ -94,6 +94,7 @@ public enum Aspiration
 /// <param name="BsfcGPerKwh">Specific consumption at full load, g/kWh.</param>
 /// <param name="BsfcEthanolPct">Blend that consumption holds for, % by volume.</param>
 /// <param name="SupplyV">Battery voltage with the engine running, V.</param>
+/// <param name="AuxiliaryInjection">True where another fuel is injected beside: methanol, water, nitrous oxide.</param>
 public sealed record Engine(
     int? Cylinders = null,
     Hazy? DisplacementCc = null,
@@ -106,7 +107,8 @@ public sealed record Engine(
     Hazy? FullPowerRpm = null,
     Hazy? BsfcGPerKwh = null,
     Hazy? BsfcEthanolPct = null,
-    Hazy? SupplyV = null);
+    Hazy? SupplyV = null,
+    bool? AuxiliaryInjection = null);
 
 /// <summary>How the fuel reaches the rail.</summary>
 public enum FuelLine
@@ -224,6 +226,7 @@ public sealed record Joint(LineName? Line = null, double? AngleDeg = null, strin
 /// <param name="ReturnRiseK">By how much the engine bay heats what comes back, K.</param>
 /// <param name="BayHeatW">The heat of it, W; where it is given, it counts.</param>
 /// <param name="Materials">Which parts are rated for ethanol.</param>
+/// <param name="SecondHalf">True where a jet pump draws fuel over from a second half of the tank.</param>
 public sealed record FuelSystemSurvey(
     FuelLine? Line = null,
     FuelSystemKind? Kind = null,
@@ -239,7 +242,8 @@ public sealed record FuelSystemSurvey(
     Hazy? TankLossWPerK = null,
     Hazy? ReturnRiseK = null,
     Hazy? BayHeatW = null,
-    FuelMaterials? Materials = null)
+    FuelMaterials? Materials = null,
+    bool? SecondHalf = null)
 {
     /// <summary>True where some fuel goes straight into the cylinders.</summary>
     [JsonIgnore]
@@ -341,6 +345,7 @@ public enum SignalPath
 /// <param name="MapsMadeBy">Who made the maps, and when.</param>
 /// <param name="HardwareRevision">Hardware revision as written on the controller.</param>
 /// <param name="FirmwareRevision">Firmware revision as read out.</param>
+/// <param name="InputLimitV">Highest voltage the input for the signal bears, V.</param>
 /// <param name="StandAlone">True for a freely programmable controller, which needs nobody's list.</param>
 public sealed record EngineControl(
     SignalPath? SignalPath = null,
@@ -355,6 +360,7 @@ public sealed record EngineControl(
     string? MapsMadeBy = null,
     string? HardwareRevision = null,
     string? FirmwareRevision = null,
+    Hazy? InputLimitV = null,
     bool? StandAlone = null);
 
 /// <summary>What the owner wants, and what fuel there is.</summary>

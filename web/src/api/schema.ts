@@ -1487,6 +1487,80 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/fuel-heating-fit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Heat into the tank and heat it loses, from a log of the fuel's temperature. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    /**
+                     * @example {
+                     *       "fuelLitres": 20,
+                     *       "ethanolPct": 85,
+                     *       "ambientC": 30,
+                     *       "pumpElectricalW": 240,
+                     *       "readings": [
+                     *         {
+                     *           "minute": 0,
+                     *           "tempC": 30
+                     *         },
+                     *         {
+                     *           "minute": 12,
+                     *           "tempC": 33.9
+                     *         },
+                     *         {
+                     *           "minute": 24,
+                     *           "tempC": 37.3
+                     *         },
+                     *         {
+                     *           "minute": 36,
+                     *           "tempC": 40.4
+                     *         },
+                     *         {
+                     *           "minute": 48,
+                     *           "tempC": 43.1
+                     *         },
+                     *         {
+                     *           "minute": 60,
+                     *           "tempC": 45.5
+                     *         }
+                     *       ]
+                     *     }
+                     */
+                    "application/json": components["schemas"]["FuelHeatingLog"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FuelHeatingFitResult"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/vapour-pressure": {
         parameters: {
             query?: never;
@@ -2603,6 +2677,21 @@ export interface components {
              * @description Share of the fuel that goes into the ports afterwards, %.
              */
             portSharePct?: null | number;
+            /**
+             * Format: double
+             * @description Flow of one larger pump at the pressure it works against and the voltage it has, L/h; it takes the place of those there are.
+             */
+            pumpFlowLph?: null | number;
+            /**
+             * Format: double
+             * @description Static flow of the new injectors in the cylinders, g/s.
+             */
+            directInjectorGPerS?: null | number;
+            /**
+             * Format: double
+             * @description Displacement of the new high-pressure pump a turn of its cam, cm3.
+             */
+            highPressurePumpCcPerCamRev?: null | number;
         };
         /** @description The envelope to draw. */
         CapacityDrawing: {
@@ -2752,7 +2841,7 @@ export interface components {
         };
         /** @description A way to bring the wanted point inside the envelope, with its result. */
         CapacityRemedy: {
-            /** @description Stable name for programs: capBlend, lowerPower, largerInjectors, raisePressure, secondPump, portInjection, portShare or together. */
+            /** @description Stable name for programs: capBlend, lowerPower, largerInjectors, raisePressure, secondPump, largerPump, portInjection, portShare, largerDirectInjectors, largerHighPressurePump or together. */
             code: string;
             /** @description What to do and what it comes to, metric. */
             text: string;
@@ -3340,6 +3429,8 @@ export interface components {
                     u: number;
                 }[];
             };
+            /** @description True where another fuel is injected beside: methanol, water, nitrous oxide. */
+            auxiliaryInjection?: null | boolean;
         };
         /** @description What controls the engine, and how the signal is to reach it. */
         EngineControl: {
@@ -3394,6 +3485,20 @@ export interface components {
             hardwareRevision?: null | string;
             /** @description Firmware revision as read out. */
             firmwareRevision?: null | string;
+            /** @description Highest voltage the input for the signal bears, V. */
+            inputLimitV?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
             /** @description True for a freely programmable controller, which needs nobody's list. */
             standAlone?: null | boolean;
         };
@@ -3862,6 +3967,22 @@ export interface components {
             /** @description Where the doubt about the factor comes from, largest first. */
             budget: components["schemas"]["BudgetLine"][];
         };
+        /** @description What a log of the fuel's temperature comes to. */
+        FuelHeatingFitResult: {
+            /** @description Heat that goes into the tank, W. */
+            heatW: components["schemas"]["Hazy"];
+            /** @description Heat the tank loses, W for every K above ambient. */
+            lossWPerK: components["schemas"]["Hazy"];
+            /** @description Share of the pumps' power that ends in the tank, %: what is left of the heat without that of the engine bay. */
+            heatIntoFuelPct: components["schemas"]["Hazy"];
+            /**
+             * Format: double
+             * @description How far the readings lie from the fitted course, K (standard deviation).
+             */
+            scatterK: number;
+            /** @description What to make of it. */
+            findings: components["schemas"]["Finding"][];
+        };
         /** @description What heats the fuel in a tank over a drive. Any quantity may be hazy. */
         FuelHeatingInput: {
             /** @description Fuel in the tank, L at the temperature it starts from. */
@@ -3903,6 +4024,47 @@ export interface components {
                 /** Format: double */
                 plusMinus?: number;
                 parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+        };
+        /** @description A log of the fuel's temperature over a drive, and under what it was taken. */
+        FuelHeatingLog: {
+            /** @description Fuel in the tank at the start, L. */
+            fuelLitres: components["schemas"]["Hazy"];
+            /** @description Ethanol, % by volume. */
+            ethanolPct: components["schemas"]["Hazy"];
+            /** @description Temperature around the tank, C. */
+            ambientC: components["schemas"]["Hazy"];
+            /** @description Electrical power of all pumps, W. */
+            pumpElectricalW: components["schemas"]["Hazy"];
+            /** @description The readings, minutes rising, 6 to 2000 over a quarter of an hour or more. */
+            readings: null | components["schemas"]["TemperatureReading"][];
+            /** @description Heat the fuel brings back from the engine bay, W; left out, none. */
+            bayHeatW?: null | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u: number;
+                /** Format: double */
+                plusMinus: number;
+                parts: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Fuel used up meanwhile, L/h; left out, none. */
+            fuelUsedLph?: null | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u: number;
+                /** Format: double */
+                plusMinus: number;
+                parts: {
                     source: string;
                     /** Format: double */
                     u: number;
@@ -4023,6 +4185,20 @@ export interface components {
             };
             /** @description Suction at the inlet, kPa. */
             inletSuctionKpa?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Current its driver carries, A. */
+            driverLimitA?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -4157,6 +4333,8 @@ export interface components {
                 }[];
             };
             materials?: null | components["schemas"]["FuelMaterials"];
+            /** @description True where a jet pump draws fuel over from a second half of the tank. */
+            secondHalf?: null | boolean;
         };
         /**
          * @description What proves the fueling: a log on the job, the blends it covers and how far from lambda it is at worst, for one base map, metering and map revision.
@@ -6014,6 +6192,19 @@ export interface components {
              * @default true
              */
             areTwo: boolean;
+        };
+        /** @description A reading of the fuel's temperature. */
+        TemperatureReading: {
+            /**
+             * Format: double
+             * @description Minutes from the start.
+             */
+            minute: number;
+            /**
+             * Format: double
+             * @description Temperature of the fuel, C.
+             */
+            tempC: number;
         };
         /**
          * @description What the low pulse says.

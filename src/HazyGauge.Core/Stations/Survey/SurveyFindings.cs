@@ -20,6 +20,9 @@ internal static class SurveyFindings
     private const double UsualHighestPct = 85;
     private const double UsualMapPct = 10;
 
+    // What a running battery reaches, V.
+    private const double BatteryV = 15;
+
     // Below this an injector draws more than a plain driver bears (common practice, no source).
     private const double LowOhm = 6;
 
@@ -76,6 +79,11 @@ internal static class SurveyFindings
             yield return string.IsNullOrWhiteSpace(control.Displaces)
                 ? Stop("noInput", "control.freeInput", "No input is free for the signal. Say which one it displaces, or choose a box with its own input.")
                 : new("inputDisplaced", Severity.Caution, "The signal takes an input that serves something else. Note what it did, what is lost with it, and how to put it back.", "control.displaces");
+        }
+
+        if (control is { SignalPath: SignalPath.DirectFrequency, InputLimitV: { } limit } && limit.Value < BatteryV)
+        {
+            yield return new("inputLimit", Severity.Caution, Sentence.Of($"This input bears {Say.Given(limit.Value, Unit.Volt)}: pull the signal up to 5 V or less, never to the battery."), "control.inputLimitV");
         }
 
         switch (control.SignalPath)
@@ -167,6 +175,16 @@ internal static class SurveyFindings
         else if (fuel.Line is not null)
         {
             yield return new("feedOnly", Severity.Info, "Without a return line the sensor goes into the feed: every connection is under pressure, and its bore must pass the full flow.", "fuelSystem.line");
+        }
+
+        if (fuel.SecondHalf == true)
+        {
+            yield return new("secondHalf", Severity.Caution, "A jet pump draws the second half of the tank over, and only while fuel comes back to it: after a fill the two halves mix late. Read the sensor again after a drive, and keep the jet pump fed where the return changes.", "fuelSystem.secondHalf");
+        }
+
+        if (survey.Engine.AuxiliaryInjection == true)
+        {
+            yield return new("auxiliaryInjection", Severity.Caution, "What is injected beside passes no sensor: it enriches or cools on top of the blend. Switch it off until the fueling is proven, then prove it again with it on.", "engine.auxiliaryInjection");
         }
 
         if (survey is { Injectors.Count: { } injectors, Engine.Cylinders: { } cylinders } && injectors % cylinders != 0)

@@ -2,6 +2,7 @@ import { FigureRows } from "../../fuelSystem/FigureRows";
 import type { StationWork } from "../../job/useStation";
 import { useUnits } from "../../words/useUnits";
 import { HeatingPlot } from "./HeatingPlot";
+import { TemperatureLog } from "./TemperatureLog";
 import type { CapacityPlan, CapacityResults } from "./types";
 import { type Survey, useAskedHere } from "./useAskedHere";
 
@@ -52,6 +53,7 @@ export function DrivePanel({ capacity, survey }: Props) {
         <FigureRows station={capacity} rows={figures} assumed={standing?.assumed ?? []} />
         <FigureRows station={survey} rows={facts} assumed={standing?.assumed ?? []} />
       </ul>
+      <TemperatureLog plan={capacity.document} survey={survey} ethanolPct={standing?.ethanolPct?.value ?? 10} />
     </section>
   );
 }

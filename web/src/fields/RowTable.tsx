@@ -1,5 +1,5 @@
-import type { Field } from "../../api/client";
-import { NumberField } from "../../fields/NumberField";
+import type { Field } from "../api/client";
+import { NumberField } from "./NumberField";
 
 type Row = Record<string, number | null | undefined>;
 
