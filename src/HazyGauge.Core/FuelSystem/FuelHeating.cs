@@ -20,7 +20,7 @@ public sealed record FuelHeatingInput(
     Hazy FuelLitres, Hazy EthanolPct, Hazy AmbientC, Hazy StartC, Hazy PumpElectricalW, Hazy HeatIntoFuelPct, Hazy LossWPerK, Hazy Minutes, Hazy? BayHeatW = null, Hazy? FuelUsedLph = null)
 {
     // With less left than this the pump draws air.
-    private const double MostUsedShare = 0.95;
+    internal const double MostUsedShare = 0.95;
 
     /// <summary>Heat that goes into the tank, W.</summary>
     public Hazy IntoTankW() => (PumpElectricalW * HeatIntoFuelPct / 100) + (BayHeatW ?? 0);
@@ -144,8 +144,9 @@ public static class FuelHeating
         }
     }
 
-    // -ln(1 - x) / x: 1 where nothing is used; close to that the series keeps its digits.
-    private static Hazy Stretch(Hazy x)
+    /// <summary>How much longer a time works on a tank of which a share x is used by then: -ln(1 - x) / x. Close to 0 the series keeps its digits.</summary>
+    internal static T Stretch<T>(T x)
+        where T : struct, IRealNumber<T>
     {
         const double Small = 1e-3;
         var v = x.Value;
@@ -158,8 +159,9 @@ public static class FuelHeating
         return x.Through(stretch, ((1 / (1 - v)) - stretch) / v);
     }
 
-    // (1 - exp(-x)) / x: how much of the first rise is left on average. Without losses it is 1; close to that the series keeps its digits.
-    private static Hazy Fading(Hazy x)
+    /// <summary>How much of the first rise is left on average: (1 - exp(-x)) / x. Without losses it is 1; close to that the series keeps its digits.</summary>
+    internal static T Fading<T>(T x)
+        where T : struct, IRealNumber<T>
     {
         const double Small = 1e-3;
         var v = x.Value;

@@ -98,7 +98,7 @@ public sealed record FuelHeatingLog(
             check.Refuse("readings", Sentence.Of($"The log is too short: it takes {Say.Given(ShortestMinutes, Unit.Minutes)} or more, better an hour."));
         }
 
-        if (check.IsClean && (FuelUsedLph?.Value ?? 0) * readings[^1].Minute / 60 > 0.95 * FuelLitres.Value)
+        if (check.IsClean && (FuelUsedLph?.Value ?? 0) * readings[^1].Minute / 60 > FuelHeatingInput.MostUsedShare * FuelLitres.Value)
         {
             check.Refuse("fuelUsedLph", "The tank would have run empty during the log.");
         }
@@ -126,7 +126,7 @@ public sealed record FuelHeatingLog(
         private const int Grid = 200;
         private const double AccuracyWPerK = 1e-6;
 
-        private readonly double[] _seconds = [.. readings.Select(r => 60 * (r.Minute - readings[0].Minute) * Stretch(usedPerMinute * (r.Minute - readings[0].Minute)))];
+        private readonly double[] _seconds = [.. readings.Select(r => r.Minute - readings[0].Minute).Select(minute => 60 * minute * FuelHeating.Stretch<Exact>(usedPerMinute * minute).Value)];
 
         public double BestLoss(double mostWPerK)
         {
@@ -160,13 +160,7 @@ public sealed record FuelHeatingLog(
             return (slopes.TransposeThisAndMultiply(slopes)).PseudoInverse();
         }
 
-        // What one watt has warmed the tank by after a time: (1 - exp(-loss t / C)) / loss.
-        private double Rise(double seconds, double loss)
-        {
-            var x = loss / capacityJPerK * seconds;
-            return seconds / capacityJPerK * (x < 1e-6 ? 1 - (x / 2) : (1 - Math.Exp(-x)) / x);
-        }
-
-        private static double Stretch(double used) => used < 1e-9 ? 1 : -Math.Log(1 - used) / used;
+        // What one watt has warmed the tank by after a time, K.
+        private double Rise(double seconds, double loss) => seconds / capacityJPerK * FuelHeating.Fading<Exact>(loss / capacityJPerK * seconds).Value;
     }
 }

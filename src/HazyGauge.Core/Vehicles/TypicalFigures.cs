@@ -115,7 +115,7 @@ internal sealed class TypicalFigures(VehicleSurvey survey, FullLoad load, HazeLe
         null => Noted("fuelSystem.followsManifold", BoostKpa * Quantity("fuelSystem.followsManifold", 0.5, 0.5), new Assumption("half the boost, plus or minus the other half")),
     };
 
-    /// <summary>Flow of one pump at the pressure it works against, L/h: where it is open, what a maker fits for the power the vehicle has on the fuel it has.</summary>
+    /// <summary>Flow of one pump at the pressure it works against, L/h: where it is open, what a maker fits for its present power on its present fuel.</summary>
     public Hazy PumpFlowLph
     {
         get
@@ -154,7 +154,7 @@ internal sealed class TypicalFigures(VehicleSurvey survey, FullLoad load, HazeLe
 
     private bool IsBoosted => survey.Engine.Aspiration == Aspiration.Boosted;
 
-    /// <summary>Rated flow of one injector, cm3/min: where it is open, what carries the power the vehicle has on the fuel it has, dead time and pressure counted; null where that is open too.</summary>
+    /// <summary>Rated flow of one injector, cm3/min: where it is open, what carries its present power on its present fuel, dead time and pressure counted; null where that is open too.</summary>
     /// <param name="count">Injectors.</param>
     /// <param name="share">Share of the fuel they carry, 0 to 1.</param>
     /// <param name="openings">How often each opens in two turns.</param>

@@ -177,6 +177,11 @@ internal static class SurveyFindings
             yield return new("feedOnly", Severity.Info, "Without a return line the sensor goes into the feed: every connection is under pressure, and its bore must pass the full flow.", "fuelSystem.line");
         }
 
+        if (survey.Injectors.ImpedanceOhm is { } ohm && ohm.Value < LowOhm)
+        {
+            yield return new("lowImpedance", Severity.Caution, Sentence.Of($"Injectors of {Say.Given(ohm.Value, Unit.Ohm)} need a driver that holds their current down, or resistors: see that the controller and every box between has one."), "injectors.impedanceOhm");
+        }
+
         if (fuel.SecondHalf == true)
         {
             yield return new("secondHalf", Severity.Caution, "A jet pump draws the second half of the tank over, and only while fuel comes back to it: after a fill the two halves mix late. Read the sensor again after a drive, and keep the jet pump fed where the return changes.", "fuelSystem.secondHalf");
@@ -226,11 +231,6 @@ internal static class SurveyFindings
             {
                 yield return new(finding.Code, finding.Severity, finding.Sentence, "goals.coldestStartC");
             }
-        }
-
-        if (survey.Injectors.ImpedanceOhm is { } ohm && ohm.Value < LowOhm)
-        {
-            yield return new("lowImpedance", Severity.Caution, Sentence.Of($"Injectors of {Say.Given(ohm.Value, Unit.Ohm)} need a driver that holds their current down, or resistors: see that the controller and every box between has one."), "injectors.impedanceOhm");
         }
     }
 
