@@ -45,9 +45,15 @@ test("spark is held until the fueling is proven, and a gasoline multiplier over 
   await page.getByLabel("Lowest blend logged").fill("10");
   await page.getByLabel("Highest blend logged").fill("62");
   await page.getByLabel("Lambda off at worst").fill("2");
-  await page.getByLabel("Map revision").fill("r3");
+  await page.getByLabel("Map revision in the controller").fill("r3");
   await page.getByRole("button", { name: "Mark the fueling proven" }).click();
   await expect(page.getByRole("heading", { level: 1 })).toHaveText(/Add 3\.7° of spark\.$/);
+  await expect(page.getByText("Held at zero.")).toBeHidden();
+
+  // Another map in the controller is another fueling.
+  await page.getByLabel("Map revision in the controller").fill("r4");
+  await expect(page.getByText(/Now r4 is in the controller, so the proof does not hold any more/)).toBeVisible();
+  await page.getByLabel("Map revision in the controller").fill("r3");
   await expect(page.getByText("Held at zero.")).toBeHidden();
 
   // Another way of metering is another fueling.

@@ -63,6 +63,11 @@ internal sealed class CompensateEvaluation(CompensatePlan plan, Hazy basePct, Ha
 
     private CompensateResults Results()
     {
+        if (plan.MapRevision is { } revision && (revision.Length > FuellingProof.LongestRevision || revision.Any(char.IsControl)))
+        {
+            throw new RefusedInputException("mapRevision", $"A map revision has at most {FuellingProof.LongestRevision} characters.");
+        }
+
         FuelFactorBasis.CheckBase(basePct, UsualFuels.Traditional<Hazy>());
         var (proven, lapsed) = plan.FuellingProof?.HoldsFor(basePct.Value, plan.MeteringOrUsual, plan.MapRevision) ?? (false, null);
         var outside = proven && Ethanol is { } read && !plan.FuellingProof!.Covers(read.Value) ? plan.FuellingProof.NotCovered(read.Value) : null;

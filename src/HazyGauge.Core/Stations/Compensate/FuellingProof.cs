@@ -28,7 +28,7 @@ public sealed record FuellingProof(
 {
     private const int Shortest = 3;
     private const int Longest = 200;
-    private const int LongestRevision = 60;
+    internal const int LongestRevision = 60;
 
     // Further from lambda than this at worst is no proof (common practice, no source).
     private const double MostLambdaErrorPct = 3;

@@ -3,6 +3,7 @@ import { useCatalogue, usualText } from "../../fields/catalogue";
 import { HazyField } from "../../fields/HazyField";
 import { NumberField } from "../../fields/NumberField";
 import { numberOf } from "../../fields/stored";
+import { TextField } from "../../fields/TextField";
 import { useUnits } from "../../words/useUnits";
 import type { Props } from "./types";
 
@@ -39,6 +40,12 @@ export function BaseMapPanel({ compensate }: Props) {
           Use the survey's
         </button>
       )}
+      <TextField
+        label="Map revision in the controller"
+        value={document.mapRevision ?? ""}
+        error={errorFor("mapRevision") ?? errorFor("fuellingProof.mapRevision")}
+        onChange={(mapRevision) => setDraft({ ...document, mapRevision: mapRevision || undefined })}
+      />
       <NumberField
         label={field("baseFuelTempC").label}
         quantity="celsius"

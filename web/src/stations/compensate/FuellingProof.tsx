@@ -26,11 +26,11 @@ export function FuellingProof({ compensate }: Props) {
   const mark = () =>
     setDraft({
       ...document,
-      mapRevision: typed.mapRevision,
       fuellingProof: {
         ...typed,
         evidence: typed.evidence?.trim(),
-        // What it was proven for: another base map or metering needs another proof.
+        // What it was proven for: another base map, metering or map revision needs another proof.
+        mapRevision: document.mapRevision,
         baseEthanolPct: numberOf(lastResults?.baseEthanolPct),
         metering: document.metering ?? "orifice",
       },
@@ -88,12 +88,6 @@ export function FuellingProof({ compensate }: Props) {
           value={typed.worstLambdaErrorPct ?? null}
           error={errorFor("fuellingProof.worstLambdaErrorPct")}
           onChange={(worstLambdaErrorPct) => change({ worstLambdaErrorPct })}
-        />
-        <TextField
-          label="Map revision"
-          value={typed.mapRevision ?? ""}
-          error={errorFor("fuellingProof.mapRevision")}
-          onChange={(mapRevision) => change({ mapRevision })}
         />
       </div>
       <div className="flex flex-wrap items-center gap-3">
