@@ -23,7 +23,8 @@ export function useJobWork(id: string, job: Job | undefined, slug: string | null
   const preview = useQuery({
     queryKey: previewKey(id, wanted, drafts),
     enabled: wanted !== null,
-    placeholderData: keepPreviousData,
+    // On a page without a station nothing of the one before is shown: what was a draft there may be saved by now.
+    placeholderData: wanted ? keepPreviousData : undefined,
     retry: (count, error) => !(error instanceof ApiError) && count < 2,
     queryFn: async ({ signal }): Promise<Preview> => {
       const body = {

@@ -58,7 +58,7 @@ public sealed class CapacityStation : Station<CapacityPlan, CapacityResults>
         [
             Figure.Of("powerKw", "Power wanted", results?.PowerKw, Unit.Kw, "not known"),
             Figure.Of("ethanolPct", "Blend wanted", results?.EthanolPct, Unit.EthanolPct, "not known"),
-            Figure.Of("maxEthanolPct", "Most ethanol at that power", results?.AtPoint?.MaxEthanolPct, Unit.EthanolPct, "not known"),
+            MostEthanol(results?.AtPoint?.MaxEthanolPct),
             Figure.Of("maxPowerKw", "Most power on that blend", results?.AtPoint?.MaxPowerKw, Unit.Kw, "not known"),
             new("ethanolBinding", "Limited by", results?.AtPoint?.EthanolBinding?.InWords() ?? "not known"),
             Planned("baseRiseKpa", "Base pressure raised by", changes?.BaseRiseKpa, Unit.Kpa),
@@ -72,5 +72,14 @@ public sealed class CapacityStation : Station<CapacityPlan, CapacityResults>
             Figure.Of("boilingMarginK", "To boiling on the hottest drive", results?.Drive.AtInlet.MarginK, Unit.KelvinStep, "not known"),
             Figure.Of("tripKpa", "Low-side pressure trips at", results?.Failsafe?.TripKpa, Unit.Kpa, "not known"),
         ];
+    }
+
+    // Where its haze reaches neat ethanol only the low end says something.
+    private static Figure MostEthanol(Hazy? most)
+    {
+        const string Field = "maxEthanolPct", Label = "Most ethanol at that power";
+        return most is { } known && ReachWords.IsOneSided(known)
+            ? new Figure(Field, Label, ReachWords.Supported(known).Text)
+            : Figure.Of(Field, Label, most, Unit.EthanolPct, "not known");
     }
 }
