@@ -87,6 +87,10 @@ public partial class StationSentencesTests
         noReading.Headline.Text.ShouldBe("The row for a base map on E10 is ready; today's factor needs a reading.");
         Compensate.Summary(new CompensatePlan(), noReading).Text.ShouldBe("Base map on E10; no reading yet");
 
+        // A map that ran on "E85" of E75 was right: the first reading on that fuel is its blend.
+        Compensated(new CompensatePlan { BaseEthanolPct = 85 }, new HazeLedger(), 125).Findings.Single().ShouldSatisfyAllConditions(f => f.Code.ShouldBe("baseAsLabelled"), f => f.Text.ShouldContain("that was E75, not E85"));
+        Compensated(new CompensatePlan { BaseEthanolPct = 85 }, new HazeLedger(), 60).Findings.ShouldBeEmpty();
+
         var read = Compensated(new CompensatePlan { BaseEthanolPct = 10, Metering = Metering.Mass }, new HazeLedger(), 123.4);
         read.Headline.Text.ShouldMatch(@"^At E73, inject 1\.\d\d ± 0\.\d\d times the base map's open time on E10\. Add no spark\.$");
         read.Lead.Text.ShouldMatch(@"^Fuel is uncertain by ± \d\.\d %: at worst \d\.\d % lean, which 1\.\d\d\d covers\. Dead time is added after, never multiplied\.$");

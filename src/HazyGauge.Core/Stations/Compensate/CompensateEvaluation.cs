@@ -16,6 +16,7 @@ internal sealed class CompensateEvaluation(CompensatePlan plan, Hazy basePct, Ha
 
     // A survey that is off by more than this speaks of another map.
     private const double SameBlendPct = 0.5;
+    private const double LabelledFromPct = 60;
 
     private Hazy? Ethanol => reading?.EthanolPct;
 
@@ -85,7 +86,7 @@ internal sealed class CompensateEvaluation(CompensatePlan plan, Hazy basePct, Ha
             RefusedInputException.Under("row", () => new BreakpointsQuery(basePct, plan.MeteringOrUsual, plan.Row?.EthanolPcts, plan.Row?.EthanolPcts is null ? plan.Row?.Count ?? UsualBreakpoints : null, WholePct: true).Answer()),
             spark,
             proven,
-            [.. new[] { lapsed, outside, AnotherBase() }.OfType<Finding>().Concat(multiplier?.Findings ?? []).OrderByDescending(f => f.Severity)],
+            [.. new[] { lapsed, outside, AnotherBase(), AsLabelled() }.OfType<Finding>().Concat(multiplier?.Findings ?? []).OrderByDescending(f => f.Severity)],
             CompensateWords.Headline(basePct, Ethanol, fuel, spark),
             CompensateWords.Lead(fuel, spark),
             progress.State,
@@ -102,6 +103,12 @@ internal sealed class CompensateEvaluation(CompensatePlan plan, Hazy basePct, Ha
 
     private Finding? AnotherBase() => plan.BaseEthanolPct is { } here && surveyedPct is { } found && Math.Abs(here.Value - found.Value) > SameBlendPct
         ? new Finding("anotherBase", Severity.Caution, Sentence.Of($"The survey says the fuel map was made on {Say.Ethanol(found.Value, 1)}, here it is {Say.Ethanol(here.Value, 1)}. One of the two is wrong, or this is another map."))
+        : null;
+
+    // Pump "E85" is anything from about E60 to E92 (common practice, no source): a map made on it was made on what was in the tank, not on the label.
+    private Finding? AsLabelled() => basePct.Value >= LabelledFromPct && Ethanol is { } read && read.Value >= LabelledFromPct && Math.Abs(read.Value - basePct.Value) > SameBlendPct + Interval95.HalfWidth(basePct)
+        ? new Finding("baseAsLabelled", Severity.Caution, Sentence.Of(
+            $"A pump's label is not its blend. If the tank still holds the fuel the map was made on, that was {Say.Ethanol(read.Value)}, not {Say.Ethanol(basePct.Value)}: give what the sensor reads, or the row takes out fuel that was right."))
         : null;
 
     private MultiplierJudgement? Multiplier() => plan.Multiplier switch
