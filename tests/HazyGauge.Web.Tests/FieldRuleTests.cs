@@ -40,43 +40,27 @@ public class FieldRuleTests(App app) : IClassFixture<App>
             return stations["survey"]!["results"]!.ToJsonString() + stations["capacity"]!["results"]!.ToJsonString();
         }
 
-        var vehicles = new List<(JsonNode Survey, string ComesTo)>();
-        foreach (var text in new[] { Ports, Direct, Bare })
-        {
-            var survey = JsonNode.Parse(text)!;
-            vehicles.Add((survey, (await ComesTo(survey))!));
-        }
-
+        var vehicles = new[] { Ports, Direct, Bare };
         var idle = new List<string>();
         foreach (var field in (await app.GetAsync("/api/fields/survey")).AsArray())
         {
-            var path = (string)field!["path"]!;
-            var values = Values(field).ToList();
-            var tried = 0;
-            var decides = false;
-            foreach (var (survey, before) in vehicles)
+            // That it is answered at all changes what is left to measure: only different answers that come to different things count.
+            var (path, values, decides) = ((string)field!["path"]!, Values(field).ToList(), false);
+            foreach (var vehicle in vehicles.TakeWhile(_ => !decides))
             {
+                var outcomes = new HashSet<string>(StringComparer.Ordinal);
                 foreach (var value in values)
                 {
-                    var changed = survey.DeepClone();
-                    var at = changed;
-                    var names = path.Split('.');
-                    foreach (var name in names[..^1])
+                    if (await ComesTo(With(vehicle, path, value)) is { } outcome)
                     {
-                        at = at[name] ??= new JsonObject();
-                    }
-
-                    at[names[^1]] = value.DeepClone();
-                    tried++;
-                    decides = decides || (await ComesTo(changed) is { } after && after != before);
-                    if (decides)
-                    {
-                        break;
+                        outcomes.Add(outcome);
                     }
                 }
+
+                decides = outcomes.Count > 1;
             }
 
-            if (tried > 0 && !decides)
+            if (values.Count > 0 && !decides)
             {
                 idle.Add(path);
             }
@@ -90,7 +74,21 @@ public class FieldRuleTests(App app) : IClassFixture<App>
     {
         "yesNo" => [JsonValue.Create(true), JsonValue.Create(false)],
         "choice" => field["choices"]!.AsArray().Select(c => c!["name"]!.DeepClone()),
-        "number" or "hazy" or "count" => new[] { 0.1, 0.4, 0.9 }.Select(share => (JsonNode)JsonValue.Create(Math.Round((double)field["min"]! + (share * ((double)field["max"]! - (double)field["min"]!))))),
+        "number" or "hazy" or "count" => new[] { 0.1, 0.4, 0.9 }.Select(share => (JsonNode)JsonValue.Create(Math.Round((double)field["min"]! + (share * ((double)field["max"]! - (double)field["min"]!)), (string?)field["answer"] == "count" ? 0 : 2))),
         _ => [],
     };
+
+    private static JsonNode With(string survey, string path, JsonNode value)
+    {
+        var whole = JsonNode.Parse(survey)!;
+        var at = whole;
+        var names = path.Split('.');
+        foreach (var name in names[..^1])
+        {
+            at = at[name] ??= new JsonObject();
+        }
+
+        at[names[^1]] = value.DeepClone();
+        return whole;
+    }
 }

@@ -121,7 +121,7 @@ public static class FuelHeating
 
         public Hazy At(Hazy minute)
         {
-            var (seconds, used) = Stretched(minute);
+            var (seconds, _) = Stretched(minute);
             return Input.StartC + (AtFirstW / CapacityJPerK * seconds * Fading(Input.LossWPerK / CapacityJPerK * seconds));
         }
 

@@ -41,7 +41,7 @@ public sealed record FuelHeatingLog(
 
     /// <summary>
     /// Heat and loss under which <see cref="FuelHeating"/> runs closest to the readings (least squares; for each loss the heat and the first temperature
-    /// follow linearly). Their haze is that of the readings about the course, and of what the tank holds.
+    /// follow linearly). Their haze is that of the readings about the course, of what the tank holds and of the air around it; what is not known of the fuel used is left out.
     /// </summary>
     /// <exception cref="RefusedInputException">Something cannot be, or the log is too short.</exception>
     public FuelHeatingFitResult Fit(HazeLedger ledger)
@@ -65,7 +65,10 @@ public sealed record FuelHeatingLog(
         var ofLoss = SourceCatalogue.Find(SourceCatalogue.TemperatureLog, lossU);
         var hazyLoss = ledger.Quantity(loss, lossU, ofLoss) * share;
         var hazyHeat = ledger.Quantity(heat, [(ofLoss, shared), (SourceCatalogue.Find(SourceCatalogue.TemperatureLogHeat, own), own)]) * share;
-        return new FuelHeatingFitResult(hazyHeat, hazyLoss, 100 * (hazyHeat - (BayHeatW ?? 0)) / PumpElectricalW, scatter, [.. Findings(hazyHeat, hazyLoss)]);
+
+        // Warmer air is less heat for the same course, and the same loss.
+        hazyHeat -= loss * (AmbientC - AmbientC.Value);
+        return new FuelHeatingFitResult(hazyHeat, hazyLoss, RealNumber.Clamp(100 * (hazyHeat - (BayHeatW ?? 0)) / PumpElectricalW, 0, 100), scatter, [.. Findings(hazyHeat, hazyLoss)]);
     }
 
     private void Check()

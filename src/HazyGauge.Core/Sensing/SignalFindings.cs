@@ -93,7 +93,7 @@ internal static class SignalFindings
         $"{lowV:0.##} V is high for a wire that is pulled low: the sensor's ground is poor, or the pull-up is too strong. Measure the drop along the ground; a controller may not see the pulses."));
 
     /// <summary>A frequency in the band whose low time shows that something is wrong all the same: it says nothing of supply and ground.</summary>
-    internal static Finding InBandInDoubt(double hz) => new("signalInDoubt", Severity.Caution, Text($"{hz:0.##} Hz lies where the sensor speaks, but the low time does not fit it: take the ethanol content as not known until that is cleared."));
+    internal static Finding InBandInDoubt(double hz) => new("signalInDoubt", Severity.Caution, Text($"{hz:0.##} Hz lies where the sensor speaks, but the low time does not fit it: clear that before relying on the ethanol content."));
 
     private const string WiringAdvice = "A half-seated terminal or a tap beside the copper is the usual cause: move the harness by hand while recording and watch for it.";
 

@@ -56,12 +56,14 @@ public sealed record HotDrive(
 /// <summary>What the hottest drive comes to, at each place on the blend that boils first there.</summary>
 /// <param name="Heating">The temperature of the fuel over it.</param>
 /// <param name="AtInlet">How far from boiling at the pump's inlet, at the end.</param>
-/// <param name="InReturn">The same in the return; null where there is none.</param>
+/// <param name="InReturn">The same in the return; null where there is none, or nobody knows what flows there.</param>
 /// <param name="WorstAtInletPct">Blend that boils first at the inlet, % by volume.</param>
 /// <param name="WorstInReturnPct">Blend that boils first in the return, % by volume.</param>
 /// <param name="OnHighest">How far from boiling at the inlet on the highest blend.</param>
 /// <param name="Air">Pressure of the air at its highest place.</param>
 /// <param name="Gasoline">Reid pressure of the gasoline it was calculated with.</param>
+/// <param name="PumpW">Electrical power of all pumps, W.</param>
+/// <param name="BayHeatW">Heat of the engine bay it was calculated with, W.</param>
 public sealed record HotDriveResult(
     FuelHeatingResult Heating,
     BoilingMarginResult AtInlet,
@@ -70,7 +72,9 @@ public sealed record HotDriveResult(
     double WorstInReturnPct,
     BoilingMarginResult OnHighest,
     AbsolutePressure<Hazy> Air,
-    ReidPressure<Hazy> Gasoline)
+    ReidPressure<Hazy> Gasoline,
+    Hazy PumpW,
+    Hazy BayHeatW)
 {
     // Beyond the range of the laws of vapour pressure and of density; fuel boils before.
     private const double ColdestC = -40;
@@ -96,7 +100,8 @@ internal sealed class HotDriveEvaluation(VehicleSurvey survey, HotDrive drive, T
     /// <param name="pumpedLph">What they move, L/h; null where that is not known.</param>
     public HotDriveResult Of(Hazy highestEthanolPct, int pumpCount, Hazy? pumpedLph)
     {
-        var watts = survey.Pump.ElectricalW ?? typical.Guess(VehiclePaths.PumpElectricalW, TypicalFigures.PumpW * pumpCount, 25, Unit.Watt);
+        // Measured for the pumps there are; those that are planned draw as much each.
+        var watts = survey.Pump.ElectricalW is { } all ? all * pumpCount / (survey.Pump.Count ?? 1) : typical.Guess(VehiclePaths.PumpElectricalW, TypicalFigures.PumpW * pumpCount, 25, Unit.Watt);
         var air = AirPressure.At(drive.AltitudeM ?? typical.Guess(HotDrive.AltitudePath));
         var inlet = air - new PressureDifference<Hazy>(survey.Pump.InletSuctionKpa ?? typical.Guess(VehiclePaths.InletSuctionKpa));
         var gasoline = Gasoline();
@@ -109,14 +114,16 @@ internal sealed class HotDriveEvaluation(VehicleSurvey survey, HotDrive drive, T
         return new HotDriveResult(
             heating,
             Margin(atInlet, heating.FinalC, inlet),
-            survey.FuelSystem.Line == FuelLine.Return && Heating(inReturn) is var back
-                ? Margin(inReturn, back.FinalC + OnTheWayBackK(back, inReturn, watts, bayW, pumpedLph), air)
+            survey.FuelSystem.Line == FuelLine.Return && pumpedLph is { Value: > 0 } lph && Heating(inReturn) is var back
+                ? Margin(inReturn, back.FinalC + OnTheWayBackK(back, inReturn, watts, bayW, lph), air)
                 : null,
             atInlet,
             inReturn,
             Margin(highestEthanolPct, Heating(highestEthanolPct).FinalC, inlet),
             air,
-            gasoline);
+            gasoline,
+            watts,
+            bayW);
     }
 
     private FuelHeatingInput Input(Hazy ethanolPct, Hazy watts, Hazy bayW) => new(
@@ -173,8 +180,8 @@ internal sealed class HotDriveEvaluation(VehicleSurvey survey, HotDrive drive, T
     };
 
     // The pump's heat in what it moves, and what the engine bay adds.
-    private static Hazy OnTheWayBackK(FuelHeatingResult heating, double ethanolPct, Hazy watts, Hazy bayW, Hazy? pumpedLph) =>
-        pumpedLph is { Value: > 0 } lph ? (watts + bayW) / FlowWPerK(lph, ethanolPct, HotDriveResult.Held(heating.FinalC).C.Value) : 0.0;
+    private static Hazy OnTheWayBackK(FuelHeatingResult heating, double ethanolPct, Hazy watts, Hazy bayW, Hazy lph) =>
+        (watts + bayW) / FlowWPerK(lph, ethanolPct, HotDriveResult.Held(heating.FinalC).C.Value);
 
     // Heat that warms a flow by one kelvin, W/K.
     private static Hazy FlowWPerK(Hazy lph, double ethanolPct, double tempC)

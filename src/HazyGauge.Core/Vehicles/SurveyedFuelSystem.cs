@@ -68,6 +68,9 @@ public sealed class SurveyedFuelSystem
     /// <summary>Pressure of the low side at ambient manifold pressure, kPa gauge.</summary>
     public Hazy BasePressureKpa => _typical.BasePressureKpa;
 
+    /// <summary>Battery voltage with the engine running, V.</summary>
+    public Hazy SupplyV => _typical.SupplyV;
+
     /// <summary>Reid pressure of the gasoline in winter, kPa.</summary>
     public Hazy WinterReidKpa => _survey.Goals.WinterReidKpa ?? _typical.Guess("goals.winterReidKpa");
 

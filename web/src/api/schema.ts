@@ -4819,6 +4819,20 @@ export interface components {
              *     interpolated string whose numbers are SentenceValue: `Sentence.Of($"At {Say.Kw(power)} it carries E85.")`.
              */
             judgedOn?: null | components["schemas"]["Sentence"];
+            /** @description Heat of the engine bay it was calculated with, W; null likewise. */
+            bayHeatW?: null | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u: number;
+                /** Format: double */
+                plusMinus: number;
+                parts: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
         };
         /** @description A job that was taken in. */
         ImportedJob: {

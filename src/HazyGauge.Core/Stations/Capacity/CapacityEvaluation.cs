@@ -112,17 +112,9 @@ public static class CapacityEvaluation
         return planned.Injectors is { } ports && HasMeaning(survey) ? LowSideFailsafe.ForPorts(basePressure, new(ports.PressureDropKpa), survey.FuelSystem.FollowsManifold == true) : null;
     }
 
-    private static bool HasMeaning(VehicleSurvey survey) => survey.FuelSystem.Line != FuelLine.ControlledReturnless
-        ? survey.FuelSystem.FollowsManifold is not null || survey.Engine.Aspiration == Aspiration.Natural
-        : survey.FuelSystem.BasePressureKpa is not null && survey.FuelSystem.FollowsManifold is not null;
-
-    // What all pumps draw together, A: as measured, else a usual pump each.
-    private static double DrawnA(VehicleSurvey survey, CapacityChange change)
-    {
-        var have = survey.Pump.Count ?? 1;
-        var each = (survey.Pump.ElectricalW?.Value / have) ?? TypicalFigures.PumpW;
-        return each * (change.PumpCount ?? have) / (survey.Engine.SupplyV?.Value ?? VehicleFields.Find(VehiclePaths.SupplyV)!.Usual!.Value);
-    }
+    private static bool HasMeaning(VehicleSurvey survey) =>
+        (survey.FuelSystem.FollowsManifold is not null || survey.Engine.Aspiration == Aspiration.Natural)
+        && (survey.FuelSystem.Line != FuelLine.ControlledReturnless || survey.FuelSystem.BasePressureKpa is not null);
 
     private static IEnumerable<Finding> Findings(VehicleSurvey survey, SurveyedFuelSystem system, CapacityChange change, HotDriveResult drive)
     {
@@ -161,9 +153,9 @@ public static class CapacityEvaluation
             yield return new Finding("highSide", Severity.Caution, "The high-pressure side holds 50 to 200 bar and more, also after the engine stops: it is never opened under the procedure for the low side. Have this done by the maker's manual, by whoever is licensed for it.");
         }
 
-        if (survey.Pump.DriverLimitA is { } limit && DrawnA(survey, change) is var drawn && drawn > limit.Value)
+        if (survey.Pump.DriverLimitA is { } limit && drive.PumpW / system.SupplyV is var drawn && drawn.Value > limit.Value)
         {
-            yield return new Finding("driverTooSmall", Severity.Caution, Sentence.Of($"The pumps draw about {drawn:0} A, their driver carries {limit.Value:0.#} A. Fit a larger driver, or feed the added pump by a relay and fuse of its own."));
+            yield return new Finding("driverTooSmall", Severity.Caution, Sentence.Of($"The pumps draw {Say.Of(drawn, Unit.None, 0)} A, their driver carries {limit.Value:0.#} A. Fit a larger driver, or feed the added pump by a relay and fuse of its own."));
         }
 
         if (change.PumpCount is { } count && count > (survey.Pump.Count ?? 1))

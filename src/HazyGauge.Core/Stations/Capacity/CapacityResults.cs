@@ -23,6 +23,7 @@ public sealed record AssumedFigure(string Field, string Label, Assumption Used);
 /// <param name="OnHighest">How far from boiling at the inlet on the highest blend; null likewise.</param>
 /// <param name="GasolineReidKpa">Reid pressure of the gasoline it was calculated with, kPa; null likewise.</param>
 /// <param name="Balance">Where the heat went; null likewise.</param>
+/// <param name="BayHeatW">Heat of the engine bay it was calculated with, W; null likewise.</param>
 /// <param name="JudgedOn">Which blend it is judged on, and why; null likewise.</param>
 public sealed record HotDriveSummary(
     IReadOnlyList<HeatingPoint> Timeline,
@@ -35,7 +36,8 @@ public sealed record HotDriveSummary(
     BoilingMarginResult? OnHighest = null,
     Hazy? GasolineReidKpa = null,
     HeatBalance? Balance = null,
-    Sentence? JudgedOn = null)
+    Sentence? JudgedOn = null,
+    Hazy? BayHeatW = null)
 {
     private const int Points = 12;
 
@@ -45,7 +47,7 @@ public sealed record HotDriveSummary(
         var whole = drive.Heating.Timeline;
         var step = Math.Max(1, whole.Count / Points);
         return new HotDriveSummary(
-            [.. whole.Where((_, i) => i % step == 0 || i == whole.Count - 1)], drive.Heating.FinalC, drive.Heating.SteadyC, drive.AtInlet, drive.InReturn, drive.Air.Kpa, drive.WorstAtInletPct, drive.OnHighest, drive.Gasoline.Kpa, drive.Heating.Balance, CapacityWords.JudgedOn(drive, highestEthanolPct.Value));
+            [.. whole.Where((_, i) => i % step == 0 || i == whole.Count - 1)], drive.Heating.FinalC, drive.Heating.SteadyC, drive.AtInlet, drive.InReturn, drive.Air.Kpa, drive.WorstAtInletPct, drive.OnHighest, drive.Gasoline.Kpa, drive.Heating.Balance, CapacityWords.JudgedOn(drive, highestEthanolPct.Value), drive.BayHeatW);
     }
 }
 

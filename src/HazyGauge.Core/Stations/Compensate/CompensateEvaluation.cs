@@ -53,9 +53,8 @@ internal sealed class CompensateEvaluation(CompensatePlan plan, Hazy basePct, Ha
     private static CompensateResults OnDisplay(Hazy basePct, SensorReading? reading)
     {
         FuelFactorBasis.CheckBase(basePct, UsualFuels.Traditional<Hazy>());
-        var map = new Blend<Exact>(basePct.Value, UsualFuels.Traditional<Exact>());
-        double? lambda = reading?.EthanolPct is { } ethanol ? FuelFactor.CompositionFactor(Metering.Orifice, map with { EthanolPct = ethanol.Value }, map).Value : null;
-        var isHeld = reading?.EthanolPct is { } read && Math.Abs(read.Value - basePct.Value) <= CompensateWords.HeldWithinPct;
+        double? lambda = reading?.EthanolPct is { } ethanol ? Uncorrected.LambdaRatio(ethanol.Value, basePct.Value) : null;
+        var isHeld = reading?.EthanolPct is { } read && Math.Abs(read.Value - basePct.Value) <= Uncorrected.HeldWithinPct;
         var findings = lambda is { } off && !isHeld ? new Finding[] { new("displayControlsNothing", Severity.Stop, CompensateWords.OffTheMap(basePct.Value, reading!.EthanolPct!.Value, off)) } : [];
         var progress = CompensateProgress.OnDisplay(reading?.EthanolPct is not null, isHeld, findings.FirstOrDefault()?.Sentence);
         return new CompensateResults(

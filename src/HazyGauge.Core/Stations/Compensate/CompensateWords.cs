@@ -14,11 +14,8 @@ internal static class CompensateWords
     public static readonly Sentence WhyBase =
         "Factors count from that blend, not from E0. Ask whoever made the map which fuel was in the tank. A wrong guess costs several percent of fuel, and a map made on E85 taken for one made on gasoline floods the engine.";
 
-    /// <summary>How far the blend may be from the map's where nothing corrects it, points (common practice, no source).</summary>
-    public const double HeldWithinPct = 5;
-
     /// <summary>What to do where the signal reaches a display only.</summary>
-    public static Sentence OnDisplay(double basePct) => Sentence.Of($"Type in nothing: a display controls nothing. Hold the blend between {Say.Ethanol(Math.Max(0, basePct - HeldWithinPct))} and {Say.Ethanol(Math.Min(100, basePct + HeldWithinPct))}.");
+    public static Sentence OnDisplay(double basePct) => Sentence.Of($"Type in nothing: a display controls nothing. Hold the blend between {Say.Ethanol(Math.Max(0, basePct - Uncorrected.HeldWithinPct))} and {Say.Ethanol(Math.Min(100, basePct + Uncorrected.HeldWithinPct))}.");
 
     /// <summary>Why that is so.</summary>
     public static readonly Sentence WhyDisplay = "The survey says that the signal reaches a display only. Choose another signal path there, and the row for the controller stands here.";

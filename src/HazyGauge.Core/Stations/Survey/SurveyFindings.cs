@@ -15,8 +15,6 @@ internal static class SurveyFindings
     // A map made on this much ethanol is one for ethanol (our own limit).
     private const double EthanolMapFromPct = 40;
 
-    // How far the blend may be from the map's where nothing corrects it, points (common practice, no source).
-    private const double HeldWithinPct = 5;
     private const double UsualHighestPct = 85;
     private const double UsualMapPct = 10;
 
@@ -28,12 +26,12 @@ internal static class SurveyFindings
 
     /// <summary>All findings, the gravest first.</summary>
     public static IReadOnlyList<SurveyFinding> Of(VehicleSurvey survey, SurveyedFuelSystem system, IReadOnlyList<ComponentUse> loads, HazeLedger ledger) =>
-        [.. KindAndAge(survey).Concat(SurveyMaterials.Of(survey)).Concat(Control(survey)).Concat(Maps(survey.Control)).Concat(Fuel(survey)).Concat(system.WhatIsMissing().Select(m => new SurveyFinding(m.Finding.Code, m.Finding.Severity, m.Finding.Sentence, m.Path))).Concat(Loads(system, loads)).Concat(Goals(survey)).Concat(Cold(survey, system, ledger)).OrderByDescending(f => f.Severity)];
+        [.. Served(survey).Concat(SurveyMaterials.Of(survey)).Concat(Control(survey)).Concat(Maps(survey.Control)).Concat(Fuel(survey)).Concat(system.WhatIsMissing().Select(m => new SurveyFinding(m.Finding.Code, m.Finding.Severity, m.Finding.Sentence, m.Path))).Concat(Loads(system, loads)).Concat(Goals(survey)).Concat(Cold(survey, system, ledger)).OrderByDescending(f => f.Severity)];
 
     /// <summary>True for what a part that is bought and fitted settles.</summary>
     public static bool IsMended(SurveyFinding finding) => finding.Code is "tooSmall" || finding.Code.StartsWith(SurveyMaterials.NotRated, StringComparison.Ordinal);
 
-    private static IEnumerable<SurveyFinding> KindAndAge(VehicleSurvey survey)
+    private static IEnumerable<SurveyFinding> Served(VehicleSurvey survey)
     {
         const string Kind = "fuelSystem.kind";
         switch (survey.FuelSystem.Kind)
@@ -114,14 +112,14 @@ internal static class SurveyFindings
     // A display changes nothing: what is filled has to be what the map was made on.
     private static SurveyFinding DisplayOnly(VehicleSurvey survey)
     {
-        if (survey is { Control.FuelMapEthanolPct: { } map, Goals.HighestEthanolPct: { } highest } && Math.Abs(highest.Value - map.Value) > HeldWithinPct)
+        if (survey is { Control.FuelMapEthanolPct: { } map, Goals.HighestEthanolPct: { } highest } && Math.Abs(highest.Value - map.Value) > Uncorrected.HeldWithinPct)
         {
-            var lambda = Factor(highest.Value, map.Value);
+            var lambda = Uncorrected.LambdaRatio(highest.Value, map.Value);
             return Stop("displayControlsNothing", "control.signalPath", Sentence.Of(
-                $"A display controls nothing: with a map made on {Say.Ethanol(map.Value)} the engine runs at lambda {lambda:0.00} on {Say.Ethanol(highest.Value)}. Hold the blend within {HeldWithinPct:0} points of the map's, or choose a signal path that reaches the controller."));
+                $"A display controls nothing: with a map made on {Say.Ethanol(map.Value)} the engine runs at lambda {lambda:0.00} on {Say.Ethanol(highest.Value)}. Hold the blend within {Uncorrected.HeldWithinPct:0} points of the map's, or choose a signal path that reaches the controller."));
         }
 
-        return new("displayOnly", Severity.Caution, Sentence.Of($"A display controls nothing: the blend in the tank must be held within {HeldWithinPct:0} points of what the map was made on."), "control.signalPath");
+        return new("displayOnly", Severity.Caution, Sentence.Of($"A display controls nothing: the blend in the tank must be held within {Uncorrected.HeldWithinPct:0} points of what the map was made on."), "control.signalPath");
     }
 
     // By how much a whole pulse that is stretched is too rich, on a short pulse.
@@ -129,17 +127,10 @@ internal static class SurveyFindings
     {
         const double PulseMs = 2.0, DeadMs = 0.9;
         var (highest, map) = (survey.Goals.HighestEthanolPct?.Value ?? UsualHighestPct, survey.Control.FuelMapEthanolPct?.Value ?? UsualMapPct);
-        var factor = Factor(highest, map);
+        var factor = Uncorrected.LambdaRatio(highest, map);
         var richPct = 100 * ((((PulseMs * factor) - DeadMs) / (PulseMs - DeadMs) / factor) - 1);
         return new("extenderWholePulses", Severity.Caution, Sentence.Of(
             $"An extender that stretches whole pulses stretches the dead time too: a pulse of {PulseMs:0.0} ms with {DeadMs:0.0} ms of dead time comes out {richPct:0} % rich on {Say.Ethanol(highest)}. Use one that is told the dead time, or set its curve by lambda at idle and at full load."), "control.signalPath");
-    }
-
-    // What the open time has to grow by, which is lambda where it does not.
-    private static double Factor(double ethanolPct, double mapPct)
-    {
-        var map = new Blend<Exact>(mapPct, UsualFuels.Traditional<Exact>());
-        return FuelFactor.CompositionFactor(Metering.Orifice, map with { EthanolPct = ethanolPct }, map).Value;
     }
 
     private static IEnumerable<SurveyFinding> Maps(EngineControl control)
@@ -149,7 +140,7 @@ internal static class SurveyFindings
             yield return new("fuelMapOnEthanol", Severity.Caution, Sentence.Of($"The fuel map was made on {Say.Ethanol(fuel)}. Every factor counts from there: a curve that starts at gasoline adds the ethanol a second time."), "control.fuelMapEthanolPct");
         }
 
-        if (control is { FuelMapEthanolPct: { } ofFuel, SparkMapEthanolPct: { } ofSpark } && Math.Abs(ofFuel.Value - ofSpark.Value) > HeldWithinPct)
+        if (control is { FuelMapEthanolPct: { } ofFuel, SparkMapEthanolPct: { } ofSpark } && Math.Abs(ofFuel.Value - ofSpark.Value) > Uncorrected.HeldWithinPct)
         {
             yield return new("mapsOfTwoBlends", Severity.Caution, Sentence.Of($"The fuel map was made on {Say.Ethanol(ofFuel.Value)}, the spark map on {Say.Ethanol(ofSpark.Value)}. Fuel counts from the one and spark from the other: keep both figures beside the file."), "control.sparkMapEthanolPct");
         }

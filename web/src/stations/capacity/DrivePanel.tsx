@@ -53,7 +53,14 @@ export function DrivePanel({ capacity, survey }: Props) {
         <FigureRows station={capacity} rows={figures} assumed={standing?.assumed ?? []} />
         <FigureRows station={survey} rows={facts} assumed={standing?.assumed ?? []} />
       </ul>
-      <TemperatureLog plan={capacity.document} survey={survey} ethanolPct={standing?.ethanolPct?.value ?? 10} />
+      {standing?.ethanolPct && (
+        <TemperatureLog
+          plan={capacity.document}
+          survey={survey}
+          ethanolPct={standing.ethanolPct.value}
+          bayHeatW={standing.drive.bayHeatW}
+        />
+      )}
     </section>
   );
 }

@@ -1,6 +1,6 @@
 import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
-import type { Stored } from "../../api/client";
+import type { HazyNumber, Stored } from "../../api/client";
 import { api, unwrap } from "../../api/client";
 import { NumberField } from "../../fields/NumberField";
 import { valueAt, withValue } from "../../fields/paths";
@@ -16,6 +16,8 @@ interface Props {
   survey: Survey;
   /** Blend in the tank, % by volume. */
   ethanolPct: number;
+  /** Heat of the engine bay as it is calculated with: it comes on top of that of the pumps. */
+  bayHeatW: HazyNumber | null | undefined;
 }
 
 type Reading = { minute?: number | null; tempC?: number | null };
@@ -29,7 +31,7 @@ const columns = [
 const exact = (value: number) => ({ value, u: 0, plusMinus: 0, parts: [] });
 
 /** A log of the fuel's temperature over a drive: what heats the tank and what it loses, instead of typical figures. */
-export function TemperatureLog({ plan, survey, ethanolPct }: Props) {
+export function TemperatureLog({ plan, survey, ethanolPct, bayHeatW }: Props) {
   const units = useUnits();
   const [rows, setRows] = useState<Reading[]>([]);
   const [litres, setLitres] = useState(numberOf(plan.drive?.fuelLitres as Stored));
@@ -45,7 +47,7 @@ export function TemperatureLog({ plan, survey, ethanolPct }: Props) {
             ethanolPct: exact(ethanolPct),
             ambientC: exact(ambientC ?? 0),
             pumpElectricalW: exact(watts ?? 0),
-            bayHeatW: exact(numberOf(valueAt(survey.document, "fuelSystem.bayHeatW") as Stored) ?? 0),
+            bayHeatW,
             readings: rows.map((r) => ({ minute: r.minute ?? 0, tempC: r.tempC ?? 0 })),
           },
         }),
@@ -54,11 +56,7 @@ export function TemperatureLog({ plan, survey, ethanolPct }: Props) {
   const take = () => {
     if (fit.data) {
       const { heatIntoFuelPct: share, lossWPerK: loss } = fit.data;
-      const withShare = withValue(
-        survey.document,
-        "fuelSystem.heatIntoFuelPct",
-        stored(Math.min(100, share.value), share.plusMinus),
-      );
+      const withShare = withValue(survey.document, "fuelSystem.heatIntoFuelPct", stored(share.value, share.plusMinus));
       survey.setDraft(withValue(withShare, "fuelSystem.tankLossWPerK", stored(loss.value, loss.plusMinus)));
     }
   };
