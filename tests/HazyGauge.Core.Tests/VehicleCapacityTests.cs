@@ -1,5 +1,7 @@
 using HazyGauge.Core.Stations.Survey;
 using HazyGauge.Core.FuelSystem;
+using HazyGauge.Core.Fuels;
+using HazyGauge.Core.Quantities;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Stations.Capacity;
 using HazyGauge.Core.Haze;
@@ -139,6 +141,33 @@ public class VehicleCapacityTests
         var raised = Ports with { FuelSystem = Ports.FuelSystem with { BasePressureKpa = 400 } };
         Dead(raised).ShouldBe(1.05, 1e-9);
         Dead(raised with { Injectors = raised.Injectors with { DeadTimeMsPer100Kpa = 0.1 } }).ShouldBe(1.15, 1e-9);
+    }
+
+    [Fact]
+    public void The_class_of_the_season_stands_in_for_a_pressure_nobody_measured_and_moving_air_cools()
+    {
+        var drive = new HotDrive(AmbientC: 35, AltitudeM: 0);
+        HotDriveSummary With(VehicleSurvey survey, HotDrive? on = null) => Of(survey, drive: on ?? drive).Drive!;
+        VehicleSurvey Summer(VolatilityClass of) => Ports with { Goals = Ports.Goals with { SummerClass = of } };
+        foreach (var of in Enum.GetValues<VolatilityClass>())
+        {
+            // The finished fuel of that gasoline is in the middle of the class, and its haze reaches from end to end.
+            var alone = With(Summer(of)).GasolineReidKpa!.Value;
+            var blend = new Blend<Exact>(7.5, UsualFuels.Traditional<Exact>());
+            double Finished(double gasolineKpa) => BlendVapourPressure.ReidOf(blend, new ReidPressure<Exact>(gasolineKpa)).Kpa.Value;
+            var (least, most) = VolatilityClasses.FinishedKpa(of);
+            Finished(alone.Value).ShouldBe((least + most) / 2, 1e-6);
+            Finished(alone.Value + (1.96 * alone.StandardU)).ShouldBeGreaterThan(most);
+            Finished(alone.Value - (1.96 * alone.StandardU)).ShouldBeLessThan(least);
+        }
+
+        // What is measured counts before the class; the class before what is usual.
+        With(Summer(VolatilityClass.D4814E), drive with { GasolineReidKpa = 55 }).GasolineReidKpa!.Value.Value.ShouldBe(55);
+        With(Summer(VolatilityClass.En228D)).AtInlet.MarginK.Value.ShouldBeLessThan(With(Summer(VolatilityClass.En228A)).AtInlet.MarginK.Value);
+
+        VehicleSurvey In(TankAir air) => Ports with { FuelSystem = Ports.FuelSystem with { TankAir = air } };
+        With(In(TankAir.Moving)).FinalC.Value.ShouldBeLessThan(With(In(TankAir.Still)).FinalC.Value - 1);
+        With(In(TankAir.Still)).FinalC.Value.ShouldBe(With(Ports).FinalC.Value);
     }
 
     [Fact]

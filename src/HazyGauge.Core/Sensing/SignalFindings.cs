@@ -95,7 +95,7 @@ internal static class SignalFindings
     /// <summary>A frequency in the band whose low time shows that something is wrong all the same: it says nothing of supply and ground.</summary>
     internal static Finding InBandInDoubt(double hz) => new("signalInDoubt", Severity.Caution, Text($"{hz:0.##} Hz lies where the sensor speaks, but the low time does not fit it: clear that before relying on the ethanol content."));
 
-    private const string WiringAdvice = "A half-seated terminal or a tap beside the copper is the usual cause: move the harness by hand while recording and watch for it.";
+    private const string WiringAdvice = "A half-seated terminal or a tap that does not bite the wire is the usual cause: move the harness by hand while recording and watch for it.";
 
     private static Finding NoSignal(string seen) => new("noSignal", Severity.Stop,
         $"{seen} The sensor has no supply or no ground, the pull-up is missing, or the signal wire is open. Measure in this order with the key on: supply at the sensor plug, ground, then the voltage on the signal pin.");

@@ -36,7 +36,7 @@ public sealed record HotDrive(
     internal const string GasolinePath = "drive.gasolineReidKpa";
     internal const string FinishedEthanolPath = "drive.finishedFuelEthanolPct";
 
-    private const string AskSupplier = "Ask the supplier for the class of the season, or test a sample.";
+    private const string AskSupplier = "Ask the supplier, or test a sample.";
 
     /// <summary>What is asked, with ranges and usual figures.</summary>
     public static readonly IReadOnlyList<Field> Fields =
@@ -47,7 +47,7 @@ public sealed record HotDrive(
         new(MinutesPath, "Length of the drive") { Group = VehicleStops.HotDrive, Unit = Unit.Minutes, Min = 1, Max = 1440, Usual = new(60), HowTo = "Ask how long it works hard on a hot day." },
         new(AltitudePath, "Highest altitude") { Group = VehicleStops.HotDrive, Unit = Unit.Metre, Min = -500, Max = 6000, Usual = new(500, 500), HowTo = "Ask where the vehicle is driven.", LeftOfDoubt = 0.1 },
         new("drive.fuelUsedLph", "Fuel used on the drive") { Group = VehicleStops.HotDrive, Unit = Unit.Lph, Min = 0, Max = 500, HowTo = "Note what goes in at the next fill, over the hours driven.", LeftOut = "as if the tank stayed at that level" },
-        new("drive.finishedFuelReidKpa", "Reid pressure at the pump") { Group = VehicleStops.HotDrive, Unit = Unit.Kpa, Min = GasolineVapourPressure.LeastReidKpa, Max = GasolineVapourPressure.MostReidKpa, HowTo = AskSupplier, LeftOut = "from the gasoline alone", Hint = "Reid or dry equivalent (DVPE), as the class of the season is given: it counts with the ethanol in it." },
+        new("drive.finishedFuelReidKpa", "Reid pressure at the pump") { Group = VehicleStops.HotDrive, Unit = Unit.Kpa, Min = GasolineVapourPressure.LeastReidKpa, Max = GasolineVapourPressure.MostReidKpa, HowTo = AskSupplier, LeftOut = "from the class, or from the gasoline alone", Hint = "Reid or dry equivalent (DVPE), with the ethanol in it." },
         new(FinishedEthanolPath, "Ethanol in that fuel") { Group = VehicleStops.HotDrive, Unit = Unit.EthanolPct, Min = 0, Max = 90, Usual = new(7.5, 2.5), HowTo = "Read the label at the pump: E5 or E10." },
         new(GasolinePath, "Reid pressure of the gasoline alone") { Group = VehicleStops.HotDrive, Unit = Unit.Kpa, Min = GasolineVapourPressure.LeastReidKpa, Max = GasolineVapourPressure.MostReidKpa, Usual = new(60, 15), HowTo = AskSupplier, Hint = "Give this or the pressure at the pump, not both." },
     ];
@@ -133,7 +133,7 @@ internal sealed class HotDriveEvaluation(VehicleSurvey survey, HotDrive drive, T
         drive.StartC ?? _ambientC,
         watts,
         HeatShare(),
-        survey.FuelSystem.TankLossWPerK ?? typical.Guess(VehiclePaths.TankLossWPerK),
+        survey.FuelSystem.TankLossWPerK ?? typical.TankLossWPerK(survey.FuelSystem.TankAir),
         drive.Minutes ?? HotDrive.Fields.First(f => f.Path == HotDrive.MinutesPath).Usual!.Value,
         bayW,
         drive.FuelUsedLph);
@@ -142,7 +142,9 @@ internal sealed class HotDriveEvaluation(VehicleSurvey survey, HotDrive drive, T
     {
         if (drive.FinishedFuelReidKpa is null)
         {
-            return new(drive.GasolineReidKpa ?? typical.Guess(HotDrive.GasolinePath));
+            return new(drive.GasolineReidKpa ?? (survey.Goals.SummerClass is { } summer
+                ? typical.GasolineReidKpa(HotDrive.GasolinePath, summer, drive.FinishedFuelEthanolPct)
+                : typical.Guess(HotDrive.GasolinePath)));
         }
 
         return RefusedInputException.Under("drive", () => new FuelVolatility(

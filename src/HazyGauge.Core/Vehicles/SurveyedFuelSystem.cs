@@ -18,6 +18,7 @@ public sealed class SurveyedFuelSystem
     private const int UsualCylinders = 4;
     private const string InjectorCount = "injectors.count";
     private const string InjectorFlow = "injectors.ratedFlowCcMin";
+    private const string WinterReidPath = "goals.winterReidKpa";
 
     private readonly VehicleSurvey _survey;
     private readonly FullLoad _load;
@@ -72,7 +73,12 @@ public sealed class SurveyedFuelSystem
     public Hazy SupplyV => _typical.SupplyV;
 
     /// <summary>Reid pressure of the gasoline in winter, kPa.</summary>
-    public Hazy WinterReidKpa => _survey.Goals.WinterReidKpa ?? _typical.Guess("goals.winterReidKpa");
+    public Hazy WinterReidKpa => _survey.Goals switch
+    {
+        { WinterReidKpa: { } known } => known,
+        { WinterClass: { } winter } => _typical.GasolineReidKpa(WinterReidPath, winter, null),
+        _ => _typical.Guess(WinterReidPath),
+    };
 
     /// <summary>True where the pump's curve does not reach the pressure it works against.</summary>
     public bool IsOffTheCurve { get; private set; }

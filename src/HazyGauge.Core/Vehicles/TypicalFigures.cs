@@ -19,6 +19,9 @@ internal sealed class TypicalFigures(VehicleSurvey survey, FullLoad load, HazeLe
     /// <summary>Electrical power of a usual pump, W (from memory).</summary>
     public const double PumpW = 110;
 
+    // What air at road speed takes from a tank over what still air does (common practice, no source).
+    private const double MovingOverStill = 2.5;
+
     private readonly Dictionary<string, Assumption> _assumed = new(StringComparer.Ordinal);
 
     /// <summary>What was assumed, by the answer it stands for.</summary>
@@ -204,6 +207,28 @@ internal sealed class TypicalFigures(VehicleSurvey survey, FullLoad load, HazeLe
     {
         var rated = survey.Injectors.DeadTimes is { Count: > 0 } table ? Interpolated(table, SupplyV) : Guess("injectors.deadTimes");
         return survey.Injectors.DeadTimeMsPer100Kpa is { } growth ? rated + (growth / 100 * (pressureDropKpa - RatedPressureKpa)) : rated;
+    }
+
+    /// <summary>Heat a usual tank loses, W for every K above ambient; more where the air around it is known to move.</summary>
+    /// <param name="air">How it moves; null where nobody said.</param>
+    public Hazy TankLossWPerK(TankAir? air)
+    {
+        var still = FieldAt(VehiclePaths.TankLossWPerK);
+        return air == TankAir.Moving
+            ? Guess(still.Path, MovingOverStill * still.Usual!.Value, still.Usual.PlusMinusPct!.Value, still.Unit)
+            : Guess(still.Path);
+    }
+
+    /// <summary>Reid pressure of the gasoline alone in what the pump sells as a class, kPa.</summary>
+    /// <param name="path">The answer it stands for.</param>
+    /// <param name="of">The class.</param>
+    /// <param name="ethanolPct">Ethanol in what the pump sells, % by volume; null for what is usual.</param>
+    public Hazy GasolineReidKpa(string path, VolatilityClass of, Hazy? ethanolPct)
+    {
+        var (least, most) = VolatilityClasses.FinishedKpa(of);
+        var finished = Quantity(path, (least + most) / 2, (most - least) / 2);
+        var alone = new FuelVolatility(null, finished, ethanolPct ?? Guess(HotDrive.FinishedEthanolPath)).Gasoline().Kpa;
+        return Noted(path, alone, new Assumption("from the class of the season"));
     }
 
     // Straight between the points; beyond them the nearest one, for dead time does not go on straight.

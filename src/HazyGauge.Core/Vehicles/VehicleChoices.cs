@@ -37,6 +37,12 @@ internal static class VehicleChoices
         FieldChoice.Of(MaterialRating.NotRated, "Not rated"),
     ];
 
+    public static readonly IReadOnlyList<FieldChoice> TankAirs =
+    [
+        FieldChoice.Of(TankAir.Still, "Still", "slow or standing"),
+        FieldChoice.Of(TankAir.Moving, "Moving", "at road speed"),
+    ];
+
     public static readonly IReadOnlyList<FieldChoice> SignalPaths =
     [
         FieldChoice.Of(SignalPath.DirectFrequency, "Frequency", "into a digital input of the controller"),

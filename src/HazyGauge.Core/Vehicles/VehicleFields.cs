@@ -32,6 +32,7 @@ public static class VehicleFields
     private static readonly Sentence TakenForGasoline = Sentence.Of(
         $"If this is wrong every other number is: a map made on E85 and taken for E10 runs at lambda {AfrRatio(85, 10):0.00} on E85; made on E10 and taken for E85, at lambda {AfrRatio(10, 85):0.00} on E10.");
 
+    private const string AskSupplier = "Ask the supplier, or read the delivery note at the gas station.";
     private const string LogAnHour = "Log the fuel's temperature over an hour's drive.";
 
     private static bool Always(VehicleSurvey survey) => true;
@@ -55,13 +56,16 @@ public static class VehicleFields
                 new("goals.localEthanolPct", "Local high blend") { Unit = Unit.EthanolPct, Min = 0, Max = 100, HowTo = "Draw a sample at the pump and test it with water; again in winter.", Effect = "Pump E85 is anything from about E60 to E92.", AsksTolerance = true },
                 new("goals.localFuel", "Where and when sold"),
                 new("goals.coldestStartC", "Coldest start") { Unit = Unit.Celsius, Min = -40, Max = 40, HowTo = "Ask where it stands overnight in winter.", Effect = "On high blends an engine may not start in the cold." },
-                new("goals.winterReidKpa", "Reid pressure of the winter gasoline") { Unit = Unit.Kpa, Min = GasolineVapourPressure.LeastReidKpa, Max = GasolineVapourPressure.MostReidKpa, Usual = new(80, 12), HowTo = "Ask the supplier for the class of the winter, or test a sample.", Scope = StartsCold },
+                new("goals.summerClass", "Class of the summer gasoline") { HowTo = AskSupplier, Choices = VolatilityClasses.Choices },
+                new("goals.winterClass", "Class of the winter gasoline") { HowTo = AskSupplier, Scope = StartsCold, Choices = VolatilityClasses.Choices },
+                new("goals.winterReidKpa", "Reid pressure of the winter gasoline") { Unit = Unit.Kpa, Min = GasolineVapourPressure.LeastReidKpa, Max = GasolineVapourPressure.MostReidKpa, Usual = new(80, 12), HowTo = "Ask the supplier, or test a sample.", Scope = StartsCold, Hint = "Of the gasoline alone. Where it is given, it counts before the class." },
                 new("goals.roadUse", "Used on public roads"),
             ]),
         .. At(
             VehicleStops.Tank,
             [
                 new("fuelSystem.tankLitres", "Tank volume") { Unit = Unit.Litres, Min = 1, Max = 500, HowTo = "Read it off the papers.", Effect = "What a fill makes of the tank cannot be calculated without it." },
+                new("fuelSystem.tankAir", "Air around the tank") { HowTo = "Ask how the hottest drive goes: crawling or at road speed.", Hint = "Moving air takes two or three times the heat that still air does.", Choices = VehicleChoices.TankAirs },
                 new("fuelSystem.secondHalf", "Jet pump from a second tank half") { HowTo = "Look for a saddle tank with a transfer line inside." },
                 new("pump.count", "Pumps in parallel") { Min = 1, Max = 6, HowTo = "Look for a second pump in the tank or under the floor.", Effect = CapacityNeedsIt },
                 new("pump.flowLph", "Pump flow") { Unit = Unit.Lph, Min = 5, Max = 2000, HowTo = "Find its curve, or measure: cold engine, ventilated, extinguisher ready, bonded closed container, thirty seconds; note pressure and volts at the pump.", Effect = CapacityNeedsIt, AnsweredBy = s => s.Pump.Curve is not null, AsksTolerance = true, Photo = true },
@@ -145,7 +149,7 @@ public static class VehicleFields
             VehicleStops.HotDrive,
             [
                 new(VehiclePaths.HeatIntoFuelPct, "Share heating the tank") { Unit = Unit.Percent, Min = 0, Max = 100, HowTo = LogAnHour, LeftOfDoubt = 0.4, AskedAt = AtCapacity },
-                new(VehiclePaths.TankLossWPerK, "Heat the tank loses") { Unit = Unit.WattPerK, Min = 0, Max = 1000, Usual = new(8, PlusMinusPct: 50), HowTo = LogAnHour, LeftOfDoubt = 0.4, AskedAt = AtCapacity, Hint = "Moving air takes two or three times what still air does: log the drive that counts." },
+                new(VehiclePaths.TankLossWPerK, "Heat the tank loses") { Unit = Unit.WattPerK, Min = 0, Max = 1000, Usual = new(8, PlusMinusPct: 50), HowTo = LogAnHour, LeftOfDoubt = 0.4, AskedAt = AtCapacity },
                 new(VehiclePaths.BayHeatW, "Heat from the engine bay") { Unit = Unit.Watt, Min = 0, Max = 10000, HowTo = "Hold a contact thermometer to feed and return after a drive and give the rise.", Scope = WithReturn, AnsweredBy = s => s.FuelSystem.ReturnRiseK is not null, AskedAt = AtCapacity, Hint = "The return is warmer by it, and the tank gets it." },
                 new(VehiclePaths.ReturnRiseK, "Rise from feed to return") { Unit = Unit.KelvinStep, Min = 0, Max = 60, HowTo = "Hold a contact thermometer to feed and return after a drive.", Scope = WithReturn, AskedAt = AtCapacity, LeftOut = "from the heat of the engine bay" },
                 new(VehiclePaths.PumpElectricalW, "Electrical power of the pumps") { Unit = Unit.Watt, Min = 0, Max = 5000, HowTo = "Clamp the pump's wire at full load: amperes times volts.", LeftOfDoubt = 0.1, AskedAt = AtCapacity },

@@ -1,6 +1,7 @@
 using System.Diagnostics.CodeAnalysis;
 using System.Text.Json.Serialization;
 using HazyGauge.Core.FuelSystem;
+using HazyGauge.Core.Fuels;
 using HazyGauge.Core.Haze;
 
 namespace HazyGauge.Core.Vehicles;
@@ -154,6 +155,16 @@ public enum FuelSystemKind
     TwoStrokeOil,
 }
 
+/// <summary>How the air around the tank moves.</summary>
+public enum TankAir
+{
+    /// <summary>Hardly: crawling, working in one place.</summary>
+    Still,
+
+    /// <summary>As fast as the vehicle on a road.</summary>
+    Moving,
+}
+
 /// <summary>Whether a part is rated for ethanol.</summary>
 public enum MaterialRating
 {
@@ -226,6 +237,7 @@ public sealed record Joint(LineName? Line = null, double? AngleDeg = null, strin
 /// <param name="ReturnRiseK">By how much the engine bay heats what comes back, K.</param>
 /// <param name="BayHeatW">The heat of it, W; where it is given, it counts.</param>
 /// <param name="Materials">Which parts are rated for ethanol.</param>
+/// <param name="TankAir">How the air around the tank moves on the drive that heats the fuel most.</param>
 /// <param name="SecondHalf">True where a jet pump draws fuel over from a second half of the tank.</param>
 public sealed record FuelSystemSurvey(
     FuelLine? Line = null,
@@ -243,7 +255,8 @@ public sealed record FuelSystemSurvey(
     Hazy? ReturnRiseK = null,
     Hazy? BayHeatW = null,
     FuelMaterials? Materials = null,
-    bool? SecondHalf = null)
+    bool? SecondHalf = null,
+    TankAir? TankAir = null)
 {
     /// <summary>True where some fuel goes straight into the cylinders.</summary>
     [JsonIgnore]
@@ -370,4 +383,14 @@ public sealed record EngineControl(
 /// <param name="LocalFuel">Where and when it is sold.</param>
 /// <param name="ColdestStartC">Coldest it is started at, C.</param>
 /// <param name="WinterReidKpa">Reid pressure of the gasoline in winter, kPa.</param>
-public sealed record Goals(Hazy? HighestEthanolPct = null, Hazy? LocalEthanolPct = null, bool? RoadUse = null, string? LocalFuel = null, Hazy? ColdestStartC = null, Hazy? WinterReidKpa = null);
+/// <param name="SummerClass">Class of what the pump sells in summer.</param>
+/// <param name="WinterClass">Class of what the pump sells in winter.</param>
+public sealed record Goals(
+    Hazy? HighestEthanolPct = null,
+    Hazy? LocalEthanolPct = null,
+    bool? RoadUse = null,
+    string? LocalFuel = null,
+    Hazy? ColdestStartC = null,
+    Hazy? WinterReidKpa = null,
+    VolatilityClass? SummerClass = null,
+    VolatilityClass? WinterClass = null);

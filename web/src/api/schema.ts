@@ -4335,6 +4335,11 @@ export interface components {
             materials?: null | components["schemas"]["FuelMaterials"];
             /** @description True where a jet pump draws fuel over from a second half of the tank. */
             secondHalf?: null | boolean;
+            /**
+             * @description How the air around the tank moves on the drive that heats the fuel most.
+             * @enum {string}
+             */
+            tankAir?: "still" | "moving";
         };
         /**
          * @description What proves the fueling: a log on the job, the blends it covers and how far from lambda it is at worst, for one base map, metering and map revision.
@@ -4555,6 +4560,16 @@ export interface components {
                     u: number;
                 }[];
             };
+            /**
+             * @description Class of what the pump sells in summer.
+             * @enum {string}
+             */
+            summerClass?: "d4814Aa" | "d4814A" | "d4814B" | "d4814C" | "d4814D" | "d4814E" | "en228A" | "en228B" | "en228C" | "en228D" | "en228E" | "en228F";
+            /**
+             * @description Class of what the pump sells in winter.
+             * @enum {string}
+             */
+            winterClass?: "d4814Aa" | "d4814A" | "d4814B" | "d4814C" | "d4814D" | "d4814E" | "en228A" | "en228B" | "en228C" | "en228D" | "en228E" | "en228F";
         };
         Hazy: {
             /** Format: double */

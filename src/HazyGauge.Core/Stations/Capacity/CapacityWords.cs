@@ -18,7 +18,7 @@ internal static class CapacityWords
     {
         if (point is null)
         {
-            return "Give it below, or at the survey. Everything is calculated from there.";
+            return "Enter it below, or in the survey. Everything is calculated from there.";
         }
 
         var most = point is { MaxPowerKw: { } kw, Binding: { } binding }

@@ -5,6 +5,7 @@ import { HazyField } from "../../fields/HazyField";
 import { LabelledGroup } from "../../fields/Labelled";
 import { NumberField } from "../../fields/NumberField";
 import { RowTable } from "../../fields/RowTable";
+import { SelectField } from "../../fields/SelectField";
 import { numberOf } from "../../fields/stored";
 import { TextField } from "../../fields/TextField";
 import { assumed } from "../../fuelSystem/assumed";
@@ -15,6 +16,9 @@ import { Photos } from "./Photos";
 import { inWords } from "./SurveySheet";
 import type { Joint, SurveyDocument, SurveyFinding, ToMeasure } from "./types";
 import { YesNo } from "./YesNo";
+
+// More than these are chosen from a list that opens.
+const MOST_IN_SIGHT = 9;
 
 interface Props {
   question: Field;
@@ -145,7 +149,15 @@ function Answer({ question, value, onChange, errorFor }: AnswerProps) {
         <HazyField {...common} prefix={prefixOf(question)} quantity={quantity} value={value as Stored} onChange={onChange} />
       );
     case "choice":
-      return (
+      return question.choices.length > MOST_IN_SIGHT ? (
+        <SelectField
+          {...common}
+          none="Choose"
+          value={value as string | undefined}
+          choices={question.choices}
+          onChange={onChange}
+        />
+      ) : (
         <LabelledGroup {...common}>
           <div className="grid gap-x-6 sm:grid-cols-2">
             {question.choices.map((choice) => (
