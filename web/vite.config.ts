@@ -10,9 +10,10 @@ export default defineConfig({
   // The content security policy allows no data: fonts, and one rule for all assets is easier to reason about.
   build: { outDir: "../src/HazyGauge.Web/wwwroot", emptyOutDir: true, assetsInlineLimit: 0 },
   server: { host: "127.0.0.1", proxy: { "/api": server, "/health": server, "/hubs": { ...server, ws: true } } },
-  // A page of its own for every file takes longer than most of what is tested: only components get one.
+  // A page of its own for every file takes longer than most of what is tested: only components get one, and share it.
   test: {
     testTimeout: 60_000,
+    isolate: false,
     projects: [
       {
         extends: true,

@@ -61,6 +61,7 @@ test("in US units the bay, a refusal and the record are not metric", async ({ pa
 
   // The record as well, every save of it opened.
   await page.getByRole("link", { name: "Record" }).click();
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("4 saved versions.");
   const paths = await asked(page, async () => {
     await page.reload();
     await expect(page.getByRole("heading", { level: 1 })).toHaveText("4 saved versions.");

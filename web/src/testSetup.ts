@@ -2,17 +2,25 @@
 globalThis.matchMedia ??= (() => ({ matches: false })) as unknown as typeof matchMedia;
 
 // A page asks by relative address; Node's own request knows no page. And the client takes hold of fetch as soon as it is loaded.
+// The files of a project share one page and what they load into it, so this must be the same however often it runs.
 const NodeRequest = globalThis.Request;
-globalThis.Request = class extends NodeRequest {
+class PageRequest extends NodeRequest {
   constructor(input: RequestInfo | URL, init?: RequestInit) {
     super(typeof input === "string" && input.startsWith("/") ? `http://here${input}` : input, init);
   }
-};
-const nobody: typeof fetch = async () => {
+}
+const page = globalThis as typeof globalThis & { answering?: { fetch: typeof fetch } };
+if (!page.answering) {
+  page.answering = { fetch: nobody };
+  globalThis.Request = PageRequest;
+  globalThis.fetch = (...asked) => answering.fetch(...asked);
+}
+const answering = page.answering;
+answering.fetch = nobody;
+
+async function nobody(): Promise<Response> {
   throw new TypeError("Nobody answers in this test.");
-};
-const answering = { fetch: nobody };
-globalThis.fetch = (...asked) => answering.fetch(...asked);
+}
 
 /** From now on this answers every request. */
 export function answerWith(fetch: typeof globalThis.fetch) {

@@ -1,6 +1,6 @@
 import { cleanup, fireEvent, render, screen, waitFor } from "@testing-library/react";
 import { createRef } from "react";
-import { afterEach, beforeEach, expect, test } from "vitest";
+import { afterEach, expect, test } from "vitest";
 import type { ListedJob } from "../api/client";
 import { OpenEntries } from "../entries/OpenEntries";
 import { author } from "../shell/settings";
@@ -9,7 +9,6 @@ import { Place, testServer } from "../testServer";
 import { JobActions } from "./JobActions";
 import { NewJobDialog } from "./NewJobDialog";
 
-beforeEach(() => author.set(""));
 afterEach(cleanup);
 
 const listed: ListedJob = { ...testJob({ name: "Tarnock" }), stations: [] };

@@ -1,10 +1,11 @@
 import { cleanup, fireEvent, render, screen } from "@testing-library/react";
-import { afterEach, expect, test, vi } from "vitest";
+import { afterEach, beforeEach, expect, test, vi } from "vitest";
 import type { Field, Unit } from "../api/client";
 import { plainField } from "../fields/catalogue";
 import { units } from "../shell/settings";
 import { FigureRow } from "./FigureRow";
 
+beforeEach(() => units.set("metric"));
 afterEach(cleanup);
 
 const field = (label: string, quantity: Unit): Field => ({ ...plainField("fullLoad.fuelTempC", label), quantity });
@@ -12,7 +13,6 @@ const temperature = field("Fuel temperature", "celsius");
 const typical = { words: null, value: 30, unit: "celsius", plusMinusPct: null, plusMinus: 15 } as const;
 
 test("what is calculated with is said until it is given, and its field opens on demand", () => {
-  units.set("metric");
   const onChange = vi.fn();
   const { rerender } = render(<FigureRow field={temperature} value={null} used={typical} onChange={onChange} />);
   expect(screen.getByText("30 ± 15 °C")).toBeTruthy();
@@ -29,7 +29,6 @@ test("in US units a temperature is shifted and its haze is not", () => {
   units.set("us");
   render(<FigureRow field={temperature} value={null} used={typical} onChange={() => {}} />);
   expect(screen.getByText("86 ± 27 °F")).toBeTruthy();
-  units.set("metric");
 });
 
 test("a figure the program refuses opens by itself, with the reason", () => {

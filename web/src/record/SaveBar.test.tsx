@@ -9,10 +9,7 @@ import { testJob } from "../testJob";
 import { type Asked, Place, testServer } from "../testServer";
 import { SaveBar } from "./SaveBar";
 
-beforeEach(() => {
-  localStorage.clear();
-  author.set("JM");
-});
+beforeEach(() => author.set("JM"));
 afterEach(cleanup);
 
 const job = testJob({
