@@ -77,10 +77,9 @@ public static class Database
     }
 
     /// <summary>What keeps the database from being written now; null where nothing does.</summary>
-    /// <param name="contexts">The database.</param>
     /// <param name="folder">Its folder.</param>
     /// <param name="cancellation">Gives up.</param>
-    public static async Task<StorageFault?> FaultAsync(IDbContextFactory<HazyGaugeDb> contexts, DataFolder folder, CancellationToken cancellation)
+    public static async Task<StorageFault?> FaultAsync(DataFolder folder, CancellationToken cancellation)
     {
         try
         {
@@ -91,21 +90,13 @@ public static class Database
                 await probe.FlushAsync(cancellation);
             }
 
-            await using var db = await contexts.CreateDbContextAsync(cancellation);
-            var connection = (SqliteConnection)db.Database.GetDbConnection();
-            var patience = connection.DefaultTimeout;
-            connection.DefaultTimeout = ProbeSeconds;
-            try
-            {
-                // It takes the write lock at once, and gives it back however this ends.
-                await using var transaction = await db.Database.BeginTransactionAsync(cancellation);
-                return null;
-            }
-            finally
-            {
-                // The connection serves others after this.
-                connection.DefaultTimeout = patience;
-            }
+            // Asked without Entity Framework, so that whoever waits for a start to be through need not wait for that too.
+            await using var plain = new SqliteConnection(ConnectionString(folder.Path, ProbeSeconds));
+            await plain.OpenAsync(cancellation);
+
+            // It takes the write lock at once, and gives it back however this ends.
+            await using var transaction = await plain.BeginTransactionAsync(cancellation);
+            return null;
         }
         catch (Exception failed) when (StorageFaults.Of(failed) is { } fault)
         {
@@ -227,7 +218,8 @@ public static class Database
     /// <summary>Where the database lies in its folder.</summary>
     internal static string PathIn(string folder) => Path.Combine(folder, FileName);
 
-    private static string ConnectionString(string folder) => $"Data Source={PathIn(folder)};Foreign Keys=True;Default Timeout=30";
+    private static string ConnectionString(string folder, int patienceSeconds = 30) =>
+        string.Create(CultureInfo.InvariantCulture, $"Data Source={PathIn(folder)};Foreign Keys=True;Default Timeout={patienceSeconds}");
 
     internal static void Configure(DbContextOptionsBuilder options, string folder) => options
         .UseSqlite(ConnectionString(folder))

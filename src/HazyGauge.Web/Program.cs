@@ -1,5 +1,6 @@
 using System.Reflection;
 using HazyGauge.Core.Entries;
+using HazyGauge.Core.Entries.Kinds;
 using HazyGauge.Core.Jobs;
 using HazyGauge.Core.Stations.Capacity;
 using HazyGauge.Core.Stations.Compensate;
@@ -72,6 +73,7 @@ builder.Services.AddOpenApi(openApi => openApi
 builder.Services.AddSignalR(live => live.MaximumReceiveMessageSize = 16 * 1024).AddJsonProtocol(json => JsonSetup.Apply(json.PayloadSerializerOptions));
 builder.Services.AddSingleton(TimeProvider.System);
 builder.Services.AddHazyGaugeData(settings.DataFolder);
+builder.Services.AddEntryKind<FittedEntry>();
 builder.Services.AddStation<SurveyStation>().AddStation<CapacityStation>().AddStation<SignalStation>().AddStation<CompensateStation>();
 // The OpenAPI document is made at build time by starting this program without a database.
 var isDescribed = Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider";

@@ -171,6 +171,55 @@ public class VehicleCapacityTests
     }
 
     [Fact]
+    public void What_is_planned_proves_nothing_and_once_fitted_it_is_the_vehicle()
+    {
+        var small = Ports with { Injectors = Ports.Injectors with { RatedFlowCcMin = 300 } };
+        var load = new FullLoad(PowerKw: 160, EthanolPct: 85);
+        var change = new CapacityChange(RatedFlowCcMin: 620, PumpFlowLph: 320);
+        var found = Of(small, load);
+        var planned = Of(small, load, change);
+        found.State.ShouldNotBe(StationState.Proven);
+        planned.State.ShouldBe(StationState.Planned);
+        planned.AsItStandsMaxEthanolPct.ShouldNotBeNull().Value.ShouldBe(found.AtPoint!.MaxEthanolPct!.Value.Value, 1e-9);
+        planned.Headline.Text.ShouldMatch(@"^As it stands: up to E\d+ ± \d+\. With injectors of 620 cm³/min and one pump of 320 L/h: E85 at 160 kW\.$");
+        planned.NextAction.Command.ShouldBe("Fit injectors of 620 cm³/min and one pump of 320 L/h, and mark it as fitted.");
+
+        // Half of it fitted: the other half is still planned, and what it comes to with both is the same.
+        var half = new CapacityChange(RatedFlowCcMin: 620);
+        CapacityResults After(CapacityChange fitted) => CapacityEvaluation.Of(small.With(fitted), new CapacityPlan { FullLoad = load, Changes = change, Drive = Cool }, new HazeLedger(), [fitted]);
+        var halfway = After(half);
+        halfway.State.ShouldBe(StationState.Planned);
+        halfway.Planned.Select(p => p.Key).ShouldBe(["pumpFlowLph"]);
+        halfway.AtPoint!.MaxEthanolPct.ShouldBe(planned.AtPoint!.MaxEthanolPct);
+
+        var fitted = After(change);
+        fitted.State.ShouldBe(StationState.Proven);
+        fitted.Planned.ShouldBeEmpty();
+        fitted.AsItStandsMaxEthanolPct.ShouldBeNull();
+        fitted.Headline.Text.ShouldBe("At 160 kW this system supports E85.");
+    }
+
+    [Fact]
+    public void Any_change_once_fitted_carries_what_it_was_planned_to_carry()
+    {
+        CsCheck.Check.Sample(
+            CsCheck.Gen.Select(CsCheck.Gen.Double[100, 900], CsCheck.Gen.Int[1, 3], CsCheck.Gen.Double[80, 500], CsCheck.Gen.Double[10, 60], CsCheck.Gen.Int[0, 15]),
+            (cc, pumps, lph, rise, which) =>
+            {
+                var change = new CapacityChange(
+                    RatedFlowCcMin: (which & 1) != 0 ? cc : null, PumpCount: (which & 2) != 0 ? pumps : null, PumpFlowLph: (which & 4) != 0 ? lph : null, BaseRiseKpa: (which & 12) == 12 ? rise : null);
+                DeliverySystem<Hazy> System(VehicleSurvey survey) => SurveyedFuelSystem.Of(survey, FullLoad.AsSurveyed, new HazeLedger()).Delivery;
+                var (planned, fitted) = (change.ApplyTo(System(Ports)), System(Ports.With(change)));
+                CapacityResult At(DeliverySystem<Hazy> system) => CapacityAnalysis.Of(system, 160, 85);
+                foreach (var (before, after) in At(planned).Limits.Zip(At(fitted).Limits))
+                {
+                    (after.Component, after.UsePct.Value).ShouldBe((before.Component, before.UsePct.Value));
+                }
+            },
+            iter: 100);
+    }
+
+    [Fact]
     public void A_change_that_does_not_belong_to_the_vehicle_is_refused_where_it_stands()
     {
         void Refused(VehicleSurvey survey, CapacityChange change, string field) => Should.Throw<RefusedInputException>(() => Of(survey, change: change)).Errors.Keys.ShouldBe([field]);

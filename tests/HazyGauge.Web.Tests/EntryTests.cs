@@ -23,6 +23,36 @@ public class EntryTests(App app) : IClassFixture<App>
         (await app.GetAsync("/api/bay?limit=100"))["jobs"]!.AsArray().Single(j => (string)j!["id"]! == job)!;
 
     [Fact]
+    public async Task Parts_that_are_planned_are_on_the_vehicle_when_somebody_fitted_them_and_no_longer_when_that_was_wrong()
+    {
+        var job = await app.NewJobAsync("Planned parts");
+        await app.SaveAsync(job, """
+            { "engine": { "cylinders": 6, "aspiration": "natural", "wantedPowerKw": 170 }, "fuelSystem": { "kind": "port", "line": "return", "basePressureKpa": 300 },
+              "injectors": { "count": 6, "ratedFlowCcMin": 310, "ratedPressureKpa": 300 }, "pump": { "count": 1, "flowLph": 280 }, "goals": { "highestEthanolPct": 80 } }
+            """, "\"0\"", slug: "survey");
+        await app.SaveAsync(job, """{ "changes": { "ratedFlowCcMin": 700 }, "drive": { "ambientC": 15 } }""", "\"0\"", slug: "capacity");
+        async Task<string> StandsAsync() => (string)(await InBayAsync(job))["stations"]!.AsArray().Single(s => (string)s!["slug"]! == "capacity")!["state"]!;
+        async Task<JsonNode> SurveyAsync() => (await app.PreviewAsync(job, "survey", (await app.GetAsync($"/api/jobs/{job}/stations/survey"))["document"]!.ToJsonString()))["results"]!;
+        (await StandsAsync()).ShouldBe("planned");
+        (await SurveyAsync())["fitted"]!.AsArray().ShouldBeEmpty();
+
+        (await WriteAsync(job, """{ "kind": "fitted", "payload": { "change": { "ratedFlowCcMin": 5 } } }""", 422))["errors"]!.AsObject().Select(e => e.Key).ShouldBe(["payload.change.ratedFlowCcMin"]);
+        (await WriteAsync(job, """{ "kind": "fitted", "payload": { "change": { } } }""", 422))["errors"]!.AsObject().Select(e => e.Key).ShouldBe(["payload.change"]);
+        (await StandsAsync()).ShouldBe("planned");
+
+        var entry = await WriteAsync(job, """{ "kind": "fitted", "payload": { "change": { "ratedFlowCcMin": 700 } } }""", author: "RL");
+        (await StandsAsync()).ShouldBe("proven");
+        var now = await SurveyAsync();
+        (now["fitted"]![0]!["author"], now["fitted"]![0]!["what"]!["text"]).ShouldSatisfyAllConditions(f => ((string)f.Item1!).ShouldBe("RL"), f => ((string)f.Item2!).ShouldBe("injectors of 700 cm³/min"));
+
+        // What was found stays on record; the vehicle is calculated with what is on it.
+        ((double)(await app.GetAsync($"/api/jobs/{job}/stations/survey"))["document"]!["injectors"]!["ratedFlowCcMin"]!).ShouldBe(310);
+        await WriteAsync(job, $$"""{ "kind": "note", "text": "wrong van", "takesBack": {{(int)entry["number"]!}} }""");
+        (await StandsAsync()).ShouldBe("planned");
+        (await SurveyAsync())["fitted"]!.AsArray().ShouldBeEmpty();
+    }
+
+    [Fact]
     public async Task An_entry_is_written_once_however_often_it_is_sent_and_closed_once()
     {
         var job = await app.NewJobAsync();

@@ -48,12 +48,25 @@ test("two changes work together, each can be taken back, and what does not fit i
   await power.fill("150");
   await expect(page.getByRole("heading", headline)).toHaveText(/cannot support E0\./);
   await page.getByRole("button", { name: /^Plan it: Fit injectors of \d+ cm³\/min, and add a pump of the same kind/ }).click();
-  await expect(page.getByRole("heading", headline)).toHaveText("At 150 kW this system supports E85.");
+  await expect(page.getByRole("heading", headline)).toHaveText(/^As\sit\sstands:\snot\seven\sE0\.\sWith\sinjectors\sof\s\d+\scm³\/min\sand\s2\spumps\sin\sparallel:\sE85\sat\s150\skW\.$/);
   await expect(page.getByText("No other parts needed")).toBeVisible();
+
+  // Fitted, it is the vehicle; where that was wrong, it is planned again.
+  await page.getByRole("button", { name: /^Fitted: Injectors of/ }).click();
+  await page.getByLabel("Part number, if any").fill("P 640");
+  await page.getByLabel("Your initials").first().fill("RL");
+  await page.getByRole("button", { name: "It is fitted" }).click();
+  await expect(page.getByRole("heading", headline)).toHaveText(/^As\sit\sstands:\sE\d+\sor\smore\.\sWith\s2\spumps\sin\sparallel:\sE85\sat\s150\skW\.$/);
+  await expect(page.getByRole("button", { name: /^Undo: Injectors of/ })).toBeHidden();
+  await page.getByRole("button", { name: /^Take back: injectors of/ }).click();
+  await page.getByLabel("Why").fill("the other buggy");
+  await page.getByRole("button", { name: "Take it back" }).click();
+  await expect(page.getByRole("heading", headline)).toHaveText(/^As it stands: not even E0/);
+
   await page.getByRole("button", { name: /^Undo: Injectors of/ }).click();
-  await expect(page.getByRole("heading", headline)).toHaveText(/The injectors are the limit\./);
+  await expect(page.getByRole("heading", headline)).toHaveText(/With 2 pumps in parallel: not even E0/);
   await page.getByRole("button", { name: /^Undo: 2 pumps/ }).click();
-  await expect(page.getByText("Planned changes")).toBeHidden();
+  await expect(page.getByText("Planned, not fitted yet")).toBeHidden();
 
   await power.fill("9000");
   await expect(power).toHaveAccessibleDescription(/must be between 1 and 2000 kW/);

@@ -237,6 +237,7 @@ test.describe("in a bay with the demo alone", () => {
     await expect(page.getByRole("heading", { level: 1 })).toHaveText(/E73/);
 
     await page.getByRole("link", { name: "Hazy Gauge, to the bay" }).click();
+    await expect(page.getByRole("heading", { level: 1 })).toContainText("open jobs");
     await expect(page.getByText("E73")).toBeVisible();
   });
 

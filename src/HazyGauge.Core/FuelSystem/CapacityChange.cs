@@ -1,4 +1,6 @@
+using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
+using HazyGauge.Core.Sentences;
 
 namespace HazyGauge.Core.FuelSystem;
 
@@ -34,6 +36,31 @@ public sealed record CapacityChange(
         later.PumpFlowLph ?? PumpFlowLph,
         later.DirectInjectorGPerS ?? DirectInjectorGPerS,
         later.HighPressurePumpCcPerCamRev ?? HighPressurePumpCcPerCamRev);
+
+    /// <summary>What is left of it where this was done already: whatever says the same.</summary>
+    public CapacityChange Without(CapacityChange done) => new(
+        BaseRiseKpa == done.BaseRiseKpa ? null : BaseRiseKpa,
+        RatedFlowCcMin == done.RatedFlowCcMin ? null : RatedFlowCcMin,
+        PumpCount == done.PumpCount ? null : PumpCount,
+        AddedPorts == done.AddedPorts ? null : AddedPorts,
+        PortSharePct == done.PortSharePct ? null : PortSharePct,
+        PumpFlowLph == done.PumpFlowLph ? null : PumpFlowLph,
+        DirectInjectorGPerS == done.DirectInjectorGPerS ? null : DirectInjectorGPerS,
+        HighPressurePumpCcPerCamRev == done.HighPressurePumpCcPerCamRev ? null : HighPressurePumpCcPerCamRev);
+
+    /// <summary>Notes what no part that is sold could be.</summary>
+    /// <param name="check">Where it is noted.</param>
+    /// <param name="under">The path it stands at.</param>
+    public InputCheck CheckRanges(InputCheck check, string under) => check
+        .Within(BaseRiseKpa, 1, 1000, $"{under}.baseRiseKpa", "The rise of the base pressure", Unit.Kpa)
+        .Within(RatedFlowCcMin, 20, 5000, $"{under}.ratedFlowCcMin", "The rated flow", Unit.CcPerMin)
+        .Within(PumpCount, 1, 6, $"{under}.pumpCount", "The number of pumps")
+        .Within(AddedPorts?.Count, 1, 32, $"{under}.addedPorts", "The number of injectors")
+        .Within(AddedPorts?.RatedFlowCcMin, 20, 5000, $"{under}.addedPorts", "The rated flow", Unit.CcPerMin)
+        .Within(PortSharePct, 1, 99, $"{under}.portSharePct", "The share of the ports", Unit.Percent)
+        .Within(PumpFlowLph, 5, 2000, $"{under}.pumpFlowLph", "The flow of the pump", Unit.Lph)
+        .Within(DirectInjectorGPerS, 0.1, 500, $"{under}.directInjectorGPerS", "The flow of the direct injectors", Unit.GPerS)
+        .Within(HighPressurePumpCcPerCamRev, 0.1, 20, $"{under}.highPressurePumpCcPerCamRev", "The displacement of the high-pressure pump", Unit.CcPerRev);
 
     /// <summary>The system afterwards.</summary>
     public DeliverySystem<Hazy> ApplyTo(DeliverySystem<Hazy> system)

@@ -68,7 +68,7 @@ public static class JobProgress
         var furthest = stations.FindLastIndex(s => s.State != StationState.Empty);
         for (var i = 0; i < stations.Count; i++)
         {
-            if (stations[i].State == StationState.InWork || (stations[i].State == StationState.Empty && i > furthest))
+            if (stations[i].State is StationState.InWork or StationState.Planned || (stations[i].State == StationState.Empty && i > furthest))
             {
                 return stations[i].NextAction;
             }

@@ -17,6 +17,9 @@ public enum StationState
 
     /// <summary>What was saved forbids to go on.</summary>
     Hold,
+
+    /// <summary>Its question is answered with parts that are planned and not fitted yet.</summary>
+    Planned,
 }
 
 /// <summary>How far a station has come and what is next there.</summary>

@@ -1,5 +1,4 @@
 using HazyGauge.Data;
-using Microsoft.EntityFrameworkCore;
 
 namespace HazyGauge.Web.Hosting;
 
@@ -13,8 +12,8 @@ internal static class Health
 {
     public static void MapHealth(this IEndpointRouteBuilder app) => app.MapGet("/health", AnswerAsync).ExcludeFromDescription();
 
-    private static async Task<IResult> AnswerAsync(IDbContextFactory<HazyGaugeDb> contexts, DataFolder folder, CancellationToken cancellation) =>
-        await Database.FaultAsync(contexts, folder, cancellation) is { } fault
+    private static async Task<IResult> AnswerAsync(DataFolder folder, CancellationToken cancellation) =>
+        await Database.FaultAsync(folder, cancellation) is { } fault
             ? TypedResults.Json(new HealthAnswer(System.Text.Json.JsonNamingPolicy.CamelCase.ConvertName(fault.ToString()), fault.InWords(folder.Path)), statusCode: StatusCodes.Status503ServiceUnavailable)
             : TypedResults.Ok(new HealthAnswer("ok"));
 }

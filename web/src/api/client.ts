@@ -20,6 +20,7 @@ export type BudgetLine = Schemas["BudgetLine"];
 export type Assumption = Schemas["Assumption"];
 export type FuelComponent = Schemas["FuelComponent"];
 export type Field = Schemas["FieldAnswer"];
+export type FittedPart = Schemas["FittedPart"];
 export type StationPreview = Schemas["StationPreview"];
 export type OpenEntry = Schemas["OpenEntry"];
 export type Entry = Schemas["EntryAnswer"];

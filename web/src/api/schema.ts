@@ -2932,10 +2932,24 @@ export interface components {
              * @description How far the work at a station has come.
              * @enum {string}
              */
-            state: "empty" | "inWork" | "proven" | "hold";
+            state: "empty" | "inWork" | "proven" | "hold" | "planned";
             nextAction: components["schemas"]["NextAction"];
             /** @description The envelope to draw. */
             drawing: null | components["schemas"]["CapacityDrawing"];
+            /** @description Highest blend at that power with nothing fitted that is only planned, % by volume; null where nothing is planned, and where it does not carry E0. */
+            asItStandsMaxEthanolPct?: null | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u: number;
+                /** Format: double */
+                plusMinus: number;
+                parts: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
         };
         /**
          * @description Whether the wanted point lies inside the envelope.
@@ -3154,7 +3168,7 @@ export interface components {
              * @description How far the work at a station has come.
              * @enum {string}
              */
-            state: "empty" | "inWork" | "proven" | "hold";
+            state: "empty" | "inWork" | "proven" | "hold" | "planned";
             nextAction: components["schemas"]["NextAction"];
             /** @description The factor over all blends, each known as well as the reading is, to draw; left out of the record. */
             curve: null | components["schemas"]["FactorPoint"][];
@@ -3815,6 +3829,25 @@ export interface components {
             values?: null | {
                 [key: string]: components["schemas"]["SentenceValue"];
             };
+        };
+        /** @description Something that was fitted since the vehicle was surveyed. */
+        FittedPart: {
+            /**
+             * Format: int32
+             * @description Number of the entry that says so.
+             */
+            entry: number;
+            /** @description What it changed. */
+            change: components["schemas"]["CapacityChange"];
+            /** @description Who wrote it down. */
+            author: string;
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
+            /** @description What it is, in words. */
+            what?: components["schemas"]["Sentence"];
         };
         /**
          * @description A part of the fuel system that can be too small.
@@ -5946,7 +5979,7 @@ export interface components {
              * @description How far the work at a station has come.
              * @enum {string}
              */
-            state: "empty" | "inWork" | "proven" | "hold";
+            state: "empty" | "inWork" | "proven" | "hold" | "planned";
             nextAction: components["schemas"]["NextAction"];
         };
         /**
@@ -6145,7 +6178,7 @@ export interface components {
          * @description How far the work at a station has come.
          * @enum {string}
          */
-        StationState: "empty" | "inWork" | "proven" | "hold";
+        StationState: "empty" | "inWork" | "proven" | "hold" | "planned";
         /** @description Something a survey shows. */
         SurveyFinding: {
             /** @description Stable name for programs. */
@@ -6191,6 +6224,8 @@ export interface components {
             state: components["schemas"]["StationState"];
             /** @description What to do next. */
             nextAction: components["schemas"]["NextAction"];
+            /** @description What was fitted since, the oldest first: all of the above counts it in; null in a record of before it was. */
+            fitted?: null | components["schemas"]["FittedPart"][];
         };
         /** @description Where the volts of a recording were switched into levels. */
         SwitchedVolts: {

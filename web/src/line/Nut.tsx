@@ -3,7 +3,7 @@ import type { LineStation } from "../api/client";
 
 const hexagon = "M10 2h12l8.5 14L22 30H10L1.5 16z";
 
-/** A station as a hex nut: solid with a tick = proven, half full = in work, dashed = open, red hatch = hold. */
+/** A station as a hex nut: solid with a tick = proven, a tick alone = planned, half full = in work, dashed = open, red hatch = hold. */
 export function Nut({ state, size }: { state: LineStation["state"]; size: number }) {
   const id = useId();
   const page = "var(--color-base-100)";
@@ -24,16 +24,16 @@ export function Nut({ state, size }: { state: LineStation["state"]; size: number
           <path d="M8.5 16h15a7.5 7.5 0 0 1-15 0z" style={{ fill: ink }} />
         </>
       )}
-      {state === "proven" && (
+      {(state === "proven" || state === "planned") && (
         <>
-          <path d={hexagon} style={{ fill: ink }} />
+          <path d={hexagon} strokeWidth="2" style={state === "proven" ? { fill: ink } : { fill: page, stroke: ink }} />
           <path
             d="M10.5 16.5l4 4 7-8.5"
             fill="none"
             strokeWidth="2.6"
             strokeLinecap="round"
             strokeLinejoin="round"
-            style={{ stroke: page }}
+            style={{ stroke: state === "proven" ? page : ink }}
           />
         </>
       )}

@@ -1,6 +1,12 @@
 import type { LineStation } from "../api/client";
 
-const words: Record<LineStation["state"], string> = { empty: "open", inWork: "in work", proven: "proven", hold: "on hold" };
+const words: Record<LineStation["state"], string> = {
+  empty: "open",
+  inWork: "in work",
+  planned: "planned",
+  proven: "proven",
+  hold: "on hold",
+};
 
 /** The word under a station of the line. */
 export function stateWord(station: { isWaiting: boolean; built?: boolean; state: LineStation["state"] }): string {

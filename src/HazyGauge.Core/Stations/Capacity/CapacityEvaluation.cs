@@ -14,10 +14,12 @@ public static class CapacityEvaluation
     /// <param name="survey">What is known of the vehicle; its hazy numbers stand on the ledger.</param>
     /// <param name="plan">What is asked.</param>
     /// <param name="ledger">The ledger; typical figures are added to it.</param>
+    /// <param name="fitted">What of the plan was fitted already: the survey counts it in.</param>
     /// <exception cref="RefusedInputException">The plan holds what cannot be on this vehicle.</exception>
-    public static CapacityResults Of(VehicleSurvey survey, CapacityPlan plan, HazeLedger ledger)
+    public static CapacityResults Of(VehicleSurvey survey, CapacityPlan plan, HazeLedger ledger, IEnumerable<CapacityChange>? fitted = null)
     {
-        var (load, change) = (plan.FullLoad ?? FullLoad.AsSurveyed, plan.Changes ?? new CapacityChange());
+        var load = plan.FullLoad ?? FullLoad.AsSurveyed;
+        var change = (fitted ?? []).Aggregate(plan.Changes ?? new CapacityChange(), (left, done) => left.Without(done));
         var system = SurveyedFuelSystem.Of(survey, load, ledger);
         CheckChange(change, system.Delivery);
         var planned = change.ApplyTo(system.Delivery);
@@ -25,22 +27,24 @@ public static class CapacityEvaluation
         var drive = system.Evaluate(plan.Drive ?? new HotDrive(), planned);
         var findings = Findings(survey, system, change, drive).Concat(atPoint?.Findings ?? []).OrderByDescending(f => f.Severity).ToList();
         var guess = CapacityGuess.Of(system);
-        var progress = CapacityProgress.Of(atPoint, findings, guess);
+        var pending = atPoint is null || change.IsNothing() ? null : new PendingChange(change, CapacityAnalysis.Of(system.Delivery, atPoint.PowerKw, system.EthanolPct));
+        var progress = CapacityProgress.Of(atPoint, findings, guess, pending);
         return new CapacityResults(
             atPoint?.PowerKw,
             atPoint?.EthanolPct,
             atPoint,
             [.. SurveyedFuelSystem.Of(survey, FullLoad.AsSurveyed, ledger).AsFound().Select(ComponentLoad.Of)],
-            [.. CapacityWords.Planned(change)],
+            [.. ChangeWords.Lines(change).Select(l => new PlannedChange(l.Key, l.What))],
             HotDriveSummary.Of(drive, system.EthanolPct),
             Failsafe(survey, system, planned, new(system.BasePressureKpa + (change.BaseRiseKpa ?? 0)), drive, ledger),
             [.. system.Assumed.Select(a => new AssumedFigure(a.Key, LabelOf(a.Key), a.Value))],
             findings,
-            CapacityWords.Headline(atPoint, findings, guess),
-            CapacityWords.Lead(atPoint, guess),
+            CapacityWords.Headline(atPoint, findings, guess, pending),
+            CapacityWords.Lead(atPoint, guess, pending),
             progress.State,
             progress.NextAction,
-            CapacityDrawing.Of(planned, change.IsNothing() ? null : system.Delivery));
+            CapacityDrawing.Of(planned, change.IsNothing() ? null : system.Delivery),
+            pending?.Found.MaxEthanolPct);
     }
 
     private static string LabelOf(string path) =>
@@ -48,16 +52,7 @@ public static class CapacityEvaluation
 
     private static void CheckChange(CapacityChange change, DeliverySystem<Hazy> system)
     {
-        var check = new InputCheck()
-            .Within(change.BaseRiseKpa, 1, 1000, "changes.baseRiseKpa", "The rise of the base pressure", Unit.Kpa)
-            .Within(change.RatedFlowCcMin, 20, 5000, "changes.ratedFlowCcMin", "The rated flow", Unit.CcPerMin)
-            .Within(change.PumpCount, 1, 6, "changes.pumpCount", "The number of pumps")
-            .Within(change.AddedPorts?.Count, 1, 32, "changes.addedPorts", "The number of injectors")
-            .Within(change.AddedPorts?.RatedFlowCcMin, 20, 5000, "changes.addedPorts", "The rated flow", Unit.CcPerMin)
-            .Within(change.PortSharePct, 1, 99, "changes.portSharePct", "The share of the ports", Unit.Percent)
-            .Within(change.PumpFlowLph, 5, 2000, "changes.pumpFlowLph", "The flow of the pump", Unit.Lph)
-            .Within(change.DirectInjectorGPerS, 0.1, 500, "changes.directInjectorGPerS", "The flow of the direct injectors", Unit.GPerS)
-            .Within(change.HighPressurePumpCcPerCamRev, 0.1, 20, "changes.highPressurePumpCcPerCamRev", "The displacement of the high-pressure pump", Unit.CcPerRev);
+        var check = change.CheckRanges(new InputCheck(), "changes");
         if (change.DirectInjectorGPerS is not null && system.DirectInjectors is null)
         {
             check.Refuse("changes.directInjectorGPerS", "No injectors in the cylinders are known that could be made larger.");

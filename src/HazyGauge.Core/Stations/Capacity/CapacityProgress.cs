@@ -13,7 +13,7 @@ internal static class CapacityProgress
         StationState.Empty, NextAction.Of(CapacityStation.Key, "capacity", "See what the fuel system can feed.", "A pump that runs out at high ethanol costs the engine."));
 
     /// <summary>The state of a plan, and what to do next.</summary>
-    public static StationProgress Of(CapacityResult? atPoint, IReadOnlyList<Finding> findings, CapacityGuess? guess)
+    public static StationProgress Of(CapacityResult? atPoint, IReadOnlyList<Finding> findings, CapacityGuess? guess, PendingChange? pending)
     {
         if (atPoint is not { } point)
         {
@@ -34,6 +34,8 @@ internal static class CapacityProgress
             CapacityVerdict.Doubtful => InWork("doubtful", HazeBudget.NextBestCheck(point.Budget)?.Check?.Text ?? "Stay a little below what is wanted.", reach + "As far as is known that may not be enough."),
             _ when findings.FirstOrDefault(f => f.Code == BoilingMargin.Probably) is { } boils => InWork(boils.Code, "Measure the fuel's temperature on a hot day.", boils.Sentence),
             _ when guess is not null => InWork("guessed", Sentence.Of($"Read off: {guess.First.Inside()}"), Sentence.Of($"{reach} But that rests on {guess.On}, which proves nothing.")),
+            _ when pending is not null => new StationProgress(StationState.Planned, NextAction.Of(
+                CapacityStation.Key, "planned", Sentence.Of($"Fit {ChangeWords.Inside(pending.Change)}, and mark it as fitted."), Sentence.Of($"{reach} That is planned, not fitted."))),
             _ => new StationProgress(StationState.Proven, NextAction.Of(CapacityStation.Key, "carried", "The fuel system supports what is wanted.", reach)),
         };
     }

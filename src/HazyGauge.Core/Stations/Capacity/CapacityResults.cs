@@ -109,6 +109,7 @@ public sealed record CapacityDrawing(IReadOnlyList<double> EthanolPcts, IReadOnl
 /// <param name="State">State of the station.</param>
 /// <param name="NextAction">What to do next.</param>
 /// <param name="Drawing">The envelope to draw; left out of the record.</param>
+/// <param name="AsItStandsMaxEthanolPct">Highest blend at that power with nothing fitted that is only planned, % by volume; null where nothing is planned, and where it does not carry E0.</param>
 public sealed record CapacityResults(
     Hazy? PowerKw,
     Hazy? EthanolPct,
@@ -123,4 +124,5 @@ public sealed record CapacityResults(
     Sentence Lead,
     StationState State,
     NextAction NextAction,
-    CapacityDrawing? Drawing);
+    CapacityDrawing? Drawing,
+    Hazy? AsItStandsMaxEthanolPct = null);

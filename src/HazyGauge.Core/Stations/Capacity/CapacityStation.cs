@@ -1,3 +1,4 @@
+using HazyGauge.Core.Entries.Kinds;
 using HazyGauge.Core.Fields;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
@@ -25,6 +26,9 @@ public sealed class CapacityStation : Station<CapacityPlan, CapacityResults>
     public override IReadOnlyList<string> DependsOn => ["survey"];
 
     /// <inheritdoc/>
+    public override IReadOnlyList<string> ReadsEntries => [FittedEntry.Key];
+
+    /// <inheritdoc/>
     public override IReadOnlyList<Field> Fields => [.. FullLoad.Fields, .. HotDrive.Fields];
 
     /// <inheritdoc/>
@@ -35,13 +39,13 @@ public sealed class CapacityStation : Station<CapacityPlan, CapacityResults>
 
     /// <inheritdoc/>
     public override CapacityResults Evaluate(CapacityPlan plan, StationContext context) =>
-        CapacityEvaluation.Of(context.Published<VehicleSurvey>() ?? VehicleSurvey.Empty, plan, context.Ledger);
+        CapacityEvaluation.Of(context.Published<VehicleSurvey>() ?? VehicleSurvey.Empty, plan, context.Ledger, FittedEntry.In(context.Entries).Select(f => f.Change));
 
     /// <inheritdoc/>
     public override StationProgress Progress(CapacityResults results) => new(results.State, results.NextAction);
 
     /// <inheritdoc/>
-    public override Sentence Summary(CapacityPlan plan, CapacityResults results) => CapacityWords.Summary(results.AtPoint);
+    public override Sentence Summary(CapacityPlan plan, CapacityResults results) => CapacityWords.Summary(results);
 
     /// <inheritdoc/>
     public override IReadOnlyList<Finding> Findings(CapacityResults results) => results.Findings;
@@ -59,6 +63,7 @@ public sealed class CapacityStation : Station<CapacityPlan, CapacityResults>
             Figure.Of("powerKw", "Power wanted", results?.PowerKw, Unit.Kw, "not known"),
             Figure.Of("ethanolPct", "Blend wanted", results?.EthanolPct, Unit.EthanolPct, "not known"),
             MostEthanol(results?.AtPoint?.MaxEthanolPct),
+            .. results is { Planned.Count: > 0, AtPoint: not null } ? [Figure.Of("asItStandsMaxEthanolPct", "Most ethanol as it stands", results.AsItStandsMaxEthanolPct, Unit.EthanolPct, "not even E0")] : Array.Empty<Figure>(),
             Figure.Of("maxPowerKw", "Most power on that blend", results?.AtPoint?.MaxPowerKw, Unit.Kw, "not known"),
             new("ethanolBinding", "Limited by", results?.AtPoint?.EthanolBinding?.InWords() ?? "not known"),
             Planned("baseRiseKpa", "Base pressure raised by", changes?.BaseRiseKpa, Unit.Kpa),

@@ -10,11 +10,11 @@ namespace HazyGauge.Core.Stations.Capacity;
 internal static class CapacityWords
 {
     /// <summary>The verdict in a sentence or two.</summary>
-    public static Sentence Headline(CapacityResult? point, IReadOnlyList<Finding> findings, CapacityGuess? guess) =>
-        Verdict(point, guess) + (findings.Any(f => f.Code == "boils") ? "The fuel boils on the hottest drive." : Sentence.Empty);
+    public static Sentence Headline(CapacityResult? point, IReadOnlyList<Finding> findings, CapacityGuess? guess, PendingChange? pending) =>
+        (pending is null || point is null ? Verdict(point, guess) : Sentence.Of($"As it stands: {Shortly(pending.Found)}.") + With(pending, point, guess)) + (findings.Any(f => f.Code == "boils") ? "The fuel boils on the hottest drive." : Sentence.Empty);
 
     /// <summary>Why, and what to do next.</summary>
-    public static Sentence Lead(CapacityResult? point, CapacityGuess? guess)
+    public static Sentence Lead(CapacityResult? point, CapacityGuess? guess, PendingChange? pending)
     {
         if (point is null)
         {
@@ -27,6 +27,7 @@ internal static class CapacityWords
         return point.Verdict switch
         {
             CapacityVerdict.Carried when guess is not null => most + Sentence.Of($"A guess proves nothing. {guess.First}"),
+            CapacityVerdict.Carried when pending is not null => most + "That is planned, not fitted: stay at what it supports as it stands until the parts are in.",
             CapacityVerdict.Carried => most + "Safe even at the worst end of the haze.",
             CapacityVerdict.Doubtful => most + (HazeBudget.NextBestCheck(point.Budget) is { Check: { } check } line ? Sentence.Of($"Next best check: {char.ToLowerInvariant(line.Label[0])}{line.Label[1..]}. {check.Text}") : "Stay a little below, or fit more."),
             CapacityVerdict.NotKnown => "Give pump or injectors at the survey.",
@@ -55,7 +56,11 @@ internal static class CapacityWords
         : Sentence.Of($"Judged on {Say.Ethanol(drive.WorstAtInletPct)}: of all blends that may be in the tank it boils first. {Say.Ethanol(highestEthanolPct)} has {Say.Of(drive.OnHighest.MarginK, Unit.KelvinStep, 0)} left.");
 
     /// <summary>The plan in one line.</summary>
-    public static Sentence Summary(CapacityResult? point) => point switch
+    public static Sentence Summary(CapacityResults results) => results.Planned.Count == 0
+        ? Reached(results.AtPoint)
+        : Sentence.Of($"Planned, not fitted yet: {Reached(results.AtPoint).Inside()}");
+
+    private static Sentence Reached(CapacityResult? point) => point switch
     {
         null => "Capacity: power not known yet",
         { Binding: null } => "Capacity: nothing known about pump or injectors",
@@ -64,48 +69,25 @@ internal static class CapacityWords
         _ => Sentence.Of($"At {Say.Kw(point.PowerKw.Value)} E0 is not supported"),
     };
 
-    /// <summary>What is planned, one line each.</summary>
-    public static IEnumerable<PlannedChange> Planned(CapacityChange change)
+    // What a system supports at the wanted power, inside a sentence.
+    private static Sentence Shortly(CapacityResult found) => found switch
     {
-        if (change.RatedFlowCcMin is { } flow)
-        {
-            yield return new("ratedFlowCcMin", Sentence.Of($"Injectors of {Say.CcPerMin(flow)}"));
-        }
+        { Verdict: CapacityVerdict.NotKnown } => "nothing is known about pump or injectors",
+        { MaxEthanolPct: { } most } => ReachWords.Supported(most),
+        _ => "not even E0",
+    };
 
-        if (change.BaseRiseKpa is { } rise)
+    private static Sentence With(PendingChange pending, CapacityResult point, CapacityGuess? guess)
+    {
+        var with = Sentence.Of($"With {ChangeWords.Inside(pending.Change)}");
+        var at = Sentence.Of($"at {Say.Kw(point.PowerKw.Value)}");
+        var rests = guess is null ? Sentence.Empty : Sentence.Of($"That rests on {guess.On}.");
+        return point.Verdict switch
         {
-            yield return new("baseRiseKpa", Sentence.Of($"Base pressure raised by {Say.Kpa(rise)}"));
-        }
-
-        if (change.PumpCount is { } pumps)
-        {
-            yield return new("pumpCount", pumps == 1 ? "One pump" : Sentence.Of($"{pumps} pumps in parallel"));
-        }
-
-        if (change.PumpFlowLph is { } larger)
-        {
-            yield return new("pumpFlowLph", Sentence.Of($"One pump of {Say.Lph(larger)}"));
-        }
-
-        if (change.DirectInjectorGPerS is { } direct)
-        {
-            yield return new("directInjectorGPerS", Sentence.Of($"Direct injectors of {Say.Given(direct, Unit.GPerS)}"));
-        }
-
-        if (change.HighPressurePumpCcPerCamRev is { } cc)
-        {
-            yield return new("highPressurePumpCcPerCamRev", Sentence.Of($"High-pressure pump of {Say.Given(cc, Unit.CcPerRev)}"));
-        }
-
-        if (change.AddedPorts is { } added)
-        {
-            yield return new("addedPorts", Sentence.Of($"{added.Count} injectors of {Say.CcPerMin(added.RatedFlowCcMin)} added in the ports"));
-        }
-
-        if (change.PortSharePct is { } share)
-        {
-            yield return new("portSharePct", Sentence.Of($"{share} % of the fuel through the ports"));
-        }
+            CapacityVerdict.Carried => Sentence.Of($"{with}: {Say.Ethanol(point.EthanolPct.Value)} {at}.") + rests,
+            CapacityVerdict.Doubtful => Sentence.Of($"{with}: {Shortly(point)} {at}, as far as is known; {Say.Ethanol(point.EthanolPct.Value)} may be too much.") + rests,
+            _ => Sentence.Of($"{with}: {Shortly(point)} {at}.") + rests,
+        };
     }
 
     private static Sentence Verdict(CapacityResult? point, CapacityGuess? guess)

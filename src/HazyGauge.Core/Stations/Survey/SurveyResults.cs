@@ -51,6 +51,17 @@ public sealed record ToMeasure(
     public IReadOnlyDictionary<string, SentenceValue> Values { get; init; } = Values ?? Sentence.Empty.Values;
 }
 
+/// <summary>Something that was fitted since the vehicle was surveyed.</summary>
+/// <param name="Entry">Number of the entry that says so.</param>
+/// <param name="Change">What it changed.</param>
+/// <param name="Author">Who wrote it down.</param>
+/// <param name="At">When.</param>
+public sealed record FittedPart(int Entry, CapacityChange Change, string Author, DateTimeOffset At)
+{
+    /// <summary>What it is, in words.</summary>
+    public Sentence What { get; init; } = ChangeWords.Inside(Change);
+}
+
 /// <summary>Whether the vehicle can be converted the way it is meant to be.</summary>
 public enum Eligibility
 {
@@ -79,6 +90,7 @@ public enum Eligibility
 /// <param name="Lead">What to do next, and why.</param>
 /// <param name="State">State of the station.</param>
 /// <param name="NextAction">What to do next.</param>
+/// <param name="Fitted">What was fitted since, the oldest first: all of the above counts it in; null in a record of before it was.</param>
 public sealed record SurveyResults(
     Eligibility Eligible,
     IReadOnlyList<SurveyFinding> Findings,
@@ -90,4 +102,5 @@ public sealed record SurveyResults(
     Sentence Headline,
     Sentence Lead,
     StationState State,
-    NextAction NextAction);
+    NextAction NextAction,
+    IReadOnlyList<FittedPart>? Fitted = null);

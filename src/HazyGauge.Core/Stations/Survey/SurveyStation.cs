@@ -1,4 +1,5 @@
 using System.Globalization;
+using HazyGauge.Core.Entries.Kinds;
 using HazyGauge.Core.Fields;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.FuelSystem;
@@ -21,6 +22,9 @@ public sealed class SurveyStation : Station<VehicleSurvey, SurveyResults>
 
     /// <inheritdoc/>
     public override string Question => "What is on the vehicle, and can it be converted?";
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<string> ReadsEntries => [FittedEntry.Key];
 
     /// <inheritdoc/>
     public override IReadOnlyList<Field> Fields => VehicleFields.All;
@@ -67,11 +71,14 @@ public sealed class SurveyStation : Station<VehicleSurvey, SurveyResults>
             throw new RefusedInputException("photos", "A photo is named that is not on this job. Add it again.");
         }
 
-        return SurveyEvaluation.Of(plan, context.Ledger);
+        var fitted = context.Entries.Where(e => e.Payload is Fitted).Select(e => new FittedPart(e.Number, ((Fitted)e.Payload!).Change, e.Author, e.At)).ToList();
+        return SurveyEvaluation.Of(AsItIs(plan, fitted), context.Ledger) with { Fitted = fitted };
     }
 
     /// <inheritdoc/>
-    public override object Publish(VehicleSurvey plan, SurveyResults results) => plan;
+    public override object Publish(VehicleSurvey plan, SurveyResults results) => AsItIs(plan, results.Fitted ?? []);
+
+    private static VehicleSurvey AsItIs(VehicleSurvey found, IEnumerable<FittedPart> fitted) => fitted.Aggregate(found, (vehicle, part) => vehicle.With(part.Change));
 
     /// <inheritdoc/>
     public override StationProgress Progress(SurveyResults results) => new(results.State, results.NextAction);

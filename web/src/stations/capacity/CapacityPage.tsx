@@ -1,6 +1,7 @@
 import { Link } from "react-router";
 import type { Stored } from "../../api/client";
 import { numberOf } from "../../fields/stored";
+import { FittedParts } from "../../fuelSystem/FittedParts";
 import { BudgetPanel } from "../../haze/BudgetPanel";
 import { useJobContext } from "../../job/jobContext";
 import { useStation } from "../../job/useStation";
@@ -16,13 +17,14 @@ import { FiguresPanel } from "./FiguresPanel";
 import { PointPanel } from "./PointPanel";
 import { RemedyList } from "./RemedyList";
 import type { CapacityPlan, CapacityPoint, CapacityResults } from "./types";
+import type { Survey } from "./useAskedHere";
 
 /** Can pump, lines and injectors feed it, and does the fuel boil? */
 export function CapacityPage() {
   const { job } = useJobContext();
   const capacity = useStation<CapacityPlan, CapacityResults>("capacity");
   // Facts of the vehicle that are asked for here stand in the survey's document.
-  const survey = useStation<object, { notAsked: readonly string[] }>("survey");
+  const survey = useStation("survey") as Survey;
   const { document, setDraft, results, lastResults } = capacity;
   const point = results?.atPoint ?? null;
   // While a change is on its way the drawing stands; the words follow with the answer.
@@ -65,6 +67,7 @@ export function CapacityPage() {
         left={[
           [1, envelope],
           [3, <RemedyList key="remedies" capacity={capacity} />],
+          [3.5, <FittedParts key="fitted" fitted={survey.lastResults?.fitted ?? []} />],
           [4, point && <Budget key="budget" point={point} />],
           [8, <FiguresPanel key="figures" capacity={capacity} survey={survey} />],
         ]}

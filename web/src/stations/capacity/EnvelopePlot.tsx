@@ -104,7 +104,7 @@ export function EnvelopePlot({ drawing, maxEthanolPct, onMove, ...wanted }: Prop
             scale={scale}
             labels={[
               ...lines.map((line) => ({ text: line.component ? componentNames[line.component] : "", ...endsOf(line) })),
-              ...(asFound ? [{ text: "as found", ...endsOf(asFound) }] : []),
+              ...(asFound ? [{ text: "as it stands", ...endsOf(asFound) }] : []),
             ]}
             topKw={topKw}
             shown={shown}

@@ -1,10 +1,13 @@
+import { AnswerForm } from "../../entries/AnswerForm";
+import { useJobContext } from "../../job/jobContext";
 import type { StationWork } from "../../job/useStation";
 import { useUnits } from "../../words/useUnits";
-import { withoutChange, withRemedy } from "./changes";
+import { changeOf, withoutChange, withRemedy } from "./changes";
 import type { CapacityPlan, CapacityResults } from "./types";
 
 /** What is planned, and what else would bring the wanted point inside; two that are taken work together. */
 export function RemedyList({ capacity }: { capacity: StationWork<CapacityPlan, CapacityResults> }) {
+  const { job } = useJobContext();
   const units = useUnits();
   const { document, setDraft, results, refused, lastResults } = capacity;
   // What is planned stays, to be taken back, while it does not fit.
@@ -18,19 +21,34 @@ export function RemedyList({ capacity }: { capacity: StationWork<CapacityPlan, C
     <section className="panel" aria-labelledby="remedies-title">
       {(planned.length > 0 || error) && (
         <>
-          <h2 className="panel-title">Planned changes</h2>
+          <h2 className="panel-title">Planned, not fitted yet</h2>
           <ul className="mt-1 divide-y divide-rule">
             {planned.map(({ key, what }) => (
               <li key={key} className="flex flex-wrap items-center justify-between gap-x-4 py-2">
                 <span className="font-bold">{units.say(what)}</span>
-                <button
-                  type="button"
-                  className="btn btn-ghost no-print"
-                  aria-label={`Undo: ${units.say(what)}`}
-                  onClick={() => setDraft(withoutChange(document, key))}
-                >
-                  Undo
-                </button>
+                <div className="flex flex-wrap gap-x-2">
+                  <AnswerForm
+                    jobId={job.id}
+                    opens="Fitted"
+                    about={units.say(what)}
+                    asks="Part number, if any"
+                    sends="It is fitted"
+                    entry={(text) => ({
+                      kind: "fitted",
+                      text,
+                      station: "capacity",
+                      payload: { change: changeOf(document, key) },
+                    })}
+                  />
+                  <button
+                    type="button"
+                    className="btn btn-ghost no-print"
+                    aria-label={`Undo: ${units.say(what)}`}
+                    onClick={() => setDraft(withoutChange(document, key))}
+                  >
+                    Undo
+                  </button>
+                </div>
               </li>
             ))}
           </ul>

@@ -25,9 +25,16 @@ export function withRemedy(plan: CapacityPlan, remedy: Remedy): CapacityPlan {
   };
 }
 
-/** The plan without one of its changes; a share of ports that are not added is none. */
+// A share of ports that are not added is none.
+const goesWith = (key: string) => (key === "addedPorts" ? ["addedPorts", "portSharePct"] : [key]);
+
+/** One of the changes of a plan, with what goes with it. */
+export function changeOf(plan: CapacityPlan, key: string) {
+  return Object.fromEntries(Object.entries(plan.changes ?? {}).filter(([name]) => goesWith(key).includes(name)));
+}
+
+/** The plan without one of its changes. */
 export function withoutChange(plan: CapacityPlan, key: string): CapacityPlan {
-  const dropped = key === "addedPorts" ? ["addedPorts", "portSharePct"] : [key];
-  const left = Object.entries(plan.changes ?? {}).filter(([name]) => !dropped.includes(name));
+  const left = Object.entries(plan.changes ?? {}).filter(([name]) => !goesWith(key).includes(name));
   return { ...plan, changes: Object.fromEntries(left) as CapacityPlan["changes"] };
 }

@@ -1,5 +1,6 @@
 import { useState } from "react";
 import { Link } from "react-router";
+import { FittedParts } from "../../fuelSystem/FittedParts";
 import { useJobContext } from "../../job/jobContext";
 import { useStation } from "../../job/useStation";
 import { Columns } from "../../shell/Columns";
@@ -120,6 +121,7 @@ export function SurveyPage() {
           ],
         ]}
         right={[
+          [1.5, <FittedParts key="fitted" fitted={lastResults?.fitted ?? []} />],
           [2, results && <Loads key="loads" results={results} />],
           [3, results && <ToMeasurePanel key="open" open={results.toMeasure} onGo={goTo} />],
           [5, <Findings key="findings" findings={work.findings.filter((f) => f.severity === "caution")} />],
