@@ -13,6 +13,7 @@ using HazyGauge.Web.Hosting;
 using HazyGauge.Web.Jobs;
 using HazyGauge.Web.Live;
 using HazyGauge.Web.OpenApi;
+using HazyGauge.Web.Parsing;
 using HazyGauge.Web.Problems;
 using HazyGauge.Web.Profiles;
 using HazyGauge.Web.Search;
@@ -116,6 +117,7 @@ calculations.MapCompensate();
 var more = api.MapGroup(string.Empty).WithTags("Profiles and simulator");
 more.MapProfiles();
 more.MapSimulator();
+more.MapParse();
 app.MapHub<LiveHub>("/hubs/live");
 
 app.MapStaticAssets();

@@ -31,6 +31,12 @@ public record Field(string Path, string Label)
     /// <summary>Highest it can be.</summary>
     public double? Max { get; init; }
 
+    /// <summary>Between which it nearly always is: what is outside is asked about, for it was probably typed in another unit. Null where nothing is unlikely.</summary>
+    public (double Least, double Most)? Likely { get; init; }
+
+    /// <summary>True for a pressure above that of the air, which logs also give as absolute.</summary>
+    public bool AboveAir { get; init; }
+
     /// <summary>What stands in where it is left out.</summary>
     public Usual? Usual { get; init; }
 

@@ -24,6 +24,9 @@ public static class BoilingMargin
 
     /// <summary>Code of the finding where boiling is more likely than not.</summary>
     internal const string Probably = "probablyBoils";
+
+    /// <summary>Code of the finding that it boils.</summary>
+    internal const string Boils = "boils";
     private const double LowestC = -90;
     private const double HighestC = 230;
 
@@ -84,7 +87,7 @@ public static class BoilingMargin
         var half = Interval95.HalfWidth(marginK);
         if (marginK.Value + half < 0)
         {
-            return [new("boils", Severity.Stop, "The fuel boils here. The pump then draws vapor and the pressure falls. Cool the fuel, keep more of it in the tank, or burn less volatile gasoline.")];
+            return [new(Boils, Severity.Stop, "The fuel boils here. The pump then draws vapor and the pressure falls. Cool the fuel, keep more of it in the tank, or burn less volatile gasoline.")];
         }
 
         if (marginK.Value < 0)

@@ -21,7 +21,7 @@ public sealed record FullLoad(
     /// <summary>What is asked, with ranges and usual figures.</summary>
     public static readonly IReadOnlyList<Field> Fields =
     [
-        new("fullLoad.powerKw", "Power at the crank") { Unit = Unit.Kw, Min = 1, Max = 2000, HowTo = "Ask the owner; left out, as surveyed." },
+        new("fullLoad.powerKw", "Power at the crank") { Unit = Unit.Kw, Likely = (15, 1000), Min = 1, Max = 2000, HowTo = "Ask the owner; left out, as surveyed." },
         new("fullLoad.ethanolPct", "Highest blend") { Unit = Unit.EthanolPct, Min = 0, Max = 100, HowTo = "Ask the owner; left out, as surveyed." },
         new("fullLoad.lambdaTarget", "Lambda wanted") { Group = VehicleStops.FullLoad, Min = 0.5, Max = 1.5, HowTo = "Choose it with whoever makes the map; left out, that of the base map.", LeftOut = "as at full load now" },
         new(FuelTempPath, "Fuel temperature") { Group = VehicleStops.FullLoad, Unit = Unit.Celsius, Min = -40, Max = 125, Usual = new(30, 15), HowTo = "Read it from the sensor after an hour's drive on a hot day." },

@@ -41,15 +41,15 @@ public sealed record HotDrive(
     /// <summary>What is asked, with ranges and usual figures.</summary>
     public static readonly IReadOnlyList<Field> Fields =
     [
-        new(AmbientPath, "Around the tank") { Group = VehicleStops.HotDrive, Unit = Unit.Celsius, Min = -50, Max = 70, Usual = new(32, 8), HowTo = "Hold a thermometer beside the tank on a hot day.", LeftOfDoubt = 0.1 },
+        new(AmbientPath, "Around the tank") { Group = VehicleStops.HotDrive, Unit = Unit.Celsius, Likely = (-30, 55), Min = -50, Max = 70, Usual = new(32, 8), HowTo = "Hold a thermometer beside the tank on a hot day.", LeftOfDoubt = 0.1 },
         new("drive.startC", "Fuel at the start") { Group = VehicleStops.HotDrive, Unit = Unit.Celsius, Min = -40, Max = 90, HowTo = "Read it from the sensor; left out, as around the tank.", LeftOut = "as around the tank" },
-        new(FuelPath, "Fuel in the tank") { Group = VehicleStops.HotDrive, Unit = Unit.Litres, Min = 0.1, Max = 1000, HowTo = "Say with how little the vehicle is driven.", LeftOfDoubt = 0.1 },
+        new(FuelPath, "Fuel in the tank") { Group = VehicleStops.HotDrive, Unit = Unit.Litres, Likely = (3, 200), Min = 0.1, Max = 1000, HowTo = "Say with how little the vehicle is driven.", LeftOfDoubt = 0.1 },
         new(MinutesPath, "Length of the drive") { Group = VehicleStops.HotDrive, Unit = Unit.Minutes, Min = 1, Max = 1440, Usual = new(60), HowTo = "Ask how long it works hard on a hot day." },
         new(AltitudePath, "Highest altitude") { Group = VehicleStops.HotDrive, Unit = Unit.Metre, Min = -500, Max = 6000, Usual = new(500, 500), HowTo = "Ask where the vehicle is driven.", LeftOfDoubt = 0.1 },
         new("drive.fuelUsedLph", "Fuel used on the drive") { Group = VehicleStops.HotDrive, Unit = Unit.Lph, Min = 0, Max = 500, HowTo = "Note what goes in at the next fill, over the hours driven.", LeftOut = "as if the tank stayed at that level" },
-        new("drive.finishedFuelReidKpa", "Reid pressure at the pump") { Group = VehicleStops.HotDrive, Unit = Unit.Kpa, Min = GasolineVapourPressure.LeastReidKpa, Max = GasolineVapourPressure.MostReidKpa, HowTo = AskSupplier, LeftOut = "from the class, or from the gasoline alone", Hint = "Reid or dry equivalent (DVPE), with the ethanol in it." },
+        new("drive.finishedFuelReidKpa", "Reid pressure at the pump") { Group = VehicleStops.HotDrive, Unit = Unit.Kpa, Likely = (40, 110), Min = GasolineVapourPressure.LeastReidKpa, Max = GasolineVapourPressure.MostReidKpa, HowTo = AskSupplier, LeftOut = "from the class, or from the gasoline alone", Hint = "Reid or dry equivalent (DVPE), with the ethanol in it." },
         new(FinishedEthanolPath, "Ethanol in that fuel") { Group = VehicleStops.HotDrive, Unit = Unit.EthanolPct, Min = 0, Max = 90, Usual = new(7.5, 2.5), HowTo = "Read the label at the pump: E5 or E10." },
-        new(GasolinePath, "Reid pressure of the gasoline alone") { Group = VehicleStops.HotDrive, Unit = Unit.Kpa, Min = GasolineVapourPressure.LeastReidKpa, Max = GasolineVapourPressure.MostReidKpa, Usual = new(60, 15), HowTo = AskSupplier, Hint = "Give this or the pressure at the pump, not both." },
+        new(GasolinePath, "Reid pressure of the gasoline alone") { Group = VehicleStops.HotDrive, Unit = Unit.Kpa, Likely = (40, 110), Min = GasolineVapourPressure.LeastReidKpa, Max = GasolineVapourPressure.MostReidKpa, Usual = new(60, 15), HowTo = AskSupplier, Hint = "Give this or the pressure at the pump, not both." },
     ];
 }
 

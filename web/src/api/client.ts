@@ -21,6 +21,7 @@ export type Assumption = Schemas["Assumption"];
 export type FuelComponent = Schemas["FuelComponent"];
 export type Field = Schemas["FieldAnswer"];
 export type FittedPart = Schemas["FittedPart"];
+export type TypedNumber = Schemas["TypedNumber"];
 export type StationPreview = Schemas["StationPreview"];
 export type OpenEntry = Schemas["OpenEntry"];
 export type Entry = Schemas["EntryAnswer"];

@@ -2379,6 +2379,53 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/parse": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A typed number as it is understood, in the unit it is stored in; doubted where it is possible but unlikely. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    /**
+                     * @example {
+                     *       "field": "engine.boostKpa",
+                     *       "text": "14 psi",
+                     *       "system": "metric"
+                     *     }
+                     */
+                    "application/json": components["schemas"]["ParseRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TypedNumber"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -5332,6 +5379,16 @@ export interface components {
              */
             lambdaOverTarget?: null | number;
         };
+        /** @description Something else that may have been meant. */
+        MeantNumber: {
+            /** @description As it would be typed. */
+            text: string;
+            /**
+             * Format: double
+             * @description That number, in the unit it is stored in.
+             */
+            value: number;
+        };
         /** @description One line of what the meter should read. */
         MeterRow: {
             /**
@@ -5508,6 +5565,20 @@ export interface components {
             isDue: boolean;
             /** @description Stations it holds up. */
             blocks: string[];
+        };
+        /** @description A number as somebody typed it. */
+        ParseRequest: {
+            /** @description What was typed, up to 60 characters: "43.5 psi", "E85", "6,500". */
+            text: null | string;
+            /** @description The field it was typed into, as a path like engine.boostKpa, or of a column of its table like pump.curve.flowLph. */
+            field?: null | string;
+            /** @description The kind of quantity, where there is no field: ethanol, pressure, temperature, power, flow, volume, engineSpeed, injectorFlow, length, voltage, time and others. */
+            quantity?: null | string;
+            /**
+             * @description The units that are shown: what a number without a unit is taken in; metric where it is left out.
+             * @enum {string}
+             */
+            system?: "metric" | "us";
         };
         /** @description A piece of a text, and whether it is what was looked for. */
         Piece: {
@@ -6306,6 +6377,31 @@ export interface components {
             values?: null | {
                 [key: string]: components["schemas"]["SentenceValue"];
             };
+        };
+        /** @description Why a number that is possible is not believed without a question. */
+        TypedDoubt: {
+            /** @description The question, with what was typed in it. */
+            text: string;
+            /** @description What may have been meant. */
+            meant: components["schemas"]["MeantNumber"][];
+        };
+        /** @description A typed number as it is understood. */
+        TypedNumber: {
+            /**
+             * Format: double
+             * @description The number, in the unit it is stored in.
+             */
+            value: number;
+            /** @description That unit; empty for a plain number. */
+            unit: string;
+            /** @description It in the units shown. */
+            shown: string;
+            /**
+             * Format: double
+             * @description The half-width typed with it, in that unit; null where none was.
+             */
+            plusMinus?: null | number;
+            doubt?: null | components["schemas"]["TypedDoubt"];
         };
         /**
          * @description What a number of a sentence is measured in. Stored and sent in the metric unit, always; shown in the units one chooses.

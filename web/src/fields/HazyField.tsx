@@ -8,6 +8,8 @@ interface Props {
   unit?: string;
   /** The quantity; its haze is converted without the offset it may have. */
   quantity?: Unit;
+  /** Where it stands in the catalogue. */
+  path?: string;
   placeholder?: string;
   value: Stored;
   onChange: (value: number | { value: number; plusMinus: number } | undefined) => void;
@@ -23,6 +25,7 @@ export function HazyField({
   prefix,
   unit,
   quantity,
+  path,
   placeholder,
   value,
   onChange,
@@ -39,11 +42,12 @@ export function HazyField({
         prefix={prefix}
         unit={unit}
         quantity={quantity}
+        path={path}
         placeholder={placeholder}
         value={number}
         error={error}
         hint={hint}
-        onChange={(next) => onChange(stored(next, plusMinus))}
+        onChange={(next, half) => onChange(stored(next, half ?? plusMinus))}
       />
       <NumberField
         label={within}
@@ -52,6 +56,7 @@ export function HazyField({
         unit={unit ?? (!quantity || quantity === "ethanolPct" ? "% ethanol" : undefined)}
         quantity={quantity === "celsius" ? "kelvinStep" : quantity}
         value={plusMinus}
+        isHalfWidth
         onChange={(next) => onChange(stored(number, next))}
         error={number === null && plusMinus !== null ? "Give the number first." : undefined}
       />

@@ -1,10 +1,14 @@
-import { act, cleanup, fireEvent, render, screen } from "@testing-library/react";
-import { useState } from "react";
+import { act, cleanup, fireEvent, screen, render as show, waitFor } from "@testing-library/react";
+import { type ReactNode, useState } from "react";
 import { afterEach, expect, test, vi } from "vitest";
 import { units } from "../shell/settings";
+import { Place, testServer } from "../testServer";
+import { HazyField } from "./HazyField";
 import { NumberField } from "./NumberField";
 
 afterEach(cleanup);
+
+const render = (field: ReactNode) => show(field, { wrapper: Place });
 
 /** A field whose value someone else may change too. */
 function Held() {
@@ -64,4 +68,71 @@ test("a temperature is typed and shown in the units of this browser, and kept in
   act(() => units.set("metric"));
   rerender(<NumberField label="Fuel" quantity="celsius" value={25} onChange={onChange} />);
   expect((screen.getByLabelText("Fuel") as HTMLInputElement).value).toBe("25");
+});
+
+/** Reads a few texts as the program does. */
+function program() {
+  const read: Record<string, object> = {
+    "43.5 psi": { value: 299.921942, unit: "kPa", shown: "299.92 kPa" },
+    "300 ± 5": { value: 300, unit: "kPa", shown: "300 kPa", plusMinus: 5 },
+    "14": {
+      value: 14,
+      unit: "kPa",
+      shown: "14 kPa",
+      doubt: { text: "14 kPa is unlikely here. Did you mean 14 psi?", meant: [{ text: "14 psi", value: 96.526602 }] },
+    },
+    "14 psi": { value: 96.526602, unit: "kPa", shown: "96.527 kPa" },
+  };
+  return testServer({
+    "POST /api/parse": ({ body }) => {
+      const { text } = body as { text: string };
+      return read[text] ?? { status: 422, body: { errors: { text: [`“${text}” is not a number.`] } } };
+    },
+  });
+}
+
+test("a number in another unit is taken as the program understands it, and one that is none is refused in its words", async () => {
+  units.set("metric");
+  const asked = program();
+  const onChange = vi.fn();
+  render(
+    <HazyField label="Base pressure" quantity="kpa" path="fuelSystem.basePressureKpa" value={undefined} onChange={onChange} />,
+  );
+  fireEvent.change(screen.getByLabelText("Base pressure"), { target: { value: "43.5 psi" } });
+  await waitFor(() => expect(onChange).toHaveBeenLastCalledWith(299.921942));
+  expect(screen.getByText("Understood as 299.92 kPa.")).toBeTruthy();
+  expect(asked[0]?.body).toEqual({ field: "fuelSystem.basePressureKpa", system: "metric", text: "43.5 psi" });
+  fireEvent.change(screen.getByLabelText("Base pressure"), { target: { value: "300 ± 5" } });
+  await waitFor(() => expect(onChange).toHaveBeenLastCalledWith({ value: 300, plusMinus: 5 }));
+  fireEvent.change(screen.getByLabelText("Base pressure"), { target: { value: "much" } });
+  await screen.findByText("“much” is not a number.");
+  expect(onChange).toHaveBeenCalledTimes(2);
+});
+
+test("what is unlikely is asked about, and what was meant is a click away", async () => {
+  units.set("metric");
+  program();
+  const onChange = vi.fn();
+  render(<NumberField label="Boost" quantity="kpa" path="engine.boostKpa" value={null} onChange={onChange} />);
+  type("14");
+  expect(onChange).toHaveBeenLastCalledWith(14);
+  fireEvent.click(await screen.findByRole("button", { name: "Boost: 14 psi" }));
+  expect(onChange).toHaveBeenLastCalledWith(96.526602);
+  expect((screen.getByRole("textbox") as HTMLInputElement).value).toBe("14 psi");
+  await waitFor(() => expect(screen.queryByText(/unlikely/)).toBeNull());
+});
+
+test("switching units ten times changes no digit of what was typed", () => {
+  units.set("us");
+  const onChange = vi.fn();
+  const field = (value: number | null) => <NumberField label="Tank" quantity="litres" value={value} onChange={onChange} />;
+  const { rerender } = render(field(null));
+  type("18");
+  const litres = onChange.mock.lastCall?.[0] as number;
+  rerender(field(litres));
+  for (let i = 0; i < 10; i++) {
+    act(() => units.set(i % 2 ? "us" : "metric"));
+    expect((screen.getByRole("textbox") as HTMLInputElement).value).toBe(i % 2 ? "18" : "68.14");
+  }
+  expect(onChange).toHaveBeenCalledTimes(1);
 });

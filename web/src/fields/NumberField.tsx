@@ -1,72 +1,136 @@
-import { useEffect, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import type { Unit } from "../api/client";
 import { units } from "../shell/settings";
-import { toShown, toStored, unitOf } from "../words/units";
+import { toStored, typedAs, type Units, unitOf } from "../words/units";
 import { Labelled } from "./Labelled";
+import { plainNumber } from "./plainNumber";
+import { useTyped } from "./useTyped";
 
 interface Props {
   label: string;
   unit?: string;
   /** A quantity whose unit the mechanic chooses; the value stays metric. */
   quantity?: Unit;
+  /** Where it stands in the catalogue: what is unlikely for it is asked about. */
+  path?: string;
   prefix?: string;
   placeholder?: string;
   value: number | null;
-  onChange: (value: number | null) => void;
+  /** The number, and its half-width where one was typed with it. */
+  onChange: (value: number | null, plusMinus?: number) => void;
   /** What the program has against the value. */
   error?: string;
   hint?: string;
+  /** True where it is a half-width: small ones are no slip. */
+  isHalfWidth?: boolean;
 }
 
-/** A number typed by hand, with a decimal point or comma; what is not a number is said beside the field and not passed on. */
-export function NumberField({ label, unit, quantity, prefix, placeholder, value, onChange, error, hint }: Props) {
+/**
+ * A number typed by hand, in the unit shown or any other of its kind. What is read in one way only is taken at once; the rest the program
+ * understands, doubts or refuses. What stands for a value is left as it was typed.
+ */
+export function NumberField({
+  label,
+  unit,
+  quantity,
+  path,
+  prefix,
+  placeholder,
+  value,
+  onChange,
+  error,
+  hint,
+  isHalfWidth = false,
+}: Props) {
   const [system] = units.use();
-  const shown = value === null ? null : quantity && system === "us" ? round(toShown(value, quantity, system)) : value;
-  const [text, setText] = useState(shown?.toString() ?? "");
-  const parsed = parse(text);
-  // Only a value that comes from elsewhere replaces what is being typed.
+  const shown = value === null ? "" : shownText(value, quantity, system);
+  const [text, setText] = useState(shown);
+  // The value the text stands for, and in which units it was typed.
+  const standsFor = useRef<{ value: number | null; system: Units }>({ value, system });
+  const [isTyped, setTyped] = useState(false);
+  const hasKind = path !== undefined || (quantity !== undefined && quantity !== "none");
+  const { typed, refused } = useTyped(isTyped && hasKind ? text : "", { path, quantity }, system);
+  const plain = plainNumber(text);
+
+  // Only a value that comes from elsewhere, or other units, replace what is being typed.
   useEffect(() => {
-    setText((current) => {
-      const typed = parse(current);
-      const same = typed === shown || (typed !== null && quantity && toStored(typed, quantity, system) === value);
-      return same ? current : (shown?.toString() ?? "");
-    });
-  }, [shown, value, quantity, system]);
-  const trouble = Number.isNaN(parsed) ? "This must be a number, like 73.5." : error;
+    const before = standsFor.current;
+    if (before.value !== value || before.system !== system) {
+      standsFor.current = { value, system };
+      setText(shown);
+      setTyped(false);
+    }
+  }, [value, system, shown]);
+
+  const take = (next: number | null, plusMinus?: number) => {
+    standsFor.current = { value: next, system };
+    if (plusMinus === undefined) {
+      onChange(next);
+    } else {
+      onChange(next, plusMinus);
+    }
+  };
+  const understood = typed && (typed.value !== value || typed.plusMinus != null) ? typed : null;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once for every answer of the program.
+  useEffect(() => {
+    if (understood && Number.isNaN(plain)) {
+      take(understood.value, understood.plusMinus ?? undefined);
+    }
+  }, [understood]);
+
+  const trouble = refused ?? error ?? (Number.isNaN(plain) && !hasKind ? "This must be a number, like 73.5." : undefined);
+  const doubt = isHalfWidth ? undefined : typed?.doubt;
+  const echo = typed && Number.isNaN(plain) && typed.shown !== text.trim() ? `Understood as ${typed.shown}.` : undefined;
   const unitText = unit ?? (quantity ? unitOf(quantity, system) : undefined);
   return (
-    <Labelled label={label} error={trouble} hint={hint}>
+    <Labelled label={label} error={trouble} hint={echo ?? hint}>
       {(labels) => (
-        <div className="flex flex-wrap items-center gap-x-2 gap-y-1">
-          {prefix && <span className="reading text-ink-2">{prefix}</span>}
-          <input
-            {...labels}
-            className="field w-[6.2rem]"
-            inputMode="decimal"
-            autoComplete="off"
-            placeholder={placeholder}
-            value={text}
-            onChange={(e) => {
-              setText(e.target.value);
-              const next = parse(e.target.value);
-              if (!Number.isNaN(next)) {
-                onChange(next === null ? null : quantity ? toStored(next, quantity, system) : next);
-              }
-            }}
-          />
-          {unitText && <span className="text-[0.9rem] text-ink-2">{unitText}</span>}
-        </div>
+        <>
+          <div className="flex flex-wrap items-center gap-x-2 gap-y-1">
+            {prefix && <span className="reading text-ink-2">{prefix}</span>}
+            <input
+              {...labels}
+              className="field w-[6.2rem]"
+              inputMode="decimal"
+              autoComplete="off"
+              placeholder={placeholder}
+              value={text}
+              onChange={(e) => {
+                setText(e.target.value);
+                setTyped(true);
+                const next = plainNumber(e.target.value);
+                if (!Number.isNaN(next)) {
+                  take(next === null ? null : quantity ? toStored(next, quantity, system) : next);
+                }
+              }}
+            />
+            {unitText && <span className="text-[0.9rem] text-ink-2">{unitText}</span>}
+          </div>
+          {doubt && !refused && (
+            <div role="status" className="flex max-w-[32rem] flex-wrap items-center gap-x-3 gap-y-1 text-[0.93rem]">
+              <b>{doubt.text}</b>
+              {doubt.meant.map((meant) => (
+                <button
+                  key={meant.text}
+                  type="button"
+                  className="btn btn-outline"
+                  aria-label={`${label}: ${meant.text}`}
+                  onClick={() => {
+                    setText(meant.text);
+                    take(meant.value);
+                  }}
+                >
+                  {meant.text}
+                </button>
+              ))}
+            </div>
+          )}
+        </>
       )}
     </Labelled>
   );
 }
 
-/** A converted number with as many digits as anybody would type. */
-function round(value: number): number {
-  return Number(value.toPrecision(4));
-}
-
-function parse(text: string): number | null {
-  const trimmed = text.trim().replace(",", ".");
-  return trimmed === "" ? null : Number(trimmed);
+function shownText(value: number, quantity: Unit | undefined, system: Units): string {
+  return (quantity ? typedAs(value, quantity, system) : value).toString();
 }

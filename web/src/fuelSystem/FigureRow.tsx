@@ -51,6 +51,7 @@ export function FigureRow({ field, value, used, onChange, error }: Props) {
             <HazyField
               label={label}
               quantity={quantity}
+              path={field.path}
               prefix={prefixOf(field)}
               value={value}
               error={error}

@@ -109,6 +109,20 @@ test("theirs taken, mine is gone; discarded, all of it is", async () => {
   await waitFor(() => expect(localStorage.getItem("hazy-gauge.draft.1.survey")).toBeNull());
 });
 
+test("what is discarded is that of one station, and comes back at a click", async () => {
+  draft("survey", '"0"');
+  draft("signal", '"4"');
+  const kept = localStorage.getItem("hazy-gauge.draft.1");
+  server(stale);
+  render(<Bar />, { wrapper: Place });
+  fireEvent.click(screen.getByRole("button", { name: "Discard changes to Signal" }));
+  await waitFor(() => expect(localStorage.getItem("hazy-gauge.draft.1")).toBeNull());
+  expect(localStorage.getItem("hazy-gauge.draft.1.survey")).not.toBeNull();
+  fireEvent.click(screen.getByRole("button", { name: "Undo: bring back Signal" }));
+  expect(localStorage.getItem("hazy-gauge.draft.1")).toBe(kept);
+  expect(screen.queryByRole("button", { name: /^Undo/ })).toBeNull();
+});
+
 test("a full disk is said in the program's words, and everything typed is still there", async () => {
   draft("signal", '"4"');
   server(() => ({

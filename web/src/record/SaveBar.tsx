@@ -1,13 +1,15 @@
 import { useMutation } from "@tanstack/react-query";
-import { useCallback } from "react";
+import { useCallback, useState } from "react";
+import { useParams } from "react-router";
 import { ApiError, api, unwrap } from "../api/client";
+import type { Draft } from "../job/drafts";
 import { useJobContext } from "../job/jobContext";
 import { InitialsField } from "../shell/InitialsField";
 import { author } from "../shell/settings";
 import { Trouble } from "../shell/Trouble";
 import { useShortcut } from "../shell/useShortcut";
 
-/** Saves what is being tried into the record under the mechanic's initials, all stations or none, or drops it. */
+/** Saves what is being tried into the record under the mechanic's initials, all stations or none; what is discarded is that of one station, and comes back at a click. */
 export function SaveBar() {
   const { job, work } = useJobContext();
   const { drafts, keep, preview, save } = work;
@@ -26,15 +28,20 @@ export function SaveBar() {
     },
   });
   // Until theirs is read, a save would be stopped by it once more.
+  const { slug: here } = useParams();
+  const [discarded, setDiscarded] = useState<{ slug: string; draft: Draft } | null>(null);
+  const nameOf = (slug: string) => job.stations.find((s) => s.slug === slug)?.name ?? slug;
+  // One page shows one station: what was typed elsewhere is not thrown away from here, but where nothing was typed here.
+  const discards = here && changed.includes(here) ? [here] : changed;
   const ready = changed.length > 0 && !save.isPending && !readTheirs.isPending;
-  const names = changed.map((slug) => job.stations.find((s) => s.slug === slug)?.name).join(" and ");
+  const names = changed.map(nameOf).join(" and ");
   const act = useCallback(() => {
     if (ready) {
       save.mutate({ author: initials });
     }
   }, [ready, initials, save]);
   useShortcut("s", act);
-  if (changed.length === 0 && !save.error) {
+  if (changed.length === 0 && !save.error && !discarded) {
     return null;
   }
   return (
@@ -79,18 +86,33 @@ export function SaveBar() {
         <button type="submit" className="btn btn-primary" disabled={!ready}>
           {save.isPending ? "Saving" : "Save to the record"}
         </button>
-        <button
-          type="button"
-          className="btn btn-ghost"
-          onClick={() => {
-            save.reset();
-            for (const slug of changed) {
+        {discards.map((slug) => (
+          <button
+            key={slug}
+            type="button"
+            className="btn btn-ghost"
+            onClick={() => {
+              save.reset();
+              const draft = drafts[slug];
+              setDiscarded(draft ? { slug, draft } : null);
               keep(slug, null);
-            }
-          }}
-        >
-          Discard changes
-        </button>
+            }}
+          >
+            {changed.length === 1 ? "Discard changes" : `Discard changes to ${nameOf(slug)}`}
+          </button>
+        ))}
+        {discarded && !(discarded.slug in drafts) && (
+          <button
+            type="button"
+            className="btn btn-outline"
+            onClick={() => {
+              keep(discarded.slug, discarded.draft);
+              setDiscarded(null);
+            }}
+          >
+            Undo: bring back {nameOf(discarded.slug)}
+          </button>
+        )}
         <span role="status" className="hidden text-[0.9rem] text-ink-3 sm:inline">
           {names ? `${names}: not saved yet; kept in this browser.` : ""}
         </span>

@@ -34,6 +34,16 @@ export function toStored(shown: number, unit: Unit, units: Units): number {
   return units === "us" ? Number(((shown - offset) / factor).toFixed(6)) : shown;
 }
 
+/** A stored number as somebody would have typed it: with four digits where it was typed in the other system's units. */
+export function typedAs(metric: number, unit: Unit, units: Units): number {
+  const short = (value: number) => Number(value.toPrecision(4));
+  if (units === "us") {
+    const { factor, offset } = styles[unit];
+    return factor === 1 && offset === 0 ? metric : short(toShown(metric, unit, units));
+  }
+  return metric !== short(metric) && toStored(short(toShown(metric, unit, "us")), unit, "us") === metric ? short(metric) : metric;
+}
+
 /** A half-width in the units that are shown: it has no offset. */
 export function stepToShown(metric: number, unit: Unit, units: Units): number {
   return units === "us" ? metric * styles[unit].factor : metric;

@@ -40,7 +40,7 @@ public static class CapacityEvaluation
             [.. system.Assumed.Select(a => new AssumedFigure(a.Key, LabelOf(a.Key), a.Value))],
             findings,
             CapacityWords.Headline(atPoint, findings, guess, pending),
-            CapacityWords.Lead(atPoint, guess, pending),
+            CapacityWords.Lead(atPoint, findings, guess, pending),
             progress.State,
             progress.NextAction,
             CapacityDrawing.Of(planned, change.IsNothing() ? null : system.Delivery),

@@ -11,10 +11,10 @@ internal static class CapacityWords
 {
     /// <summary>The verdict in a sentence or two.</summary>
     public static Sentence Headline(CapacityResult? point, IReadOnlyList<Finding> findings, CapacityGuess? guess, PendingChange? pending) =>
-        (pending is null || point is null ? Verdict(point, guess) : Sentence.Of($"As it stands: {Shortly(pending.Found)}.") + With(pending, point, guess)) + (findings.Any(f => f.Code == "boils") ? "The fuel boils on the hottest drive." : Sentence.Empty);
+        (pending is null || point is null ? Verdict(point, guess) : Sentence.Of($"As it stands: {Shortly(pending.Found)}.") + With(pending, point, guess)) + (findings.Any(f => f.Code == BoilingMargin.Boils) ? "The fuel boils on the hottest drive." : Sentence.Empty);
 
     /// <summary>Why, and what to do next.</summary>
-    public static Sentence Lead(CapacityResult? point, CapacityGuess? guess, PendingChange? pending)
+    public static Sentence Lead(CapacityResult? point, IReadOnlyList<Finding> findings, CapacityGuess? guess, PendingChange? pending)
     {
         if (point is null)
         {
@@ -28,6 +28,7 @@ internal static class CapacityWords
         {
             CapacityVerdict.Carried when guess is not null => most + Sentence.Of($"A guess proves nothing. {guess.First}"),
             CapacityVerdict.Carried when pending is not null => most + "That is planned, not fitted: stay at what it supports as it stands until the parts are in.",
+            CapacityVerdict.Carried when findings.Any(f => f.Code is BoilingMargin.Boils or BoilingMargin.Probably) => most + "Enough fuel comes as long as it does not boil: see the vapor check below.",
             CapacityVerdict.Carried => most + "Safe even at the worst end of the haze.",
             CapacityVerdict.Doubtful => most + (HazeBudget.NextBestCheck(point.Budget) is { Check: { } check } line ? Sentence.Of($"Next best check: {char.ToLowerInvariant(line.Label[0])}{line.Label[1..]}. {check.Text}") : "Stay a little below, or fit more."),
             CapacityVerdict.NotKnown => "Give pump or injectors at the survey.",

@@ -18,6 +18,7 @@ export function PointPanel({ capacity }: { capacity: StationWork<CapacityPlan, C
     <HazyField
       label={field(path).label}
       quantity={field(path).quantity}
+      path={path}
       prefix={prefixOf(field(path))}
       placeholder={meanwhile || usualText(field(path), units) || "?"}
       value={valueAt(document, path) as Stored}

@@ -24,6 +24,7 @@ export function BaseMapPanel({ compensate }: Props) {
       </h2>
       <HazyField
         label={field("baseEthanolPct").label}
+        path="baseEthanolPct"
         prefix="E"
         placeholder={surveyed ? surveyed.value.toFixed(0) : "ask"}
         hint={surveyed ? "As surveyed." : undefined}
@@ -49,6 +50,7 @@ export function BaseMapPanel({ compensate }: Props) {
       <NumberField
         label={field("baseFuelTempC").label}
         quantity="celsius"
+        path="baseFuelTempC"
         placeholder={usualText(field("baseFuelTempC"), units) || "leave out"}
         value={numberOf(document.baseFuelTempC as Stored)}
         error={errorFor("baseFuelTempC")}
@@ -66,6 +68,7 @@ export function BaseMapPanel({ compensate }: Props) {
           <NumberField
             label={field("multiplier.at0Pct").label}
             unit="%"
+            path="multiplier.at0Pct"
             placeholder="none"
             value={multiplier.at0Pct ?? null}
             error={errorFor("multiplier")}
@@ -74,6 +77,7 @@ export function BaseMapPanel({ compensate }: Props) {
           <NumberField
             label={field("multiplier.at100Pct").label}
             unit="%"
+            path="multiplier.at100Pct"
             placeholder="none"
             value={multiplier.at100Pct ?? null}
             onChange={(value) => setMultiplier({ at100Pct: value ?? undefined })}

@@ -70,6 +70,7 @@ export function FuellingProof({ compensate }: Props) {
       <div className="flex flex-wrap items-end gap-3">
         <NumberField
           label="Lowest blend logged"
+          quantity="ethanolPct"
           prefix="E"
           value={typed.fromEthanolPct ?? null}
           error={errorFor("fuellingProof.fromEthanolPct")}
@@ -77,6 +78,7 @@ export function FuellingProof({ compensate }: Props) {
         />
         <NumberField
           label="Highest blend logged"
+          quantity="ethanolPct"
           prefix="E"
           value={typed.toEthanolPct ?? null}
           error={errorFor("fuellingProof.toEthanolPct")}

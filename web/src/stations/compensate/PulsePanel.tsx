@@ -20,7 +20,8 @@ export function PulsePanel({ compensate }: Props) {
       <div className="flex flex-wrap gap-x-6 gap-y-3">
         <NumberField
           label="Injector pulse, base map"
-          unit="ms"
+          quantity="milliseconds"
+          path="pulse.pulseMs"
           placeholder="2.8"
           value={numberOf(choice.pulseMs as Stored)}
           error={compensate.errorFor("pulse.pulseMs")}
@@ -28,7 +29,8 @@ export function PulsePanel({ compensate }: Props) {
         />
         <NumberField
           label="Dead time"
-          unit="ms"
+          quantity="milliseconds"
+          path="pulse.deadTimeMs"
           placeholder="0.9"
           value={numberOf(choice.deadTimeMs as Stored)}
           error={compensate.errorFor("pulse.deadTimeMs")}

@@ -31,6 +31,7 @@ export function SparkPanel({ compensate }: Props) {
       label={label}
       prefix={prefix}
       unit={unit}
+      path={`spark.${name}`}
       placeholder={name === "saturatesAtPct" ? "60" : "ask"}
       value={numberOf(choice[name] as Stored)}
       error={compensate.errorFor(`spark.${name}`)}

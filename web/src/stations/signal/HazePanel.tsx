@@ -21,6 +21,8 @@ export function HazePanel({ reading, signal }: { reading: Reading; signal: Signa
         <NumberField
           label={field.label}
           unit="± % ethanol"
+          path="toleranceEthanolPct"
+          isHalfWidth
           placeholder={usualText(field, units).replace(" %", "")}
           value={document.toleranceEthanolPct ?? null}
           error={signal.errorFor("toleranceEthanolPct")}

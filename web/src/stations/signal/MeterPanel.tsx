@@ -23,6 +23,7 @@ export function MeterPanel({ signal }: { signal: SignalStation }) {
     <NumberField
       label={label}
       unit={unit}
+      path={`meter.${name}`}
       placeholder={placeholder}
       hint={hint}
       value={numberOf(meter[name] as Stored)}

@@ -139,6 +139,7 @@ function Answer({ question, value, onChange, errorFor }: AnswerProps) {
         <NumberField
           {...common}
           quantity={quantity}
+          path={path}
           prefix={prefixOf(question)}
           value={numberOf(value as Stored)}
           onChange={(number) => onChange(number ?? undefined)}
@@ -146,7 +147,14 @@ function Answer({ question, value, onChange, errorFor }: AnswerProps) {
       );
     case "hazy":
       return (
-        <HazyField {...common} prefix={prefixOf(question)} quantity={quantity} value={value as Stored} onChange={onChange} />
+        <HazyField
+          {...common}
+          path={path}
+          prefix={prefixOf(question)}
+          quantity={quantity}
+          value={value as Stored}
+          onChange={onChange}
+        />
       );
     case "choice":
       return question.choices.length > MOST_IN_SIGHT ? (
