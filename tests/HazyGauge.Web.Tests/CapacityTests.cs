@@ -167,10 +167,10 @@ public class CapacityTests(App app) : IClassFixture<App>
         // With the second pump it promised it is carried; saved, it is what was shown, and the bay goes on.
         const string Plan = """{ "changes": { "pumpCount": 2 }, "drive": { "ambientC": 15, "gasolineReidKpa": 50 } }""";
         var (saved, _) = await app.SaveAsync(job, Plan, "\"0\"", slug: "capacity");
-        ((string)saved["document"]!["results"]!["state"]!, (int)saved["basedOn"]!["survey"]!).ShouldBe(("proven", 1));
+        ((string)saved["document"]!["results"]!["state"]!, (int)saved["basedOn"]!["survey"]!).ShouldBe(("planned", 1));
         saved["document"]!["results"]!["drawing"].ShouldBeNull();
         var shown = await app.GetAsync($"/api/jobs/{job}");
-        ((string)shown["stations"]![1]!["state"]!, (string)shown["nextAction"]!["slug"]!).ShouldBe(("proven", "signal"));
+        ((string)shown["stations"]![1]!["state"]!, (string)shown["nextAction"]!["slug"]!).ShouldBe(("planned", "capacity"));
         (await app.GetAsync($"/api/jobs/{job}/stations/capacity/recheck"))["differences"]!.AsArray().ShouldBeEmpty();
 
         // Another survey makes other limits of the same plan; what changed since is told, and nothing is left to add.

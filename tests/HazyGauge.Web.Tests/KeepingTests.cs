@@ -105,10 +105,12 @@ public class KeepingTests
         using var health = await http.GetAsync("/health");
         (health.StatusCode, await health.Content.ReadAsStringAsync()).ShouldBe((HttpStatusCode.OK, """{"status":"ok","detail":null}"""));
 
-        // A database that may only be read is told by health too.
-        disk.IsReadOnly = true;
-        using var readOnly = await http.GetAsync("/health");
-        (readOnly.StatusCode, (await readOnly.Content.ReadAsStringAsync()).Contains("\"readOnly\"", StringComparison.Ordinal)).ShouldBe((HttpStatusCode.ServiceUnavailable, true));
+        // A database somebody else holds is told by health too.
+        await using var other = new SqliteConnection($"Data Source={Path.Combine(program.Folder, "hazy-gauge.db")};Pooling=False");
+        await other.OpenAsync(TestContext.Current.CancellationToken);
+        await using var holds = await other.BeginTransactionAsync(TestContext.Current.CancellationToken);
+        using var held = await http.GetAsync("/health");
+        (held.StatusCode, (await held.Content.ReadAsStringAsync()).Contains("\"busy\"", StringComparison.Ordinal)).ShouldBe((HttpStatusCode.ServiceUnavailable, true));
     }
 
     [Fact]
@@ -184,12 +186,10 @@ public class KeepingTests
     {
         public bool IsFull { get; set; }
 
-        public bool IsReadOnly { get; set; }
-
         public override async Task ConnectionOpenedAsync(DbConnection connection, ConnectionEndEventData eventData, CancellationToken cancellationToken = default)
         {
             await using var command = connection.CreateCommand();
-            command.CommandText = $"PRAGMA max_page_count = {(IsFull ? 1 : 1_000_000)}; PRAGMA query_only = {(IsReadOnly ? 1 : 0)}";
+            command.CommandText = $"PRAGMA max_page_count = {(IsFull ? 1 : 1_000_000)}";
             await command.ExecuteNonQueryAsync(cancellationToken);
         }
     }

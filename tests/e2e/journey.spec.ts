@@ -67,7 +67,9 @@ test("a new job at the phone: refused captures say why, faults stop the work, in
   await madeOn.fill("140");
   await expect(page.getByText("must be between E0 and E100; E140 cannot be right").first()).toBeVisible();
   await madeOn.fill("ten");
-  await expect(page.getByText("This must be a number")).toBeVisible();
+  await expect(page.getByText("“ten” is not a number. Type it like 85, E85 or 85 %.")).toBeVisible();
+  await madeOn.fill("0.095");
+  await page.getByRole("button", { name: /: E9.5$/ }).click();
   await madeOn.fill("9,5");
   await expect(page.getByRole("heading", { level: 1 })).toHaveText(/open time on E9\.5\. Add no spark\.$/);
 

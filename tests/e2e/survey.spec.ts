@@ -32,6 +32,7 @@ class Newcomer {
 
   async on(stop: string): Promise<void> {
     await this.page.getByRole("button", { name: `On to ${stop}` }).click();
+    await expect(this.page.getByRole("heading", { level: 2, name: new RegExp(`^${stop}`) })).toBeFocused();
   }
 }
 

@@ -19,14 +19,14 @@ public sealed record DocumentToSave(string Slug, KeptDocument Document, string S
 /// <param name="Author">Who saves.</param>
 /// <param name="Documents">The documents, each behind those it rests on.</param>
 /// <param name="Read">Number of the latest revision of every other station that was read for it.</param>
-/// <param name="ReadEntry">Number of the latest entry that was read for it; null where no station reads entries.</param>
+/// <param name="Entries">The entries that were read for it; null where no station reads any.</param>
 /// <param name="Standings">How stations stand afterwards; null for one that stands nowhere.</param>
 /// <param name="Show">What else the bay shows afterwards, from what it showed before and the time of saving.</param>
 public sealed record WholeSave(
     string Author,
     IReadOnlyList<DocumentToSave> Documents,
     IReadOnlyDictionary<string, int> Read,
-    int? ReadEntry,
+    EntriesRead? Entries,
     IReadOnlyDictionary<string, StationStanding?> Standings,
     Func<BayProjection, DateTimeOffset, BayProjection> Show);
 
@@ -41,6 +41,11 @@ public sealed record JobStanding(IReadOnlyDictionary<string, StationStanding?> S
 /// <param name="LastEntry">The latest entry that was read.</param>
 /// <param name="Now">How it stands, from how it stood before.</param>
 public sealed record StandingWith(int LastRevision, int LastEntry, Func<JobRow, JobStanding> Now);
+
+/// <summary>Entries that stations were evaluated with.</summary>
+/// <param name="Last">Number of the latest entry there was, of whichever kind.</param>
+/// <param name="Kinds">Kinds that were read, by slug.</param>
+public sealed record EntriesRead(int Last, IReadOnlyCollection<string> Kinds);
 
 /// <summary>What came of an attempt to save.</summary>
 public enum SaveOutcome
@@ -186,7 +191,9 @@ public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, EntryKinds
             return new SaveResult(SaveOutcome.NoSuchJob, []);
         }
 
-        if (save.ReadEntry is { } entry && entry != job.LastEntry)
+        // Entries of other kinds may come as fast as they like: nothing saved rests on them.
+        if (save.Entries is { } read && read.Last != job.LastEntry
+            && await db.Entries.AnyAsync(e => e.JobId == jobId && e.Number > read.Last && (e.TakesBack != null || read.Kinds.Contains(e.Kind)), cancellation))
         {
             return new SaveResult(SaveOutcome.Moved, []);
         }

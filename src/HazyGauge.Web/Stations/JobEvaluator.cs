@@ -16,11 +16,11 @@ namespace HazyGauge.Web.Stations;
 /// <param name="Documents">The documents that were evaluated, inputs alone, by slug.</param>
 /// <param name="Saved">What was saved last, inputs alone and brought up to date, by slug.</param>
 /// <param name="Latest">The revisions of that, as they stand in the record.</param>
-/// <param name="LastEntry">Number of the latest entry that was read; null where no station reads entries.</param>
+/// <param name="Entries">The entries that were read; null where no station reads any.</param>
 /// <param name="TookOver">Stations whose document took something over from one of an older shape, with that one.</param>
 internal sealed record JobEvaluation(
     IReadOnlyList<StationOutcome> Outcomes, IReadOnlyDictionary<string, JsonObject> Documents, IReadOnlyDictionary<string, JsonObject> Saved,
-    IReadOnlyDictionary<string, RevisionRow> Latest, IReadOnlyDictionary<string, string> TookOver, int? LastEntry);
+    IReadOnlyDictionary<string, RevisionRow> Latest, IReadOnlyDictionary<string, string> TookOver, EntriesRead? Entries);
 
 /// <summary>Evaluates jobs as a whole: reads documents and files, and lets Core pass over them.</summary>
 internal sealed class JobEvaluator(JobLine line, JobStore jobs, EntryHistory history, FileStore files, CaptureReader captures, StationDocuments documents)
@@ -78,7 +78,7 @@ internal sealed class JobEvaluator(JobLine line, JobStore jobs, EntryHistory his
             saved,
             latest,
             tookOver.Concat(tookFromDrafts).DistinctBy(t => t.Key).ToDictionary(t => t.Key, t => t.Value, StringComparer.Ordinal),
-            lastEntry);
+            lastEntry is { } last ? new EntriesRead(last, reads) : null);
     }
 
     private PlanToEvaluate Read(IStation station, JsonObject document, RevisionRow? saved, bool isDraft, HazeLedger ledger)

@@ -160,7 +160,7 @@ internal sealed class JobSaver(JobLine line, JobStore jobs, JobEvaluator evaluat
             author,
             toSave,
             evaluation.Documents.Keys.Where(s => concerned.Contains(s) && !saving.ContainsKey(s)).ToDictionary(s => s, s => latest.GetValueOrDefault(s)?.Number ?? 0, StringComparer.Ordinal),
-            evaluation.LastEntry,
+            evaluation.Entries,
             standings,
             (before, savedAt) => reads is null ? before : WithReading(before, read, savedAt));
     }

@@ -1,5 +1,5 @@
-import { useState } from "react";
-import { Link } from "react-router";
+import { useEffect, useRef, useState } from "react";
+import { Link, useSearchParams } from "react-router";
 import { FittedParts } from "../../fuelSystem/FittedParts";
 import { useJobContext } from "../../job/jobContext";
 import { useStation } from "../../job/useStation";
@@ -28,8 +28,11 @@ export function SurveyPage() {
   const work = useStation<SurveyDocument, SurveyResults>("survey");
   const { document: survey, setDraft, results, lastResults, errorFor } = work;
   const walk = useWalk(lastResults?.notAsked ?? []);
-  // One begins at the first stop with something open, and stays at a stop until one goes on.
-  const [chosen, setAt] = useState<number | null>(null);
+  // One begins at the first stop with something open, and stays at a stop until one goes on. It stands in the address: back and reload keep it.
+  const [params, setParams] = useSearchParams();
+  const chosen = walk.findIndex((stop) => stop.name === params.get("stop"));
+  const heading = useRef<HTMLHeadingElement>(null);
+  const hasMoved = useRef(false);
   const [began, setBegan] = useState<number | null>(null);
   if (began === null && lastResults && walk.length > 0) {
     setBegan(
@@ -39,7 +42,20 @@ export function SurveyPage() {
       ),
     );
   }
-  const at = chosen ?? began ?? 0;
+  const at = chosen >= 0 ? chosen : (began ?? 0);
+  const setAt = (next: number) => {
+    hasMoved.current = true;
+    setParams({ stop: walk[next]?.name ?? "" });
+  };
+  // The hand goes on where the next stop begins.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: whenever another stop is shown.
+  useEffect(() => {
+    if (hasMoved.current) {
+      hasMoved.current = false;
+      heading.current?.focus({ preventScroll: true });
+      heading.current?.scrollIntoView({ block: "start" });
+    }
+  }, [at]);
   const stop = walk[at];
   const goTo = (field: string) =>
     setAt(
@@ -51,7 +67,7 @@ export function SurveyPage() {
   const asked = (
     <section className="panel print:hidden" aria-labelledby="stop-title">
       <Stops walk={walk} survey={survey} results={lastResults} at={at} onChoose={setAt} />
-      <h2 id="stop-title" className="mt-4 text-[1.35rem] font-bold">
+      <h2 id="stop-title" ref={heading} tabIndex={-1} className="mt-4 scroll-mt-4 text-[1.35rem] font-bold outline-none">
         {stop?.name ?? "Reading the questions"} <span className="text-[0.95rem] font-normal text-ink-3">{stop?.place}</span>
       </h2>
       <div className="divide-y divide-rule">
