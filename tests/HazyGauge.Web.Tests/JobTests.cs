@@ -15,6 +15,28 @@ public class JobTests(App app) : IClassFixture<App>
     }
 
     [Fact]
+    public async Task A_renamed_job_is_found_by_its_new_name_and_no_longer_by_the_old_one()
+    {
+        var job = await app.NewJobAsync("Oldcastle hauler");
+        async Task<string?> FoundAsync(string words) => (string?)(await app.GetAsync($"/api/bay?search={words}"))["jobs"]!.AsArray().SingleOrDefault()?["id"];
+        async Task<JsonNode> RenameAsync(string json, int status = 200)
+        {
+            using var body = new StringContent(json, System.Net.Http.Headers.MediaTypeHeaderValue.Parse("application/json"));
+            using var response = await app.Http.PatchAsync($"/api/jobs/{job}", body, TestContext.Current.CancellationToken);
+            return await Api.ReadAsync(response, status);
+        }
+
+        ((string)(await RenameAsync("""{ "name": " Newbridge hauler ", "vehicle": "six-wheel" }"""))["name"]!).ShouldBe("Newbridge hauler");
+        ((string)(await RenameAsync("""{ "vehicle": "eight-wheel" }"""))["name"]!).ShouldBe("Newbridge hauler");
+        (await FoundAsync("newbridge eight")).ShouldBe(job);
+        (await FoundAsync("oldcastle")).ShouldBeNull();
+        (await FoundAsync("six-wheel")).ShouldBeNull();
+        (await RenameAsync("""{ "name": "  " }""", 422))["errors"]!.AsObject().Select(e => e.Key).ShouldBe(["name"]);
+        (await RenameAsync($$"""{ "vehicle": "{{new string('x', 300)}}" }""", 422))["errors"]!.AsObject().Select(e => e.Key).ShouldBe(["vehicle"]);
+        (await FoundAsync("newbridge")).ShouldBe(job);
+    }
+
+    [Fact]
     public async Task A_save_keeps_inputs_results_and_version_and_the_bay_shows_it()
     {
         var (job, document) = await JobWithCaptureAsync();

@@ -138,6 +138,30 @@ public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, EntryKinds
         return job;
     }
 
+    /// <summary>Gives a job another name or vehicle, by which it is found from then on; null where there is no such job.</summary>
+    /// <param name="id">The job.</param>
+    /// <param name="name">What the shop calls it; null leaves it.</param>
+    /// <param name="vehicle">The vehicle in a few words; null leaves it.</param>
+    /// <param name="cancellation">Gives up.</param>
+    public async Task<JobRow?> RenameAsync(Guid id, string? name, string? vehicle, CancellationToken cancellation)
+    {
+        using var turn = await gate.EnterAsync(cancellation);
+        await using var db = await contexts.CreateDbContextAsync(cancellation);
+        await using var transaction = await db.Database.BeginTransactionAsync(cancellation);
+        if (await db.Jobs.Include(j => j.Standings).SingleOrDefaultAsync(j => j.Id == id, cancellation) is not { } job)
+        {
+            return null;
+        }
+
+        job.Name = name ?? job.Name;
+        job.Vehicle = vehicle ?? job.Vehicle;
+        await SearchIndex.NameAsync(db, job, cancellation);
+        await db.SaveChangesAsync(cancellation);
+        await SearchIndex.RenewAsync(db, job, cancellation);
+        await transaction.CommitAsync(cancellation);
+        return job;
+    }
+
     /// <summary>The latest revision of a station; null where it was never saved.</summary>
     public async Task<RevisionRow?> LatestAsync(Guid jobId, string slug, CancellationToken cancellation)
     {

@@ -9,6 +9,9 @@ namespace HazyGauge.Data.Search;
 /// </summary>
 internal static class SearchIndex
 {
+    private const string NamePlace = "name";
+    private const string VehiclePlace = "vehicle";
+
     /// <summary>The place of an entry.</summary>
     public static string OfEntry(int number) => string.Create(System.Globalization.CultureInfo.InvariantCulture, $"entry:{number}");
 
@@ -19,8 +22,20 @@ internal static class SearchIndex
     public static async Task BeginAsync(HazyGaugeDb db, JobRow job, CancellationToken cancellation)
     {
         job.SearchKey = (await db.Jobs.MaxAsync(j => (long?)j.SearchKey, cancellation) ?? 0) + 1;
-        Put(db, job, "name", "Name", job.Name);
-        Put(db, job, "vehicle", "Vehicle", job.Vehicle);
+        PutName(db, job);
+    }
+
+    /// <summary>Puts the name and vehicle a job has now in place of those it had.</summary>
+    public static async Task NameAsync(HazyGaugeDb db, JobRow job, CancellationToken cancellation)
+    {
+        await db.SearchTexts.Where(t => t.JobId == job.Id && (t.Place == NamePlace || t.Place == VehiclePlace)).ExecuteDeleteAsync(cancellation);
+        PutName(db, job);
+    }
+
+    private static void PutName(HazyGaugeDb db, JobRow job)
+    {
+        Put(db, job, NamePlace, "Name", job.Name);
+        Put(db, job, VehiclePlace, "Vehicle", job.Vehicle);
     }
 
     /// <summary>Adds words that were not there before.</summary>
@@ -60,7 +75,7 @@ internal static class SearchIndex
         $"""
         DELETE FROM SearchIndex WHERE rowid = {job.SearchKey};
         INSERT INTO SearchIndex(rowid, Name, Rest)
-        SELECT {job.SearchKey}, {job.Name}, group_concat(Text, char(10)) FROM SearchTexts WHERE JobId = {job.Id} AND Place <> 'name';
+        SELECT {job.SearchKey}, {job.Name}, group_concat(Text, char(10)) FROM SearchTexts WHERE JobId = {job.Id} AND Place <> {NamePlace};
         """,
         cancellation);
 }

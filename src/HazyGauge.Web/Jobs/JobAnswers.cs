@@ -12,6 +12,11 @@ namespace HazyGauge.Web.Jobs;
 /// <param name="Vehicle">The vehicle in a few words, up to 200 characters.</param>
 public sealed record NewJobRequest(string? Name, string? Vehicle = null);
 
+/// <summary>What is to be called differently of a job; what is left out stays.</summary>
+/// <param name="Name">What the shop calls it, 1 to 80 characters.</param>
+/// <param name="Vehicle">The vehicle in a few words, up to 200 characters.</param>
+public sealed record RenameRequest(string? Name = null, string? Vehicle = null);
+
 /// <summary>A station as the line of a job shows it.</summary>
 /// <param name="Slug">Its name in addresses.</param>
 /// <param name="Name">Its name on the screen.</param>

@@ -34,6 +34,7 @@ internal static class JobEndpoints
         api.MapGet("/jobs", ListAsync).WithSummary("The jobs in the bay, the newest first, page by page.");
         api.MapPost("/jobs", CreateAsync).WithSummary("A new job.").WithExample("""{ "name": "Tarnock 30", "vehicle": "4x4, straight six, return line" }""");
         api.MapGet("/jobs/{id:guid}", FindAsync).WithSummary("One job.");
+        api.MapPatch("/jobs/{id:guid}", RenameAsync).WithSummary("Renames a job, or says better what vehicle it is.").WithExample("""{ "name": "Tarnock 31" }""");
         api.MapGet("/jobs/{id:guid}/record/compare", CompareAsync).WithSummary("Two revisions of a station side by side.");
         api.MapGet("/jobs/{id:guid}/record", RecordAsync).WithSummary("The record of a job, the newest revision first.");
         api.MapGet("/jobs/{id:guid}/record/{revision:int}", RevisionAsync).WithSummary("One revision.");
@@ -75,6 +76,20 @@ internal static class JobEndpoints
         await jobs.CreateAsync(job, null, cancellation);
         await news.MovedAsync(job.Id);
         return TypedResults.Created($"/api/jobs/{job.Id}", await reader.AnswerAsync(job, cancellation));
+    }
+
+    private static async Task<Results<Ok<JobAnswer>, ProblemHttpResult>> RenameAsync(
+        Guid id, RenameRequest request, JobStore jobs, JobReader reader, JobNewsDesk news, CancellationToken cancellation)
+    {
+        // A name left out is no name taken away.
+        CheckNames(request.Name ?? "-", request.Vehicle);
+        if (await jobs.RenameAsync(id, request.Name?.Trim(), request.Vehicle?.Trim(), cancellation) is not { } job)
+        {
+            return NoSuchJob();
+        }
+
+        await news.MovedAsync(id);
+        return TypedResults.Ok(await reader.AnswerAsync(job, cancellation));
     }
 
     private static async Task<Ok<JobsAnswer>> ListAsync(JobReader reader, CancellationToken cancellation, Guid? after = null, int limit = PageSize.Usual)

@@ -34,7 +34,7 @@ internal sealed partial class JobNewsDesk(IHubContext<LiveHub> hub, ILogger<JobN
     /// <summary>An entry was written.</summary>
     public Task WrittenAsync(EntryRow entry) => TellAsync(new JobNews(entry.JobId, [], entry.Number));
 
-    /// <summary>A job came, or was archived or restored.</summary>
+    /// <summary>A job came, was renamed, archived or restored.</summary>
     public Task MovedAsync(Guid job) => TellAsync(new JobNews(job, []));
 
     private async Task TellAsync(JobNews news)

@@ -108,7 +108,38 @@ export interface paths {
         delete?: never;
         options?: never;
         head?: never;
-        patch?: never;
+        /** Renames a job, or says better what vehicle it is. */
+        patch: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    /**
+                     * @example {
+                     *       "name": "Tarnock 31"
+                     *     }
+                     */
+                    "application/json": components["schemas"]["RenameRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["JobAnswer"];
+                    };
+                };
+            };
+        };
         trace?: never;
     };
     "/api/jobs/{id}/record/compare": {
@@ -5843,6 +5874,13 @@ export interface components {
             /** Format: int32 */
             total: number;
             items: components["schemas"]["RecordItem"][];
+        };
+        /** @description What is to be called differently of a job; what is left out stays. */
+        RenameRequest: {
+            /** @description What the shop calls it, 1 to 80 characters. */
+            name?: null | string;
+            /** @description The vehicle in a few words, up to 200 characters. */
+            vehicle?: null | string;
         };
         /** @description The breakpoints of the row: chosen, or only how many. */
         RowChoice: {

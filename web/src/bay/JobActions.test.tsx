@@ -13,6 +13,32 @@ afterEach(cleanup);
 
 const listed: ListedJob = { ...testJob({ name: "Tarnock" }), stations: [] };
 
+test("a job is renamed in its row, and what the program has against a name stands beside it", async () => {
+  const asked = testServer({
+    "PATCH /api/jobs/1": ({ body }) =>
+      (body as { name: string }).name
+        ? { ...listed, ...(body as object) }
+        : {
+            status: 422,
+            body: { title: "This cannot be right.", errors: { name: ["A job needs a name, such as the vehicle's."] } },
+          },
+  });
+  render(<JobActions job={listed} />, { wrapper: Place });
+  fireEvent.click(screen.getByRole("button", { name: "Rename Tarnock" }));
+  const name = screen.getByRole("textbox", { name: "Job name" });
+  expect(document.activeElement).toBe(name);
+  fireEvent.change(name, { target: { value: "" } });
+  fireEvent.click(screen.getByRole("button", { name: "Save name" }));
+  await screen.findByText("A job needs a name, such as the vehicle's.");
+  fireEvent.change(name, { target: { value: "Tarnock 31" } });
+  fireEvent.click(screen.getByRole("button", { name: "Save name" }));
+  await waitFor(() => expect(screen.queryByRole("textbox", { name: "Job name" })).toBeNull());
+  expect(asked.map((a) => a.body)).toEqual([
+    { name: "", vehicle: listed.vehicle },
+    { name: "Tarnock 31", vehicle: listed.vehicle },
+  ]);
+});
+
 test("a job is archived and restored at a click, and copied under initials", async () => {
   const refusal = { X: 1, "X-Author": ["Give initials or a name, 1 to 20 printable characters."] };
   const asked = testServer({

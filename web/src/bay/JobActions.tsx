@@ -5,12 +5,13 @@ import { keys } from "../api/queries";
 import { InitialsField } from "../shell/InitialsField";
 import { author } from "../shell/settings";
 import { Trouble } from "../shell/Trouble";
+import { RenameForm } from "./RenameForm";
 
-/** Takes a job out of the bay or puts it back, or makes one like it. */
+/** Takes a job out of the bay or puts it back, makes one like it, or renames it. */
 export function JobActions({ job }: { job: ListedJob }) {
   const client = useQueryClient();
   const [initials] = author.use();
-  const [asking, setAsking] = useState(false);
+  const [asking, setAsking] = useState<"copy" | "name" | null>(null);
   const params = { path: { id: job.id } };
   const onSuccess = () => client.invalidateQueries({ queryKey: keys.jobs });
   const move = useMutation({
@@ -46,17 +47,27 @@ export function JobActions({ job }: { job: ListedJob }) {
         type="button"
         className="btn btn-ghost btn-sm"
         aria-label={`Duplicate ${job.name}`}
-        onClick={() => setAsking(!asking)}
-        aria-expanded={asking}
+        onClick={() => setAsking(asking === "copy" ? null : "copy")}
+        aria-expanded={asking === "copy"}
       >
         Duplicate
       </button>
-      {asking && (
+      <button
+        type="button"
+        className="btn btn-ghost btn-sm"
+        aria-label={`Rename ${job.name}`}
+        onClick={() => setAsking(asking === "name" ? null : "name")}
+        aria-expanded={asking === "name"}
+      >
+        Rename
+      </button>
+      {asking === "name" && <RenameForm job={job} onDone={() => setAsking(null)} />}
+      {asking === "copy" && (
         <form
           className="flex w-full flex-wrap items-end gap-3"
           onSubmit={(e) => {
             e.preventDefault();
-            duplicate.mutate(undefined, { onSuccess: () => setAsking(false) });
+            duplicate.mutate(undefined, { onSuccess: () => setAsking(null) });
           }}
         >
           <InitialsField error={refused?.for("X-Author")} />

@@ -76,7 +76,7 @@ export function SaveBar() {
         </div>
       )}
       <form
-        className="flex flex-wrap items-center gap-x-4 gap-y-2"
+        className="flex flex-wrap items-center gap-x-2 gap-y-2 sm:gap-x-4"
         onSubmit={(e) => {
           e.preventDefault();
           act();
@@ -98,7 +98,8 @@ export function SaveBar() {
               keep(slug, null);
             }}
           >
-            {changed.length === 1 ? "Discard changes" : `Discard changes to ${nameOf(slug)}`}
+            Discard <span className="max-sm:sr-only">changes</span>
+            {changed.length > 1 && ` to ${nameOf(slug)}`}
           </button>
         ))}
         {discarded && !(discarded.slug in drafts) && (

@@ -6,9 +6,10 @@ export function InitialsField({ error, inline }: { error?: string; inline?: bool
   const [initials, setInitials] = author.use();
   return (
     <TextField
-      label="Your initials"
+      label={inline ? <span className="max-sm:sr-only">Your initials</span> : "Your initials"}
+      placeholder={inline ? "Initials" : undefined}
       inline={inline}
-      width="w-[6.2rem]"
+      width={inline ? "w-[5.8rem] sm:w-[6.2rem]" : "w-[6.2rem]"}
       maxLength={20}
       value={initials}
       error={error}
