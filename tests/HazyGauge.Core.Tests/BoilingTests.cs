@@ -334,5 +334,23 @@ public class BoilingTests
 
         (inside / (2.0 * cases)).ShouldBeGreaterThan(0.9);
         Should.Throw<RefusedInputException>(() => new FuelHeatingLog(20, 85, 30, 240, [new(0, 20), new(1, 21), new(2, 22), new(3, 22), new(4, 23), new(5, 24)]).Fit(new HazeLedger())).Errors.Keys.ShouldBe(["readings"]);
+
+        // Whatever stands in a log, it has an answer: a figure, or what is wrong with it.
+        FuelHeatingLog Typed(params double[] tempsC) => new(20, 85, 30, 240, [.. tempsC.Select((t, i) => new TemperatureReading(12 * i, t))]);
+        Typed(30, 33.9, 37.3, 40.4, 43.1, 1).Fit(new HazeLedger()).Findings.ShouldContain(f => f.Code == "logScattered");
+        Typed(30, 33.9, 37.3, 40.4, 43.1, 45.9).Fit(new HazeLedger()).Findings.ShouldNotContain(f => f.Code == "logScattered");
+        Typed(30, 33, 36.2, 39.6, 43.2, 47).Fit(new HazeLedger()).LossWPerK.Value.ShouldBe(0, 1e-3);
+        for (var n = 0; n < 200; n++)
+        {
+            var log = Typed([.. Enumerable.Range(0, 6).Select(_ => (random.NextDouble() * 160) - 38)]);
+            try
+            {
+                double.IsFinite(log.Fit(new HazeLedger()).HeatW.Value).ShouldBeTrue();
+            }
+            catch (RefusedInputException refused)
+            {
+                refused.Errors.Keys.ShouldBe(["readings"]);
+            }
+        }
     }
 }

@@ -82,6 +82,11 @@ public class WholeJobTests(App app) : IClassFixture<App>
     public async Task A_refused_draft_answers_by_slug_and_path_and_the_other_stations_stand_all_the_same()
     {
         var job = await DemoAsync("tarnock-30");
+        foreach (var nowhere in new[] { "null", "\"paint\"" })
+        {
+            (await app.PostAsync($"/api/jobs/{job}/preview", $$"""{ "want": ["signal", {{nowhere}}] }""", 422))["errors"]!.AsObject().Select(e => e.Key).ShouldBe(["want"]);
+        }
+
         var refused = await app.PostAsync($"/api/jobs/{job}/preview", """{ "drafts": { "signal": { "toleranceEthanolPct": 70 }, "capacity": { "fullLoad": { "fuelTempC": 300 } } }, "want": ["capacity", "compensate"] }""", 422);
         refused["errors"]!.AsObject().Select(e => e.Key).ShouldBe(["capacity.fullLoad.fuelTempC", "signal.toleranceEthanolPct"], ignoreOrder: true);
         refused["stations"]!.AsObject().Select(s => s.Key).ShouldBe(["survey", "compensate"], ignoreOrder: true);

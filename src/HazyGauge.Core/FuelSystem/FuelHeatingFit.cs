@@ -39,6 +39,9 @@ public sealed record FuelHeatingLog(
     // No thermometer in a tank is better than this, however smooth its readings (our own), K.
     private const double LeastScatterK = 0.3;
 
+    // A sender that sloshes scatters by a kelvin; by more than this the course is not one of a drive (our own), K.
+    private const double MostScatterK = 3;
+
     /// <summary>
     /// Heat and loss under which <see cref="FuelHeating"/> runs closest to the readings (least squares; for each loss the heat and the first temperature
     /// follow linearly). Their haze is that of the readings about the course, of what the tank holds and of the air around it; what is not known of the fuel used is left out.
@@ -68,7 +71,7 @@ public sealed record FuelHeatingLog(
 
         // Warmer air is less heat for the same course, and the same loss.
         hazyHeat -= loss * (AmbientC - AmbientC.Value);
-        return new FuelHeatingFitResult(hazyHeat, hazyLoss, RealNumber.Clamp(100 * (hazyHeat - (BayHeatW ?? 0)) / PumpElectricalW, 0, 100), scatter, [.. Findings(hazyHeat, hazyLoss)]);
+        return new FuelHeatingFitResult(hazyHeat, hazyLoss, RealNumber.Clamp(100 * (hazyHeat - (BayHeatW ?? 0)) / PumpElectricalW, 0, 100), scatter, [.. Findings(hazyHeat, hazyLoss, scatter)]);
     }
 
     private void Check()
@@ -109,8 +112,13 @@ public sealed record FuelHeatingLog(
         check.ThrowIfAny();
     }
 
-    private IEnumerable<Finding> Findings(Hazy heatW, Hazy lossWPerK)
+    private IEnumerable<Finding> Findings(Hazy heatW, Hazy lossWPerK, double scatterK)
     {
+        if (scatterK > MostScatterK)
+        {
+            yield return new Finding("logScattered", Severity.Caution, Sentence.Of($"These readings lie {Say.Of(scatterK, Unit.KelvinStep, 0)} off the course of any one drive: one is mistyped, or fuel was filled in between. Do not use what comes out of it."));
+        }
+
         if (2 * lossWPerK.StandardU > Math.Max(lossWPerK.Value, 2))
         {
             yield return new Finding("logTooEven", Severity.Caution, "This log hardly tells heat from loss. Log on, an hour of driving and some of standing with the pumps off.");
@@ -135,9 +143,38 @@ public sealed record FuelHeatingLog(
         {
             double Squares(double loss) => For(loss).Squares;
             var best = Enumerable.Range(0, Grid + 1).Select(i => mostWPerK * i * i / (Grid * Grid)).MinBy(Squares);
+            if (best >= mostWPerK)
+            {
+                throw new RefusedInputException("readings", "These readings are not the course of one drive: no tank loses heat that fast. Look for a reading that was mistyped, or for fuel filled in between.");
+            }
+
             var step = mostWPerK * ((2 * Math.Sqrt(best / mostWPerK * Grid * Grid)) + 1) / (Grid * Grid);
-            return MathNet.Numerics.Optimization.GoldenSectionMinimizer.Minimum(
-                MathNet.Numerics.Optimization.ObjectiveFunction.ScalarValue(Squares), Math.Max(0, best - step), best + step, AccuracyWPerK, 1000).MinimizingPoint;
+            return Closest(Squares, Math.Max(0, best - step), best + step);
+        }
+
+        // Golden section of our own: that of the library refuses a least value that lies at an end, and no loss at all is such an end.
+        private static double Closest(Func<double, double> squares, double from, double to)
+        {
+            var ratio = (Math.Sqrt(5) - 1) / 2;
+            var (left, right) = (to - (ratio * (to - from)), from + (ratio * (to - from)));
+            var (atLeft, atRight) = (squares(left), squares(right));
+            while (to - from > AccuracyWPerK)
+            {
+                if (atLeft <= atRight)
+                {
+                    (to, right, atRight) = (right, left, atLeft);
+                    left = to - (ratio * (to - from));
+                    atLeft = squares(left);
+                }
+                else
+                {
+                    (from, left, atLeft) = (left, right, atRight);
+                    right = from + (ratio * (to - from));
+                    atRight = squares(right);
+                }
+            }
+
+            return (from + to) / 2;
         }
 
         public (double StartC, double HeatW, double Squares) For(double loss)

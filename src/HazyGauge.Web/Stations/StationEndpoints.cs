@@ -113,8 +113,13 @@ internal static class StationEndpoints
             return JobEndpoints.NoSuchJob();
         }
 
+        if (request.Want?.Any(w => w is null) == true)
+        {
+            throw new RefusedInputException("want", "An item of this list is empty.");
+        }
+
         var drafts = request.Drafts ?? new Dictionary<string, JsonObject>(StringComparer.Ordinal);
-        if (drafts.Keys.Concat(request.Want ?? []).FirstOrDefault(s => s is null || line.Station(s) is null) is { } unknown)
+        if (drafts.Keys.Concat(request.Want ?? []).FirstOrDefault(s => line.Station(s) is null) is { } unknown)
         {
             throw new RefusedInputException(drafts.ContainsKey(unknown) ? "drafts" : "want", $"There is no station '{unknown}' to work at.");
         }
