@@ -85,6 +85,11 @@ test("a new job at the phone: refused captures say why, faults stop the work, in
 
 test("keys lead to the stations, rest in fields and can be switched off", async ({ page, open }) => {
   await open(page, "Tarnock 30", "Signal");
+  // The first thing the keyboard meets leads past the header and the line.
+  await page.keyboard.press("Tab");
+  await expect(page.getByRole("link", { name: "Skip to the page" })).toBeFocused();
+  await page.keyboard.press("Enter");
+  await expect(page.getByRole("main")).toBeFocused();
   await page.keyboard.press("2");
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("At 155 kW this system supports E85.");
   await page.keyboard.press("3");

@@ -38,7 +38,7 @@ function Nowhere() {
   return (
     <>
       <Header where="Page not found" />
-      <main className="mx-auto max-w-[60rem] px-4 py-8">
+      <main id="content" tabIndex={-1} className="outline-none mx-auto max-w-[60rem] px-4 py-8">
         <h1 className="verdict mb-4">There is nothing at this address.</h1>
         <Trouble error={new ApiError(404, { detail: "The bay has every job." })} />
       </main>

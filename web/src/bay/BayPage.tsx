@@ -52,7 +52,7 @@ export function BayPage() {
     <>
       <title>The bay · Hazy Gauge</title>
       <Header where="The bay" />
-      <main className="mx-auto max-w-[82rem] px-4 py-6 sm:px-7">
+      <main id="content" tabIndex={-1} className="outline-none mx-auto max-w-[82rem] px-4 py-6 sm:px-7">
         <div className="flex flex-wrap items-start gap-x-4 gap-y-3">
           <h1 className="verdict min-w-0 grow">{bay ? headline(bay.counts, bay.jobs) : "The bay"}</h1>
           <input

@@ -16,7 +16,10 @@ export function UseBars({ uses }: { uses: readonly { component: FuelComponent; u
           <div key={component}>
             <p className="flex justify-between gap-4">
               <span className="first-letter:uppercase">{componentNames[component]}</span>
-              <span className="reading font-bold">{hazyText(usePct, " %", 0)}</span>
+              <span>
+                <span className="reading font-bold">{hazyText(usePct, " %", 0)}</span>{" "}
+                <span className="text-[0.9rem] text-ink-3">of its limit</span>
+              </span>
             </p>
             <div className="relative mt-1 h-[14px] rounded-[3px] border border-edge" aria-hidden="true">
               <div

@@ -49,7 +49,7 @@ function OneJob({ id }: { id: string }) {
     return (
       <>
         <Header where="Job" />
-        <main className="mx-auto max-w-[82rem] px-4 py-6 sm:px-7">
+        <main id="content" tabIndex={-1} className="outline-none mx-auto max-w-[82rem] px-4 py-6 sm:px-7">
           <h1 className="verdict mb-4">Job</h1>
           {job.isPending ? <Loading what="Fetching the job" /> : <Trouble error={job.error} onRetry={() => job.refetch()} />}
         </main>
@@ -85,7 +85,7 @@ function OneJob({ id }: { id: string }) {
         <StationKey key={station.slug} pressed={stationKey(index)} to={`/jobs/${id}/${station.slug}`} />
       ))}
       <div className="mx-auto flex max-w-[84rem] flex-col lg:flex-row">
-        <main className="min-w-0 grow px-4 py-5 sm:px-7">
+        <main id="content" tabIndex={-1} className="outline-none min-w-0 grow px-4 py-5 sm:px-7">
           <Meanwhile job={job.data} drafts={work.drafts} />
           <OpenEntries job={job.data} />
           <Outlet />

@@ -13,7 +13,7 @@ export class Broken extends Component<{ children: ReactNode }, { error: Error | 
       return this.props.children;
     }
     return (
-      <main className="mx-auto max-w-[60rem] px-4 py-8">
+      <main id="content" tabIndex={-1} className="outline-none mx-auto max-w-[60rem] px-4 py-8">
         <h1 className="verdict">This page broke.</h1>
         <p className="lead mt-2">
           That is a fault of the program, not of yours. Nothing saved is lost, and what was not saved yet is kept in this browser.

@@ -31,6 +31,12 @@ export function Header({ where, children }: { where: ReactNode; children?: React
   );
   return (
     <header className="border-b border-rule px-4 sm:px-7">
+      <a
+        href="#content"
+        className="btn btn-primary no-print sr-only focus:not-sr-only focus:absolute focus:top-1 focus:left-2 focus:z-40"
+      >
+        Skip to the page
+      </a>
       <div className="mx-auto flex min-h-[52px] max-w-[82rem] items-center gap-x-3 py-1 sm:flex-wrap sm:gap-x-5 sm:gap-y-1">
         <Link
           to="/"
