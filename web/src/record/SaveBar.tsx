@@ -98,8 +98,10 @@ export function SaveBar() {
               keep(slug, null);
             }}
           >
-            Discard <span className="max-sm:sr-only">changes</span>
-            {changed.length > 1 && ` to ${nameOf(slug)}`}
+            <span>
+              Discard <span className="max-sm:sr-only">changes</span>
+              {changed.length > 1 && ` to ${nameOf(slug)}`}
+            </span>
           </button>
         ))}
         {discarded && !(discarded.slug in drafts) && (
