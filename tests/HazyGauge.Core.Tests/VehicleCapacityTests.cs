@@ -130,6 +130,12 @@ public class VehicleCapacityTests
         var surveyed = SurveyEvaluation.Of(Ports with { Pump = new FuelPump() }, new HazeLedger());
         planned.AsFound.Select(l => (l.Component, l.UsePct.Value, l.UsePct.StandardU)).ShouldBe(surveyed.Loads.Select(l => (l.Component, l.UsePct.Value, l.UsePct.StandardU)));
 
+        // The low side of direct injection follows no manifold: it is not asked for, and nothing rests on it.
+        var unasked = Of(Direct with { FuelSystem = Direct.FuelSystem with { FollowsManifold = null } });
+        unasked.Assumed.ShouldNotContain(a => a.Field == "fuelSystem.followsManifold");
+        unasked.AtPoint!.Limits.Select(l => l.UsePct.StandardU).ShouldBe(direct.AtPoint.Limits.Select(l => l.UsePct.StandardU));
+        VehicleFields.NotAsked(Direct).ShouldContain("fuelSystem.followsManifold");
+
         // Ports and cylinders share the fuel; the share is asked for, and the sum of both is what the engine takes.
         var both = Of(Direct with { FuelSystem = Direct.FuelSystem with { Kind = FuelSystemKind.Both }, Injectors = Ports.Injectors with { Count = 4 } });
         both.AtPoint!.Limits.Count.ShouldBe(4);

@@ -113,6 +113,7 @@ internal sealed class TypicalFigures(VehicleSurvey survey, FullLoad load, HazeLe
     {
         true => BoostKpa,
         false => 0.0,
+        null when survey.FuelSystem.Kind == FuelSystemKind.Direct => 0.0,
 
         // Either none or all of it: the middle, and half of it to both sides.
         null => Noted("fuelSystem.followsManifold", BoostKpa * Quantity("fuelSystem.followsManifold", 0.5, 0.5), new Assumption("half the boost, plus or minus the other half")),

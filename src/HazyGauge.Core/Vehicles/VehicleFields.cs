@@ -17,6 +17,8 @@ public static class VehicleFields
     private static readonly Scope Boosted = new("boosted engines", s => s.Engine.Aspiration == Aspiration.Boosted);
     private static readonly Scope Ports = new("injectors in the ports", s => s.FuelSystem is { Kind: not FuelSystemKind.Direct, IsNotServed: false });
     private static readonly Scope Served = new("every fuel system that can be told its blend", s => !s.FuelSystem.IsNotServed);
+    // The low side of direct injection alone feeds a pump, not injectors at the manifold: no regulator there follows it.
+    private static readonly Scope BoostedPorts = new("turbo or supercharged engines with injectors in the ports", s => Boosted.Holds(s) && s.FuelSystem.Kind != FuelSystemKind.Direct);
     private static readonly Scope Direct = new("direct injection", s => s.FuelSystem.IsDirect);
     private static readonly Scope BothSets = new("port and direct injection together", s => s.FuelSystem.Kind == FuelSystemKind.Both);
     private static readonly Scope WithCurve = new("a pump flow curve that was given", s => s.Pump.Curve is not null);
@@ -101,7 +103,7 @@ public static class VehicleFields
             VehicleStops.Injection,
             [
                 new("fuelSystem.basePressureKpa", "Base pressure") { Unit = Unit.Kpa, Likely = (60, 700), AboveAir = true, Min = 20, Max = MostKpa, HowTo = "Tee a gauge into the low side at idle, manifold hose off.", Effect = CapacityNeedsIt, AsksTolerance = true },
-                new("fuelSystem.followsManifold", "Boost reference of the regulator") { HowTo = "Look for a hose from the regulator to the manifold.", Effect = CapacityNeedsIt, LeftOfDoubt = 0, Scope = Boosted },
+                new("fuelSystem.followsManifold", "Boost reference of the regulator") { HowTo = "Look for a hose from the regulator to the manifold.", Effect = CapacityNeedsIt, LeftOfDoubt = 0, Scope = BoostedPorts },
                 new("injectors.openingsPerCycle", "Openings in a cycle") { Min = 1, Max = 16, HowTo = "Scope one injector beside the crank signal: openings in two turns.", Scope = Ports, LeftOut = "one; on single-point injection one for every cylinder it feeds", Hint = "One where each waits for its cylinder, two in batches. Dead time counts each time." },
                 new("injectors.count", "Injectors in the ports") { Min = 1, Max = 32, HowTo = "Count them at the rail.", Effect = CapacityNeedsIt, Scope = Ports },
                 new("injectors.ratedFlowCcMin", "Rated flow of the injectors") { Unit = Unit.CcPerMin, Likely = (90, 3000), Min = 20, Max = 5000, HowTo = "Read the number on an injector and look it up, or have one flowed.", Effect = CapacityNeedsIt, Scope = Ports, AsksTolerance = true, Photo = true },
