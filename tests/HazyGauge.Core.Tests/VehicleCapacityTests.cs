@@ -263,7 +263,7 @@ public class VehicleCapacityTests
                     Has(5).ShouldBeTrue("the pump");
                     (!ports || Has(6)).ShouldBeTrue("the injectors in the ports");
                     (!direct || (Has(7) && Has(8) && Has(9))).ShouldBeTrue("the high-pressure side");
-                    (!boosted || Has(4)).ShouldBeTrue("the boost reference");
+                    (!boosted || !ports || Has(4)).ShouldBeTrue("the boost reference, where there are injectors in the ports");
                 }
                 else if (result.AtPoint?.Verdict == CapacityVerdict.Carried && !result.Findings.Any(f => f.Severity == Severity.Stop))
                 {
