@@ -125,7 +125,7 @@ node_packages tests/e2e
 # Before the back end: its build takes stock of the files it will serve.
 build_front_end
 
-say "Front end and back end (about three minutes)"
+say "Front end and back end, beside each other"
 lane front-end front_end_lane &
 front_end=$!
 lane back-end back_end_lane &

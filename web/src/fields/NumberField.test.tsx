@@ -109,6 +109,15 @@ test("a number in another unit is taken as the program understands it, and one t
   expect(onChange).toHaveBeenCalledTimes(2);
 });
 
+test("where the program does not answer, a unit is not passed over in silence", async () => {
+  testServer({});
+  const onChange = vi.fn();
+  render(<NumberField label="Base pressure" quantity="kpa" value={null} onChange={onChange} />);
+  type("3 bar");
+  await screen.findByText(/must be a number/);
+  expect(onChange).not.toHaveBeenCalled();
+});
+
 test("what is unlikely is asked about, and what was meant is a click away", async () => {
   units.set("metric");
   program();

@@ -49,7 +49,7 @@ export function NumberField({
   const standsFor = useRef<{ value: number | null; system: Units }>({ value, system });
   const [isTyped, setTyped] = useState(false);
   const hasKind = path !== undefined || (quantity !== undefined && quantity !== "none");
-  const { typed, refused } = useTyped(isTyped && hasKind ? text : "", { path, quantity }, system);
+  const { typed, refused, isUnheard } = useTyped(isTyped && hasKind ? text : "", { path, quantity }, system);
   const plain = plainNumber(text);
 
   // Only a value that comes from elsewhere, or other units, replace what is being typed.
@@ -78,7 +78,8 @@ export function NumberField({
     }
   }, [understood]);
 
-  const trouble = refused ?? error ?? (Number.isNaN(plain) && !hasKind ? "This must be a number, like 73.5." : undefined);
+  const trouble =
+    refused ?? error ?? (Number.isNaN(plain) && (!hasKind || isUnheard) ? "This must be a number, like 73.5." : undefined);
   const doubt = isHalfWidth ? undefined : typed?.doubt;
   const echo = typed && Number.isNaN(plain) && typed.shown !== text.trim() ? `Understood as ${typed.shown}.` : undefined;
   const unitText = unit ?? (quantity ? unitOf(quantity, system) : undefined);

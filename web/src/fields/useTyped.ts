@@ -8,6 +8,8 @@ interface Understood {
   typed: TypedNumber | null;
   /** Why it is no number that can be. */
   refused: string | undefined;
+  /** True where the program did not answer. */
+  isUnheard: boolean;
 }
 
 /** What the program makes of a text that was typed: units, thousands, slips. Nothing is asked for a text nobody typed. */
@@ -22,7 +24,8 @@ export function useTyped(text: string, asked: { path?: string; quantity?: Unit }
     retry: false,
   });
   if (settled !== text) {
-    return { typed: null, refused: undefined };
+    return { typed: null, refused: undefined, isUnheard: false };
   }
-  return { typed: data ?? null, refused: error instanceof ApiError && error.status === 422 ? error.for("text") : undefined };
+  const refused = error instanceof ApiError ? error.for("text") : undefined;
+  return { typed: data ?? null, refused, isUnheard: error !== null && refused === undefined };
 }
