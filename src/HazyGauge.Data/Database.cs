@@ -22,6 +22,7 @@ public static class Database
         .AddSingleton(_ => new DataFolder(folder))
         .AddSingleton<WriteGate>()
         .AddSingleton<Jobs.JobStore>()
+        .AddSingleton<Jobs.RemovedJobs>()
         .AddSingleton<Entries.EntryStore>()
         .AddSingleton<Bay.BayStore>()
         .AddSingleton<Search.SearchStore>()

@@ -49,26 +49,16 @@ public sealed class HazyGaugeDb(DbContextOptions<HazyGaugeDb> options) : DbConte
         modelBuilder.Entity<JobRow>(job =>
         {
             job.HasKey(j => j.Id);
+            job.Ignore(j => j.Label);
+
+            // A removed job is not there for anybody who does not ask for removed ones.
+            job.HasQueryFilter(j => j.RemovedAt == null);
             job.ComplexProperty(j => j.Bay, bay => bay.Property(b => b.Pressing).HasConversion<int>());
             job.HasIndex(j => j.CreatedAt);
             job.HasIndex(j => j.SearchKey).IsUnique();
             job.HasMany(j => j.Standings).WithOne().HasForeignKey(s => s.JobId).OnDelete(DeleteBehavior.Restrict);
         });
-        modelBuilder.Entity<StandingRow>(row =>
-        {
-            row.ToTable("Standings").HasKey(s => new { s.JobId, s.Slug });
-            row.ComplexProperty(s => s.Standing, standing =>
-            {
-                standing.Property(s => s.State).HasConversion<string>().HasColumnName("State");
-                standing.Property(s => s.OwnState).HasConversion<string>().HasColumnName("OwnState");
-                standing.Property(s => s.NextAction).HasConversion<AsJson<NextAction>>().HasColumnName("NextAction");
-                standing.Property(s => s.Summary).HasConversion<AsJson<Sentence>>().HasColumnName("Summary");
-                standing.Property(s => s.BasedOn).HasColumnName("BasedOn").HasConversion<AsJson<IReadOnlyDictionary<string, int?>>>(new ValueComparer<IReadOnlyDictionary<string, int?>>(
-                    (a, b) => ReferenceEquals(a, b), based => based.Count, based => based));
-                standing.Property(s => s.ChangedBy).HasColumnName("ChangedBy");
-                standing.Property(s => s.CoreVersion).HasColumnName("CoreVersion");
-            });
-        });
+        Standing(modelBuilder);
         modelBuilder.Entity<RevisionRow>(revision =>
         {
             revision.HasKey(r => new { r.JobId, r.Number });
@@ -105,6 +95,23 @@ public sealed class HazyGaugeDb(DbContextOptions<HazyGaugeDb> options) : DbConte
             chunk.HasOne<FileContentRow>().WithMany().HasForeignKey(c => c.ContentId).OnDelete(DeleteBehavior.Restrict);
         });
     }
+
+    private static void Standing(ModelBuilder modelBuilder) =>
+        modelBuilder.Entity<StandingRow>(row =>
+        {
+            row.ToTable("Standings").HasKey(s => new { s.JobId, s.Slug });
+            row.ComplexProperty(s => s.Standing, standing =>
+            {
+                standing.Property(s => s.State).HasConversion<string>().HasColumnName("State");
+                standing.Property(s => s.OwnState).HasConversion<string>().HasColumnName("OwnState");
+                standing.Property(s => s.NextAction).HasConversion<AsJson<NextAction>>().HasColumnName("NextAction");
+                standing.Property(s => s.Summary).HasConversion<AsJson<Sentence>>().HasColumnName("Summary");
+                standing.Property(s => s.BasedOn).HasColumnName("BasedOn").HasConversion<AsJson<IReadOnlyDictionary<string, int?>>>(new ValueComparer<IReadOnlyDictionary<string, int?>>(
+                    (a, b) => ReferenceEquals(a, b), based => based.Count, based => based));
+                standing.Property(s => s.ChangedBy).HasColumnName("ChangedBy");
+                standing.Property(s => s.CoreVersion).HasColumnName("CoreVersion");
+            });
+        });
 
     /// <summary>Time as text that sorts, to the millisecond, always UTC; readable with any SQLite tool.</summary>
     private sealed class SortableTime() : ValueConverter<DateTimeOffset, string>(

@@ -5,6 +5,13 @@ using HazyGauge.Core.Stations;
 
 namespace HazyGauge.Data;
 
+/// <summary>What a job is told apart by.</summary>
+/// <param name="Name">What the shop calls it, usually the vehicle.</param>
+/// <param name="Vehicle">The vehicle in a few words.</param>
+/// <param name="Plate">Its license plate or serial number; empty for none.</param>
+/// <param name="Reference">What the customer calls the work; empty for none.</param>
+public sealed record JobLabel(string Name, string Vehicle, string Plate, string Reference);
+
 /// <summary>A job, with what the bay shows of it.</summary>
 public sealed class JobRow
 {
@@ -17,6 +24,12 @@ public sealed class JobRow
     /// <summary>The vehicle in a few words.</summary>
     public required string Vehicle { get; set; }
 
+    /// <summary>Its license plate or serial number; empty where nobody gave one.</summary>
+    public string Plate { get; set; } = string.Empty;
+
+    /// <summary>What the customer calls the work, such as an order number; empty where nobody gave one.</summary>
+    public string Reference { get; set; } = string.Empty;
+
     /// <summary>When it was created.</summary>
     public required DateTimeOffset CreatedAt { get; init; }
 
@@ -25,6 +38,9 @@ public sealed class JobRow
 
     /// <summary>When it was put aside; null while it stands in the bay.</summary>
     public DateTimeOffset? ArchivedAt { get; set; }
+
+    /// <summary>When it was removed; null while it is kept. A removed job is archived as well, and is found by nothing but its removal.</summary>
+    public DateTimeOffset? RemovedAt { get; set; }
 
     /// <summary>Number of the latest entry; entries count per job.</summary>
     public int LastEntry { get; set; }
@@ -40,6 +56,9 @@ public sealed class JobRow
 
     /// <summary>What the search index knows it by.</summary>
     public long SearchKey { get; set; }
+
+    /// <summary>What it is told apart by.</summary>
+    public JobLabel Label => new(Name, Vehicle, Plate, Reference);
 
     /// <summary>How far a station has come; null where nothing was saved there.</summary>
     public StationProgress? ProgressOf(string slug) => StandingOf(slug) is { } standing ? new(standing.State, standing.NextAction) : null;

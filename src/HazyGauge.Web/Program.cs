@@ -80,13 +80,13 @@ builder.Services.AddStation<SurveyStation>().AddStation<CapacityStation>().AddSt
 var isDescribed = Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider";
 if (!isDescribed)
 {
-    builder.Services.AddHostedService(services => services.GetRequiredService<StandingsRenewal>());
+    builder.Services.AddHostedService(services => services.GetRequiredService<StandingsRenewal>()).AddHostedService<RemovalService>();
 }
 
 builder.Services.AddSingleton<JobLine>()
     .AddSingleton<CaptureReader>().AddSingleton<StationDocuments>().AddSingleton<JobEvaluator>().AddSingleton<JobSaver>().AddSingleton<StandingsRenewal>().AddSingleton<JobPreviewer>()
     .AddSingleton<EntryKinds>().AddSingleton<EntryPayloads>().AddSingleton<EntryRules>().AddSingleton<EntryHistory>().AddSingleton<EntryReader>().AddSingleton<EntryWriter>().AddSingleton<JobNewsDesk>()
-    .AddSingleton<JobTransfer>().AddSingleton<JobReader>().AddSingleton<JobDuplicator>().AddSingleton<ProfileCsv>();
+    .AddSingleton<JobFileChecker>().AddSingleton<JobTransfer>().AddSingleton<DemoLoader>().AddSingleton<JobReader>().AddSingleton<JobDuplicator>().AddSingleton<ProfileCsv>();
 
 var app = builder.Build();
 app.UseExceptionHandler();
@@ -118,6 +118,7 @@ var more = api.MapGroup(string.Empty).WithTags("Profiles and simulator");
 more.MapProfiles();
 more.MapSimulator();
 more.MapParse();
+more.MapDemo();
 app.MapHub<LiveHub>("/hubs/live");
 
 app.MapStaticAssets();

@@ -34,6 +34,14 @@ public class JobTests(App app) : IClassFixture<App>
         (await RenameAsync("""{ "name": "  " }""", 422))["errors"]!.AsObject().Select(e => e.Key).ShouldBe(["name"]);
         (await RenameAsync($$"""{ "vehicle": "{{new string('x', 300)}}" }""", 422))["errors"]!.AsObject().Select(e => e.Key).ShouldBe(["vehicle"]);
         (await FoundAsync("newbridge")).ShouldBe(job);
+
+        // Plate and order number are what a customer on the telephone knows.
+        var labelled = await RenameAsync("""{ "plate": "QX 4471", "reference": "Order 88-3" }""");
+        ((string)labelled["plate"]!, (string)labelled["reference"]!, (string)labelled["vehicle"]!).ShouldBe(("QX 4471", "Order 88-3", "eight-wheel"));
+        (await FoundAsync("4471 newbridge")).ShouldBe(job);
+        (await RenameAsync("""{ "plate": "" }"""))["plate"]!.ToString().ShouldBeEmpty();
+        (await FoundAsync("4471")).ShouldBeNull();
+        (await RenameAsync($$"""{ "reference": "{{new string('9', 61)}}" }""", 422))["errors"]!.AsObject().Select(e => e.Key).ShouldBe(["reference"]);
     }
 
     [Fact]
@@ -196,7 +204,7 @@ public class JobTests(App app) : IClassFixture<App>
         {
             ("\"coreVersion\":\"", "\"coreVersion\":\"\\ud800", "revisions[0].document.coreVersion"),
             ("\"capture\":{", "\"capture\":{\"\\udc00\":1,", "name of a field"),
-            ("\"schemaVersion\":2", "\"schemaVersion\":\"\\ud800\"", "format version"),
+            ("\"schemaVersion\":3", "\"schemaVersion\":\"\\ud800\"", "format version"),
         })
         {
             whole.ShouldContain(find);
@@ -223,7 +231,7 @@ public class JobTests(App app) : IClassFixture<App>
             ((string)(await app.PostAsync("/api/jobs/import", spoilt.ToJsonString(), 422))["detail"]!).ShouldContain(sentence);
         }
 
-        await RefusedAsync(j => j["schemaVersion"] = 3, "format version 3");
+        await RefusedAsync(j => j["schemaVersion"] = 4, "format version 4");
         await RefusedAsync(j => j.AsObject().Remove("schemaVersion"), "no job file");
         await RefusedAsync(j => j["name"] = string.Empty, "needs a name");
         await RefusedAsync(j => j["revisions"]![0]!["revision"] = 4, "no gaps");

@@ -248,21 +248,43 @@ test.describe("in a bay with the demo alone", () => {
     await expect(page.getByText("E73")).toBeVisible();
   });
 
-  test("a job goes out as a file and comes in again beside the original", async ({ page }) => {
+  test("a job goes out as a file, is known when it comes again, and is removed and brought back", async ({ page }) => {
     await page.goto("/");
     await page.getByRole("link", { name: "Tarnock 30" }).first().click();
     await page.getByRole("link", { name: "Record" }).click();
     const download = page.waitForEvent("download");
     await page.getByRole("link", { name: "Export with files" }).click();
-    const file = await (await download).path();
+    const buffer = (await import("node:fs")).readFileSync(await (await download).path());
+    const bring = () => page.getByLabel("Job file").setInputFiles({ name: "Tarnock 30.zip", mimeType: "application/zip", buffer });
 
     await page.getByRole("link", { name: "Hazy Gauge, to the bay" }).click();
-    const jobs = page.getByRole("listitem").filter({ hasText: "Tarnock 30" });
+    const jobs = page.getByRole("listitem").filter({ has: page.getByRole("heading", { name: "Tarnock 30" }) });
     await expect(jobs).toHaveCount(1);
-    await page.getByLabel("Job file").setInputFiles({ name: "Tarnock 30.zip", mimeType: "application/zip", buffer: (await import("node:fs")).readFileSync(file) });
-    await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^The signal is real/);
+    await bring();
+    await expect(page.getByRole("alert")).toContainText("Tarnock 30 is here already.Nothing differs");
+    await expectAccessible(page);
+    await page.getByRole("button", { name: "Import it beside" }).click();
+    await expect(page).toHaveURL(/\/jobs\/[^/]+\/[a-z]+$/);
     await page.getByRole("link", { name: "Hazy Gauge, to the bay" }).click();
     await expect(jobs).toHaveCount(2);
+
+    // The copy gets another name and a plate, is found by it, goes at its typed name, and can be had back.
+    await jobs.first().getByRole("button", { name: "Edit details: Tarnock 30" }).click();
+    await page.getByRole("textbox", { name: "Job name" }).fill("Spare");
+    await page.getByRole("textbox", { name: "Plate or serial number" }).fill("QX 4471");
+    await page.getByRole("button", { name: "Save details" }).click();
+    await page.getByLabel("Find a job").fill("4471");
+    await expect(page.getByRole("heading", { level: 2 })).toHaveText(["Spare"]);
+    await page.getByLabel("Find a job").fill("");
+    await page.getByRole("button", { name: "Remove: Spare" }).click();
+    await page.getByLabel("Type Spare to remove it").fill("Spare");
+    await page.getByRole("button", { name: "Remove job" }).click();
+    await expect(page.getByRole("heading", { name: "Spare" })).toHaveCount(0);
+    await page.getByRole("button", { name: "Removed 1" }).click();
+    await expectAccessible(page);
+    await page.getByRole("button", { name: "Restore: Spare" }).click();
+    await page.getByRole("button", { name: /^All/ }).click();
+    await expect(page.getByRole("heading", { name: "Spare" })).toBeVisible();
 
     await page.getByLabel("Job file").setInputFiles({ name: "other.json", mimeType: "application/json", buffer: Buffer.from('{ "schemaVersion": 9 }') });
     await expect(page.getByRole("alert")).toContainText("format version 9");

@@ -2,6 +2,7 @@ import { lazy, Suspense, useEffect } from "react";
 import { BrowserRouter, Navigate, Route, Routes } from "react-router";
 import { ApiError } from "./api/client";
 import { BayPage } from "./bay/BayPage";
+import { useJobContext } from "./job/jobContext";
 import { Header } from "./shell/Header";
 import { Loading } from "./shell/Loading";
 import { theme } from "./shell/settings";
@@ -23,7 +24,7 @@ export function App() {
         <Routes>
           <Route path="/" element={<BayPage />} />
           <Route path="/jobs/:id" element={<JobPage />}>
-            <Route index element={<Navigate to="signal" replace />} />
+            <Route index element={<ToNextAction />} />
             <Route path="record" element={<RecordPage />} />
             <Route path=":slug" element={<StationPage />} />
           </Route>
@@ -32,6 +33,12 @@ export function App() {
       </Suspense>
     </BrowserRouter>
   );
+}
+
+/** A job opens where there is something to do. */
+function ToNextAction() {
+  const { job } = useJobContext();
+  return <Navigate to={job.nextAction.slug} replace />;
 }
 
 function Nowhere() {

@@ -21,6 +21,9 @@ public enum BayFilter
 
     /// <summary>Those that are archived.</summary>
     Archived,
+
+    /// <summary>Those that were removed and can still be had back.</summary>
+    Removed,
 }
 
 /// <summary>Where a page of the bay ends, so that the next begins behind it.</summary>
@@ -33,7 +36,7 @@ public enum BayFilter
 public sealed record BayCursor(DateOnly Today, bool IsDue, Pressing Pressing, DateOnly FirstDue, DateTimeOffset At, Guid Id);
 
 /// <summary>How many jobs there are of each sort.</summary>
-public sealed record BayCounts(int All, int Due, int Held, int Waiting, int Archived);
+public sealed record BayCounts(int All, int Due, int Held, int Waiting, int Archived, int Removed);
 
 /// <summary>Reads the bay page by page: the most pressing jobs first, the archived ones by when that was.</summary>
 public sealed class BayStore(IDbContextFactory<HazyGaugeDb> contexts)
@@ -55,6 +58,11 @@ public sealed class BayStore(IDbContextFactory<HazyGaugeDb> contexts)
         if (filter == BayFilter.Archived)
         {
             jobs.AddRange(await Archived(Matching(db, words), after).Take(limit + 1).ToListAsync(cancellation));
+        }
+        else if (filter == BayFilter.Removed)
+        {
+            // No word finds a removed job.
+            jobs.AddRange(words is null ? await Removed(db, after).Take(limit + 1).ToListAsync(cancellation) : []);
         }
         else
         {
@@ -89,17 +97,18 @@ public sealed class BayStore(IDbContextFactory<HazyGaugeDb> contexts)
         {
             // Each is counted along an index of its own, which is quicker than one look at every job.
             return new BayCounts(
-                await Filtered(db.Jobs, BayFilter.All).CountAsync(cancellation),
-                await Filtered(db.Jobs, BayFilter.All).CountAsync(j => j.Bay.FirstDue <= today, cancellation),
-                await Filtered(db.Jobs, BayFilter.Held).CountAsync(cancellation),
+                await Filtered(Standing(db), BayFilter.All).CountAsync(cancellation),
+                await Filtered(Standing(db), BayFilter.All).CountAsync(j => j.Bay.FirstDue <= today, cancellation),
+                await Filtered(Standing(db), BayFilter.Held).CountAsync(cancellation),
                 await Filtered(ByPressing(db, BayFilter.Waiting), BayFilter.Waiting).CountAsync(cancellation),
-                await db.Jobs.CountAsync(j => j.ArchivedAt != null, cancellation));
+                await db.Jobs.CountAsync(j => j.ArchivedAt != null, cancellation),
+                await Removed(db, null).CountAsync(cancellation));
         }
 
         var found = await Matching(db, words).Select(j => new { IsArchived = j.ArchivedAt != null, j.Bay.FirstDue, j.Bay.Pressing, j.Bay.IsWaiting }).ToListAsync(cancellation);
         var standing = found.Where(j => !j.IsArchived).ToList();
         return new BayCounts(
-            standing.Count, standing.Count(j => j.FirstDue <= today), standing.Count(j => j.Pressing == Pressing.Held), standing.Count(j => j.IsWaiting), found.Count - standing.Count);
+            standing.Count, standing.Count(j => j.FirstDue <= today), standing.Count(j => j.Pressing == Pressing.Held), standing.Count(j => j.IsWaiting), found.Count - standing.Count, 0);
     }
 
     /// <summary>A page of all jobs that are not archived, the newest first.</summary>
@@ -109,7 +118,7 @@ public sealed class BayStore(IDbContextFactory<HazyGaugeDb> contexts)
     public async Task<IReadOnlyList<JobRow>> NewestAsync((DateTimeOffset At, Guid Id)? after, int limit, CancellationToken cancellation)
     {
         await using var db = await contexts.CreateDbContextAsync(cancellation);
-        var jobs = db.Jobs.AsNoTracking().Where(j => j.ArchivedAt == null);
+        var jobs = Standing(db).Where(j => j.ArchivedAt == null);
         if (after is var (at, id))
         {
             jobs = jobs.Where(j => j.CreatedAt < at || (j.CreatedAt == at && j.Id < id));
@@ -121,7 +130,21 @@ public sealed class BayStore(IDbContextFactory<HazyGaugeDb> contexts)
     }
 
     private static BayCursor Behind(JobRow last, DateOnly today) =>
-        new(today, last.Bay.FirstDue <= today, last.Bay.Pressing, last.Bay.FirstDue, last.ArchivedAt ?? last.CreatedAt, last.Id);
+        new(today, last.Bay.FirstDue <= today, last.Bay.Pressing, last.Bay.FirstDue, last.RemovedAt ?? last.ArchivedAt ?? last.CreatedAt, last.Id);
+
+    // A removed job is archived as well: asking once more whether it was removed would have SQLite leave the index for every single job.
+    private static IQueryable<JobRow> Standing(HazyGaugeDb db) => db.Jobs.IgnoreQueryFilters().AsNoTracking();
+
+    private static IQueryable<JobRow> Removed(HazyGaugeDb db, BayCursor? after)
+    {
+        var jobs = db.Jobs.IgnoreQueryFilters().AsNoTracking().Where(j => j.RemovedAt != null);
+        if (after is not null)
+        {
+            jobs = jobs.Where(j => j.RemovedAt < after.At || (j.RemovedAt == after.At && j.Id < after.Id));
+        }
+
+        return jobs.OrderByDescending(j => j.RemovedAt).ThenByDescending(j => j.Id);
+    }
 
     // The words first: they leave few jobs, and the other way round each job would be asked for its words.
     private static IQueryable<JobRow> Matching(HazyGaugeDb db, SearchWords? words) => words is null
@@ -131,7 +154,7 @@ public sealed class BayStore(IDbContextFactory<HazyGaugeDb> contexts)
     // In the order of the list, so that a page ends after its last job; by itself SQLite takes the day first and sorts all that is left.
     private static IQueryable<JobRow> ByPressing(HazyGaugeDb db, BayFilter filter) => (filter == BayFilter.Waiting
         ? db.Jobs.FromSql($"SELECT * FROM Jobs INDEXED BY IX_Jobs_Waiting WHERE ArchivedAt IS NULL AND Bay_IsWaiting")
-        : db.Jobs.FromSql($"SELECT * FROM Jobs INDEXED BY IX_Jobs_Pressing WHERE ArchivedAt IS NULL")).AsNoTracking();
+        : db.Jobs.FromSql($"SELECT * FROM Jobs INDEXED BY IX_Jobs_Pressing WHERE ArchivedAt IS NULL")).IgnoreQueryFilters().AsNoTracking();
 
     private static IQueryable<JobRow> Filtered(IQueryable<JobRow> jobs, BayFilter filter) => filter switch
     {

@@ -70,7 +70,18 @@ public enum SaveOutcome
 /// <param name="InTheWay">The revision that stands there; null where the station was never saved.</param>
 public sealed record SaveResult(SaveOutcome Outcome, IReadOnlyList<RevisionRow> Revisions, string? StaleSlug = null, RevisionRow? InTheWay = null);
 
-/// <summary>Keeps jobs and their record. Nothing saved is ever changed or deleted.</summary>
+/// <summary>What comes with a job that is taken in.</summary>
+/// <param name="Revisions">Its record.</param>
+/// <param name="Entries">What happened on it.</param>
+/// <param name="Files">Its files; content may be missing.</param>
+/// <param name="Texts">Words of its entries and files it is found by.</param>
+public sealed record JobParts(
+    IReadOnlyList<RevisionRow> Revisions,
+    IReadOnlyList<EntryRow> Entries,
+    IReadOnlyList<(JobFileRow File, Files.StagedContent? Content)> Files,
+    IReadOnlyList<(string Place, string Label, string Text)> Texts);
+
+/// <summary>Keeps jobs and their record. Nothing saved is ever changed here, and nothing deleted; <see cref="RemovedJobs"/> does that.</summary>
 public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, EntryKinds kinds, WriteGate gate, TimeProvider clock)
 {
     /// <summary>Jobs of which a station stands by other rules than these, or still has to be told how it stands.</summary>
@@ -98,10 +109,10 @@ public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, EntryKinds
     }
 
     /// <summary>A new job, not kept yet.</summary>
-    public JobRow NewJob(string name, string vehicle)
+    public JobRow NewJob(JobLabel label)
     {
         var now = clock.ToTheMillisecond();
-        return new JobRow { Id = Guid.CreateVersion7(now), Name = name, Vehicle = vehicle, CreatedAt = now };
+        return new JobRow { Id = Guid.CreateVersion7(now), Name = label.Name, Vehicle = label.Vehicle, Plate = label.Plate, Reference = label.Reference, CreatedAt = now };
     }
 
     /// <summary>Keeps a new job, with documents where there are any, all or nothing.</summary>
@@ -123,8 +134,8 @@ public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, EntryKinds
         await transaction.CommitAsync(cancellation);
     }
 
-    /// <summary>Puts a job aside, or back into the bay; null where there is none.</summary>
-    public async Task<JobRow?> ArchiveAsync(Guid id, bool aside, CancellationToken cancellation)
+    /// <summary>Puts a job aside; null where there is none.</summary>
+    public async Task<JobRow?> ArchiveAsync(Guid id, CancellationToken cancellation)
     {
         using var turn = await gate.EnterAsync(cancellation);
         await using var db = await contexts.CreateDbContextAsync(cancellation);
@@ -133,17 +144,16 @@ public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, EntryKinds
             return null;
         }
 
-        job.ArchivedAt = aside ? job.ArchivedAt ?? clock.ToTheMillisecond() : null;
+        job.ArchivedAt ??= clock.ToTheMillisecond();
         await db.SaveChangesAsync(cancellation);
         return job;
     }
 
-    /// <summary>Gives a job another name or vehicle, by which it is found from then on; null where there is no such job.</summary>
+    /// <summary>Gives a job another label, by which it is found from then on; null where there is no such job.</summary>
     /// <param name="id">The job.</param>
-    /// <param name="name">What the shop calls it; null leaves it.</param>
-    /// <param name="vehicle">The vehicle in a few words; null leaves it.</param>
+    /// <param name="change">Its new label, from the one it has.</param>
     /// <param name="cancellation">Gives up.</param>
-    public async Task<JobRow?> RenameAsync(Guid id, string? name, string? vehicle, CancellationToken cancellation)
+    public async Task<JobRow?> RelabelAsync(Guid id, Func<JobLabel, JobLabel> change, CancellationToken cancellation)
     {
         using var turn = await gate.EnterAsync(cancellation);
         await using var db = await contexts.CreateDbContextAsync(cancellation);
@@ -153,9 +163,8 @@ public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, EntryKinds
             return null;
         }
 
-        job.Name = name ?? job.Name;
-        job.Vehicle = vehicle ?? job.Vehicle;
-        await SearchIndex.NameAsync(db, job, cancellation);
+        (job.Name, job.Vehicle, job.Plate, job.Reference) = change(job.Label);
+        await SearchIndex.LabelAsync(db, job, cancellation);
         await db.SaveChangesAsync(cancellation);
         await SearchIndex.RenewAsync(db, job, cancellation);
         await transaction.CommitAsync(cancellation);
@@ -309,30 +318,57 @@ public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, EntryKinds
 
     /// <summary>Takes in a whole job as a new one: its record as it was, its files where their content came along or is here already.</summary>
     /// <param name="job">The job, with a new identity.</param>
-    /// <param name="revisions">Its record, with the job's identity.</param>
-    /// <param name="entries">What happened on it, with the job's identity.</param>
-    /// <param name="files">Its files; content may be missing.</param>
-    /// <param name="texts">Words of its entries and files it is found by, the job's identity left out.</param>
+    /// <param name="parts">What was saved on it.</param>
     /// <param name="cancellation">Gives up; nothing is kept then.</param>
-    public async Task ImportAsync(
-        JobRow job,
-        IReadOnlyList<RevisionRow> revisions,
-        IReadOnlyList<EntryRow> entries,
-        IReadOnlyList<(JobFileRow File, Files.StagedContent? Content)> files,
-        IReadOnlyList<(string Place, string Label, string Text)> texts,
-        CancellationToken cancellation)
+    public async Task ImportAsync(JobRow job, JobParts parts, CancellationToken cancellation)
     {
         using var turn = await gate.EnterAsync(cancellation);
         await using var db = await contexts.CreateDbContextAsync(cancellation);
         await using var transaction = await db.Database.BeginTransactionAsync(cancellation);
         await SearchIndex.BeginAsync(db, job, cancellation);
-        job.IsUnevaluated = true;
-        job.Bay = job.Bay.Opened([.. entries.Where(e => e.IsOpen)], kinds);
         db.Add(job);
-        db.AddRange(revisions);
-        db.AddRange(entries);
+        await TakeInAsync(db, job, parts, cancellation);
+        await transaction.CommitAsync(cancellation);
+    }
+
+    /// <summary>Takes in what a file has more of a job than is here.</summary>
+    /// <param name="id">The job.</param>
+    /// <param name="lastRevision">The latest revision it was compared with.</param>
+    /// <param name="lastEntry">The latest entry it was compared with.</param>
+    /// <param name="more">What is to be added; entries that are here already say whether they stand open afterwards.</param>
+    /// <param name="cancellation">Gives up; nothing is added then.</param>
+    /// <returns>False where somebody saved or wrote meanwhile, or removed the job: compare again.</returns>
+    public async Task<bool> MergeAsync(Guid id, int lastRevision, int lastEntry, JobParts more, CancellationToken cancellation)
+    {
+        using var turn = await gate.EnterAsync(cancellation);
+        await using var db = await contexts.CreateDbContextAsync(cancellation);
+        await using var transaction = await db.Database.BeginTransactionAsync(cancellation);
+        if (await db.Jobs.SingleOrDefaultAsync(j => j.Id == id && j.LastRevision == lastRevision && j.LastEntry == lastEntry, cancellation) is not { } job)
+        {
+            return false;
+        }
+
+        var isOpen = more.Entries.ToDictionary(e => e.Number, e => e.IsOpen);
+        foreach (var entry in await db.Entries.Where(e => e.JobId == id).ToListAsync(cancellation))
+        {
+            entry.IsOpen = isOpen[entry.Number];
+        }
+
+        job.LastRevision += more.Revisions.Count;
+        job.LastEntry = more.Entries.Count;
+        await TakeInAsync(db, job, more with { Entries = [.. more.Entries.Where(e => e.Number > lastEntry)] }, cancellation);
+        await transaction.CommitAsync(cancellation);
+        return true;
+    }
+
+    private async Task TakeInAsync(HazyGaugeDb db, JobRow job, JobParts parts, CancellationToken cancellation)
+    {
+        job.IsUnevaluated = true;
+        db.AddRange(parts.Revisions);
+        db.AddRange(parts.Entries);
         await db.SaveChangesAsync(cancellation);
-        foreach (var (file, content) in files)
+        job.Bay = job.Bay.Opened(await db.Entries.Where(e => e.JobId == job.Id && e.IsOpen).ToListAsync(cancellation), kinds);
+        foreach (var (file, content) in parts.Files)
         {
             file.ContentId = content is not null
                 ? await content.SettleAsync(db, cancellation)
@@ -340,21 +376,30 @@ public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, EntryKinds
             db.Add(file);
         }
 
-        foreach (var text in texts)
+        foreach (var text in parts.Texts)
         {
             SearchIndex.Put(db, job, text.Place, text.Label, text.Text);
         }
 
         await db.SaveChangesAsync(cancellation);
         await SearchIndex.RenewAsync(db, job, cancellation);
-        await transaction.CommitAsync(cancellation);
+    }
+
+    /// <summary>Jobs that a file may be of: the one with its identity first, then those begun in the same millisecond, which an import keeps.</summary>
+    /// <param name="id">Identity of the job where it was exported.</param>
+    /// <param name="createdAt">When it was begun.</param>
+    /// <param name="cancellation">Gives up.</param>
+    public async Task<IReadOnlyList<Guid>> AlikeAsync(Guid id, DateTimeOffset createdAt, CancellationToken cancellation)
+    {
+        await using var db = await contexts.CreateDbContextAsync(cancellation);
+        return await db.Jobs.Where(j => j.Id == id || j.CreatedAt == createdAt).OrderByDescending(j => j.Id == id).ThenByDescending(j => j.Id).Select(j => j.Id).ToListAsync(cancellation);
     }
 
     /// <summary>True where no job was ever created.</summary>
     public async Task<bool> IsEmptyAsync(CancellationToken cancellation)
     {
         await using var db = await contexts.CreateDbContextAsync(cancellation);
-        return !await db.Jobs.AnyAsync(cancellation);
+        return !await db.Jobs.IgnoreQueryFilters().AnyAsync(cancellation);
     }
 
     private async Task<(List<RevisionRow> Revisions, bool IsReworded)> WriteAsync(HazyGaugeDb db, JobRow job, WholeSave save, CancellationToken cancellation)

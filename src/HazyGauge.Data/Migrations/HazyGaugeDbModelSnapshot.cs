@@ -183,6 +183,17 @@ namespace HazyGauge.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Plate")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Reference")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("RemovedAt")
+                        .HasColumnType("TEXT");
+
                     b.Property<long>("SearchKey")
                         .HasColumnType("INTEGER");
 

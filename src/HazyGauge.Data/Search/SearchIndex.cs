@@ -11,6 +11,8 @@ internal static class SearchIndex
 {
     private const string NamePlace = "name";
     private const string VehiclePlace = "vehicle";
+    private const string PlatePlace = "plate";
+    private const string ReferencePlace = "reference";
 
     /// <summary>The place of an entry.</summary>
     public static string OfEntry(int number) => string.Create(System.Globalization.CultureInfo.InvariantCulture, $"entry:{number}");
@@ -21,21 +23,23 @@ internal static class SearchIndex
     /// <summary>Puts a new job into the index by its name; the job is not saved yet.</summary>
     public static async Task BeginAsync(HazyGaugeDb db, JobRow job, CancellationToken cancellation)
     {
-        job.SearchKey = (await db.Jobs.MaxAsync(j => (long?)j.SearchKey, cancellation) ?? 0) + 1;
-        PutName(db, job);
+        job.SearchKey = (await db.Jobs.IgnoreQueryFilters().MaxAsync(j => (long?)j.SearchKey, cancellation) ?? 0) + 1;
+        PutLabel(db, job);
     }
 
-    /// <summary>Puts the name and vehicle a job has now in place of those it had.</summary>
-    public static async Task NameAsync(HazyGaugeDb db, JobRow job, CancellationToken cancellation)
+    /// <summary>Puts the label a job has now in place of the one it had.</summary>
+    public static async Task LabelAsync(HazyGaugeDb db, JobRow job, CancellationToken cancellation)
     {
-        await db.SearchTexts.Where(t => t.JobId == job.Id && (t.Place == NamePlace || t.Place == VehiclePlace)).ExecuteDeleteAsync(cancellation);
-        PutName(db, job);
+        await db.SearchTexts.Where(t => t.JobId == job.Id && (t.Place == NamePlace || t.Place == VehiclePlace || t.Place == PlatePlace || t.Place == ReferencePlace)).ExecuteDeleteAsync(cancellation);
+        PutLabel(db, job);
     }
 
-    private static void PutName(HazyGaugeDb db, JobRow job)
+    private static void PutLabel(HazyGaugeDb db, JobRow job)
     {
         Put(db, job, NamePlace, "Name", job.Name);
         Put(db, job, VehiclePlace, "Vehicle", job.Vehicle);
+        Put(db, job, PlatePlace, "Plate or serial number", job.Plate);
+        Put(db, job, ReferencePlace, "Customer's reference", job.Reference);
     }
 
     /// <summary>Adds words that were not there before.</summary>
@@ -69,6 +73,10 @@ internal static class SearchIndex
 
         return stale.Count + fresh.Count > 0;
     }
+
+    /// <summary>Has a job found by nothing any more; its words stay and <see cref="RenewAsync"/> brings them back.</summary>
+    public static async Task ForgetAsync(HazyGaugeDb db, JobRow job, CancellationToken cancellation) =>
+        await db.Database.ExecuteSqlAsync($"DELETE FROM SearchIndex WHERE rowid = {job.SearchKey}", cancellation);
 
     /// <summary>Has the full-text index know what the saved words of a job are now.</summary>
     public static async Task RenewAsync(HazyGaugeDb db, JobRow job, CancellationToken cancellation) => await db.Database.ExecuteSqlAsync(

@@ -23,8 +23,14 @@ public sealed record JobFile(
     IReadOnlyList<JobFileEntry> Files,
     IReadOnlyList<JobFileEvent>? Entries = null)
 {
+    /// <summary>License plate or serial number; left out where nobody gave one.</summary>
+    public string? Plate { get; init; }
+
+    /// <summary>What the customer calls the work; left out where nobody gave it a name.</summary>
+    public string? Reference { get; init; }
+
     /// <summary>The version this program writes.</summary>
-    public const int CurrentSchemaVersion = 2;
+    public const int CurrentSchemaVersion = 3;
 
     /// <summary>The oldest version this program reads.</summary>
     public const int OldestSchemaVersion = 1;

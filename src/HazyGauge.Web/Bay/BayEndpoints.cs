@@ -13,6 +13,7 @@ using HazyGauge.Web.Entries;
 using HazyGauge.Web.Jobs;
 using HazyGauge.Web.Live;
 using HazyGauge.Web.Queries;
+using HazyGauge.Web.Stations;
 using HazyGauge.Web.OpenApi;
 using Microsoft.AspNetCore.Http.HttpResults;
 
@@ -35,13 +36,11 @@ internal static class BayEndpoints
 {
     public static void MapBay(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/bay", BayAsync).WithSummary("The jobs in the bay page by page, the most pressing first: all, due, held, waiting or archived ones, and those in which every word of search stands.");
+        api.MapGet("/bay", BayAsync).WithSummary("The jobs in the bay page by page, the most pressing first: all, due, held, waiting, archived or removed ones, and those in which every word of search stands.");
         api.MapGet("/bay/due.ics", DueAsync).WithSummary("What falls due on all jobs, as a calendar file.").Produces(StatusCodes.Status200OK, contentType: "text/calendar");
         api.MapGet("/jobs/{id:guid}/due.ics", JobDueAsync).WithSummary("What falls due on one job, as a calendar file.").Produces(StatusCodes.Status200OK, contentType: "text/calendar");
-        api.MapPost("/jobs/{id:guid}/archive", (Guid id, JobStore jobs, JobReader reader, JobNewsDesk news, CancellationToken cancellation) => MoveAsync(id, true, jobs, reader, news, cancellation))
-            .WithSummary("Archives a job. Nothing of it is lost.");
-        api.MapPost("/jobs/{id:guid}/restore", (Guid id, JobStore jobs, JobReader reader, JobNewsDesk news, CancellationToken cancellation) => MoveAsync(id, false, jobs, reader, news, cancellation))
-            .WithSummary("Restores a job into the bay.");
+        api.MapPost("/jobs/{id:guid}/archive", ArchiveAsync).WithSummary("Archives a job. Nothing of it is lost.");
+        api.MapPost("/jobs/{id:guid}/restore", RestoreAsync).WithSummary("Restores an archived or removed job into the bay.");
         api.MapPost("/jobs/{id:guid}/duplicate", DuplicateAsync)
             .WithSummary("A new job for another vehicle of the same kind: what was planned comes along, what was measured or proven on this one does not.")
             .NeedsHeader(Author.Header, "Who makes it: 1 to 20 printable characters.");
@@ -82,14 +81,30 @@ internal static class BayEndpoints
         return TypedResults.File(Encoding.UTF8.GetBytes(ICalendar.Write(days)), "text/calendar; charset=utf-8", "due.ics");
     }
 
-    private static async Task<Results<Ok<JobAnswer>, ProblemHttpResult>> MoveAsync(Guid id, bool aside, JobStore jobs, JobReader reader, JobNewsDesk news, CancellationToken cancellation)
+    private static async Task<Results<Ok<JobAnswer>, ProblemHttpResult>> ArchiveAsync(Guid id, JobStore jobs, JobReader reader, JobNewsDesk news, CancellationToken cancellation) =>
+        await MovedAsync(await jobs.ArchiveAsync(id, cancellation), reader, news, cancellation);
+
+    private static async Task<Results<Ok<JobAnswer>, ProblemHttpResult>> RestoreAsync(
+        Guid id, RemovedJobs removed, JobSaver saver, JobReader reader, JobNewsDesk news, CancellationToken cancellation)
     {
-        if (await jobs.ArchiveAsync(id, aside, cancellation) is not { } job)
+        var job = await removed.RestoreAsync(id, cancellation);
+        if (job is not null)
+        {
+            // The rules may have changed while nobody looked at it.
+            await saver.StandAsync(id, cancellation);
+        }
+
+        return await MovedAsync(job, reader, news, cancellation);
+    }
+
+    private static async Task<Results<Ok<JobAnswer>, ProblemHttpResult>> MovedAsync(JobRow? job, JobReader reader, JobNewsDesk news, CancellationToken cancellation)
+    {
+        if (job is null)
         {
             return JobEndpoints.NoSuchJob();
         }
 
-        await news.MovedAsync(id);
+        await news.MovedAsync(job.Id);
         return TypedResults.Ok(await reader.AnswerAsync(job, cancellation));
     }
 

@@ -1,6 +1,7 @@
 using HazyGauge.Core;
 using HazyGauge.Data;
 using HazyGauge.Data.Files;
+using HazyGauge.Data.Jobs;
 using Microsoft.EntityFrameworkCore;
 
 namespace HazyGauge.Web.Hosting;
@@ -26,10 +27,11 @@ internal static class StartUp
                 await services.GetRequiredService<FileStore>().ClearStagedAsync(CancellationToken.None);
             }
 
-            if (settings.LoadDemo)
+            // Asked for or not, nothing is put beside somebody's own jobs by a start.
+            if (settings.LoadDemo && await services.GetRequiredService<JobStore>().IsEmptyAsync(CancellationToken.None))
             {
                 Volatile.Write(ref doing, "loading the demo");
-                await DemoLoader.LoadAsync(services);
+                await services.GetRequiredService<DemoLoader>().LoadAsync(CancellationToken.None);
             }
         }
         catch (Exception failed) when (failed is not StorageException && StorageFaults.Of(failed) is { } fault)

@@ -7,15 +7,18 @@ using HazyGauge.Data;
 
 namespace HazyGauge.Web.Jobs;
 
-/// <summary>A new job.</summary>
+/// <summary>What a job is told apart by; of a job that is there, what is left out stays.</summary>
 /// <param name="Name">What the shop calls it, 1 to 80 characters.</param>
 /// <param name="Vehicle">The vehicle in a few words, up to 200 characters.</param>
-public sealed record NewJobRequest(string? Name, string? Vehicle = null);
+/// <param name="Plate">Its license plate or serial number, up to 40 characters.</param>
+/// <param name="Reference">What the customer calls the work, such as an order number, up to 60 characters.</param>
+public sealed record JobLabelRequest(string? Name = null, string? Vehicle = null, string? Plate = null, string? Reference = null);
 
-/// <summary>What is to be called differently of a job; what is left out stays.</summary>
-/// <param name="Name">What the shop calls it, 1 to 80 characters.</param>
-/// <param name="Vehicle">The vehicle in a few words, up to 200 characters.</param>
-public sealed record RenameRequest(string? Name = null, string? Vehicle = null);
+/// <summary>A job that was removed.</summary>
+/// <param name="Id">Identity.</param>
+/// <param name="RemovedAt">When.</param>
+/// <param name="KeptUntil">How long it can be restored; afterwards it is deleted.</param>
+public sealed record RemovedJob(Guid Id, DateTimeOffset RemovedAt, DateTimeOffset KeptUntil);
 
 /// <summary>A station as the line of a job shows it.</summary>
 /// <param name="Slug">Its name in addresses.</param>
@@ -54,8 +57,11 @@ public sealed record OpenEntry(int Number, string Kind, string Text, DateTimeOff
 /// <param name="Id">Identity.</param>
 /// <param name="Name">What the shop calls it.</param>
 /// <param name="Vehicle">The vehicle in a few words.</param>
+/// <param name="Plate">Its license plate or serial number; empty for none.</param>
+/// <param name="Reference">What the customer calls the work; empty for none.</param>
 /// <param name="CreatedAt">When it was created.</param>
 /// <param name="ArchivedAt">When it was put aside; null while it stands in the bay.</param>
+/// <param name="RemovedAt">When it was removed; null while it is kept.</param>
 /// <param name="LastRevision">Number of the latest revision.</param>
 /// <param name="Stations">The line, from tank to engine.</param>
 /// <param name="Reading">The latest saved reading, where there is one.</param>
@@ -69,8 +75,11 @@ public sealed record JobAnswer(
     Guid Id,
     string Name,
     string Vehicle,
+    string Plate,
+    string Reference,
     DateTimeOffset CreatedAt,
     DateTimeOffset? ArchivedAt,
+    DateTimeOffset? RemovedAt,
     int LastRevision,
     IReadOnlyList<LineStation> Stations,
     LatestReading? Reading,
@@ -97,8 +106,11 @@ public sealed record JobAnswer(
             job.Id,
             job.Name,
             job.Vehicle,
+            job.Plate,
+            job.Reference,
             job.CreatedAt,
             job.ArchivedAt,
+            job.RemovedAt,
             job.LastRevision,
             [.. line.Places.Select(s => new LineStation(
                 s.Slug,
@@ -138,8 +150,11 @@ public sealed record ListedStation(
 /// <param name="Id">Identity.</param>
 /// <param name="Name">What the shop calls it.</param>
 /// <param name="Vehicle">The vehicle in a few words.</param>
+/// <param name="Plate">Its license plate or serial number; empty for none.</param>
+/// <param name="Reference">What the customer calls the work; empty for none.</param>
 /// <param name="CreatedAt">When it was created.</param>
 /// <param name="ArchivedAt">When it was put aside; null while it stands in the bay.</param>
+/// <param name="RemovedAt">When it was removed; null while it is kept.</param>
 /// <param name="LastRevision">Number of the latest revision.</param>
 /// <param name="Stations">The line, from tank to engine.</param>
 /// <param name="Reading">The latest saved reading, where there is one.</param>
@@ -152,8 +167,11 @@ public sealed record ListedJob(
     Guid Id,
     string Name,
     string Vehicle,
+    string Plate,
+    string Reference,
     DateTimeOffset CreatedAt,
     DateTimeOffset? ArchivedAt,
+    DateTimeOffset? RemovedAt,
     int LastRevision,
     IReadOnlyList<ListedStation> Stations,
     LatestReading? Reading,
@@ -168,8 +186,11 @@ public sealed record ListedJob(
         job.Id,
         job.Name,
         job.Vehicle,
+        job.Plate,
+        job.Reference,
         job.CreatedAt,
         job.ArchivedAt,
+        job.RemovedAt,
         job.LastRevision,
         [.. job.Stations.Select(s => new ListedStation(s.Slug, s.Name, s.State, s.IsWaiting, s.ChangedBy, s.ChangedBy is null ? null : s.Summary))],
         job.Reading,

@@ -9,7 +9,6 @@ namespace HazyGauge.Web.Jobs;
 /// <summary>Makes a job for another vehicle of the same kind: what was planned comes along, what was measured or proven on this one does not.</summary>
 internal sealed class JobDuplicator(JobLine line, JobStore jobs, JobSaver saver)
 {
-    private const int LongestName = 80;
     private const string Behind = ", copy";
 
     /// <summary>The new job; null where there is none to copy.</summary>
@@ -21,10 +20,12 @@ internal sealed class JobDuplicator(JobLine line, JobStore jobs, JobSaver saver)
             return null;
         }
 
-        var usual = original.Name[..Math.Min(original.Name.Length, LongestName - Behind.Length)] + Behind;
-        var (checkedName, vehicle) = JobEndpoints.CheckNames(name ?? usual, original.Vehicle);
+        var usual = original.Name[..Math.Min(original.Name.Length, JobLabels.LongestName - Behind.Length)] + Behind;
+
+        // Another vehicle has another plate, and its owner another order.
+        var label = JobLabels.Check(new JobLabelRequest(name ?? usual, original.Vehicle));
         var sent = await PlansAsync(id, cancellation);
-        return await saver.CreateAsync(checkedName, vehicle, author, sent, cancellation);
+        return await saver.CreateAsync(label, author, sent, cancellation);
     }
 
     private async Task<List<Sent>> PlansAsync(Guid id, CancellationToken cancellation)

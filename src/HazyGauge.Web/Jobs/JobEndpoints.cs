@@ -25,8 +25,6 @@ public sealed record CompareAnswer(
 /// <summary>Jobs, the documents of their stations, and the record.</summary>
 internal static class JobEndpoints
 {
-    private const int LongestName = 80;
-    private const int LongestVehicle = 200;
     private const int LargestPage = 500;
 
     public static void MapJobs(this IEndpointRouteBuilder api)
@@ -34,7 +32,8 @@ internal static class JobEndpoints
         api.MapGet("/jobs", ListAsync).WithSummary("The jobs in the bay, the newest first, page by page.");
         api.MapPost("/jobs", CreateAsync).WithSummary("A new job.").WithExample("""{ "name": "Tarnock 30", "vehicle": "4x4, straight six, return line" }""");
         api.MapGet("/jobs/{id:guid}", FindAsync).WithSummary("One job.");
-        api.MapPatch("/jobs/{id:guid}", RenameAsync).WithSummary("Renames a job, or says better what vehicle it is.").WithExample("""{ "name": "Tarnock 31" }""");
+        api.MapPatch("/jobs/{id:guid}", RelabelAsync).WithSummary("Renames a job, or says better what vehicle it is and whose.").WithExample("""{ "name": "Tarnock 31", "plate": "MR 31" }""");
+        api.MapDelete("/jobs/{id:guid}", RemoveAsync).WithSummary("Removes a job. It can be restored for 30 days and is deleted then.");
         api.MapGet("/jobs/{id:guid}/record/compare", CompareAsync).WithSummary("Two revisions of a station side by side.");
         api.MapGet("/jobs/{id:guid}/record", RecordAsync).WithSummary("The record of a job, the newest revision first.");
         api.MapGet("/jobs/{id:guid}/record/{revision:int}", RevisionAsync).WithSummary("One revision.");
@@ -42,48 +41,18 @@ internal static class JobEndpoints
 
     public static ProblemHttpResult NoSuchJob() => NotFound("There is no such job.");
 
-    public static (string Name, string Vehicle) CheckNames(string? name, string? vehicle)
+    private static async Task<Created<JobAnswer>> CreateAsync(JobLabelRequest request, JobStore jobs, JobReader reader, JobNewsDesk news, CancellationToken cancellation)
     {
-        var check = new InputCheck();
-        CheckText(check, name, "name", "The name", LongestName);
-        CheckText(check, vehicle, "vehicle", "The vehicle", LongestVehicle);
-        if (string.IsNullOrWhiteSpace(name))
-        {
-            check.Refuse("name", "A job needs a name, such as the vehicle's.");
-        }
-
-        check.ThrowIfAny();
-        return (name!.Trim(), vehicle?.Trim() ?? string.Empty);
-    }
-
-    private static void CheckText(InputCheck check, string? text, string field, string what, int longest)
-    {
-        if (text?.Trim().Length > longest)
-        {
-            check.Refuse(field, $"{what} is longer than {longest} characters.");
-        }
-
-        if (text?.Any(char.IsControl) == true)
-        {
-            check.Refuse(field, $"{what} holds characters that cannot be shown.");
-        }
-    }
-
-    private static async Task<Created<JobAnswer>> CreateAsync(NewJobRequest request, JobStore jobs, JobReader reader, JobNewsDesk news, CancellationToken cancellation)
-    {
-        var (name, vehicle) = CheckNames(request.Name, request.Vehicle);
-        var job = jobs.NewJob(name, vehicle);
+        var job = jobs.NewJob(JobLabels.Check(request));
         await jobs.CreateAsync(job, null, cancellation);
         await news.MovedAsync(job.Id);
         return TypedResults.Created($"/api/jobs/{job.Id}", await reader.AnswerAsync(job, cancellation));
     }
 
-    private static async Task<Results<Ok<JobAnswer>, ProblemHttpResult>> RenameAsync(
-        Guid id, RenameRequest request, JobStore jobs, JobReader reader, JobNewsDesk news, CancellationToken cancellation)
+    private static async Task<Results<Ok<JobAnswer>, ProblemHttpResult>> RelabelAsync(
+        Guid id, JobLabelRequest request, JobStore jobs, JobReader reader, JobNewsDesk news, CancellationToken cancellation)
     {
-        // A name left out is no name taken away.
-        CheckNames(request.Name ?? "-", request.Vehicle);
-        if (await jobs.RenameAsync(id, request.Name?.Trim(), request.Vehicle?.Trim(), cancellation) is not { } job)
+        if (await jobs.RelabelAsync(id, before => JobLabels.Check(request, before), cancellation) is not { } job)
         {
             return NoSuchJob();
         }
@@ -92,14 +61,27 @@ internal static class JobEndpoints
         return TypedResults.Ok(await reader.AnswerAsync(job, cancellation));
     }
 
+    private static async Task<Results<Ok<RemovedJob>, ProblemHttpResult>> RemoveAsync(Guid id, RemovedJobs removed, JobNewsDesk news, CancellationToken cancellation)
+    {
+        if (await removed.RemoveAsync(id, cancellation) is not { RemovedAt: { } at })
+        {
+            return NoSuchJob();
+        }
+
+        await news.MovedAsync(id);
+        return TypedResults.Ok(new RemovedJob(id, at, at + RemovedJobs.Kept));
+    }
+
     private static async Task<Ok<JobsAnswer>> ListAsync(JobReader reader, CancellationToken cancellation, Guid? after = null, int limit = PageSize.Usual)
     {
         PageSize.Check(limit);
         return TypedResults.Ok(await reader.NewestAsync(after, limit, cancellation));
     }
 
-    private static async Task<Results<Ok<JobAnswer>, ProblemHttpResult>> FindAsync(Guid id, JobReader reader, CancellationToken cancellation) =>
-        await reader.FindAsync(id, cancellation) is { } job ? TypedResults.Ok(job) : NoSuchJob();
+    private static async Task<Results<Ok<JobAnswer>, ProblemHttpResult>> FindAsync(Guid id, JobReader reader, RemovedJobs removed, CancellationToken cancellation) =>
+        await reader.FindAsync(id, cancellation) is { } job ? TypedResults.Ok(job)
+        : await removed.RemovedAtAsync(id, cancellation) is null ? NoSuchJob()
+        : NotFound($"This job was removed. For {RemovedJobs.Kept.TotalDays:0} days it can be restored in the bay, under Removed.");
 
     private static async Task<Results<Ok<CompareAnswer>, ProblemHttpResult>> CompareAsync(
         Guid id, int from, int to, JobStore jobs, JobLine line, StationDocuments documents, CancellationToken cancellation)

@@ -1,10 +1,6 @@
 using System.IO.Compression;
 using System.Text.Json;
-using System.Text.Json.Nodes;
-using HazyGauge.Core;
-using HazyGauge.Core.Entries;
 using HazyGauge.Core.Findings;
-using HazyGauge.Core.Haze;
 using HazyGauge.Core.Jobs;
 using HazyGauge.Data;
 using HazyGauge.Data.Entries;
@@ -14,16 +10,16 @@ using HazyGauge.Formats.Jobs;
 using HazyGauge.Web.Entries;
 using HazyGauge.Web.Live;
 using HazyGauge.Web.Stations;
-using HazyGauge.Web.Uploads;
 
 namespace HazyGauge.Web.Jobs;
 
-/// <summary>Takes whole jobs out and in. An import is always a new job and keeps its record as it was.</summary>
+/// <summary>
+/// Takes whole jobs out and in. A job that is not here comes in as a new one and keeps its record as it was; of one that is, what the file has more
+/// can be taken in behind what is here.
+/// </summary>
 internal sealed class JobTransfer(
-    JobLine line, EntryKinds kinds, EntryRules rules, JobStore jobs, EntryStore entries, FileStore files, StationDocuments documents, JobSaver saver, JobNewsDesk news, DataFolder folder, TimeProvider clock)
+    JobFileChecker checker, JobLine line, JobStore jobs, EntryStore entries, FileStore files, JobSaver saver, JobNewsDesk news, DataFolder folder, TimeProvider clock)
 {
-    private const int LongestSummary = 300;
-
     /// <summary>The job as it goes out; null where there is none.</summary>
     public async Task<JobFile?> ExportAsync(Guid id, CancellationToken cancellation)
     {
@@ -42,7 +38,11 @@ internal sealed class JobTransfer(
             job.CreatedAt,
             [.. revisions.Select(r => new JobFileRevision(r.Number, r.Slug, r.Author, r.SavedAt, r.Summary, StoredJson.Whole(r), StoredJson.Bases(r)))],
             [.. (await files.ListAsync(id, cancellation)).Select(f => new JobFileEntry(f.Sha256, f.Name, f.Bytes, f.AddedAt))],
-            [.. (await entries.ListAsync(id, cancellation)).Select(Event)]);
+            [.. (await entries.ListAsync(id, cancellation)).Select(Event)])
+        {
+            Plate = job.Plate.Length == 0 ? null : job.Plate,
+            Reference = job.Reference.Length == 0 ? null : job.Reference,
+        };
     }
 
     private static JobFileEvent Event(EntryRow e) => new(e.Number, e.Kind, e.Text, EntryReader.Words(e.Blocks), e.Author, e.At)
@@ -58,9 +58,10 @@ internal sealed class JobTransfer(
 
     /// <summary>Takes in a job file or a zip, told apart by how it begins.</summary>
     /// <param name="content">Seekable content.</param>
+    /// <param name="onExisting">What to do where the job is here already.</param>
     /// <param name="cancellation">Gives up; nothing is kept then.</param>
     /// <exception cref="RefusedInputException">It is no job file, or holds what no job can.</exception>
-    public async Task<Guid> ImportAsync(Stream content, CancellationToken cancellation)
+    public async Task<ImportResult> ImportAsync(Stream content, OnExisting onExisting, CancellationToken cancellation)
     {
         var start = new byte[2];
         var length = await content.ReadAtLeastAsync(start, 2, throwOnEndOfStream: false, cancellation);
@@ -70,55 +71,125 @@ internal sealed class JobTransfer(
             var (job, zip) = await JobFileFormat.OpenZipAsync(content, cancellation);
             await using (zip)
             {
-                return await TakeInAsync(job, zip, cancellation);
+                return await TakeInAsync(job, zip, onExisting, cancellation);
             }
         }
 
         return length == 0
             ? throw new RefusedInputException("file", "The file is empty.")
-            : await TakeInAsync(await JobFileFormat.ReadAsync(content, cancellation), null, cancellation);
+            : await TakeInAsync(await JobFileFormat.ReadAsync(content, cancellation), null, onExisting, cancellation);
     }
 
-    private async Task<Guid> TakeInAsync(JobFile file, ZipArchive? zip, CancellationToken cancellation)
+    private async Task<ImportResult> TakeInAsync(JobFile file, ZipArchive? zip, OnExisting onExisting, CancellationToken cancellation)
     {
-        var (name, vehicle) = JobEndpoints.CheckNames(file.Name, file.Vehicle);
-        CheckRevisions(file);
-        CheckFiles(file);
-        var events = Entries(file);
+        var read = checker.Check(file);
+        for (var i = 0; i < JobSaver.MostTries; i++)
+        {
+            if (onExisting == OnExisting.Beside || await KnownAsync(file, cancellation) is not { } here)
+            {
+                return await AsNewAsync(file, read, zip, cancellation);
+            }
 
+            var difference = JobFileDifference.Between(here, file);
+            var existing = ExistingJob.Of(here, file, difference, line);
+            if (onExisting == OnExisting.Ask || !existing.CanMerge)
+            {
+                return new ImportResult(here.Id, Existing: existing);
+            }
+
+            if (await MergeAsync(here, difference, zip, cancellation) is { } merged)
+            {
+                return new ImportResult(here.Id, merged);
+            }
+        }
+
+        throw new InvalidOperationException(JobSaver.TooBusy);
+    }
+
+    /// <summary>The job here that a file is of, as it stands here; null where there is none.</summary>
+    public async Task<JobFile?> KnownAsync(JobFile file, CancellationToken cancellation)
+    {
+        foreach (var id in await jobs.AlikeAsync(file.Id, file.CreatedAt, cancellation))
+        {
+            if (await ExportAsync(id, cancellation) is { } here && JobFileDifference.IsSameJob(here, file))
+            {
+                return here;
+            }
+        }
+
+        return null;
+    }
+
+    private async Task<ImportResult> AsNewAsync(JobFile file, CheckedJobFile read, ZipArchive? zip, CancellationToken cancellation)
+    {
         var job = new JobRow
         {
             Id = Guid.CreateVersion7(clock.GetUtcNow()),
-            Name = name,
-            Vehicle = vehicle,
+            Name = read.Label.Name,
+            Vehicle = read.Label.Vehicle,
+            Plate = read.Label.Plate,
+            Reference = read.Label.Reference,
             CreatedAt = file.CreatedAt,
             LastRevision = file.Revisions.Count,
             LastEntry = file.Entries?.Count ?? 0,
         };
+        await WithContentsAsync(job.Id, file.Files, zip, async contents =>
+        {
+            await jobs.ImportAsync(job, new JobParts(read.Revisions(job.Id), read.Entries(job.Id), contents, read.Texts(0, 0)), cancellation);
+            return true;
+        }, cancellation);
+        await StandAsync(job.Id, cancellation);
+        return new ImportResult(job.Id);
+    }
+
+    private async Task<MergedParts?> MergeAsync(JobFile here, JobFileDifference difference, ZipArchive? zip, CancellationToken cancellation)
+    {
+        var merged = difference.Merged;
+        var read = checker.Check(merged);
+        var (lastRevision, lastEntry) = (here.Revisions.Count, here.Entries?.Count ?? 0);
+        var isMerged = await WithContentsAsync(
+            here.Id,
+            [.. difference.MissingFiles],
+            zip,
+            contents => jobs.MergeAsync(
+                here.Id,
+                lastRevision,
+                lastEntry,
+                new JobParts([.. read.Revisions(here.Id).Skip(lastRevision)], read.Entries(here.Id), contents, read.Texts(lastEntry, here.Files.Count)),
+                cancellation),
+            cancellation);
+        if (!isMerged)
+        {
+            return null;
+        }
+
+        await StandAsync(here.Id, cancellation);
+        return new MergedParts(difference.MissingRevisions.Count, difference.MissingEntries.Count, difference.MissingFiles.Count());
+    }
+
+    // The record stays as it was; how the stations stand is for today's rules to say.
+    private async Task StandAsync(Guid id, CancellationToken cancellation)
+    {
+        await saver.StandAsync(id, cancellation);
+        await news.MovedAsync(id);
+    }
+
+    private async Task<bool> WithContentsAsync(
+        Guid jobId, IReadOnlyList<JobFileEntry> wanted, ZipArchive? zip, Func<IReadOnlyList<(JobFileRow, StagedContent?)>, Task<bool>> keep, CancellationToken cancellation)
+    {
         var staged = new List<StagedContent>();
         try
         {
             var contents = new List<(JobFileRow, StagedContent?)>();
-            foreach (var entry in file.Files)
+            foreach (var entry in wanted)
             {
-                var row = new JobFileRow { JobId = job.Id, Sha256 = entry.Sha256, Name = entry.Name, Bytes = entry.Bytes, AddedAt = entry.AddedAt };
+                var row = new JobFileRow { JobId = jobId, Sha256 = entry.Sha256, Name = entry.Name, Bytes = entry.Bytes, AddedAt = entry.AddedAt };
                 var content = zip is null ? null : await UnpackAsync(zip, entry, cancellation);
                 contents.Add((row, content));
                 staged.AddRange(content is null ? [] : [content]);
             }
 
-            await jobs.ImportAsync(
-                job,
-                [.. file.Revisions.Select(r => Row(job.Id, r))],
-                Rows(job.Id, events),
-                contents,
-                [.. events.Select(e => e.Entry.AsFound(e.Event.Number)), .. file.Files.Select(SearchPlace)],
-                cancellation);
-
-            // The record stays as it was; how the stations stand is for today's rules to say.
-            await saver.StandAsync(job.Id, cancellation);
-            await news.MovedAsync(job.Id);
-            return job.Id;
+            return await keep(contents);
         }
         finally
         {
@@ -148,177 +219,6 @@ internal sealed class JobTransfer(
         catch (Exception damaged) when ((damaged is InvalidDataException or IOException) && StorageFaults.Of(damaged) is null)
         {
             throw JobFileFormat.Damaged(damaged);
-        }
-    }
-
-    private void CheckRevisions(JobFile file)
-    {
-        for (var i = 0; i < file.Revisions.Count; i++)
-        {
-            var revision = file.Revisions[i];
-            var at = $"revisions[{i}]";
-            if (revision.Revision != i + 1)
-            {
-                throw new RefusedInputException($"{at}.revision", $"Revision {revision.Revision} stands where {i + 1} belongs; a record has no gaps.");
-            }
-
-            if (!Author.IsValid(revision.Author, out var author) || author != revision.Author)
-            {
-                throw new RefusedInputException($"{at}.author", $"An author has 1 to {Author.Longest} printable characters.");
-            }
-
-            if (revision.Summary.Length > LongestSummary || revision.Summary.Any(char.IsControl))
-            {
-                throw new RefusedInputException($"{at}.summary", $"A summary is one line of at most {LongestSummary} characters.");
-            }
-
-            var place = line.Find(revision.Slug) ?? throw new RefusedInputException($"{at}.slug", $"There is no station '{revision.Slug}'.");
-            try
-            {
-                CheckDocument(place, JsonNode.Parse(revision.Document.GetRawText()));
-            }
-            catch (RefusedInputException refused)
-            {
-                throw new RefusedInputException($"{at}.document", refused.Message);
-            }
-        }
-    }
-
-    private void CheckDocument(StationPlace place, JsonNode? document)
-    {
-        var inputs = StationDocuments.Inputs(document);
-        if (StationDocuments.IsEmpty(document))
-        {
-            return;
-        }
-
-        if (line.Station(place.Slug) is not { } station)
-        {
-            throw new RefusedInputException("document", $"The station {place.Name} is not built yet and takes only an empty document.");
-        }
-
-        var whole = new Dictionary<string, JsonObject>(StringComparer.Ordinal) { [place.Slug] = inputs };
-        DocumentUpgrade.Apply(whole);
-        documents.Plan(station, whole[place.Slug], new HazeLedger());
-        var kept = KeptDocument.Of(document!.ToJsonString());
-        if ((document["schema"] is not null && kept.Schema is null) || (document["coreVersion"] is not null && kept.CoreVersion is null))
-        {
-            throw new RefusedInputException("schema", "The schema of a document is a whole number, and its coreVersion is text.");
-        }
-
-        if (kept.Schema > StationDocuments.CurrentSchema)
-        {
-            throw new RefusedInputException("schema", $"A newer version of Hazy Gauge wrote this (shape {kept.Schema}; this one knows {StationDocuments.CurrentSchema}). Import it there.");
-        }
-
-        if (kept.CoreVersion == CoreVersion.Current && kept.Results is not null && documents.ResultsOf(station, kept) is null)
-        {
-            throw new RefusedInputException("results", $"What it holds as results does not belong to the {place.Name} station.");
-        }
-    }
-
-    private static RevisionRow Row(Guid jobId, JobFileRevision r)
-    {
-        var kept = KeptDocument.Of(r.Document.GetRawText());
-        return new RevisionRow
-        {
-            JobId = jobId,
-            Number = r.Revision,
-            Slug = r.Slug,
-            Author = r.Author,
-            SavedAt = r.SavedAt,
-            Summary = r.Summary,
-            Inputs = kept.Inputs,
-            Results = kept.Packed(),
-            Said = kept.Said,
-            CoreVersion = kept.CoreVersion,
-            Schema = kept.Schema,
-            BasedOn = r.BasedOn is null ? null : JsonSerializer.Serialize(r.BasedOn),
-        };
-    }
-
-    private static (string Place, string Label, string Text) SearchPlace(JobFileEntry file) => FileStore.AsFound(file.Sha256, file.Name);
-
-    private static List<EntryRow> Rows(Guid jobId, IReadOnlyList<(JobFileEvent Event, EntryToWrite Entry)> events)
-    {
-        var chain = new EntryChain(events.Select(e => e.Entry.Link(e.Event.Number)));
-        return [.. events.Select(e =>
-        {
-            var row = e.Entry.Row(jobId, e.Event.Number, e.Event.At);
-            row.IsOpen = chain.IsOpen(row.Number);
-            return row;
-        })];
-    }
-
-    private List<(JobFileEvent Event, EntryToWrite Entry)> Entries(JobFile file)
-    {
-        var taken = new List<(JobFileEvent, EntryToWrite)>();
-        var chain = new EntryChain([]);
-        foreach (var (e, i) in (file.Entries ?? []).Select((e, i) => (e, i)))
-        {
-            var at = string.Create(System.Globalization.CultureInfo.InvariantCulture, $"entries[{i}]");
-            if (e.Number != i + 1)
-            {
-                throw new RefusedInputException($"{at}.number", $"Entry {e.Number} stands where {i + 1} belongs; entries have no gaps.");
-            }
-
-            if (!Author.IsValid(e.Author, out var author) || author != e.Author)
-            {
-                throw new RefusedInputException($"{at}.author", $"An author has 1 to {Author.Longest} printable characters.");
-            }
-
-            if (kinds.Find(e.Kind) is null)
-            {
-                throw new RefusedInputException($"{at}.kind", $"There are no entries of kind '{e.Kind}' here. A newer version of Hazy Gauge may have written it.");
-            }
-
-            var entry = RefusedInputException.Under(at, () => rules.Check(
-                new EntryRequest(e.Kind, e.Text, e.Payload, e.Step, e.Files, e.Answers, e.TakesBack, e.Due, e.Blocks, e.Station), e.Author, string.Create(System.Globalization.CultureInfo.InvariantCulture, $"imported-{e.Number}")));
-            if (entry.Draft.Files.FirstOrDefault(f => file.Files.All(known => known.Sha256 != f)) is not null)
-            {
-                throw new RefusedInputException($"{at}.files", "A file is named that is not in the list of files.");
-            }
-
-            switch (chain.Judge(entry.Draft))
-            {
-                case EntryRefusal.NothingToAnswer or EntryRefusal.AlreadyClosed:
-                    throw new RefusedInputException($"{at}.answers", $"There is no open entry {e.Answers} before this one.");
-                case EntryRefusal.NothingToTakeBack or EntryRefusal.AlreadyTakenBack:
-                    throw new RefusedInputException($"{at}.takesBack", $"There is no entry {e.TakesBack} before this one that holds.");
-                default:
-                    chain.Add(entry.Link(e.Number));
-                    taken.Add((e, entry));
-                    break;
-            }
-        }
-
-        return taken;
-    }
-
-    private static void CheckFiles(JobFile file)
-    {
-        for (var i = 0; i < file.Files.Count; i++)
-        {
-            var entry = file.Files[i];
-            if (entry.Sha256.Length != 64 || !entry.Sha256.All(char.IsAsciiHexDigitLower))
-            {
-                throw new RefusedInputException($"files[{i}].sha256", "A SHA-256 has 64 hexadecimal digits in lower case.");
-            }
-
-            if (entry.Name != FileName.Sanitise(entry.Name) || entry.Bytes is < 1 or > MultipartUpload.LargestFile)
-            {
-                throw new RefusedInputException($"files[{i}]", "A file needs a plain name and a length of 1 byte to 512 MB.");
-            }
-        }
-
-        if (file.Files.DistinctBy(f => f.Sha256).Count() != file.Files.Count)
-        {
-            throw new RefusedInputException("files", "A file stands twice in the list.");
-        }
-
-        if (file.Files.Sum(f => f.Bytes) > 2 * MultipartUpload.LargestFile)
-        {
-            throw new RefusedInputException("files", "The files are larger than 1 GB together.");
         }
     }
 }

@@ -2,14 +2,13 @@ using HazyGauge.Data;
 using HazyGauge.Data.Files;
 using HazyGauge.Formats.Jobs;
 using HazyGauge.Web.OpenApi;
+using HazyGauge.Web.Problems;
+using HazyGauge.Web.Queries;
 using HazyGauge.Web.Uploads;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Mvc;
 
 namespace HazyGauge.Web.Jobs;
-
-/// <summary>A job that was taken in.</summary>
-public sealed record ImportedJob(Guid Id);
 
 /// <summary>Whole jobs out and in.</summary>
 internal static class TransferEndpoints
@@ -22,7 +21,9 @@ internal static class TransferEndpoints
             .WithSummary("The whole job as one JSON, or with files=true as a zip with its files.")
             .Produces<JobFile>();
         api.MapPost("/jobs/import", ImportAsync)
-            .WithSummary("Imports an exported job, JSON or zip, always as a new job. The body is the file itself, or multipart with a part named file.")
+            .WithSummary(
+                "Imports an exported job, JSON or zip. The body is the file itself, or multipart with a part named file. Where the job is here already, onExisting says what to do: "
+                + "ask answers 409 with what differs, beside makes one more job (usual), merge adds what the file has more.")
             .WithMetadata(new RequestSizeLimitAttribute(LargestImport))
             .AcceptsFile();
     }
@@ -57,23 +58,43 @@ internal static class TransferEndpoints
         return TypedResults.Stream(zip, "application/zip", $"{name}.zip");
     }
 
-    private static async Task<Created<ImportedJob>> ImportAsync(HttpRequest request, DataFolder folder, JobTransfer transfer, CancellationToken cancellation)
+    private static async Task<Results<Created<ImportedJob>, Ok<ImportedJob>, ProblemHttpResult>> ImportAsync(
+        HttpRequest request, DataFolder folder, JobTransfer transfer, CancellationToken cancellation, string? onExisting = null)
     {
-        Guid id;
+        var existing = QueryValue.Word<OnExisting>(onExisting, "onExisting") ?? OnExisting.Beside;
         if (request.HasFormContentType)
         {
             await using var upload = await MultipartUpload.ReadAsync(request, folder, [], cancellation);
             await using var content = upload.Open();
-            id = await transfer.ImportAsync(content, cancellation);
-        }
-        else
-        {
-            await using var spool = folder.CreateTemporary();
-            await request.Body.CopyToAsync(spool, cancellation);
-            spool.Position = 0;
-            id = await transfer.ImportAsync(spool, cancellation);
+            return Answer(await transfer.ImportAsync(content, existing, cancellation), existing);
         }
 
-        return TypedResults.Created($"/api/jobs/{id}", new ImportedJob(id));
+        await using var spool = folder.CreateTemporary();
+        await request.Body.CopyToAsync(spool, cancellation);
+        spool.Position = 0;
+        return Answer(await transfer.ImportAsync(spool, existing, cancellation), existing);
+    }
+
+    private static Results<Created<ImportedJob>, Ok<ImportedJob>, ProblemHttpResult> Answer(ImportResult result, OnExisting onExisting)
+    {
+        switch (result)
+        {
+            case { Merged: { } merged }:
+                return TypedResults.Ok(new ImportedJob(result.Id, merged));
+
+            // There is nothing to add, which is all that was asked for.
+            case { Existing: { Differs.Count: 0 } } when onExisting == OnExisting.Merge:
+                return TypedResults.Ok(new ImportedJob(result.Id, new MergedParts(0, 0, 0)));
+            case { Existing: { } existing }:
+                var problem = ApiProblems.Problem(
+                    StatusCodes.Status409Conflict,
+                    "This job is here already.",
+                    existing.Differs.Count == 0 ? $"{existing.Name} is here already, and nothing differs." : $"{existing.Name} is here already. {string.Join(' ', existing.Differs)}",
+                    null);
+                problem.Extensions["existing"] = existing;
+                return TypedResults.Problem(problem);
+            default:
+                return TypedResults.Created($"/api/jobs/{result.Id}", new ImportedJob(result.Id));
+        }
     }
 }

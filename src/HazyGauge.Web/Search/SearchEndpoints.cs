@@ -40,7 +40,9 @@ internal static class SearchEndpoints
     {
         "name" => 0,
         "vehicle" => 1,
-        _ => 2,
+        "plate" => 2,
+        "reference" => 3,
+        _ => 4,
     };
 
     private static SearchHit Hit(JobOfHit job, SearchTextRow text, IReadOnlyList<Spot> spots)

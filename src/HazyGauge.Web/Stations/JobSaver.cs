@@ -59,9 +59,9 @@ internal sealed class JobSaver(JobLine line, JobStore jobs, JobEvaluator evaluat
 
     /// <summary>A new job with documents, whole or not at all.</summary>
     /// <exception cref="RefusedInputException">A document is not valid for its station.</exception>
-    public async Task<JobRow> CreateAsync(string name, string vehicle, string author, IReadOnlyList<Sent> sent, CancellationToken cancellation)
+    public async Task<JobRow> CreateAsync(JobLabel label, string author, IReadOnlyList<Sent> sent, CancellationToken cancellation)
     {
-        var job = jobs.NewJob(name, vehicle);
+        var job = jobs.NewJob(label);
         var save = sent.Count == 0 ? null : await WholeAsync(job, author, sent, new Dictionary<string, RevisionRow>(StringComparer.Ordinal), cancellation);
         await jobs.CreateAsync(job, save, cancellation);
         await news.MovedAsync(job.Id);

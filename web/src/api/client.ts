@@ -48,6 +48,14 @@ export interface Envelope<TDocument> {
 
 export const api = createClient<paths>({ baseUrl: "/" });
 
+/** The job here that an imported file is of. */
+export interface ExistingJob {
+  id: string;
+  name: string;
+  differs: readonly string[];
+  canMerge: boolean;
+}
+
 interface Problem {
   detail?: string;
   title?: string;
@@ -55,6 +63,7 @@ interface Problem {
   sentences?: Record<string, Sentence[]>;
   stations?: Record<string, StationPreview>;
   slug?: string;
+  existing?: ExistingJob;
 }
 
 /** What the program refused or could not do, in its own words. */
@@ -67,6 +76,8 @@ export class ApiError extends Error {
   readonly stations: Readonly<Record<string, StationPreview>>;
   /** The station that is concerned, where it is one. */
   readonly slug: string | undefined;
+  /** The job that is here already, where that is what stands in the way. */
+  readonly existing: ExistingJob | undefined;
 
   constructor(status: number, problem: Problem) {
     super(problem.detail ?? problem.title ?? "The program gave no reason.");
@@ -75,6 +86,7 @@ export class ApiError extends Error {
     this.sentences = problem.sentences ?? {};
     this.stations = problem.stations ?? {};
     this.slug = problem.slug;
+    this.existing = problem.existing;
   }
 
   /** The sentence that belongs to a field. */

@@ -9,7 +9,7 @@ export const keys = {
   record: (id: string) => ["jobs", id, "record"] as const,
 };
 
-export type BayFilter = "all" | "due" | "held" | "waiting" | "archived";
+export type BayFilter = "all" | "due" | "held" | "waiting" | "archived" | "removed";
 
 /** The jobs of the bay that a filter and the words typed leave, page by page, with how many there are of each sort. */
 export const useBay = (filter: BayFilter, search: string) =>

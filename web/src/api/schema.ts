@@ -52,7 +52,7 @@ export interface paths {
                      *       "vehicle": "4x4, straight six, return line"
                      *     }
                      */
-                    "application/json": components["schemas"]["NewJobRequest"];
+                    "application/json": components["schemas"]["JobLabelRequest"];
                 };
             };
             responses: {
@@ -105,10 +105,32 @@ export interface paths {
         };
         put?: never;
         post?: never;
-        delete?: never;
+        /** Removes a job. It can be restored for 30 days and is deleted then. */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RemovedJob"];
+                    };
+                };
+            };
+        };
         options?: never;
         head?: never;
-        /** Renames a job, or says better what vehicle it is. */
+        /** Renames a job, or says better what vehicle it is and whose. */
         patch: {
             parameters: {
                 query?: never;
@@ -122,10 +144,11 @@ export interface paths {
                 content: {
                     /**
                      * @example {
-                     *       "name": "Tarnock 31"
+                     *       "name": "Tarnock 31",
+                     *       "plate": "MR 31"
                      *     }
                      */
-                    "application/json": components["schemas"]["RenameRequest"];
+                    "application/json": components["schemas"]["JobLabelRequest"];
                 };
             };
             responses: {
@@ -270,7 +293,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The jobs in the bay page by page, the most pressing first: all, due, held, waiting or archived ones, and those in which every word of search stands. */
+        /** The jobs in the bay page by page, the most pressing first: all, due, held, waiting, archived or removed ones, and those in which every word of search stands. */
         get: {
             parameters: {
                 query?: {
@@ -421,7 +444,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Restores a job into the bay. */
+        /** Restores an archived or removed job into the bay. */
         post: {
             parameters: {
                 query?: never;
@@ -816,10 +839,12 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Imports an exported job, JSON or zip, always as a new job. The body is the file itself, or multipart with a part named file. */
+        /** Imports an exported job, JSON or zip. The body is the file itself, or multipart with a part named file. Where the job is here already, onExisting says what to do: ask answers 409 with what differs, beside makes one more job (usual), merge adds what the file has more. */
         post: {
             parameters: {
-                query?: never;
+                query?: {
+                    onExisting?: string;
+                };
                 header?: never;
                 path?: never;
                 cookie?: never;
@@ -833,6 +858,15 @@ export interface paths {
                 };
             };
             responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ImportedJob"];
+                    };
+                };
                 /** @description Created */
                 201: {
                     headers: {
@@ -2457,6 +2491,82 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/demo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How many jobs of the demo are here. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DemoAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** Brings the demo jobs that are not here, beside one's own. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DemoAnswer"];
+                    };
+                };
+            };
+        };
+        /** Removes the demo jobs; one's own stay. */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DemoAnswer"];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -2558,6 +2668,8 @@ export interface components {
             waiting: number;
             /** Format: int32 */
             archived: number;
+            /** Format: int32 */
+            removed: number;
         };
         /** @description A fuel at one place. How volatile it is, is said in one of three ways. */
         BoilingMarginQuery: {
@@ -3283,6 +3395,19 @@ export interface components {
              * @description Dead time, ms.
              */
             deadTimeMs: number;
+        };
+        /** @description How much of the demo is among the jobs. */
+        DemoAnswer: {
+            /**
+             * Format: int32
+             * @description How many of its jobs are here.
+             */
+            here: number;
+            /**
+             * Format: int32
+             * @description How many it has.
+             */
+            of: number;
         };
         /** @description The high-pressure side of direct injection. */
         DirectInjection: {
@@ -4962,8 +5087,12 @@ export interface components {
         };
         /** @description A job that was taken in. */
         ImportedJob: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description Its identity here.
+             */
             id: string;
+            merged?: null | components["schemas"]["MergedParts"];
         };
         /** @description Profiles that were taken in. */
         ImportedProfiles: {
@@ -5008,6 +5137,10 @@ export interface components {
             name: string;
             /** @description The vehicle in a few words. */
             vehicle: string;
+            /** @description Its license plate or serial number; empty for none. */
+            plate: string;
+            /** @description What the customer calls the work; empty for none. */
+            reference: string;
             /**
              * Format: date-time
              * @description When it was created.
@@ -5018,6 +5151,11 @@ export interface components {
              * @description When it was put aside; null while it stands in the bay.
              */
             archivedAt: null | string;
+            /**
+             * Format: date-time
+             * @description When it was removed; null while it is kept.
+             */
+            removedAt: null | string;
             /**
              * Format: int32
              * @description Number of the latest revision.
@@ -5070,6 +5208,10 @@ export interface components {
             files: components["schemas"]["JobFileEntry"][];
             /** @description What happened on it, the oldest first; left out where nothing did. */
             entries?: null | components["schemas"]["JobFileEvent"][];
+            /** @description License plate or serial number; left out where nobody gave one. */
+            plate?: null | string;
+            /** @description What the customer calls the work; left out where nobody gave it a name. */
+            reference?: null | string;
         };
         /** @description A file on the job. */
         JobFileEntry: {
@@ -5160,6 +5302,17 @@ export interface components {
             basedOn?: null | {
                 [key: string]: number;
             };
+        };
+        /** @description What a job is told apart by; of a job that is there, what is left out stays. */
+        JobLabelRequest: {
+            /** @description What the shop calls it, 1 to 80 characters. */
+            name?: null | string;
+            /** @description The vehicle in a few words, up to 200 characters. */
+            vehicle?: null | string;
+            /** @description Its license plate or serial number, up to 40 characters. */
+            plate?: null | string;
+            /** @description What the customer calls the work, such as an order number, up to 60 characters. */
+            reference?: null | string;
         };
         /** @description The job something was found in. */
         JobOfHit: {
@@ -5293,6 +5446,10 @@ export interface components {
             name: string;
             /** @description The vehicle in a few words. */
             vehicle: string;
+            /** @description Its license plate or serial number; empty for none. */
+            plate: string;
+            /** @description What the customer calls the work; empty for none. */
+            reference: string;
             /**
              * Format: date-time
              * @description When it was created.
@@ -5303,6 +5460,11 @@ export interface components {
              * @description When it was put aside; null while it stands in the bay.
              */
             archivedAt: null | string;
+            /**
+             * Format: date-time
+             * @description When it was removed; null while it is kept.
+             */
+            removedAt: null | string;
             /**
              * Format: int32
              * @description Number of the latest revision.
@@ -5419,6 +5581,24 @@ export interface components {
              * @description That number, in the unit it is stored in.
              */
             value: number;
+        };
+        /** @description What was added to a job that was here already. */
+        MergedParts: {
+            /**
+             * Format: int32
+             * @description How many revisions.
+             */
+            revisions: number;
+            /**
+             * Format: int32
+             * @description How many entries.
+             */
+            entries: number;
+            /**
+             * Format: int32
+             * @description How many files.
+             */
+            files: number;
         };
         /** @description One line of what the meter should read. */
         MeterRow: {
@@ -5540,13 +5720,6 @@ export interface components {
              * @description What it says at E100, %.
              */
             at100Pct?: null | number;
-        };
-        /** @description A new job. */
-        NewJobRequest: {
-            /** @description What the shop calls it, 1 to 80 characters. */
-            name: null | string;
-            /** @description The vehicle in a few words, up to 200 characters. */
-            vehicle?: null | string;
         };
         /** @description What to do next on a job. */
         NextAction: {
@@ -5875,12 +6048,23 @@ export interface components {
             total: number;
             items: components["schemas"]["RecordItem"][];
         };
-        /** @description What is to be called differently of a job; what is left out stays. */
-        RenameRequest: {
-            /** @description What the shop calls it, 1 to 80 characters. */
-            name?: null | string;
-            /** @description The vehicle in a few words, up to 200 characters. */
-            vehicle?: null | string;
+        /** @description A job that was removed. */
+        RemovedJob: {
+            /**
+             * Format: uuid
+             * @description Identity.
+             */
+            id: string;
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            removedAt: string;
+            /**
+             * Format: date-time
+             * @description How long it can be restored; afterwards it is deleted.
+             */
+            keptUntil: string;
         };
         /** @description The breakpoints of the row: chosen, or only how many. */
         RowChoice: {

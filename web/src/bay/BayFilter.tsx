@@ -44,6 +44,8 @@ export function BayFilter({ filter, onFilter, typed, onType, field, counts }: Pr
           label("held", "On hold"),
           label("waiting", "Waiting"),
           label("archived", "Archived"),
+          // Seldom there, and then wanted.
+          ...(counts.removed > 0 || filter === "removed" ? [label("removed", "Removed")] : []),
         ]}
         chosen={filter}
         onChoose={onFilter}

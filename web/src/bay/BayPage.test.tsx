@@ -27,7 +27,7 @@ function bay(all: readonly ListedJob[] = jobs) {
       const words = (query.get("search") ?? "").toLowerCase();
       const found = all.filter((j) => j.name.toLowerCase().includes(words) && (query.get("filter") !== "held" || j.held));
       const from = Number(query.get("after") ?? 0);
-      const counts = { all: found.length, due: 0, held: found.filter((j) => j.held).length, waiting: 0, archived: 0 };
+      const counts = { all: found.length, due: 0, held: found.filter((j) => j.held).length, waiting: 0, archived: 0, removed: 0 };
       const shown = query.get("filter") === "archived" ? [] : found.slice(from, from + 20);
       return { today: "2026-11-27", counts, jobs: shown, ...(from + 20 < found.length ? { next: `${from + 20}` } : {}) };
     },
@@ -98,13 +98,13 @@ test("nothing found, nothing archived and nothing at all are three different thi
   cleanup();
   bay([]);
   render(<BayPage />, { wrapper: Place });
-  expect(await screen.findByText(/The bay is empty/)).toBeTruthy();
+  expect(await screen.findByRole("button", { name: "Begin the first job" })).toBeTruthy();
   expect(screen.queryByLabelText("Find a job")).toBeNull();
 });
 
 test("a bay that cannot be read says so and is asked again on demand", async () => {
   let broken = true;
-  const bodies = { counts: { all: 0, due: 0, held: 0, waiting: 0, archived: 0 }, today: "2026-11-27", jobs: [] };
+  const bodies = { counts: { all: 0, due: 0, held: 0, waiting: 0, archived: 0, removed: 0 }, today: "2026-11-27", jobs: [] };
   testServer({
     "GET /api/bay": () => (broken ? { status: 503, body: { title: "Not now.", detail: "The disk is full." } } : bodies),
   });
@@ -112,5 +112,5 @@ test("a bay that cannot be read says so and is asked again on demand", async () 
   expect(await screen.findByText(/The disk is full/)).toBeTruthy();
   broken = false;
   fireEvent.click(screen.getByRole("button", { name: /again/i }));
-  expect(await screen.findByText(/The bay is empty/)).toBeTruthy();
+  expect(await screen.findByRole("button", { name: "Begin the first job" })).toBeTruthy();
 });

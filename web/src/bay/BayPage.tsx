@@ -1,8 +1,6 @@
-import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useRef, useState } from "react";
-import { useNavigate } from "react-router";
-import { type ListedJob, sendFile } from "../api/client";
-import { type BayFilter as Filter, keys, useBay, useFound } from "../api/queries";
+import type { ListedJob } from "../api/client";
+import { type BayFilter as Filter, useBay, useFound } from "../api/queries";
 import { useBayNews } from "../live/useNews";
 import { Header } from "../shell/Header";
 import { Loading } from "../shell/Loading";
@@ -10,6 +8,8 @@ import { Trouble } from "../shell/Trouble";
 import { useSettled } from "../shell/useSettled";
 import { useShortcut } from "../shell/useShortcut";
 import { BayFilter } from "./BayFilter";
+import { DemoJobs, FirstRun } from "./FirstRun";
+import { useImportJob } from "./ImportJob";
 import { JobList } from "./JobList";
 import { NewJobDialog } from "./NewJobDialog";
 
@@ -24,10 +24,7 @@ export function BayPage() {
   const found = useBay(filter, search);
   const places = useFound(search);
   useBayNews();
-  const navigate = useNavigate();
-  const client = useQueryClient();
   const newJob = useRef<HTMLDialogElement>(null);
-  const file = useRef<HTMLInputElement>(null);
   const openNew = useCallback(() => newJob.current?.showModal(), []);
   useShortcut("n", openNew);
   useShortcut(
@@ -38,16 +35,9 @@ export function BayPage() {
     "k",
     useCallback(() => step(-1), []),
   );
-  const importJob = useMutation({
-    mutationFn: (chosen: File) => sendFile<{ id: string }>("/api/jobs/import", chosen, {}),
-    onSuccess: ({ id }) => {
-      client.invalidateQueries({ queryKey: keys.jobs });
-      navigate(`/jobs/${id}/signal`);
-    },
-  });
+  const importJob = useImportJob();
   const bay = whole.data?.pages[0];
   const jobs = found.data?.pages.flatMap((page) => page.jobs) ?? [];
-  const isFiltered = filter !== "all" || search !== "";
   return (
     <>
       <title>The bay · Hazy Gauge</title>
@@ -55,29 +45,12 @@ export function BayPage() {
       <main id="content" tabIndex={-1} className="outline-none mx-auto max-w-[82rem] px-4 py-6 sm:px-7">
         <div className="flex flex-wrap items-start gap-x-4 gap-y-3">
           <h1 className="verdict min-w-0 grow">{bay ? headline(bay.counts, bay.jobs) : "The bay"}</h1>
-          <input
-            ref={file}
-            type="file"
-            accept=".json,.zip"
-            className="sr-only"
-            tabIndex={-1}
-            aria-label="Job file"
-            onChange={(e) => {
-              const chosen = e.target.files?.[0];
-              if (chosen) {
-                importJob.mutate(chosen);
-              }
-              e.target.value = "";
-            }}
-          />
-          <button type="button" className="btn btn-outline" disabled={importJob.isPending} onClick={() => file.current?.click()}>
-            {importJob.isPending ? "Reading the file" : "Import job"}
-          </button>
+          {importJob.button}
           <button type="button" className="btn btn-primary" onClick={openNew}>
             New job
           </button>
         </div>
-        {bay && bay.counts.all + bay.counts.archived > 0 && (
+        {bay && bay.counts.all + bay.counts.archived + bay.counts.removed > 0 && (
           <BayFilter
             filter={filter}
             onFilter={setFilter}
@@ -88,13 +61,14 @@ export function BayPage() {
           />
         )}
         <div className="mt-5 grid gap-4">
-          {importJob.error && <Trouble error={importJob.error} />}
+          {importJob.question}
           {found.isPending && <Loading what="Fetching the jobs" />}
           {found.error && <Trouble error={found.error} onRetry={() => found.refetch()} />}
           {found.data && jobs.length === 0 && (
             <Nothing
-              isArchive={filter === "archived" && search === ""}
-              isFiltered={isFiltered}
+              filter={filter}
+              isSearched={search !== ""}
+              onNew={openNew}
               onShowAll={() => {
                 setTyped("");
                 setFilter("all");
@@ -114,10 +88,11 @@ export function BayPage() {
           )}
         </div>
         {bay && bay.counts.all > 0 && (
-          <p className="no-print mt-3">
+          <p className="no-print mt-3 flex flex-wrap gap-x-4">
             <a className="link-quiet inline-flex min-h-[44px] items-center" href="/api/bay/due.ics" download>
               Due dates (calendar file)
             </a>
+            <DemoJobs />
           </p>
         )}
         <p className="no-print mt-5 hidden text-[0.9rem] text-ink-3 sm:block">
@@ -131,23 +106,27 @@ export function BayPage() {
   );
 }
 
-function Nothing({ isArchive, isFiltered, onShowAll }: { isArchive: boolean; isFiltered: boolean; onShowAll: () => void }) {
-  if (isArchive) {
-    return <p className="lead">Nothing is archived.</p>;
+interface NothingProps {
+  filter: Filter;
+  isSearched: boolean;
+  onNew: () => void;
+  onShowAll: () => void;
+}
+
+function Nothing({ filter, isSearched, onNew, onShowAll }: NothingProps) {
+  if (!isSearched && filter === "all") {
+    return <FirstRun onNew={onNew} />;
   }
-  return isFiltered ? (
+  if (!isSearched && (filter === "archived" || filter === "removed")) {
+    return <p className="lead">Nothing is {filter}.</p>;
+  }
+  return (
     <p className="lead">
       No matching jobs.{" "}
       <button type="button" className="link-quiet" onClick={onShowAll}>
         Show all
       </button>
     </p>
-  ) : (
-    <div className="panel">
-      <p className="lead">
-        The bay is empty. Begin with a new job for the vehicle in front of you, or import a job file that another shop sent along.
-      </p>
-    </div>
   );
 }
 

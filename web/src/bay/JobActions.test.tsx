@@ -24,19 +24,32 @@ test("a job is renamed in its row, and what the program has against a name stand
           },
   });
   render(<JobActions job={listed} />, { wrapper: Place });
-  fireEvent.click(screen.getByRole("button", { name: "Rename Tarnock" }));
+  fireEvent.click(screen.getByRole("button", { name: "Edit details: Tarnock" }));
   const name = screen.getByRole("textbox", { name: "Job name" });
   expect(document.activeElement).toBe(name);
   fireEvent.change(name, { target: { value: "" } });
-  fireEvent.click(screen.getByRole("button", { name: "Save name" }));
+  fireEvent.click(screen.getByRole("button", { name: "Save details" }));
   await screen.findByText("A job needs a name, such as the vehicle's.");
   fireEvent.change(name, { target: { value: "Tarnock 31" } });
-  fireEvent.click(screen.getByRole("button", { name: "Save name" }));
+  fireEvent.click(screen.getByRole("button", { name: "Save details" }));
   await waitFor(() => expect(screen.queryByRole("textbox", { name: "Job name" })).toBeNull());
   expect(asked.map((a) => a.body)).toEqual([
-    { name: "", vehicle: listed.vehicle },
-    { name: "Tarnock 31", vehicle: listed.vehicle },
+    { name: "", vehicle: listed.vehicle, plate: "", reference: "" },
+    { name: "Tarnock 31", vehicle: listed.vehicle, plate: "", reference: "" },
   ]);
+});
+
+test("a job is removed only once its name was typed", async () => {
+  const asked = testServer({ "DELETE /api/jobs/1": () => ({}) });
+  render(<JobActions job={listed} />, { wrapper: Place });
+  fireEvent.click(screen.getByRole("button", { name: "Remove: Tarnock" }));
+  const word = screen.getByRole("textbox", { name: "Type Tarnock to remove it" });
+  fireEvent.change(word, { target: { value: "yes" } });
+  expect(screen.getByRole("button", { name: "Remove job" })).toHaveProperty("disabled", true);
+  fireEvent.change(word, { target: { value: "tarnock " } });
+  fireEvent.click(screen.getByRole("button", { name: "Remove job" }));
+  await waitFor(() => expect(screen.queryByRole("button", { name: "Remove job" })).toBeNull());
+  expect(asked.map((a) => a.path)).toEqual(["/api/jobs/1"]);
 });
 
 test("a job is archived and restored at a click, and copied under initials", async () => {
@@ -54,7 +67,7 @@ test("a job is archived and restored at a click, and copied under initials", asy
   fireEvent.click(screen.getByRole("button", { name: "Restore: Tarnock" }));
   await waitFor(() => expect(asked).toHaveLength(2));
 
-  fireEvent.click(screen.getByRole("button", { name: "Duplicate Tarnock" }));
+  fireEvent.click(screen.getByRole("button", { name: "Duplicate: Tarnock" }));
   fireEvent.click(screen.getByRole("button", { name: "Make the copy" }));
   expect(await screen.findByText(/Give initials or a name/)).toBeTruthy();
   fireEvent.change(screen.getByLabelText("Your initials"), { target: { value: "ŽK" } });
@@ -81,7 +94,7 @@ test("a new job needs a name, says so beside it, and begins at its first station
   fireEvent.change(screen.getByLabelText("Job name"), { target: { value: "Skirr" } });
   fireEvent.change(screen.getByLabelText("Vehicle"), { target: { value: "snow buggy" } });
   fireEvent.click(screen.getByRole("button", { name: "Begin" }));
-  await waitFor(() => expect(asked.at(-1)?.body).toEqual({ name: "Skirr", vehicle: "snow buggy" }));
+  await waitFor(() => expect(asked.at(-1)?.body).toMatchObject({ name: "Skirr", vehicle: "snow buggy" }));
 });
 
 test("what a job waits for and what is due stands above the work, once each, and is closed with a word", async () => {

@@ -5,13 +5,20 @@ import { keys } from "../api/queries";
 import { InitialsField } from "../shell/InitialsField";
 import { author } from "../shell/settings";
 import { Trouble } from "../shell/Trouble";
+import { RemoveForm } from "./RemoveForm";
 import { RenameForm } from "./RenameForm";
 
-/** Takes a job out of the bay or puts it back, makes one like it, or renames it. */
+const forms = [
+  { name: "copy", label: "Duplicate" },
+  { name: "label", label: "Edit details" },
+  { name: "removal", label: "Remove" },
+] as const;
+
+/** Takes a job out of the bay or puts it back, makes one like it, says better what it is, or removes it. */
 export function JobActions({ job }: { job: ListedJob }) {
   const client = useQueryClient();
   const [initials] = author.use();
-  const [asking, setAsking] = useState<"copy" | "name" | null>(null);
+  const [asking, setAsking] = useState<(typeof forms)[number]["name"] | null>(null);
   const params = { path: { id: job.id } };
   const onSuccess = () => client.invalidateQueries({ queryKey: keys.jobs });
   const move = useMutation({
@@ -31,6 +38,7 @@ export function JobActions({ job }: { job: ListedJob }) {
   });
   const error = move.error ?? duplicate.error;
   const refused = duplicate.error instanceof ApiError ? duplicate.error : null;
+  const close = () => setAsking(null);
   return (
     // Above the link that covers the row.
     <div className="no-print relative z-10 -my-2.5 flex w-fit flex-wrap gap-1 max-sm:my-0">
@@ -43,31 +51,27 @@ export function JobActions({ job }: { job: ListedJob }) {
       >
         {job.archivedAt ? "Restore" : "Archive"}
       </button>
-      <button
-        type="button"
-        className="btn btn-ghost btn-sm"
-        aria-label={`Duplicate ${job.name}`}
-        onClick={() => setAsking(asking === "copy" ? null : "copy")}
-        aria-expanded={asking === "copy"}
-      >
-        Duplicate
-      </button>
-      <button
-        type="button"
-        className="btn btn-ghost btn-sm"
-        aria-label={`Rename ${job.name}`}
-        onClick={() => setAsking(asking === "name" ? null : "name")}
-        aria-expanded={asking === "name"}
-      >
-        Rename
-      </button>
-      {asking === "name" && <RenameForm job={job} onDone={() => setAsking(null)} />}
+      {!job.removedAt &&
+        forms.map((form) => (
+          <button
+            key={form.name}
+            type="button"
+            className="btn btn-ghost btn-sm"
+            aria-label={`${form.label}: ${job.name}`}
+            onClick={() => setAsking(asking === form.name ? null : form.name)}
+            aria-expanded={asking === form.name}
+          >
+            {form.label}
+          </button>
+        ))}
+      {asking === "label" && <RenameForm job={job} onDone={close} />}
+      {asking === "removal" && <RemoveForm job={job} onDone={close} />}
       {asking === "copy" && (
         <form
           className="flex w-full flex-wrap items-end gap-3"
           onSubmit={(e) => {
             e.preventDefault();
-            duplicate.mutate(undefined, { onSuccess: () => setAsking(null) });
+            duplicate.mutate(undefined, { onSuccess: close });
           }}
         >
           <InitialsField error={refused?.for("X-Author")} />

@@ -24,9 +24,13 @@ export function JobRow({ job, hits }: { job: ListedJob; hits: readonly SearchHit
               {job.name}
             </Link>
           </h2>
-          <p className="text-ink-3">{job.vehicle}</p>
+          <p className="text-ink-3">{[job.vehicle, job.plate, job.reference].filter(Boolean).join(" · ")}</p>
           <p className="ml-auto text-[0.85rem] text-ink-3">
-            {job.reading ? `read ${when(job.reading.savedAt)}` : `begun ${when(job.createdAt)}`}
+            {job.removedAt
+              ? `removed ${when(job.removedAt)}`
+              : job.reading
+                ? `read ${when(job.reading.savedAt)}`
+                : `begun ${when(job.createdAt)}`}
           </p>
         </div>
         <div className="my-2.5">

@@ -3,28 +3,26 @@ import { type RefObject, useState } from "react";
 import { useNavigate } from "react-router";
 import { ApiError, api, unwrap } from "../api/client";
 import { keys } from "../api/queries";
-import { TextField } from "../fields/TextField";
 import { Trouble } from "../shell/Trouble";
+import { besideFields, emptyLabel, JobLabelFields } from "./JobLabelFields";
 
 export function NewJobDialog({ ref }: { ref: RefObject<HTMLDialogElement | null> }) {
-  const [name, setName] = useState("");
-  const [vehicle, setVehicle] = useState("");
+  const [label, setLabel] = useState(emptyLabel);
   const client = useQueryClient();
   const navigate = useNavigate();
   const create = useMutation({
-    mutationFn: () => unwrap(api.POST("/api/jobs", { body: { name, vehicle } })),
+    mutationFn: () => unwrap(api.POST("/api/jobs", { body: label })),
     onSuccess: (job) => {
       client.invalidateQueries({ queryKey: keys.jobs });
       navigate(`/jobs/${job.id}/${job.nextAction.slug}`);
     },
   });
   const refused = create.error instanceof ApiError ? create.error : null;
-  const nameError = refused?.for("name");
-  const vehicleError = refused?.for("vehicle");
+  const trouble = refused ? besideFields(refused) : create.error;
   return (
     <dialog ref={ref} className="modal" aria-labelledby="new-job-title">
       <form
-        className="modal-box max-w-md border border-rule bg-base-200"
+        className="modal-box max-w-2xl border border-rule bg-base-200"
         noValidate
         onSubmit={(e) => {
           e.preventDefault();
@@ -34,26 +32,12 @@ export function NewJobDialog({ ref }: { ref: RefObject<HTMLDialogElement | null>
         <h2 id="new-job-title" className="text-lg font-bold">
           New job
         </h2>
-        <div className="mt-4 grid gap-3">
-          <TextField
-            label="Job name"
-            hint="The vehicle's name will do."
-            maxLength={80}
-            value={name}
-            error={nameError}
-            onChange={setName}
-          />
-          <TextField
-            label="Vehicle"
-            hint="A few words: body, engine, year."
-            value={vehicle}
-            error={vehicleError}
-            onChange={setVehicle}
-          />
+        <div className="mt-4">
+          <JobLabelFields label={label} onChange={setLabel} refused={refused} />
         </div>
-        {create.error && !nameError && !vehicleError && (
+        {trouble && (
           <div className="mt-3">
-            <Trouble error={create.error} />
+            <Trouble error={trouble} />
           </div>
         )}
         <div className="mt-5 flex justify-end gap-3">

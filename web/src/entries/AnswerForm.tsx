@@ -1,13 +1,11 @@
 import { useState } from "react";
 import type { EntryRequest } from "../api/client";
 import { TextField } from "../fields/TextField";
+import { focusIt } from "../shell/focusIt";
 import { InitialsField } from "../shell/InitialsField";
 import { author } from "../shell/settings";
 import { Trouble } from "../shell/Trouble";
 import { newKey, useWriteEntry } from "./queries";
-
-/** The mechanic has just asked for this field. */
-const focus = (field: HTMLInputElement | null) => field?.focus();
 
 interface Props {
   jobId: string;
@@ -48,7 +46,7 @@ export function AnswerForm({ jobId, opens, about, asks, sends, entry, quiet = fa
         write.mutate({ entry: entry(text), author: initials, key }, { onSuccess: () => setOpen(false) });
       }}
     >
-      <TextField label={asks} width="w-[16rem]" maxLength={500} ref={focus} value={text} onChange={setText} />
+      <TextField label={asks} width="w-[16rem]" maxLength={500} ref={focusIt} value={text} onChange={setText} />
       <InitialsField />
       <button type="submit" className="btn btn-primary" disabled={write.isPending}>
         {sends}

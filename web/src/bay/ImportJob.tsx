@@ -1,0 +1,91 @@
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { type ReactNode, useRef, useState } from "react";
+import { useNavigate } from "react-router";
+import { ApiError, sendFile } from "../api/client";
+import { keys } from "../api/queries";
+import { Trouble } from "../shell/Trouble";
+import { useDropped } from "../shell/useDropped";
+
+interface Imported {
+  id: string;
+  merged?: { revisions: number; entries: number; files: number };
+}
+
+/** Takes in a job file: chosen, or dropped on the bay. Where the job is here already, it asks what to do. */
+export function useImportJob(): { button: ReactNode; question: ReactNode } {
+  const client = useQueryClient();
+  const navigate = useNavigate();
+  const input = useRef<HTMLInputElement>(null);
+  const [file, setFile] = useState<File | null>(null);
+  const take = useMutation({
+    mutationFn: ({ chosen, onExisting }: { chosen: File; onExisting: "ask" | "beside" | "merge" }) =>
+      sendFile<Imported>(`/api/jobs/import?onExisting=${onExisting}`, chosen, {}),
+    onSuccess: ({ id }) => {
+      client.invalidateQueries({ queryKey: keys.jobs });
+      navigate(`/jobs/${id}`);
+    },
+  });
+  const ask = (chosen: File) => {
+    setFile(chosen);
+    take.mutate({ chosen, onExisting: "ask" });
+  };
+  useDropped(ask);
+  const existing = take.error instanceof ApiError ? take.error.existing : undefined;
+  const answer = (onExisting: "beside" | "merge") => file && take.mutate({ chosen: file, onExisting });
+  return {
+    button: (
+      <>
+        <input
+          ref={input}
+          type="file"
+          accept=".json,.zip"
+          className="sr-only"
+          tabIndex={-1}
+          aria-label="Job file"
+          onChange={(e) => {
+            const chosen = e.target.files?.[0];
+            if (chosen) {
+              ask(chosen);
+            }
+            e.target.value = "";
+          }}
+        />
+        <button type="button" className="btn btn-outline" disabled={take.isPending} onClick={() => input.current?.click()}>
+          {take.isPending ? "Reading the file" : "Import job"}
+        </button>
+      </>
+    ),
+    question: existing ? (
+      <section className="panel grid gap-2" aria-label="This job is here already" role="alert">
+        <h2 className="text-lg font-bold">{existing.name} is here already.</h2>
+        {existing.differs.length === 0 ? (
+          <p>Nothing differs between the file and the job here.</p>
+        ) : (
+          <ul className="list-disc pl-5">
+            {existing.differs.map((sentence) => (
+              <li key={sentence}>{sentence}</li>
+            ))}
+          </ul>
+        )}
+        <div className="mt-1 flex flex-wrap gap-3">
+          {existing.canMerge && (
+            <button type="button" className="btn btn-primary" disabled={take.isPending} onClick={() => answer("merge")}>
+              Add what the file has more
+            </button>
+          )}
+          <button type="button" className="btn btn-outline" disabled={take.isPending} onClick={() => answer("beside")}>
+            Import it beside
+          </button>
+          <button type="button" className="btn btn-outline" onClick={() => navigate(`/jobs/${existing.id}`)}>
+            Open the job here
+          </button>
+          <button type="button" className="btn btn-ghost" onClick={() => take.reset()}>
+            Cancel
+          </button>
+        </div>
+      </section>
+    ) : (
+      take.error && <Trouble error={take.error} />
+    ),
+  };
+}
