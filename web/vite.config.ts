@@ -1,12 +1,13 @@
 import tailwindcss from "@tailwindcss/vite";
 import react from "@vitejs/plugin-react";
 import { defineConfig } from "vitest/config";
+import { keepApp } from "./keepApp.ts";
 
 // The server checks that a request comes from its own page, so it must be shown the address the browser sees.
 const server = { target: "http://127.0.0.1:5080", changeOrigin: false };
 
 export default defineConfig({
-  plugins: [react(), tailwindcss()],
+  plugins: [react(), tailwindcss(), keepApp()],
   // The content security policy allows no data: fonts, and one rule for all assets is easier to reason about.
   build: { outDir: "../src/HazyGauge.Web/wwwroot", emptyOutDir: true, assetsInlineLimit: 0 },
   server: { host: "127.0.0.1", proxy: { "/api": server, "/health": server, "/hubs": { ...server, ws: true } } },

@@ -155,19 +155,6 @@ test("whoever reloads in between, no save is overwritten without a word", async 
   }
 });
 
-test("a lost program is said on the screen, and nothing typed is lost", async ({ page, open }) => {
-  await open(page, "Tarnock 30", "Signal");
-  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^The signal is real/);
-  await page.route("**/api/**", (route) => route.abort());
-  await page.getByLabel("Your initials").or(page.getByLabel("Sensor tolerance")).first().fill("4");
-  await page.getByLabel("Your initials").fill("JM");
-  await page.getByRole("button", { name: "Save to the record" }).click();
-  await expect(page.getByRole("alert").filter({ hasText: "does not answer" }).first()).toBeVisible();
-  await page.unroute("**/api/**");
-  await page.getByRole("button", { name: "Save to the record" }).click();
-  await expect(page.getByText(/Saved today .* by JM/)).toBeVisible();
-});
-
 test("the history leads from job to job, and no draft of one is taken for another's", async ({ page, open }) => {
   await open(page, "Tarnock 30", "Signal");
   const tolerance = page.getByLabel("Sensor tolerance");

@@ -3,6 +3,7 @@ import { BrowserRouter, Navigate, Route, Routes } from "react-router";
 import { ApiError } from "./api/client";
 import { BayPage } from "./bay/BayPage";
 import { useJobContext } from "./job/jobContext";
+import { Banner } from "./offline/Banner";
 import { Header } from "./shell/Header";
 import { Loading } from "./shell/Loading";
 import { theme } from "./shell/settings";
@@ -20,6 +21,7 @@ export function App() {
   }, [current]);
   return (
     <BrowserRouter>
+      <Banner />
       <Suspense fallback={<Loading what="Fetching the page" />}>
         <Routes>
           <Route path="/" element={<BayPage />} />

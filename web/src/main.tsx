@@ -2,23 +2,31 @@ import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { App } from "./App";
-import { ApiError } from "./api/client";
+import { isConnected, onConnection, watchNetwork } from "./offline/connection";
+import { rememberLastSeen } from "./offline/lastSeen";
+import { keepApp } from "./offline/register";
 import { Broken } from "./shell/Broken";
 import "./styles.css";
 
 const client = new QueryClient({
   defaultOptions: {
-    // What the program refuses it will refuse again; only a lost connection is worth another try.
-    queries: { retry: (count, error) => !(error instanceof ApiError) && count < 2, refetchOnWindowFocus: true },
+    // What the program refuses it will refuse again; where it does not answer, everything is asked again as soon as it does.
+    queries: { retry: false, refetchOnWindowFocus: true, networkMode: "always" },
+    mutations: { networkMode: "always" },
   },
 });
 
-createRoot(document.getElementById("root") as HTMLElement).render(
-  <StrictMode>
-    <QueryClientProvider client={client}>
-      <Broken>
-        <App />
-      </Broken>
-    </QueryClientProvider>
-  </StrictMode>,
+onConnection(() => isConnected() && client.invalidateQueries());
+watchNetwork();
+keepApp();
+rememberLastSeen(client).finally(() =>
+  createRoot(document.getElementById("root") as HTMLElement).render(
+    <StrictMode>
+      <QueryClientProvider client={client}>
+        <Broken>
+          <App />
+        </Broken>
+      </QueryClientProvider>
+    </StrictMode>,
+  ),
 );

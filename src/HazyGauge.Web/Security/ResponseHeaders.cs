@@ -7,7 +7,7 @@ internal static class ResponseHeaders
 {
     private const string ContentSecurityPolicy =
         "default-src 'none'; script-src 'self'; style-src 'self'; font-src 'self'; img-src 'self' data: blob:; connect-src 'self'; " +
-        "manifest-src 'self'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
+        "manifest-src 'self'; worker-src 'self'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
 
     // The page of the API is a library's: it writes its styles and its first script into itself. It too loads nothing from elsewhere.
     private const string ApiPagePolicy =

@@ -1,4 +1,5 @@
 import createClient from "openapi-fetch";
+import { answered, askProgram, unanswered } from "../offline/connection";
 import { units as shownUnits } from "../shell/settings";
 import { render } from "../words/sentences";
 import type { Units } from "../words/units";
@@ -46,7 +47,7 @@ export interface Envelope<TDocument> {
   document?: TDocument;
 }
 
-export const api = createClient<paths>({ baseUrl: "/" });
+export const api = createClient<paths>({ baseUrl: "/", fetch: askProgram });
 
 /** The job here that an imported file is of. */
 export interface ExistingJob {
@@ -134,9 +135,18 @@ export function sendFile<T>(
     request.open("POST", path);
     request.responseType = "json";
     request.upload.onprogress = (event) => event.lengthComputable && options.onProgress?.(event.loaded / event.total);
-    request.onload = () =>
-      request.status < 300 ? resolve(request.response as T) : reject(new ApiError(request.status, request.response ?? {}));
-    request.onerror = () => reject(new TypeError("The program does not answer."));
+    request.onload = () => {
+      answered();
+      if (request.status < 300) {
+        resolve(request.response as T);
+      } else {
+        reject(new ApiError(request.status, request.response ?? {}));
+      }
+    };
+    request.onerror = () => {
+      unanswered();
+      reject(new TypeError("The program does not answer."));
+    };
     request.onabort = () => reject(new DOMException("Stopped.", "AbortError"));
     options.signal?.addEventListener("abort", () => request.abort());
     request.send(form);

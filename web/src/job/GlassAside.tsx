@@ -9,12 +9,13 @@ import { readingOf } from "./reading";
 /** The sight glass, always there: the reading, what it rests on, and on focus or hover where its haze comes from. */
 export function GlassAside() {
   const units = useUnits();
-  const { reading, rests, budget } = readingOf(useJobContext());
+  const context = useJobContext();
+  const { reading, rests, budget } = readingOf(context);
   const ethanol = reading?.ethanolPct ?? null;
   return (
     <aside
       aria-label="Sight glass"
-      className="order-first flex shrink-0 items-center gap-4 border-b border-rule px-4 py-2 lg:sticky lg:top-0 lg:order-none lg:w-[186px] lg:flex-col lg:self-start lg:border-b-0 lg:py-5"
+      className={`${context.work.old ? "outdated " : ""}order-first flex shrink-0 items-center gap-4 border-b border-rule px-4 py-2 lg:sticky lg:top-0 lg:order-none lg:w-[186px] lg:flex-col lg:self-start lg:border-b-0 lg:py-5`}
     >
       <SightGlass ethanolPct={ethanol?.value ?? null} plusMinus={ethanol?.plusMinus ?? 0} className="h-[104px] lg:h-[378px]" />
       <div className="min-w-0 lg:text-center">

@@ -1,6 +1,6 @@
 import type { BudgetLine, HazyNumber, Reading } from "../api/client";
 import type { Haze } from "../words/numbers";
-import { when } from "../words/times";
+import { timeOfDay, when } from "../words/times";
 import type { JobContextValue } from "./jobContext";
 
 /** What stands in the sight glass. */
@@ -17,12 +17,15 @@ export function readingOf({ job, work, live }: JobContextValue): InTheGlass {
   if (live.state !== "off") {
     return { reading: live.frame?.capture.reading ?? null, rests: "the simulator, live; not this vehicle", budget: null };
   }
-  const previewed = Object.values(work.preview.data?.stations ?? {}).find((s) => "reading" in s.results);
+  const previewed = Object.values((work.preview.data ?? work.old)?.stations ?? {}).find((s) => "reading" in s.results);
   if (previewed) {
     const { reading, capture } = previewed.results as { reading: Reading | null; capture: object | null };
     const what = capture ? "one recording" : "a meter reading";
-    const saved =
-      previewed.savedDocument !== null || !previewed.savedAt ? ", not saved yet" : `, saved ${when(previewed.savedAt)}`;
+    const saved = work.old
+      ? `, calculated at ${timeOfDay(work.old.at)}, before your last change`
+      : previewed.savedDocument !== null || !previewed.savedAt
+        ? ", not saved yet"
+        : `, saved ${when(previewed.savedAt)}`;
     return { reading, rests: reading && `from ${what}${saved}`, budget: reading?.budget ?? null };
   }
   const last = job.reading;

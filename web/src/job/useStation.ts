@@ -8,10 +8,11 @@ import { useJobContext } from "./jobContext";
 /** A station on the page: its document as saved or as being tried, and what that comes to. */
 export function useStation<TPlan extends object, TResults>(slug: string) {
   const { job, work } = useJobContext();
-  const { drafts, keep, preview, slow } = work;
+  const { drafts, keep, preview, slow, isLost, old } = work;
   const [system] = units.use();
   const draft = drafts[slug] ?? null;
-  const entry = preview.data?.stations[slug] ?? null;
+  const entry = (preview.data ?? old)?.stations[slug] ?? null;
+  const failed = preview.error && !preview.data && !old;
   // While a draft does not fit, what is known of the station from before stands.
   const [known, setKnown] = useState<StationPreview | null>(entry);
   if (entry && entry !== known) {
@@ -41,7 +42,9 @@ export function useStation<TPlan extends object, TResults>(slug: string) {
     /** True until anything is known of it: what is typed before would not know what it was made from. */
     isPending: !draft && !known && (preview.isPending || preview.isPlaceholderData),
     /** The program could not be asked. */
-    error: preview.error,
+    error: preview.data || old ? null : preview.error,
+    /** When what is shown was calculated, where that was before what is typed now and nothing newer can be had. */
+    asOf: isLost ? (old?.at ?? null) : null,
     retry: () => preview.refetch(),
     /** What is against the draft. */
     refused: mine,
@@ -53,12 +56,12 @@ export function useStation<TPlan extends object, TResults>(slug: string) {
     setDraft,
     changed: draft !== null,
     /** What the document comes to; null while that is not known. */
-    results: (preview.error || mine || slow ? null : (entry?.results ?? null)) as TResults | null,
+    results: (failed || mine || slow ? null : (entry?.results ?? null)) as TResults | null,
     /** What it noticed, the gravest first; nothing while that is not known. */
-    findings: preview.error || mine || slow ? [] : (entry?.findings ?? []),
+    findings: failed || mine || slow ? [] : (entry?.findings ?? []),
     /** What is drawn while a change is on its way or does not fit. */
     lastResults: (known?.results ?? null) as TResults | null,
-    isCurrent: !preview.isPlaceholderData && !mine && Boolean(entry),
+    isCurrent: !preview.isPlaceholderData && !mine && !isLost && Boolean(entry),
   };
 }
 

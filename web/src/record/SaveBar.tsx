@@ -1,9 +1,11 @@
 import { useMutation } from "@tanstack/react-query";
-import { useCallback, useState } from "react";
+import { useCallback, useEffect, useRef, useState } from "react";
 import { useParams } from "react-router";
-import { ApiError, api, unwrap } from "../api/client";
+import { ApiError } from "../api/client";
 import type { Draft } from "../job/drafts";
 import { useJobContext } from "../job/jobContext";
+import { savedNow } from "../job/savedNow";
+import { useLostAt } from "../offline/connection";
 import { InitialsField } from "../shell/InitialsField";
 import { author } from "../shell/settings";
 import { Trouble } from "../shell/Trouble";
@@ -12,15 +14,16 @@ import { useShortcut } from "../shell/useShortcut";
 /** Saves what is being tried into the record under the mechanic's initials, all stations or none; what is discarded is that of one station, and comes back at a click. */
 export function SaveBar() {
   const { job, work } = useJobContext();
-  const { drafts, keep, preview, save } = work;
+  const { drafts, keep, preview, save, isQueued, queue } = work;
+  const lostAt = useLostAt();
   const [initials] = author.use();
   const changed = Object.keys(drafts);
   const refused = save.error instanceof ApiError ? save.error : null;
   const refusedAuthor = refused?.for("X-Author");
   const stale = refused?.status === 412 ? refused.slug : undefined;
   const readTheirs = useMutation({
-    mutationFn: ({ slug }: { slug: string; keepMine: boolean }) => tagOf(job.id, slug),
-    onSuccess: (theirs, { slug, keepMine }) => {
+    mutationFn: ({ slug }: { slug: string; keepMine: boolean }) => savedNow(job.id, slug),
+    onSuccess: ({ etag: theirs }, { slug, keepMine }) => {
       const mine = drafts[slug];
       keep(slug, keepMine && mine ? { ...mine, etag: theirs } : null);
       save.reset();
@@ -36,11 +39,27 @@ export function SaveBar() {
   const ready = changed.length > 0 && !save.isPending && !readTheirs.isPending;
   const names = changed.map(nameOf).join(" and ");
   const act = useCallback(() => {
-    if (ready) {
+    if (!ready) {
+      return;
+    }
+    if (lostAt) {
+      queue(!isQueued);
+    } else {
       save.mutate({ author: initials });
     }
-  }, [ready, initials, save]);
+  }, [ready, initials, save, lostAt, isQueued, queue]);
   useShortcut("s", act);
+  const isSent = useRef(false);
+  useEffect(() => {
+    // Once each time it is back: what the program then says against it is for the mechanic to settle.
+    if (lostAt) {
+      isSent.current = false;
+    } else if (isQueued && ready && !isSent.current) {
+      isSent.current = true;
+      queue(false);
+      save.mutate({ author: initials });
+    }
+  }, [lostAt, isQueued, ready, initials, save, queue]);
   if (changed.length === 0 && !save.error && !discarded) {
     return null;
   }
@@ -51,7 +70,7 @@ export function SaveBar() {
           <Trouble error={readTheirs.error} />
         </div>
       )}
-      {save.error && !refusedAuthor && (
+      {save.error && !refusedAuthor && !(lostAt && isQueued) && (
         <div className="mb-3">
           <Trouble error={save.error}>
             {stale && (
@@ -84,7 +103,7 @@ export function SaveBar() {
       >
         <InitialsField inline error={refusedAuthor} />
         <button type="submit" className="btn btn-primary" disabled={!ready}>
-          {save.isPending ? "Saving" : "Save to the record"}
+          {save.isPending ? "Saving" : lostAt ? (isQueued ? "Do not save when back" : "Save when back") : "Save to the record"}
         </button>
         {discards.map((slug) => (
           <button
@@ -116,17 +135,10 @@ export function SaveBar() {
             Undo: bring back {nameOf(discarded.slug)}
           </button>
         )}
-        <span role="status" className="hidden text-[0.9rem] text-ink-3 sm:inline">
-          {names ? `${names}: not saved yet; kept in this browser.` : ""}
+        <span role="status" className={`text-[0.9rem] text-ink-3 ${lostAt ? "" : "max-sm:hidden"}`}>
+          {names && (lostAt && isQueued ? `${names}: saves when back.` : `${names}: not saved yet; kept in this browser.`)}
         </span>
       </form>
     </div>
   );
-}
-
-/** The tag of what is saved now: whoever asks for it has seen what stands there. */
-async function tagOf(id: string, slug: string): Promise<string> {
-  const call = api.GET("/api/jobs/{id}/stations/{slug}", { params: { path: { id, slug } } });
-  await unwrap(call);
-  return (await call).response.headers.get("ETag") ?? '"0"';
 }

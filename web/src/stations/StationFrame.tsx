@@ -9,6 +9,7 @@ import { Loading } from "../shell/Loading";
 import { Refusal } from "../shell/Refusal";
 import { Trouble } from "../shell/Trouble";
 import { Verdict } from "../shell/Verdict";
+import { timeOfDay } from "../words/times";
 import { useUnits } from "../words/useUnits";
 import { Rechecked } from "./Rechecked";
 
@@ -31,7 +32,7 @@ interface Props<T extends object, R extends Told> {
 export function StationFrame<T extends object, R extends Told>({ station, headline, lead, aside, children }: Props<T, R>) {
   const { job } = useJobContext();
   const units = useUnits();
-  const { results, findings, saved, changed, refused, error } = station;
+  const { results, findings, saved, changed, refused, error, asOf } = station;
   const recheck = useRecheck(job.id, station.slug, Boolean(saved?.revision) && !changed);
   if (station.isPending) {
     return <Loading what="Fetching what was saved" />;
@@ -48,13 +49,20 @@ export function StationFrame<T extends object, R extends Told>({ station, headli
         : "Calculating.";
   return (
     <>
-      <Verdict>{headline ?? verdict}</Verdict>
-      <p className="lead mt-1.5">{lead ?? (results ? units.say(results.lead) : "")}</p>
+      {asOf && (
+        <p className="mb-2 border-l-4 border-base-content pl-3">
+          <b>Calculated at {timeOfDay(asOf)}, before your last change.</b> There is no connection to calculate it anew.
+        </p>
+      )}
+      <div className={asOf ? "outdated" : ""}>
+        <Verdict>{headline ?? verdict}</Verdict>
+        <p className="lead mt-1.5">{lead ?? (results ? units.say(results.lead) : "")}</p>
+      </div>
       {!changed && <Rechecked recheck={recheck.data} />}
       {aside}
       <Refusal error={error ?? refused} onRetry={station.retry} />
       <Findings findings={findings.filter((f) => f.severity === "stop")} />
-      {children}
+      <div className={asOf ? "outdated" : ""}>{children}</div>
       <SaveBar />
     </>
   );

@@ -14,6 +14,9 @@ const otherYear = new Intl.DateTimeFormat("en-GB", {
   minute: "2-digit",
 });
 
+/** "14:06". */
+export const timeOfDay = (iso: string): string => sameDay.format(new Date(iso));
+
 /** "today 14:06", "Tue, 24 Nov, 14:06". */
 export function when(iso: string, now = new Date()): string {
   const time = new Date(iso);

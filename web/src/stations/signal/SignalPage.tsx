@@ -60,7 +60,7 @@ export function SignalPage() {
         </div>
       )}
       {capture && document.capture && capture.excerpt.length > 0 && (
-        <div className={stale ? "mt-4 opacity-50" : "mt-4"} aria-busy={stale}>
+        <div className={stale ? "outdated mt-4" : "mt-4"} aria-busy={stale}>
           <Waveform key={document.capture.sha256} capture={capture}>
             <CaptureButton upload={upload} first={false} />
           </Waveform>
