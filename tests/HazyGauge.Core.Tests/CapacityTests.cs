@@ -218,9 +218,9 @@ public class CapacityTests
         string[] Codes(DeliverySystem<Hazy> system, double kw, double pct) => [.. CapacityAnalysis.Of(system, kw, pct).Remedies.Select(r => r.Code)];
         Codes(System(Exactly), 100, 50).ShouldBeEmpty();
         var ports = System(Exactly) with { LowPressurePump = null };
-        Codes(ports, 310, 85).ShouldBe(["capBlend", "lowerPower", "largerInjectors", "raisePressure"]);
-        Codes(ports, 500, 85).ShouldBe(["lowerPower", "largerInjectors"]);
-        Codes(System(Exactly) with { Injectors = null }, 340, 85).ShouldBe(["capBlend", "lowerPower", "secondPump", "largerPump"]);
+        Codes(ports, 310, 85).ShouldBe(["largerInjectors", "raisePressure", "capBlend", "lowerPower"]);
+        Codes(ports, 500, 85).ShouldBe(["largerInjectors", "lowerPower"]);
+        Codes(System(Exactly) with { Injectors = null }, 340, 85).ShouldBe(["secondPump", "largerPump", "capBlend", "lowerPower"]);
         Codes(System(Exactly), 350, 85).ShouldContain("together");
         Codes(Direct(Exactly), 170, 60).ShouldBe(["capBlend", "lowerPower", "portInjection", "largerDirectInjectors"], ignoreOrder: true);
 

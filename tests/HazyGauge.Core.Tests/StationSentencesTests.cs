@@ -64,7 +64,7 @@ public partial class StationSentencesTests
     {
         { "sound", Sound, "It can be converted. The injectors are at 88 ", "Survey: can be converted; injectors at 88 " },
         { "nothing known", new VehicleSurvey(), "Not decided yet.", "Survey: not decided yet" },
-        { "too small", Sound with { Injectors = Sound.Injectors with { RatedFlowCcMin = 200 } }, "It can be converted, but not as it is. The injectors are at 1", "Survey: can be converted after changes; injectors at 1" },
+        { "too small", Sound with { Injectors = Sound.Injectors with { RatedFlowCcMin = 200 } }, "It can be converted, but not as it is. The injectors are too small, at 1", "Survey: can be converted after changes; injectors at 1" },
         { "no plug", Sound with { Control = Sound.Control with { PlugPresent = false } }, "Not this way. Buy nothing yet.", "Survey: cannot be converted this way" },
     };
 

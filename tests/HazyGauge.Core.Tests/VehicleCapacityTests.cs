@@ -46,7 +46,7 @@ public class VehicleCapacityTests
         State(Of(Ports), CapacityVerdict.Carried, StationState.Proven, "supports what is wanted");
         State(Of(Ports, new FullLoad(PowerKw: 206)), CapacityVerdict.Doubtful, StationState.InWork, ".");
         var capped = Of(Ports, new FullLoad(PowerKw: 245));
-        State(capped, CapacityVerdict.Capped, StationState.InWork, "Fill at most E");
+        State(capped, CapacityVerdict.Capped, StationState.InWork, "Fit injectors of at least ");
         capped.NextAction.Why.ShouldStartWith("At 245 kW it supports up to E");
         capped.NextAction.Why.ShouldEndWith("The injectors are the limit.");
         // That not even E0 works is said for sure only where it is sure: a guess holds no job.

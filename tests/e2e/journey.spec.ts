@@ -36,6 +36,8 @@ test("a new job at the phone: refused captures say why, faults stop the work, in
   await page.getByLabel(/Job name/).fill("Loden 5");
   await page.keyboard.press("Enter");
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("Not decided yet.");
+  await page.getByRole("button", { name: /All stations/ }).click();
+  await expectAccessible(page);
   await page.getByRole("link", { name: /^Signal/ }).click();
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("No signal on this job yet.");
   await expectAccessible(page);
@@ -44,7 +46,7 @@ test("a new job at the phone: refused captures say why, faults stop the work, in
     ["wave.vcd", Buffer.from("$timescale 1 us $end $var"), "It was cut off"],
     ["wave.vcd", Buffer.from([0, 1, 2, 3]), "this is not text"],
     ["wave.csv", Buffer.from("time;volts\n0,1;5,0\n"), "fewer than two rows"],
-    ["wave.png", Buffer.from("a,b"), "is neither a VCD nor a CSV recording"],
+    ["wave.txt", Buffer.from("a,b"), "no row of numbers follows"],
   ] as const) {
     await drop(page, name, content);
     await expect(page.getByRole("alert")).toContainText(sentence);
@@ -54,6 +56,10 @@ test("a new job at the phone: refused captures say why, faults stop the work, in
   await drop(page, "water.vcd", vcd(185, 2.2));
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("The sensor cannot read this fuel.");
   await expect(page.getByText("Stop here")).toBeVisible();
+  // In the hand the glass is a strip that opens.
+  const glass = page.getByRole("complementary", { name: "Sight glass" });
+  await expect(glass).toContainText("No reading: the signal says why.");
+  await glass.getByRole("button", { name: /Sight glass$/ }).click();
   await expect(page.getByRole("img", { name: "Sight glass: empty, nothing is known yet" })).toBeVisible();
 
   await drop(page, "silent.vcd", vcd(0, 0));
@@ -90,11 +96,17 @@ test("keys lead to the stations, rest in fields and can be switched off", async 
   await expect(page.getByRole("link", { name: "Skip to the page" })).toBeFocused();
   await page.keyboard.press("Enter");
   await expect(page.getByRole("main")).toBeFocused();
+  // A digit alone is too easily one meant for a field.
+  await page.keyboard.press("2");
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^The signal is real/);
+  await page.keyboard.press("g");
   await page.keyboard.press("2");
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("At 155 kW this system supports E85.");
+  await page.keyboard.press("g");
   await page.keyboard.press("3");
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("Route is not built yet.");
   await expectAccessible(page);
+  await page.keyboard.press("g");
   await page.keyboard.press("6");
   await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^The signal is real/);
 
@@ -109,8 +121,40 @@ test("keys lead to the stations, rest in fields and can be switched off", async 
   await expectAccessible(page);
   await page.getByLabel("Single-key shortcuts").uncheck();
   await page.getByRole("button", { name: "Close" }).click();
+  await page.keyboard.press("g");
   await page.keyboard.press("2");
   await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^The signal is real/);
+});
+
+test("a file dropped anywhere on a job goes where it belongs, after a question", async ({ page, open }) => {
+  const asked = (name: string) => page.getByRole("region", { name: `Where does ${name} belong?` });
+  await open(page, "Tarnock 30", "Capacity");
+  await drop(page, "wave.vcd", vcd(150, 3, 4));
+  await expectAccessible(page);
+  await asked("wave.vcd").getByRole("button", { name: "Read it as a recording of the sensor" }).click();
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/E100/);
+  await page.getByRole("button", { name: "Discard changes" }).click();
+
+  // A photo goes beside an answer of the survey; what only calls itself a photo is refused.
+  await drop(page, "plate.png", Buffer.from("no picture at all"));
+  await asked("plate.png").getByLabel("Photo of").selectOption({ index: 1 });
+  await asked("plate.png").getByRole("button", { name: "Add it to the survey" }).click();
+  await expect(page.getByRole("alert")).toContainText("'plate.png' is no photo this can show. Choose a JPEG, PNG or WebP.");
+  const png = "iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNkYPhfDwAChwGA60e6kgAAAABJRU5ErkJggg==";
+  await drop(page, "pump.png", Buffer.from(png, "base64"));
+  await asked("pump.png").getByLabel("Photo of").selectOption({ index: 1 });
+  await asked("pump.png").getByRole("button", { name: "Add it to the survey" }).click();
+  await expect(page).toHaveURL(/\/survey/);
+  await expect(page.getByText("Survey: not saved yet; kept in this browser.")).toBeVisible();
+
+  // Anything else is kept with a word about it.
+  await drop(page, "dyno sheet.pdf", Buffer.from("%PDF-1.4 made up"));
+  await asked("dyno sheet.pdf").getByLabel("What it shows").fill("run before the conversion");
+  await asked("dyno sheet.pdf").getByLabel("Your initials").fill("JM");
+  await asked("dyno sheet.pdf").getByRole("button", { name: "Keep it on the record" }).click();
+  await expect(asked("dyno sheet.pdf")).toBeHidden();
+  await page.getByRole("link", { name: "Record" }).click();
+  await expect(page.getByText("run before the conversion")).toBeVisible();
 });
 
 test("two at one job: the later save is stopped and can be carried on", async ({ browser, app, open }) => {

@@ -27,7 +27,7 @@ for (const [theme, size, width, height] of [
       await expectGood(page);
 
       await open(page, "Skirr", "Survey");
-      await expect(page.getByRole("heading", { level: 1 })).toHaveText(/but not as it is\. The injectors are at /);
+      await expect(page.getByRole("heading", { level: 1 })).toHaveText(/but not as it is\. The (injectors are|fuel pump is) too small, at /);
       for (const stop of ["Owner", "Tank", "Lines", "Engine", "Injection", "Control"]) {
         await page.getByRole("button", { name: new RegExp(`^${stop} (done|\\d)`) }).click();
         await expect(page.getByRole("heading", { level: 2, name: new RegExp(`^${stop}`) })).toBeVisible();
@@ -37,6 +37,7 @@ for (const [theme, size, width, height] of [
 
       await open(page, "Vantle T20", "Capacity");
       await expect(page.getByRole("heading", { level: 1 })).toHaveText(/supports up to E\d+.±.\d+\. The fuel pump is the limit\./);
+      await page.getByRole("region", { name: "Vapor check: the hottest drive" }).getByRole("button", { name: /left at/ }).click();
       await page.getByRole("button", { name: "Edit: Around the tank" }).click();
       await expect(page.getByRole("textbox", { name: "Around the tank" })).toBeVisible();
       await expectGood(page);
@@ -51,7 +52,7 @@ for (const [theme, size, width, height] of [
       await page.getByRole("button", { name: "Stop the simulator" }).click();
 
       await open(page, "Tarnock 30", "Signal");
-      await expect(page.getByText("What the recording holds")).toBeVisible();
+      await expect(page.getByRole("heading", { name: "What the recording holds" })).toBeVisible();
       await expectGood(page);
       await page.getByRole("link", { name: "To Compensate" }).click();
       await expect(page.getByRole("heading", { level: 1 })).toHaveText(/inject \d/);
@@ -63,6 +64,9 @@ for (const [theme, size, width, height] of [
       await expect(page.getByText("version 0.")).toBeVisible();
       await expectGood(page);
 
+      if (width < 768) {
+        await page.getByRole("button", { name: /All stations/ }).click();
+      }
       await page.getByRole("link", { name: /^Prove/ }).click();
       await expect(page.getByRole("heading", { level: 1 })).toHaveText("Prove is not built yet.");
       await expectGood(page);

@@ -1,5 +1,6 @@
 using System.Text.Json.Serialization;
 using HazyGauge.Core.Haze;
+using HazyGauge.Core.Sentences;
 using MathNet.Numerics.RootFinding;
 
 namespace HazyGauge.Core.FuelSystem;
@@ -7,7 +8,8 @@ namespace HazyGauge.Core.FuelSystem;
 /// <summary>How heavily a component is used.</summary>
 /// <param name="Component">The component.</param>
 /// <param name="UsePct">Its use, % of its limit; above 100 it is too small.</param>
-public sealed record ComponentUse(FuelComponent Component, Hazy UsePct)
+/// <param name="Limit">Of which limit, behind a percentage: "of the 85 % duty allowed".</param>
+public sealed record ComponentUse(FuelComponent Component, Hazy UsePct, Sentence Limit)
 {
     /// <summary>True where the best estimate lies within the limit.</summary>
     public bool Ok => UsePct.Value <= 100;
@@ -42,7 +44,12 @@ public sealed class CapacityLimits
 
     /// <summary>The use of every known component, the heaviest first.</summary>
     public IReadOnlyList<ComponentUse> Uses(Hazy powerKw, Hazy ethanolPct) =>
-        [.. _system.Components.Select(c => new ComponentUse(c, _system.Use(c, ethanolPct).At(powerKw))).OrderByDescending(u => u.UsePct.Value)];
+        [.. _system.Components.Select(c => UseOf(_system, c, powerKw, ethanolPct)).OrderByDescending(u => u.UsePct.Value)];
+
+    /// <summary>The use of one component of a system.</summary>
+    /// <exception cref="InvalidOperationException">The component is not known.</exception>
+    public static ComponentUse UseOf(DeliverySystem<Hazy> system, FuelComponent component, Hazy powerKw, Hazy ethanolPct) =>
+        new(component, system.Use(component, ethanolPct).At(powerKw), FuelComponentWords.LimitOf(system, component));
 
     /// <summary>The component that sets the most power on a blend; null where none is known.</summary>
     public FuelComponent? Binding(Hazy ethanolPct) => _system.Components.Count == 0

@@ -1,3 +1,4 @@
+using System.Globalization;
 using System.Text.Json.Serialization;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Sentences;
@@ -103,7 +104,8 @@ internal sealed class CapacityRemedies
             found.Add(Together(together));
         }
 
-        return [.. found.OfType<CapacityRemedy>().DistinctBy(r => r.Code).OrderByDescending(r => r.Enough)];
+        // What is enough comes first, and of that what to buy: to want less is what remains.
+        return [.. found.OfType<CapacityRemedy>().DistinctBy(r => r.Code).OrderByDescending(r => r.Enough).ThenBy(r => r is { PowerKw: not null } or { EthanolPct: not null })];
     }
 
     private CapacityRemedy? CapBlend()
@@ -150,8 +152,12 @@ internal sealed class CapacityRemedies
 
         var first = Math.Ceiling((ports.RatedFlowCcMin.Value + 1) / FlowStepCcMin) * FlowStepCcMin;
         var change = Steps(first, LargestFlowCcMin, FlowStepCcMin).Select(flow => new CapacityChange(RatedFlowCcMin: flow)).FirstOrDefault(c => Supports(c, FuelComponent.Injectors));
-        return change is null ? null : Evaluate("largerInjectors", Sentence.Of($"Fit injectors of {Say.CcPerMin(change.RatedFlowCcMin!.Value)}"), change);
+        return change is null ? null : Evaluate("largerInjectors", Sentence.Of($"Fit injectors of at least {ByBothUnits(change.RatedFlowCcMin!.Value)} at {Say.Kpa(ports.RatedPressureKpa.Value)}"), change);
     }
+
+    // Injectors are sold by either; whoever buys should not have to convert.
+    private static string ByBothUnits(double ccPerMin) =>
+        string.Create(CultureInfo.InvariantCulture, $"{ccPerMin:0} cc/min ({UnitStyle.Of(Unit.CcPerMin).Shown(ccPerMin, UnitSystem.Us):0.0} lb/h)");
 
     private CapacityRemedy? RaisePressure()
     {
@@ -256,7 +262,7 @@ internal sealed class CapacityRemedies
     private bool Supports(CapacityChange change, FuelComponent component)
     {
         var changed = change.ApplyTo(_system);
-        return !changed.Components.Contains(component) || new ComponentUse(component, changed.Use(component, _ethanolPct).At(_powerKw)).IsSurelyOk;
+        return !changed.Components.Contains(component) || CapacityLimits.UseOf(changed, component, _powerKw, _ethanolPct).IsSurelyOk;
     }
 
     private CapacityRemedy Evaluate(string code, Sentence what, CapacityChange change, double? powerKw = null, double? ethanolPct = null)

@@ -1,4 +1,5 @@
 using HazyGauge.Core.Haze;
+using HazyGauge.Core.Sentences;
 
 namespace HazyGauge.Core.FuelSystem;
 
@@ -6,8 +7,9 @@ namespace HazyGauge.Core.FuelSystem;
 /// <param name="Component">The component.</param>
 /// <param name="UsePct">Its use, % of its limit; above 100 it is too small.</param>
 /// <param name="Budget">Where the doubt comes from, largest first.</param>
-public sealed record ComponentLoad(FuelComponent Component, Hazy UsePct, IReadOnlyList<BudgetLine> Budget)
+/// <param name="Limit">Of which limit, behind a percentage.</param>
+public sealed record ComponentLoad(FuelComponent Component, Hazy UsePct, IReadOnlyList<BudgetLine> Budget, Sentence Limit)
 {
     /// <summary>The load for a use.</summary>
-    public static ComponentLoad Of(ComponentUse use) => new(use.Component, use.UsePct, HazeBudget.Of(use.UsePct));
+    public static ComponentLoad Of(ComponentUse use) => new(use.Component, use.UsePct, HazeBudget.Of(use.UsePct), use.Limit);
 }

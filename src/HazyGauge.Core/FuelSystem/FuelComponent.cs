@@ -1,3 +1,6 @@
+using HazyGauge.Core.Haze;
+using HazyGauge.Core.Sentences;
+
 namespace HazyGauge.Core.FuelSystem;
 
 /// <summary>A part of the fuel system that can be too small.</summary>
@@ -34,6 +37,17 @@ public static class FuelComponentWords
 
     /// <summary>The component with its verb, to begin a sentence.</summary>
     public static string Begins(this FuelComponent component) => $"{component.Named()} {component.Verb()}";
+
+    /// <summary>The limit of a component, behind a percentage of it.</summary>
+    public static Sentence LimitOf(DeliverySystem<Hazy> system, FuelComponent component) => component switch
+    {
+        FuelComponent.Injectors when system.Injectors is { } ports => Sentence.Of($"of the {Say.Percent(ports.DutyLimitPct.Value)} duty allowed"),
+        FuelComponent.DirectInjection => "of the time there is to inject",
+        FuelComponent.HighPressurePump => "of what it delivers",
+        FuelComponent.LowPressurePump when system.LowPressurePump is { MarginPct.Value: > 0 and var margin } => Sentence.Of($"of its flow less {Say.Percent(margin)} margin"),
+        FuelComponent.LowPressurePump => "of its flow",
+        _ => throw new ArgumentOutOfRangeException(nameof(component), component, "Not a component of this system."),
+    };
 
     /// <summary>Is, or are.</summary>
     public static string Verb(this FuelComponent component) => component == FuelComponent.Injectors ? "are" : "is";

@@ -60,6 +60,11 @@ public static class JobFileFormat
         {
             json = await JsonDocument.ParseAsync(from, new JsonDocumentOptions { AllowDuplicateProperties = false }, cancellation);
         }
+        catch (JsonException broken) when (broken is { LineNumber: 0 or null, BytePositionInLine: 0 or null })
+        {
+            // Its very first character belongs to something else.
+            throw new RefusedInputException("file", "This is no job file. Choose the JSON or zip that Export made.");
+        }
         catch (JsonException broken)
         {
             throw new RefusedInputException("file", $"The job file breaks off or is malformed at line {(broken.LineNumber ?? 0) + 1}.");

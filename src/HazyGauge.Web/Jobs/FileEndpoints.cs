@@ -5,11 +5,22 @@ using HazyGauge.Data.Jobs;
 using HazyGauge.Formats.Photos;
 using HazyGauge.Web.OpenApi;
 using HazyGauge.Web.Problems;
+using HazyGauge.Web.Queries;
 using HazyGauge.Web.Uploads;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Mvc;
 
 namespace HazyGauge.Web.Jobs;
+
+/// <summary>What a file is brought as.</summary>
+internal enum FileKind
+{
+    /// <summary>Whatever it is.</summary>
+    Any,
+
+    /// <summary>A photo; anything else is refused.</summary>
+    Photo,
+}
 
 /// <summary>A file that was taken in.</summary>
 public sealed record UploadedFile(string Sha256, string Name, long Bytes);
@@ -26,7 +37,7 @@ internal static class FileEndpoints
     public static void MapFiles(this IEndpointRouteBuilder api)
     {
         api.MapPost("/jobs/{id:guid}/files", AddAsync)
-            .WithSummary("Puts a file on the job. The same content again is the file that is already there. Photos (JPEG, PNG, WebP, at most 25 MB) are kept without place, time and maker.")
+            .WithSummary("Puts a file on the job. The same content again is the file that is already there. Photos (JPEG, PNG, WebP, at most 25 MB) are kept without place, time and maker; with kind=photo nothing else is taken.")
             .WithMetadata(new RequestSizeLimitAttribute(MultipartUpload.LargestRequest))
             .AcceptsFile();
         api.MapGet("/jobs/{id:guid}/files", ListAsync).WithSummary("The files of a job, in the order they were brought.");
@@ -47,13 +58,13 @@ internal static class FileEndpoints
             return JobEndpoints.NoSuchJob();
         }
 
-        await using var upload = await MultipartUpload.ReadAsync(request, folder, [], cancellation);
+        await using var upload = await MultipartUpload.ReadAsync(request, folder, ["kind"], cancellation);
         if (upload.Bytes == 0)
         {
             throw new RefusedInputException("file", $"'{upload.FileName}' is empty.");
         }
 
-        await using var content = await WithoutMetadataAsync(upload, cancellation);
+        await using var content = await WithoutMetadataAsync(upload, QueryValue.Word<FileKind>(upload.Fields.GetValueOrDefault("kind"), "kind") == FileKind.Photo, cancellation);
         var file = await files.AddAsync(id, upload.FileName, content, cancellation);
         return TypedResults.Ok(new UploadedFile(file.Sha256, file.Name, file.Bytes));
     }
@@ -92,11 +103,17 @@ internal static class FileEndpoints
         return Photo.KindOf(head.AsSpan(0, read));
     }
 
-    private static async Task<Stream> WithoutMetadataAsync(MultipartUpload upload, CancellationToken cancellation)
+    private static async Task<Stream> WithoutMetadataAsync(MultipartUpload upload, bool mustBePhoto, CancellationToken cancellation)
     {
         var content = upload.Open();
         if (await KindAsync(content, cancellation) is null)
         {
+            if (mustBePhoto)
+            {
+                await content.DisposeAsync();
+                throw new RefusedInputException("file", $"'{upload.FileName}' is no photo this can show. Choose a JPEG, PNG or WebP.");
+            }
+
             content.Position = 0;
             return content;
         }

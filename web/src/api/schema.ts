@@ -717,7 +717,7 @@ export interface paths {
             };
         };
         put?: never;
-        /** Puts a file on the job. The same content again is the file that is already there. Photos (JPEG, PNG, WebP, at most 25 MB) are kept without place, time and maker. */
+        /** Puts a file on the job. The same content again is the file that is already there. Photos (JPEG, PNG, WebP, at most 25 MB) are kept without place, time and maker; with kind=photo nothing else is taken. */
         post: {
             parameters: {
                 query?: never;
@@ -3371,6 +3371,8 @@ export interface components {
             usePct: components["schemas"]["Hazy"];
             /** @description Where the doubt comes from, largest first. */
             budget: components["schemas"]["BudgetLine"][];
+            /** @description Of which limit, behind a percentage. */
+            limit: components["schemas"]["Sentence"];
         };
         /** @description How heavily a component is used. */
         ComponentUse: {
@@ -3378,6 +3380,8 @@ export interface components {
             component: components["schemas"]["FuelComponent"];
             /** @description Its use, % of its limit; above 100 it is too small. */
             usePct: components["schemas"]["Hazy"];
+            /** @description Of which limit, behind a percentage: "of the 85 % duty allowed". */
+            limit: components["schemas"]["Sentence"];
             /** @description True where the best estimate lies within the limit. */
             ok?: boolean;
             /** @description True where all of its haze lies on that side of the limit. */

@@ -2,16 +2,18 @@ import { useCallback, useRef, useState } from "react";
 import type { ListedJob } from "../api/client";
 import { type BayFilter as Filter, useBay, useFound } from "../api/queries";
 import { useBayNews } from "../live/useNews";
+import { DropHere } from "../shell/DropHere";
 import { Header } from "../shell/Header";
 import { Loading } from "../shell/Loading";
 import { Trouble } from "../shell/Trouble";
+import { useDropped } from "../shell/useDropped";
 import { useSettled } from "../shell/useSettled";
 import { useShortcut } from "../shell/useShortcut";
 import { BayFilter } from "./BayFilter";
 import { DemoJobs, FirstRun } from "./FirstRun";
-import { useImportJob } from "./ImportJob";
 import { JobList } from "./JobList";
 import { NewJobDialog } from "./NewJobDialog";
+import { useImportJob } from "./useImportJob";
 
 /** Every job, and what is next on it. */
 export function BayPage() {
@@ -36,6 +38,7 @@ export function BayPage() {
     useCallback(() => step(-1), []),
   );
   const importJob = useImportJob();
+  const isOver = useDropped(importJob.ask);
   const bay = whole.data?.pages[0];
   const jobs = found.data?.pages.flatMap((page) => page.jobs) ?? [];
   return (
@@ -101,6 +104,7 @@ export function BayPage() {
           all keys
         </p>
       </main>
+      {isOver && <DropHere />}
       <NewJobDialog ref={newJob} />
     </>
   );

@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { ApiError, type EntryRequest } from "../api/client";
 import { LabelledGroup } from "../fields/Labelled";
+import { Mark } from "../fields/Mark";
 import { TextField } from "../fields/TextField";
 import { useJobContext } from "../job/jobContext";
 import { InitialsField } from "../shell/InitialsField";
@@ -89,10 +90,9 @@ export function EntryForm() {
         <LabelledGroup label="Which stations cannot go on until then">
           <div className="flex flex-wrap gap-x-4">
             {job.stations.map(({ slug, name }) => (
-              <label key={slug} className="flex min-h-[44px] items-center gap-2">
-                <input
+              <label key={slug} className="flex min-h-[44px] items-center gap-3">
+                <Mark
                   type="checkbox"
-                  className="checkbox checkbox-sm border-edge"
                   checked={blocks.includes(slug)}
                   onChange={(e) => change(setBlocks)(e.target.checked ? [...blocks, slug] : blocks.filter((b) => b !== slug))}
                 />

@@ -1,4 +1,5 @@
 import type { ReactNode } from "react";
+import { Mark } from "./Mark";
 
 interface Props {
   /** Name of the group. */
@@ -15,7 +16,9 @@ interface Props {
 export function Choice({ group, name, how, checked, onChoose, children }: Props) {
   return (
     <label className="flex min-h-[44px] cursor-pointer items-start gap-3 py-1">
-      <input type="radio" name={group} className="radio radio-sm mt-1 border-edge" checked={checked} onChange={onChoose} />
+      <span className="mt-1 grid">
+        <Mark type="radio" name={group} checked={checked} onChange={onChoose} />
+      </span>
       <span className="min-w-0 grow">
         <span className={checked ? "font-bold" : "font-medium"}>{name}</span>
         <span className="block text-[0.88rem] text-ink-3">{how}</span>

@@ -5,6 +5,7 @@ import { useJob } from "../api/queries";
 import { OpenEntries } from "../entries/OpenEntries";
 import { Line } from "../line/Line";
 import { useLive } from "../live/useLive";
+import { DropHere } from "../shell/DropHere";
 import { Header } from "../shell/Header";
 import { Loading } from "../shell/Loading";
 import { Trouble } from "../shell/Trouble";
@@ -15,6 +16,7 @@ import { GlassAside } from "./GlassAside";
 import { JobContext, type JobContextValue } from "./jobContext";
 import { Meanwhile } from "./Meanwhile";
 import { readingOf } from "./reading";
+import { useDroppedFile } from "./useDroppedFile";
 import { useJobWork } from "./useJobWork";
 
 /** A job: its line across the top, the sight glass at the right, a station or the record between. */
@@ -31,6 +33,7 @@ function OneJob({ id }: { id: string }) {
   const work = useJobWork(id, job.data, slug ?? null);
   const live = useLive();
   const navigate = useNavigate();
+  const dropped = useDroppedFile(id, slug, work);
   // A station begins at its verdict, wherever the one before was scrolled to.
   // biome-ignore lint/correctness/useExhaustiveDependencies: the address is what it waits for.
   useEffect(() => {
@@ -56,7 +59,7 @@ function OneJob({ id }: { id: string }) {
       </>
     );
   }
-  const context: JobContextValue = { job: job.data, work, live };
+  const context: JobContextValue = { job: job.data, work, live, handed: dropped.handed };
   const saved = latest(Object.values(work.preview.data?.stations ?? {}));
   return (
     <JobContext value={context}>
@@ -85,13 +88,15 @@ function OneJob({ id }: { id: string }) {
         <StationKey key={station.slug} pressed={stationKey(index)} to={`/jobs/${id}/${station.slug}`} />
       ))}
       <div className="mx-auto flex max-w-[84rem] flex-col lg:flex-row">
-        <main id="content" tabIndex={-1} className="outline-none min-w-0 grow px-4 py-5 sm:px-7">
+        <main id="content" tabIndex={-1} className="outline-none min-w-0 grow px-4 py-3 sm:px-7 md:py-5">
           <Meanwhile job={job.data} drafts={work.drafts} />
           <OpenEntries job={job.data} />
+          {dropped.question}
           <Outlet />
         </main>
         <GlassAside />
       </div>
+      {dropped.isOver && <DropHere />}
     </JobContext>
   );
 }

@@ -7,6 +7,8 @@ export interface JobContextValue {
   job: Job;
   work: JobWork;
   live: Live;
+  /** A recording that was dropped somewhere else on the job, to be read where recordings are read; taken once. */
+  handed: { take: () => File | null };
 }
 
 export const JobContext = createContext<JobContextValue | null>(null);

@@ -13,17 +13,17 @@ export function Pipe({ ethanolPct, reach, thick = false }: Props) {
   const colour = ethanolColour(ethanolPct ?? 0);
   const full = `${Math.max(0, reach * 100 - 4)}%`;
   return (
-    <div
+    <span
       aria-hidden="true"
-      className={`w-full border-y ${thick ? "h-[10px] border-y-2" : "h-[7px]"}`}
+      className={`block w-full border-y ${thick ? "h-[10px] border-y-2" : "h-[7px]"}`}
       style={{ borderColor: "var(--edge)" }}
     >
       {ethanolPct !== null && (
-        <div
-          className="h-full"
+        <span
+          className="block h-full"
           style={{ background: `linear-gradient(to right, ${colour} ${full}, transparent ${Math.min(100, reach * 100 + 5)}%)` }}
         />
       )}
-    </div>
+    </span>
   );
 }

@@ -32,7 +32,7 @@ function draft(slug: string, etag: string) {
 function Bar() {
   const work = useJobWork("1", job as Job, "signal");
   return (
-    <JobContext value={{ job, work, live: {} as Live } satisfies JobContextValue}>
+    <JobContext value={{ job, work, live: {} as Live, handed: { take: () => null } } satisfies JobContextValue}>
       <SaveBar />
     </JobContext>
   );

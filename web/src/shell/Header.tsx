@@ -1,5 +1,5 @@
 import { Settings } from "lucide-react";
-import { type ReactNode, useCallback } from "react";
+import { type ReactNode, useCallback, useRef } from "react";
 import { Link } from "react-router";
 import { KeyHelp } from "./KeyHelp";
 import { Segment } from "./Segment";
@@ -23,6 +23,9 @@ export function Header({ where, children }: { where: ReactNode; children?: React
     "u",
     useCallback(() => units.set(units.get() === "us" ? "metric" : "us"), []),
   );
+  const keys = useRef<HTMLDialogElement>(null);
+  const showKeys = useCallback(() => keys.current?.showModal(), []);
+  useShortcut("?", showKeys, true);
   const settings = (
     <>
       <Segment label="Units" choices={systems} chosen={system} onChoose={setUnits} />
@@ -31,10 +34,7 @@ export function Header({ where, children }: { where: ReactNode; children?: React
   );
   return (
     <header className="border-b border-rule px-4 sm:px-7">
-      <a
-        href="#content"
-        className="btn btn-primary no-print sr-only focus:not-sr-only focus:absolute focus:top-1 focus:left-2 focus:z-40"
-      >
+      <a href="#content" className="btn btn-primary no-print absolute top-1 left-2 z-40 not-focus:-translate-y-20">
         Skip to the page
       </a>
       <div className="mx-auto flex min-h-[52px] max-w-[82rem] items-center gap-x-3 py-1 sm:flex-wrap sm:gap-x-5 sm:gap-y-1">
@@ -56,9 +56,20 @@ export function Header({ where, children }: { where: ReactNode; children?: React
           </summary>
           <div className="absolute right-0 z-30 mt-1 grid w-max gap-3 rounded-[10px] border border-edge bg-base-100 p-4">
             {settings}
+            <button type="button" className="btn btn-outline" onClick={showKeys}>
+              Keys
+            </button>
           </div>
         </details>
-        <KeyHelp />
+        <button
+          type="button"
+          className="kbd-key no-print min-h-[32px] min-w-[32px] max-sm:hidden"
+          aria-label="Keys"
+          onClick={showKeys}
+        >
+          ?
+        </button>
+        <KeyHelp ref={keys} />
       </div>
     </header>
   );

@@ -1,18 +1,35 @@
 import { useEffect } from "react";
 import { shortcuts } from "./settings";
 
-/** Acts on a single key, except while something is typed, a dialog is open or keys are switched off. */
-export function useShortcut(key: string, act: () => void, always = false) {
+/** How long a first key waits for its second. */
+const patienceMs = 2000;
+
+/** The key before the one that is being pressed; none where that was typed into a field. */
+let before = { key: "", at: 0 };
+let pressed = before;
+window.addEventListener(
+  "keydown",
+  (event) => {
+    before = pressed;
+    pressed = { key: isTyping(event) ? "" : event.key, at: event.timeStamp };
+  },
+  { capture: true },
+);
+
+/**
+ * Acts on a key, or on two in a row ("g 3"), except while something is typed, a dialog is open or keys are switched off.
+ */
+export function useShortcut(keys: string, act: () => void, always = false) {
   useEffect(() => {
+    const [key, first] = keys.split(" ").reverse();
     const onKey = (event: KeyboardEvent) => {
-      const target = event.target as HTMLElement;
-      const typing = target.closest("input:not([type=radio]):not([type=checkbox]), textarea, select, [contenteditable]");
       if (
         event.key !== key ||
         event.ctrlKey ||
         event.metaKey ||
         event.altKey ||
-        typing ||
+        (first !== undefined && (before.key !== first || event.timeStamp - before.at > patienceMs)) ||
+        isTyping(event) ||
         document.querySelector("dialog[open]")
       ) {
         return;
@@ -24,5 +41,10 @@ export function useShortcut(key: string, act: () => void, always = false) {
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
-  }, [key, act, always]);
+  }, [keys, act, always]);
+}
+
+function isTyping({ target }: KeyboardEvent): boolean {
+  const field = "input:not([type=radio]):not([type=checkbox]), textarea, select, [contenteditable]";
+  return target instanceof Element && target.closest(field) !== null;
 }

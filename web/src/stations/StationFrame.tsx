@@ -6,6 +6,7 @@ import type { StationWork } from "../job/useStation";
 import { SaveBar } from "../record/SaveBar";
 import { Findings } from "../shell/Findings";
 import { Loading } from "../shell/Loading";
+import { Outline } from "../shell/Outline";
 import { Refusal } from "../shell/Refusal";
 import { Trouble } from "../shell/Trouble";
 import { Verdict } from "../shell/Verdict";
@@ -58,6 +59,7 @@ export function StationFrame<T extends object, R extends Told>({ station, headli
         <Verdict>{headline ?? verdict}</Verdict>
         <p className="lead mt-1.5">{lead ?? (results ? units.say(results.lead) : "")}</p>
       </div>
+      <Outline />
       {!changed && <Rechecked recheck={recheck.data} />}
       {aside}
       <Refusal error={error ?? refused} onRetry={station.retry} />

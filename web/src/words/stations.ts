@@ -13,7 +13,7 @@ export function stateWord(station: { isWaiting: boolean; built?: boolean; state:
   return station.isWaiting ? "waiting" : station.built === false ? "not built yet" : words[station.state];
 }
 
-/** The key that jumps to the station at this place of the line: 1 to 9, then 0. */
+/** The keys that lead to the station at this place of the line: g, then 1 to 9, then 0. A digit alone is too easily one meant for a field. */
 export function stationKey(index: number): string {
-  return String((index + 1) % 10);
+  return `g ${(index + 1) % 10}`;
 }

@@ -30,8 +30,8 @@ public static class SurveyEvaluation
             system.PowerKw,
             system.EthanolPct,
             [.. uses.Select(ComponentLoad.Of)],
-            SurveyWords.Headline(eligible, findings, uses, system.Assumed),
-            SurveyWords.Lead(eligible, toMeasure),
+            SurveyWords.Headline(eligible, uses),
+            SurveyWords.Lead(eligible, toMeasure, VehicleFields.All.Count(q => q.IsOpen(survey) && q.HoldsUp(survey)), uses.Count > 0 && system.Assumed.Count > 0),
             next.State,
             next.NextAction);
     }
@@ -92,7 +92,7 @@ public static class SurveyEvaluation
             if (HazeBudget.Of(load.UsePct).FirstOrDefault(l => l.Source == path) is { Check: { PlusMinusAfter: var after } } line && now - after is var narrowing && narrowing > (best?.Narrowing ?? LeastNarrowing))
             {
                 best = (narrowing, Sentence.Of(
-                    $"{line.SharePct:0} % of the haze on {load.Component.InWords()} ({load.UsePct.Value:0} ± {now:0} % of what may be used) comes from this. Measured, it is ± {after:0} %."));
+                    $"{line.SharePct:0} % of the haze on {load.Component.InWords()} ({load.UsePct.Value:0} ± {now:0} % {load.Limit}) comes from this. Measured, it is ± {after:0} %."));
             }
         }
 

@@ -200,7 +200,7 @@ internal static class SurveyFindings
                 yield return new(
                     tooSmall ? "tooSmall" : "mayBeTooSmall",
                     Severity.Caution,
-                    Sentence.Of($"{load.Component.Begins()} at {Say.Percent(load.UsePct)} of what may be used at that power on {Say.Ethanol(system.EthanolPct.Value)}: {(tooSmall ? "too small. Capacity shows what would do" : "maybe too small. Measure before you buy")}."),
+                    Sentence.Of($"{load.Component.Begins()} at {Say.Percent(load.UsePct)} {load.Limit} at that power on {Say.Ethanol(system.EthanolPct.Value)}: {(tooSmall ? "too small. Capacity shows what would do" : "maybe too small. Measure before you buy")}."),
                     FieldOf(load.Component));
             }
         }

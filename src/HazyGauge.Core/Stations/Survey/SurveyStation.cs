@@ -97,7 +97,7 @@ public sealed class SurveyStation : Station<VehicleSurvey, SurveyResults>
     public override IReadOnlyList<Figure> Figures(VehicleSurvey plan, SurveyResults? results)
     {
         Figure Fact(string path) => VehicleFields.Find(path) is { } field && field.In(plan) is Hazy number ? new(path, field.Label, Number: number, Unit: field.Unit) : new(path, VehicleFields.Find(path)!.Label, Word(VehicleFields.Find(path)!.In(plan)));
-        Figure Load(FuelComponent component) => Figure.Of(component.ToString(), $"{component.Named()[4..]} at, of what may be used", results?.Loads.FirstOrDefault(l => l.Component == component)?.UsePct, Unit.Percent, "not calculated");
+        Figure Load(FuelComponent component) => Figure.Of(component.ToString(), $"{component.Named()[4..]} at, of the limit", results?.Loads.FirstOrDefault(l => l.Component == component)?.UsePct, Unit.Percent, "not calculated");
         return
         [
             new("eligible", "Can be converted", results?.Eligible switch { Eligibility.Yes => "yes", Eligibility.AfterChanges => "after changes", Eligibility.No => "no", null => "not evaluated", _ => "not decided" }),

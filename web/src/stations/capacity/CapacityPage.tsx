@@ -65,17 +65,19 @@ export function CapacityPage() {
     >
       <Columns
         left={[
-          [1, envelope],
-          [3, <RemedyList key="remedies" capacity={capacity} />],
-          [3.5, <FittedParts key="fitted" fitted={survey.lastResults?.fitted ?? []} />],
-          [4, point && <Budget key="budget" point={point} />],
-          [8, <FiguresPanel key="figures" capacity={capacity} survey={survey} />],
+          [4, envelope],
+          [2, <RemedyList key="remedies" capacity={capacity} />],
+          [3, <FittedParts key="fitted" fitted={survey.lastResults?.fitted ?? []} />],
         ]}
         right={[
-          [2, <PointPanel key="point" capacity={capacity} />],
+          [1, <PointPanel key="point" capacity={capacity} />],
           [5, <Findings key="findings" findings={capacity.findings.filter((f) => f.severity === "caution")} />],
-          [6, results?.failsafe && <FailsafePanel key="failsafe" failsafe={results.failsafe} />],
-          [7, <DrivePanel key="drive" capacity={capacity} survey={survey} />],
+        ]}
+        rest={[
+          [8, <DrivePanel key="drive" capacity={capacity} survey={survey} />],
+          [6, point && <Budget key="budget" point={point} />],
+          [7, results?.failsafe && <FailsafePanel key="failsafe" failsafe={results.failsafe} />],
+          [9, <FiguresPanel key="figures" capacity={capacity} survey={survey} />],
         ]}
       />
     </StationFrame>

@@ -1,4 +1,4 @@
-import { FigureRows } from "../../fuelSystem/FigureRows";
+import { FigureList } from "../../fuelSystem/FigureList";
 import type { StationWork } from "../../job/useStation";
 import { useUnits } from "../../words/useUnits";
 import { HeatingPlot } from "./HeatingPlot";
@@ -49,10 +49,15 @@ export function DrivePanel({ capacity, survey }: Props) {
           </dl>
         </>
       )}
-      <ul className="mt-3 divide-y divide-rule border-t border-rule">
-        <FigureRows station={capacity} rows={figures} assumed={standing?.assumed ?? []} />
-        <FigureRows station={survey} rows={facts} assumed={standing?.assumed ?? []} />
-      </ul>
+      <div className="mt-3 border-t border-rule pt-1">
+        <FigureList
+          figures={[
+            ...figures.map((field) => ({ field, station: capacity })),
+            ...facts.map((field) => ({ field, station: survey })),
+          ]}
+          assumed={standing?.assumed ?? []}
+        />
+      </div>
       {standing?.ethanolPct && (
         <TemperatureLog
           plan={capacity.document}

@@ -1,6 +1,6 @@
 import { useFields } from "../../api/queries";
 import { assumed } from "../../fuelSystem/assumed";
-import { FigureRows } from "../../fuelSystem/FigureRows";
+import { FigureList } from "../../fuelSystem/FigureList";
 import type { StationWork } from "../../job/useStation";
 import { useUnits } from "../../words/useUnits";
 import type { CapacityPlan, CapacityResults } from "./types";
@@ -20,10 +20,13 @@ export function FiguresPanel({ capacity, survey }: Props) {
       <h2 id="figures-title" className="panel-title">
         Full load
       </h2>
-      <ul className="mt-1 divide-y divide-rule">
-        <FigureRows station={survey} rows={facts} assumed={results?.assumed ?? []} />
-        <FigureRows station={capacity} rows={figures} assumed={results?.assumed ?? []} />
-      </ul>
+      <FigureList
+        figures={[
+          ...facts.map((field) => ({ field, station: survey })),
+          ...figures.map((field) => ({ field, station: capacity })),
+        ]}
+        assumed={results?.assumed ?? []}
+      />
       <Surveyed results={results} />
     </section>
   );

@@ -53,9 +53,7 @@ export function PointPanel({ capacity }: { capacity: StationWork<CapacityPlan, C
       {results?.atPoint && (
         <>
           <UseBars uses={results.atPoint.limits} />
-          <p className="mt-2 text-[0.88rem] text-ink-3">
-            The dashed mark is the limit: the injectors' duty limit, the pump less its margin.
-          </p>
+          <p className="mt-2 text-[0.88rem] text-ink-3">The dashed mark is the limit.</p>
         </>
       )}
     </section>

@@ -38,18 +38,21 @@ export function CompensatePage() {
     >
       <Findings findings={compensate.findings.filter((f) => f.severity === "caution")} />
       <Columns
+        // What to type comes first; where that is not known yet, what it waits for.
         left={[
+          [1, basePct && <RowPanel key="row" compensate={compensate} />],
           [
             4,
             curve && <FuelCurve key="curve" points={curve} metering={metering} results={lastResults} basePct={basePct.value} />,
           ],
-          [2, basePct && <RowPanel key="row" compensate={compensate} />],
-          [3, basePct && <MeteringPanel key="metering" compensate={compensate} />],
-          [5, basePct && <PulsePanel key="pulse" compensate={compensate} />],
         ]}
         right={[
-          [1, <BaseMapPanel key="base" compensate={compensate} />],
+          [2, <BaseMapPanel key="base" compensate={compensate} />],
           [6, basePct && <SparkPanel key="spark" compensate={compensate} />],
+        ]}
+        rest={[
+          [3, basePct && <MeteringPanel key="metering" compensate={compensate} />],
+          [5, basePct && <PulsePanel key="pulse" compensate={compensate} />],
           [7, basePct && <Assumptions key="assumptions" />],
         ]}
       />

@@ -96,8 +96,7 @@ export function FuellingProof({ compensate }: Props) {
         <input
           ref={file}
           type="file"
-          className="sr-only"
-          tabIndex={-1}
+          className="hidden"
           aria-label="Lambda log"
           onChange={(e) => {
             const chosen = e.target.files?.[0];

@@ -133,8 +133,8 @@ function Row({ row }: { row: NonNullable<CompensateResults["row"]> }) {
         <tbody>
           {cells.map(({ pct, text, factor }) => (
             <tr key={pct} className="reading border-b border-rule text-right">
-              <td className="py-1.5">{text}</td>
-              <td className="py-1.5 text-[1.08rem]">{factor}</td>
+              <td className="py-0.5">{text}</td>
+              <td className="py-0.5 text-[1.08rem]">{factor}</td>
             </tr>
           ))}
         </tbody>

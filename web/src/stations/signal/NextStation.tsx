@@ -1,6 +1,6 @@
 import { Link } from "react-router";
 import { useJobContext } from "../../job/jobContext";
-import { CaptureButton } from "./CaptureDrop";
+import { CaptureButton } from "./CaptureButton";
 import type { CaptureUpload } from "./useCaptureUpload";
 
 interface Props {

@@ -1,11 +1,12 @@
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import { useJobContext } from "../../job/jobContext";
 import { useStation } from "../../job/useStation";
 import { Columns } from "../../shell/Columns";
 import { Findings } from "../../shell/Findings";
 import { Trouble } from "../../shell/Trouble";
+import { useMedia } from "../../shell/useMedia";
 import { StationFrame } from "../StationFrame";
-import { CaptureButton, CaptureField, DropAnywhere } from "./CaptureDrop";
+import { CaptureButton, CaptureField } from "./CaptureButton";
 import { HazePanel } from "./HazePanel";
 import { LivePanel } from "./LivePanel";
 import { MeterPanel } from "./MeterPanel";
@@ -17,24 +18,32 @@ import { Waveform } from "./Waveform";
 
 /** Is the sensor's output real, what does it say, and how sure is that? */
 export function SignalPage() {
-  const { job, live } = useJobContext();
+  const { job, live, handed } = useJobContext();
   const signal = useStation<SignalPlan, SignalResults>("signal");
   const { document, setDraft, results, lastResults, errorFor } = signal;
   const upload = useCaptureUpload(job.id, (file) => setDraft({ ...document, capture: { sha256: file.sha256, name: file.name } }));
+  const { take } = upload;
+  useEffect(() => {
+    const file = handed.take();
+    if (file) {
+      take(file);
+    }
+  }, [handed, take]);
   const [typing, setTyping] = useState(false);
   const onMeter = !document.capture && (typing || Boolean(document.meter));
   // A refused change must not take away the field it is made in: what was read before it stands, faded.
   const capture = document.capture ? (lastResults?.capture ?? null) : null;
   const stale = !signal.isCurrent;
   const reading = results?.reading ?? (document.capture ? lastResults?.reading : null) ?? null;
+  const isNarrow = useMedia("(width < 48rem)");
+  const cautions = <Findings findings={signal.findings.filter((f) => f.severity === "caution")} />;
   if (live.state !== "off") {
     return <LivePanel />;
   }
   return (
     <StationFrame station={signal} headline={headline()} lead={lead()}>
-      <Findings findings={signal.findings.filter((f) => f.severity === "caution")} />
+      {!isNarrow && cautions}
       <CaptureField upload={upload} />
-      <DropAnywhere upload={upload} />
       {upload.error && (
         <div className="mt-4">
           <Trouble error={upload.error} />
@@ -66,12 +75,13 @@ export function SignalPage() {
           </Waveform>
         </div>
       )}
+      {isNarrow && cautions}
       {(capture || onMeter) && (
         <Columns
           even
           left={[
             [
-              1,
+              2,
               <NextStation
                 key="next"
                 onSimulate={live.start}
@@ -86,10 +96,10 @@ export function SignalPage() {
                 }
               />,
             ],
-            [3, <MeterPanel key="meter" signal={signal} />],
+            [1, <MeterPanel key="meter" signal={signal} />],
           ]}
           right={[
-            [2, reading && <HazePanel key="haze" reading={reading} signal={signal} />],
+            [3, reading && <HazePanel key="haze" reading={reading} signal={signal} />],
             [
               4,
               capture && document.capture && (

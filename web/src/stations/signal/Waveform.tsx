@@ -2,9 +2,12 @@ import { ChevronLeft, ChevronRight } from "lucide-react";
 import { type ReactNode, useState } from "react";
 import type { Capture } from "../../api/client";
 import { PlotFrame } from "../../plot/PlotFrame";
+import { useMedia } from "../../shell/useMedia";
 import { type DrawnWindow, dimensioned, firstWindow, stretchesOf } from "./excerptWindow";
 
 const height = 218;
+/** In the hand what is typed should not be pushed off the screen. */
+const heightInHand = 184;
 const margins = { left: 0, right: 0, top: 68, bottom: 70 };
 
 /** The recorded wave, dimensioned like a workshop sketch. */
@@ -21,7 +24,7 @@ export function Waveform({ capture, children }: { capture: Capture; children?: R
   const window: DrawnWindow = { fromS, toS: fromS + span };
   return (
     <figure className="panel">
-      <figcaption className="flex flex-wrap items-center gap-x-3">
+      <figcaption className="flex flex-wrap items-center gap-x-3 max-sm:-mb-3">
         <span className="panel-title grow">
           The wave as recorded, from {(1000 * window.fromS).toFixed(1)} ms to {(1000 * window.toS).toFixed(1)} ms
         </span>
@@ -69,9 +72,16 @@ function Drawing({ capture, window, periodS, endS }: DrawingProps) {
   const stretches = stretchesOf(capture.excerpt, endS);
   const drawn = stretches.filter((s) => s.toS > window.fromS && s.fromS < window.toS);
   const dimension = capture.frequencyHz ? dimensioned(stretches, window, periodS) : null;
+  const isNarrow = useMedia("(width < 48rem)");
   const spikes = drawn.filter((s) => s.toS - s.fromS < 50e-6);
   return (
-    <PlotFrame label={describe(capture)} height={height} margins={margins} x={[window.fromS, window.toS || 1]} y={[0, 1]}>
+    <PlotFrame
+      label={describe(capture)}
+      height={isNarrow ? heightInHand : height}
+      margins={margins}
+      x={[window.fromS, window.toS || 1]}
+      y={[0, 1]}
+    >
       {({ x, y, box }) => {
         const [highY, lowY] = [y(1), y(0)];
         const within = x.copy().clamp(true);

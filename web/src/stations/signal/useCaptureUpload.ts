@@ -29,7 +29,8 @@ export function useCaptureUpload(jobId: string, onStored: (file: StoredFile) => 
   });
   return {
     input,
-    take: (files: FileList | null | undefined) => files?.[0] && upload.mutate(files[0]),
+    /** Takes a file in; always the same function. */
+    take: upload.mutate,
     giveUp: () => abort.current?.abort(),
     share,
     pending: upload.isPending,

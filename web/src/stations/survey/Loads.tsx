@@ -17,8 +17,7 @@ export function Loads({ results }: { results: SurveyResults }) {
       <UseBars uses={loads} />
       {loads.length > 0 && (
         <p className="mt-2 text-[0.88rem] text-ink-3">
-          The dashed mark is the limit: the injectors' duty limit, the pump less its margin. Typical figures stand in for what is
-          not known; Capacity says what would help.
+          The dashed mark is the limit. Typical figures stand in for what is not known; Capacity says what would help.
         </p>
       )}
     </section>

@@ -20,7 +20,7 @@ export function Photos({ field, ask, survey, onChange }: Props) {
   const photos = survey.photos ?? [];
   const mine = photos.filter((p) => p.field === field);
   const add = useMutation({
-    mutationFn: (photo: File) => sendFile<{ sha256: string }>(`/api/jobs/${job.id}/files`, photo, {}),
+    mutationFn: (photo: File) => sendFile<{ sha256: string }>(`/api/jobs/${job.id}/files`, photo, { kind: "photo" }),
     onSuccess: ({ sha256 }) => {
       if (!mine.some((p) => p.sha256 === sha256)) {
         onChange({ ...survey, photos: [...photos, { field, sha256 }] });
@@ -52,8 +52,7 @@ export function Photos({ field, ask, survey, onChange }: Props) {
         ref={input}
         type="file"
         accept="image/jpeg,image/png,image/webp"
-        className="sr-only"
-        tabIndex={-1}
+        className="hidden"
         aria-label={`Photo of ${ask}`}
         onChange={(e) => {
           const chosen = e.target.files?.[0];

@@ -65,8 +65,7 @@ export function Profiles({ survey, onChange }: Props) {
         ref={file}
         type="file"
         accept=".csv,text/csv"
-        className="sr-only"
-        tabIndex={-1}
+        className="hidden"
         aria-label="Table of profiles"
         onChange={(e) => {
           const table = e.target.files?.[0];

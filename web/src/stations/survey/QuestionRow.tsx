@@ -37,8 +37,8 @@ export function QuestionRow({ question, survey, saved, onChange, findings, open,
   const unknown = isUnknown(survey, question.path);
   const set = (answer: unknown) => onChange(withAnswer(survey, question.path, answer));
   return (
-    <div className="grid gap-2 py-3">
-      <div className="flex flex-wrap items-end justify-between gap-x-6 gap-y-2">
+    <div className={`grid content-start gap-2 border-t border-rule py-3 ${isShort(question) ? "" : "sm:col-span-2"}`}>
+      <div className="flex items-start justify-between gap-x-3">
         <div className="min-w-0 grow">
           {unknown ? (
             <>
@@ -54,7 +54,7 @@ export function QuestionRow({ question, survey, saved, onChange, findings, open,
         {question.answer !== "text" && (
           <button
             type="button"
-            className="btn btn-ghost no-print"
+            className="btn btn-ghost no-print mt-[1.3rem] shrink-0 px-2"
             aria-pressed={unknown}
             aria-label={`${question.label}: not known`}
             onClick={() => onChange(markUnknown(survey, question.path, !unknown))}
@@ -82,6 +82,12 @@ export function QuestionRow({ question, survey, saved, onChange, findings, open,
       ))}
     </div>
   );
+}
+
+/** Short enough to stand beside another. */
+function isShort({ answer, choices, photo }: Field): boolean {
+  const few = choices.length <= 3 || choices.length > MOST_IN_SIGHT;
+  return !photo && (["number", "count", "hazy", "text", "yesNo"].includes(answer) || (answer === "choice" && few));
 }
 
 interface OnRecordProps {
@@ -167,7 +173,7 @@ function Answer({ question, value, onChange, errorFor }: AnswerProps) {
         />
       ) : (
         <LabelledGroup {...common}>
-          <div className="grid gap-x-6 sm:grid-cols-2">
+          <div className={`grid gap-x-6 sm:grid-cols-2 ${isShort(question) ? "" : "lg:grid-cols-3"}`}>
             {question.choices.map((choice) => (
               <Choice
                 key={choice.name}

@@ -5,6 +5,7 @@ import { useJobContext } from "../../job/jobContext";
 import { useStation } from "../../job/useStation";
 import { Columns } from "../../shell/Columns";
 import { Findings } from "../../shell/Findings";
+import { useMedia } from "../../shell/useMedia";
 import { StationFrame } from "../StationFrame";
 import { isUnknown } from "./answers";
 import { Loads } from "./Loads";
@@ -57,6 +58,7 @@ export function SurveyPage() {
     }
   }, [at]);
   const stop = walk[at];
+  const isNarrow = useMedia("(width < 48rem)");
   const goTo = (field: string) =>
     setAt(
       Math.max(
@@ -65,12 +67,12 @@ export function SurveyPage() {
       ),
     );
   const asked = (
-    <section className="panel print:hidden" aria-labelledby="stop-title">
+    <section className="panel mt-4 print:hidden" aria-labelledby="stop-title">
       <Stops walk={walk} survey={survey} results={lastResults} at={at} onChoose={setAt} />
       <h2 id="stop-title" ref={heading} tabIndex={-1} className="mt-4 scroll-mt-4 text-[1.35rem] font-bold outline-none">
         {stop?.name ?? "Reading the questions"} <span className="text-[0.95rem] font-normal text-ink-3">{stop?.place}</span>
       </h2>
-      <div className="divide-y divide-rule">
+      <div className="grid gap-x-6 sm:grid-cols-2">
         {stop?.questions.map((question) => (
           <QuestionRow
             key={question.path}
@@ -120,14 +122,30 @@ export function SurveyPage() {
         )
       }
     >
-      <div className="panel mt-5 hidden sm:block print:block">
-        <VehicleSketch survey={survey} at={stop?.name ?? ""} />
-      </div>
+      {/* In the hand the question comes first. */}
+      {isNarrow && asked}
       <Columns
         left={[
-          [1, asked],
           [
-            4,
+            2,
+            <div key="sketch" className="panel hidden sm:block print:block">
+              <VehicleSketch survey={survey} at={stop?.name ?? ""} />
+            </div>,
+          ],
+        ]}
+        right={[
+          [1, <FittedParts key="fitted" fitted={lastResults?.fitted ?? []} />],
+          [3, results && <Loads key="loads" results={results} />],
+        ]}
+      />
+      {!isNarrow && asked}
+      <Columns
+        even
+        left={[[1, results && <ToMeasurePanel key="open" open={results.toMeasure} onGo={goTo} />]]}
+        right={[]}
+        rest={[
+          [
+            3,
             <Notes
               key="notes"
               notes={survey.notes}
@@ -135,13 +153,8 @@ export function SurveyPage() {
               onChange={(notes) => setDraft({ ...survey, notes })}
             />,
           ],
-        ]}
-        right={[
-          [1.5, <FittedParts key="fitted" fitted={lastResults?.fitted ?? []} />],
-          [2, results && <Loads key="loads" results={results} />],
-          [3, results && <ToMeasurePanel key="open" open={results.toMeasure} onGo={goTo} />],
-          [5, <Findings key="findings" findings={work.findings.filter((f) => f.severity === "caution")} />],
-          [6, <Profiles key="profiles" survey={survey} onChange={setDraft} />],
+          [2, <Findings key="findings" findings={work.findings.filter((f) => f.severity === "caution")} />],
+          [4, <Profiles key="profiles" survey={survey} onChange={setDraft} />],
         ]}
       />
       <SurveySheet survey={survey} walk={walk} />

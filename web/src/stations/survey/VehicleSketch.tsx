@@ -32,12 +32,7 @@ export function VehicleSketch({ survey, at }: Props) {
   const dashed = (known: unknown) => (known === null || known === undefined ? "5 5" : undefined);
   const pitch = 150 / shownCylinders;
   return (
-    <svg
-      viewBox="0 0 760 190"
-      className="mx-auto max-h-[190px] w-full text-base-content"
-      role="img"
-      aria-label={describe(survey)}
-    >
+    <svg viewBox="12 14 672 168" className="w-full text-base-content" role="img" aria-label={describe(survey)}>
       <g fill="none" stroke="currentColor" strokeLinejoin="round">
         {/* Tank and pump. */}
         <path
@@ -96,7 +91,7 @@ export function VehicleSketch({ survey, at }: Props) {
           );
         })}
         {direct && <circle cx={470} cy={46} r={11} fill="var(--color-base-200)" strokeWidth={mark("Injection")} />}
-        {engine?.aspiration === "boosted" && <path d="M650 104 a16 16 0 1 1 -1 22 M650 104 h26" strokeWidth={mark("Engine")} />}
+        {engine?.aspiration === "boosted" && <path d="M436 104 a16 16 0 1 1 -1 22 M436 104 h34" strokeWidth={mark("Engine")} />}
         {/* Controller, and the way of the signal. */}
         <rect
           x={270}
@@ -114,22 +109,22 @@ export function VehicleSketch({ survey, at }: Props) {
         />
         <rect x={226} y={32} width={28} height={16} rx={3} fill="var(--color-base-200)" strokeWidth={mark("Lines")} />
       </g>
-      <g className="text-[12.5px]" fill="currentColor">
+      <g className="text-[15px]" fill="currentColor">
         <text x={26} y={80} className="reading">
           {numberOf(fuelSystem?.tankLitres) === null ? "tank ?" : "tank"}
         </text>
         <text x={261} y={28} fill="var(--ink-2)">
           sensor goes somewhere here
         </text>
-        <text x={280} y={119} fill="var(--ink-2)">
+        <text x={278} y={120} fill="var(--ink-2)">
           {control?.signalPath ? "controller" : "controller ?"}
         </text>
-        <text x={480} y={163} fill="var(--ink-2)">
+        <text x={440} y={165} fill="var(--ink-2)">
           {cylinders ? `${cylinders} cylinders` : "cylinders ?"}
           {injection ? `, ${kinds[injection]}` : ", injection ?"}
         </text>
         {!line && (
-          <text x={300} y={166} fill="var(--ink-2)">
+          <text x={300} y={167} fill="var(--ink-2)">
             return ?
           </text>
         )}

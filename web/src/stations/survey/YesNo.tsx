@@ -1,5 +1,6 @@
 import { useId } from "react";
 import { LabelledGroup } from "../../fields/Labelled";
+import { Mark } from "../../fields/Mark";
 
 interface Props {
   label: string;
@@ -17,13 +18,7 @@ export function YesNo({ label, hint, error, value, onChange }: Props) {
       <div className="flex gap-x-6">
         {[true, false].map((answer) => (
           <label key={String(answer)} className="flex min-h-[44px] cursor-pointer items-center gap-3 pr-3">
-            <input
-              type="radio"
-              name={group}
-              className="radio radio-sm border-edge"
-              checked={value === answer}
-              onChange={() => onChange(answer)}
-            />
+            <Mark type="radio" name={group} checked={value === answer} onChange={() => onChange(answer)} />
             {answer ? "Yes" : "No"}
           </label>
         ))}

@@ -4,15 +4,24 @@ import { useNavigate } from "react-router";
 import { ApiError, sendFile } from "../api/client";
 import { keys } from "../api/queries";
 import { Trouble } from "../shell/Trouble";
-import { useDropped } from "../shell/useDropped";
 
 interface Imported {
   id: string;
   merged?: { revisions: number; entries: number; files: number };
 }
 
-/** Takes in a job file: chosen, or dropped on the bay. Where the job is here already, it asks what to do. */
-export function useImportJob(): { button: ReactNode; question: ReactNode } {
+interface Import {
+  /** Takes a file in. */
+  ask: (file: File) => void;
+  isBusy: boolean;
+  /** The button that chooses a file. */
+  button: ReactNode;
+  /** What to do where the job is here already, or what went wrong. */
+  question: ReactNode;
+}
+
+/** Takes in a job file. Where the job is here already, it asks what to do. */
+export function useImportJob(): Import {
   const client = useQueryClient();
   const navigate = useNavigate();
   const input = useRef<HTMLInputElement>(null);
@@ -29,18 +38,18 @@ export function useImportJob(): { button: ReactNode; question: ReactNode } {
     setFile(chosen);
     take.mutate({ chosen, onExisting: "ask" });
   };
-  useDropped(ask);
   const existing = take.error instanceof ApiError ? take.error.existing : undefined;
   const answer = (onExisting: "beside" | "merge") => file && take.mutate({ chosen: file, onExisting });
   return {
+    ask,
+    isBusy: take.isPending,
     button: (
       <>
         <input
           ref={input}
           type="file"
           accept=".json,.zip"
-          className="sr-only"
-          tabIndex={-1}
+          className="hidden"
           aria-label="Job file"
           onChange={(e) => {
             const chosen = e.target.files?.[0];
