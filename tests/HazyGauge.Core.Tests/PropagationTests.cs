@@ -108,5 +108,10 @@ public class PropagationTests
         // The tolerance's check depends on how large the tolerance is: a sensor good to half a point has nothing to gain from water.
         HazeBudget.Of(SensorReading.From(100.0, null, 0.5, new HazeLedger()).EthanolPct!.Value)[0].Check.ShouldBeNull();
         HazeBudget.Of(SensorReading.From(100.0, null, 5, new HazeLedger()).EthanolPct!.Value)[0].Check!.PlusMinusAfter.ShouldBe(2.66, 0.01);
+
+        // Taking away what a meter adds to a tolerance leaves the tolerance, never more than there was.
+        var ledger = new HazeLedger();
+        var metered = SensorReading.From(ledger.Quantity(118, 0.3, new HazeSource("meter", "Meter", HazeShape.Normal, new HazeCheck("Use a capture.", 0))), null, 5, ledger).EthanolPct!.Value;
+        HazeBudget.Of(metered).Where(l => l.Check is not null).ShouldAllBe(l => l.Check!.PlusMinusAfter <= Interval95.HalfWidth(metered));
     }
 }

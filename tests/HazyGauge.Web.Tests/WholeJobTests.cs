@@ -11,6 +11,21 @@ namespace HazyGauge.Web.Tests;
 public class WholeJobTests(App app) : IClassFixture<App>
 {
     [Fact]
+    public async Task An_empty_job_claims_nothing()
+    {
+        var job = await app.NewJobAsync();
+        var stations = (await app.PostAsync($"/api/jobs/{job}/preview", """{ "drafts": {}, "want": ["survey", "capacity", "signal", "compensate"] }"""))["stations"]!.AsObject();
+        stations.Count.ShouldBe(4);
+        foreach (var (slug, station) in stations)
+        {
+            ((string)station!["state"]!, station["findings"]!.AsArray().Count).ShouldBe(("empty", 0), slug);
+            ((string)station["results"]!["headline"]!["text"]!).ShouldMatch("^(Not decided yet\\.|No signal on this job yet\\.|[^.]*\\?)$", slug);
+        }
+
+        stations["capacity"]!["results"]!["drive"].ShouldBeNull();
+    }
+
+    [Fact]
     public async Task Smaller_injectors_saved_at_the_survey_hold_capacity_in_the_same_answer_and_in_the_bay()
     {
         var job = await DemoAsync("tarnock-30");

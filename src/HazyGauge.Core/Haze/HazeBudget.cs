@@ -3,7 +3,7 @@ namespace HazyGauge.Core.Haze;
 /// <summary>A check that would shrink a source of doubt.</summary>
 /// <param name="Text">What to do.</param>
 /// <param name="UAfter">Standard uncertainty of the result afterwards.</param>
-/// <param name="PlusMinusAfter">Half-width of its 95 % interval afterwards: two standard uncertainties, for no rectangle dominates then.</param>
+/// <param name="PlusMinusAfter">Half-width of its 95 % interval afterwards.</param>
 public sealed record BudgetCheck(string Text, double UAfter, double PlusMinusAfter);
 
 /// <summary>One line of a budget: how much of the doubt a source is answerable for, and what would clear it.</summary>
@@ -27,14 +27,14 @@ public static class HazeBudget
         return [.. parts
             .OrderByDescending(p => p.U * p.U)
             .ThenBy(p => p.Source.Id, StringComparer.Ordinal)
-            .Select(p => new BudgetLine(p.Source.Id, p.Source.Label, 100 * p.U * p.U / variance, After(p.Source, p.U, variance)))];
+            .Select(p => new BudgetLine(p.Source.Id, p.Source.Label, 100 * p.U * p.U / variance, After(p.Source, p.U, parts)))];
     }
 
     /// <summary>The line whose check would leave the least doubt: the next best check, wherever one is named. Null where no check helps.</summary>
     public static BudgetLine? NextBestCheck(IEnumerable<BudgetLine> budget) =>
         budget.Where(line => line.Check is not null).MinBy(line => line.Check!.UAfter);
 
-    private static BudgetCheck? After(HazeSource source, double u, double variance)
+    private static BudgetCheck? After(HazeSource source, double u, IReadOnlyCollection<(HazeSource Source, double U)> parts)
     {
         if (source.Check is not { } check || check.RemainingFraction > UselessAbove)
         {
@@ -42,7 +42,8 @@ public static class HazeBudget
         }
 
         var left = u * check.RemainingFraction;
-        var after = Math.Sqrt(Math.Max(0, variance - (u * u)) + (left * left));
-        return new BudgetCheck(check.Text, after, 2 * after);
+        // What a check leaves is no rectangle any more; another one may dominate then as it did before.
+        var after = parts.Select(p => p.Source == source ? (left, false) : (p.U, p.Source.Shape == HazeShape.Rectangular)).ToList();
+        return new BudgetCheck(check.Text, Math.Sqrt(after.Sum(p => p.Item1 * p.Item1)), Interval95.HalfWidth(after));
     }
 }

@@ -18,11 +18,17 @@ public static class Interval95
     /// <summary>Half-width of the interval that holds the value with another probability.</summary>
     /// <param name="quantity">The quantity.</param>
     /// <param name="coverage">The probability, 0 to 1; twice what may lie beyond one end is left out of it.</param>
-    internal static double HalfWidth(Hazy quantity, double coverage)
+    internal static double HalfWidth(Hazy quantity, double coverage) =>
+        HalfWidth([.. quantity.Parts.Select(p => (p.U, p.Source.Shape == HazeShape.Rectangular))], coverage);
+
+    /// <summary>Half-width of the 95 % interval of a quantity that is made up of these independent parts.</summary>
+    /// <param name="parts">Standard uncertainty of each part, and whether it is a rectangle.</param>
+    internal static double HalfWidth(IReadOnlyCollection<(double U, bool IsRectangle)> parts) => HalfWidth(parts, CoverageProbability);
+
+    private static double HalfWidth(IReadOnlyCollection<(double U, bool IsRectangle)> parts, double coverage)
     {
-        var parts = quantity.Parts.ToList();
         var variance = parts.Sum(p => p.U * p.U);
-        var bounded = parts.Where(p => p.Source.Shape == HazeShape.Rectangular).OrderByDescending(p => Math.Abs(p.U)).FirstOrDefault();
+        var bounded = parts.Where(p => p.IsRectangle).OrderByDescending(p => Math.Abs(p.U)).FirstOrDefault();
         return bounded.U * bounded.U > variance / 2
             ? BlurredRectangle(Math.Abs(bounded.U) * Math.Sqrt(3), Math.Sqrt(Math.Max(0, variance - (bounded.U * bounded.U))), coverage)
             : 2 * Math.Sqrt(variance) * (coverage == CoverageProbability ? 1 : Normal.InvCDF(0, 1, (1 + coverage) / 2) / Normal.InvCDF(0, 1, (1 + CoverageProbability) / 2));

@@ -2818,7 +2818,7 @@ export interface components {
             uAfter: number;
             /**
              * Format: double
-             * @description Half-width of its 95 % interval afterwards: two standard uncertainties, for no rectangle dominates then.
+             * @description Half-width of its 95 % interval afterwards.
              */
             plusMinusAfter: number;
         };
@@ -3109,7 +3109,8 @@ export interface components {
             asFound: components["schemas"]["ComponentLoad"][];
             /** @description What is planned, one line each. */
             planned: components["schemas"]["PlannedChange"][];
-            drive: components["schemas"]["HotDriveSummary"];
+            /** @description The hottest drive in a few numbers. */
+            drive: null | components["schemas"]["HotDriveSummary"];
             /** @description A failsafe on the pressure of the low side. */
             failsafe: null | components["schemas"]["LowSideFailsafe"];
             /** @description The figures that had to be assumed. */

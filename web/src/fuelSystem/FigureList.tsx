@@ -2,6 +2,7 @@ import { useRef, useState } from "react";
 import type { Assumption, Field, Stored } from "../api/client";
 import { valueAt, withValue } from "../fields/paths";
 import { numberOf } from "../fields/stored";
+import { useMedia } from "../shell/useMedia";
 import { FigureRow } from "./FigureRow";
 
 /** What is used of a station here. */
@@ -21,6 +22,8 @@ interface Props {
 /** Figures one below the other: those that were given, and at a click those that are left at what is usual. */
 export function FigureList({ figures, assumed }: Props) {
   const [isOpen, setOpen] = useState(false);
+  // On paper stands what it was calculated with, all of it.
+  const isPrinted = useMedia("print");
   // A figure that is emptied stays under the hand that empties it.
   const seen = useRef(new Set<string>());
   const isShown = ({ field, station }: Props["figures"][number]) => {
@@ -28,7 +31,7 @@ export function FigureList({ figures, assumed }: Props) {
     if (wasGiven || isOpen) {
       seen.current.add(field.path);
     }
-    return seen.current.has(field.path);
+    return isPrinted || seen.current.has(field.path);
   };
   const shown = figures.filter(isShown);
   const folded = figures.length - shown.length;

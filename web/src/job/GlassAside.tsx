@@ -25,7 +25,7 @@ export function GlassAside() {
     >
       <button
         type="button"
-        className="flex min-h-[48px] w-full items-center gap-3 text-left lg:hidden"
+        className="no-print flex min-h-[48px] w-full items-center gap-3 text-left lg:hidden"
         aria-expanded={isOpen}
         onClick={() => setOpen(!isOpen)}
       >
@@ -39,15 +39,15 @@ export function GlassAside() {
         )}
         <span className="ml-auto shrink-0 text-[0.95rem] text-ink-2">{isOpen ? "Close" : "Sight glass"}</span>
       </button>
-      <div className={`items-center gap-4 pb-3 lg:flex lg:flex-col lg:pb-0 ${isOpen ? "flex" : "hidden"}`}>
+      <div className={`items-center gap-4 pb-3 lg:flex lg:flex-col lg:pb-0 print:flex ${isOpen ? "flex" : "hidden"}`}>
         <SightGlass ethanolPct={ethanol?.value ?? null} plusMinus={ethanol?.plusMinus ?? 0} className="h-[104px] lg:h-[378px]" />
         <div className="min-w-0 lg:text-center">
           {ethanol ? (
-            <p className="max-lg:hidden">
+            <p className="max-lg:hidden print:block">
               <Shown ethanol={ethanol} className="text-[1.9rem]" />
             </p>
           ) : (
-            <p className="text-ink-2 max-lg:hidden">{empty}</p>
+            <p className="text-ink-2 max-lg:hidden print:block">{empty}</p>
           )}
           {reading?.fuelTempC && <Temperature fuelTempC={reading.fuelTempC} />}
           {budget && <BudgetOnDemand budget={budget} />}

@@ -38,6 +38,18 @@ export function SaveBar() {
   const discards = here && changed.includes(here) ? [here] : changed;
   const ready = changed.length > 0 && !save.isPending && !readTheirs.isPending;
   const names = changed.map(nameOf).join(" and ");
+  const bar = useRef<HTMLDivElement>(null);
+  const hadFocus = useRef(false);
+  useEffect(() => {
+    const main = document.getElementById("content");
+    if (bar.current) {
+      hadFocus.current = bar.current.contains(document.activeElement);
+    } else if (hadFocus.current && document.activeElement === document.body) {
+      // Saved, the bar goes, and the keyboard with it: it goes on at the top of the page.
+      hadFocus.current = false;
+      main?.focus({ preventScroll: true });
+    }
+  });
   const act = useCallback(() => {
     if (!ready) {
       return;
@@ -64,7 +76,10 @@ export function SaveBar() {
     return null;
   }
   return (
-    <div className="no-print sticky bottom-0 z-10 -mx-4 mt-6 border-t border-rule bg-base-100 px-4 py-3 sm:-mx-7 sm:px-7">
+    <div
+      ref={bar}
+      className="no-print sticky bottom-0 z-10 -mx-4 mt-6 border-t border-rule bg-base-100 px-4 py-3 sm:-mx-7 sm:px-7"
+    >
       {readTheirs.error && (
         <div className="mb-3">
           <Trouble error={readTheirs.error} />

@@ -25,7 +25,10 @@ public static class CapacityEvaluation
         var planned = change.ApplyTo(system.Delivery);
         var atPoint = system.PowerKw is { } power ? CapacityAnalysis.Of(planned, power, system.EthanolPct) : null;
         var drive = system.Evaluate(plan.Drive ?? new HotDrive(), planned);
-        var findings = Findings(survey, system, change, drive).Concat(atPoint?.Findings ?? []).OrderByDescending(f => f.Severity).ToList();
+
+        // Of a job nobody has said anything about, nothing is said to boil.
+        var isNothingKnown = survey.FuelSystem.Kind is null && system.PowerKw is null && plan.Drive is null;
+        var findings = Findings(survey, system, change, isNothingKnown ? null : drive).Concat(atPoint?.Findings ?? []).OrderByDescending(f => f.Severity).ToList();
         var guess = CapacityGuess.Of(system);
         var pending = atPoint is null || change.IsNothing() ? null : new PendingChange(change, CapacityAnalysis.Of(system.Delivery, atPoint.PowerKw, system.EthanolPct));
         var progress = CapacityProgress.Of(atPoint, findings, guess, pending);
@@ -35,7 +38,7 @@ public static class CapacityEvaluation
             atPoint,
             [.. SurveyedFuelSystem.Of(survey, FullLoad.AsSurveyed, ledger).AsFound().Select(ComponentLoad.Of)],
             [.. ChangeWords.Lines(change).Select(l => new PlannedChange(l.Key, l.What))],
-            HotDriveSummary.Of(drive, system.EthanolPct),
+            isNothingKnown ? null : HotDriveSummary.Of(drive, system.EthanolPct),
             Failsafe(survey, system, planned, new(system.BasePressureKpa + (change.BaseRiseKpa ?? 0)), drive, ledger),
             [.. system.Assumed.Select(a => new AssumedFigure(a.Key, LabelOf(a.Key), a.Value))],
             findings,
@@ -111,14 +114,14 @@ public static class CapacityEvaluation
         (survey.FuelSystem.FollowsManifold is not null || survey.Engine.Aspiration == Aspiration.Natural)
         && (survey.FuelSystem.Line != FuelLine.ControlledReturnless || survey.FuelSystem.BasePressureKpa is not null);
 
-    private static IEnumerable<Finding> Findings(VehicleSurvey survey, SurveyedFuelSystem system, CapacityChange change, HotDriveResult drive)
+    private static IEnumerable<Finding> Findings(VehicleSurvey survey, SurveyedFuelSystem system, CapacityChange change, HotDriveResult? drive)
     {
         foreach (var (finding, _) in system.WhatIsMissing())
         {
             yield return finding;
         }
 
-        foreach (var (place, worstPct, margin) in new[] { ("At the pump's inlet", drive.WorstAtInletPct, drive.AtInlet), ("In the return", drive.WorstInReturnPct, drive.InReturn) })
+        foreach (var (place, worstPct, margin) in drive is null ? [] : new[] { ("At the pump's inlet", drive.WorstAtInletPct, drive.AtInlet), ("In the return", drive.WorstInReturnPct, drive.InReturn) })
         {
             foreach (var finding in margin?.Findings.Where(f => f.Severity > Severity.Info) ?? [])
             {
@@ -148,7 +151,7 @@ public static class CapacityEvaluation
             yield return new Finding("highSide", Severity.Caution, "The high-pressure side holds 50 to 200 bar and more, also after the engine stops: it is never opened under the procedure for the low side. Have this done by the maker's manual, by whoever is licensed for it.");
         }
 
-        if (survey.Pump.DriverLimitA is { } limit && drive.PumpW / system.SupplyV is var drawn && drawn.Value > limit.Value)
+        if (survey.Pump.DriverLimitA is { } limit && drive is not null && drive.PumpW / system.SupplyV is var drawn && drawn.Value > limit.Value)
         {
             yield return new Finding("driverTooSmall", Severity.Caution, Sentence.Of($"The pumps draw {Say.Of(drawn, Unit.None, 0)} A, their driver carries {limit.Value:0.#} A. Fit a larger driver, or feed the added pump by a relay and fuse of its own."));
         }

@@ -100,7 +100,7 @@ public sealed record CapacityDrawing(IReadOnlyList<double> EthanolPcts, IReadOnl
 /// <param name="AtPoint">What the planned system carries there; null where no power is known.</param>
 /// <param name="AsFound">How heavily everything is used before anything is planned, at what the owner wants: the survey's own loads.</param>
 /// <param name="Planned">What is planned, one line each.</param>
-/// <param name="Drive">The hottest drive.</param>
+/// <param name="Drive">The hottest drive; null while nothing at all is said of the vehicle.</param>
 /// <param name="Failsafe">A failsafe on the low side's pressure; null where the pressure leaves nothing to guard.</param>
 /// <param name="Assumed">The figures that had to be assumed.</param>
 /// <param name="Findings">What to mind, the gravest first.</param>
@@ -116,7 +116,7 @@ public sealed record CapacityResults(
     CapacityResult? AtPoint,
     IReadOnlyList<ComponentLoad> AsFound,
     IReadOnlyList<PlannedChange> Planned,
-    HotDriveSummary Drive,
+    HotDriveSummary? Drive,
     LowSideFailsafe? Failsafe,
     IReadOnlyList<AssumedFigure> Assumed,
     IReadOnlyList<Finding> Findings,

@@ -74,7 +74,7 @@ public sealed class CapacityStation : Station<CapacityPlan, CapacityResults>
             Planned("highPressurePumpCcPerCamRev", "New high-pressure pump", changes?.HighPressurePumpCcPerCamRev, Unit.CcPerRev),
             Planned("addedPorts", "Injectors added in the ports", changes?.AddedPorts?.RatedFlowCcMin, Unit.CcPerMin),
             Planned("portSharePct", "Share of the ports", changes?.PortSharePct, Unit.Percent),
-            Figure.Of("boilingMarginK", "To boiling on the hottest drive", results?.Drive.AtInlet.MarginK, Unit.KelvinStep, "not known"),
+            Figure.Of("boilingMarginK", "To boiling on the hottest drive", results?.Drive?.AtInlet.MarginK, Unit.KelvinStep, "not known"),
             Figure.Of("tripKpa", "Low-side pressure trips at", results?.Failsafe?.TripKpa, Unit.Kpa, "not known"),
         ];
     }

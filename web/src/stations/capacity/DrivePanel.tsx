@@ -23,6 +23,9 @@ export function DrivePanel({ capacity, survey }: Props) {
       <h2 id="drive-title" className="panel-title">
         Vapor check: the hottest drive
       </h2>
+      {standing && !standing.drive && (
+        <p className="mt-1 text-ink-2">Calculated once the kind of fuel system or the power is known, or the drive below.</p>
+      )}
       {drive && (
         <>
           <p className="mt-1 text-[1.1rem] font-bold">
@@ -58,7 +61,7 @@ export function DrivePanel({ capacity, survey }: Props) {
           assumed={standing?.assumed ?? []}
         />
       </div>
-      {standing?.ethanolPct && (
+      {standing?.drive && standing.ethanolPct && (
         <TemperatureLog
           plan={capacity.document}
           survey={survey}

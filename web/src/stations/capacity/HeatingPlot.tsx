@@ -5,7 +5,7 @@ import { useUnits } from "../../words/useUnits";
 import type { CapacityResults } from "./types";
 
 /** Temperature of the fuel over the drive with its haze, and where it begins to boil. */
-export function HeatingPlot({ drive }: { drive: CapacityResults["drive"] }) {
+export function HeatingPlot({ drive }: { drive: NonNullable<CapacityResults["drive"]> }) {
   const units = useUnits();
   const points = drive.timeline.map((p) => ({ minute: p.minute, ...hazyToShown(p.fuelTempC, "celsius", units.current) }));
   const bubble = hazyToShown(drive.atInlet.bubblePointC, "celsius", units.current);

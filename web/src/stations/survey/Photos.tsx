@@ -3,6 +3,7 @@ import { useRef } from "react";
 import { sendFile } from "../../api/client";
 import { useJobContext } from "../../job/jobContext";
 import { Trouble } from "../../shell/Trouble";
+import { useMedia } from "../../shell/useMedia";
 import type { SurveyDocument } from "./types";
 
 interface Props {
@@ -17,6 +18,7 @@ interface Props {
 export function Photos({ field, ask, survey, onChange }: Props) {
   const { job } = useJobContext();
   const input = useRef<HTMLInputElement>(null);
+  const isInHand = useMedia("(pointer: coarse)");
   const photos = survey.photos ?? [];
   const mine = photos.filter((p) => p.field === field);
   const add = useMutation({
@@ -40,7 +42,7 @@ export function Photos({ field, ask, survey, onChange }: Props) {
           </a>
           <button
             type="button"
-            className="link-quiet no-print min-h-[32px] text-[0.85rem]"
+            className="link-quiet no-print min-h-[44px] text-[0.85rem]"
             aria-label={`Remove photo ${i + 1} of ${ask}`}
             onClick={() => onChange({ ...survey, photos: photos.filter((p) => p.field !== field || p.sha256 !== sha256) })}
           >
@@ -52,6 +54,8 @@ export function Photos({ field, ask, survey, onChange }: Props) {
         ref={input}
         type="file"
         accept="image/jpeg,image/png,image/webp"
+        // Under the hood a photo is taken, not looked for.
+        capture={isInHand ? "environment" : undefined}
         className="hidden"
         aria-label={`Photo of ${ask}`}
         onChange={(e) => {
@@ -69,7 +73,7 @@ export function Photos({ field, ask, survey, onChange }: Props) {
         disabled={add.isPending}
         onClick={() => input.current?.click()}
       >
-        {add.isPending ? "Adding it" : "Add a photo"}
+        {add.isPending ? "Adding it" : isInHand ? "Take a photo" : "Add a photo"}
       </button>
       {add.error && (
         <div className="w-full">

@@ -37,7 +37,9 @@ export function QuestionRow({ question, survey, saved, onChange, findings, open,
   const unknown = isUnknown(survey, question.path);
   const set = (answer: unknown) => onChange(withAnswer(survey, question.path, answer));
   return (
-    <div className={`grid content-start gap-2 border-t border-rule py-3 ${isShort(question) ? "" : "sm:col-span-2"}`}>
+    <div
+      className={`grid min-w-0 grid-cols-1 content-start gap-2 border-t border-rule py-3 ${isShort(question) ? "" : "sm:col-span-2"}`}
+    >
       <div className="flex items-start justify-between gap-x-3">
         <div className="min-w-0 grow">
           {unknown ? (
