@@ -320,4 +320,21 @@ test.describe("in a bay with the demo alone", () => {
     await page.getByLabel("Job file").setInputFiles({ name: "other.json", mimeType: "application/json", buffer: Buffer.from('{ "schemaVersion": 9 }') });
     await expect(page.getByRole("alert")).toContainText("format version 9");
   });
+
+  test("an empty workshop shows what to do first, and the demo comes and goes beside one's own jobs", async ({ page }) => {
+    await page.goto("/");
+    await page.getByRole("button", { name: "Remove the demo jobs" }).click();
+    const first = page.getByRole("region", { name: "First steps" });
+    await expect(first.getByRole("listitem")).toHaveCount(3);
+    await expectAccessible(page);
+    await first.getByRole("button", { name: "Begin the first job" }).click();
+    await page.getByLabel("Job name").fill("Our own");
+    await page.getByRole("button", { name: "Begin", exact: true }).click();
+    await expect(page.getByRole("heading", { level: 1 })).toHaveText("Not decided yet.");
+    await page.getByRole("link", { name: "Hazy Gauge, to the bay" }).click();
+    await page.getByRole("button", { name: "Show the demo jobs" }).click();
+    await expect(page.getByRole("heading", { level: 1 })).toContainText("4 open jobs.");
+    await page.getByRole("button", { name: "Remove the demo jobs" }).click();
+    await expect(page.getByRole("heading", { level: 2 })).toHaveText(["Our own"]);
+  });
 });
