@@ -107,7 +107,9 @@ public class RoundTripTests
     }
 
     [Theory]
-    [InlineData("", "breaks off")]
+    [InlineData("", "no job file")]
+    [InlineData("fueling log of Tuesday", "no job file")]
+    [InlineData("{ \"schemaVersion\": ", "breaks off")]
     [InlineData("[]", "no job file")]
     [InlineData("{}", "no job file")]
     [InlineData("""{ "schemaVersion": "1" }""", "format version \"1\"")]
@@ -172,7 +174,7 @@ public class RoundTripTests
         using var again = new MemoryStream();
         await JobFileFormat.WriteAsync(more, again, CancellationToken.None);
         var text = Encoding.UTF8.GetString(again.ToArray());
-        text.ShouldContain("\"schemaVersion\": 2");
+        text.ShouldContain("\"schemaVersion\": 3");
         text.ShouldNotContain("\"closes\"");
         text.ShouldContain("38.50");
         again.Position = 0;

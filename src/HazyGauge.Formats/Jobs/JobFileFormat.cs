@@ -60,9 +60,9 @@ public static class JobFileFormat
         {
             json = await JsonDocument.ParseAsync(from, new JsonDocumentOptions { AllowDuplicateProperties = false }, cancellation);
         }
-        catch (JsonException broken) when (broken is { LineNumber: 0 or null, BytePositionInLine: 0 or null })
+        catch (JsonException broken) when (broken is { LineNumber: 0, BytePositionInLine: < 5 })
         {
-            // Its very first character belongs to something else.
+            // Its very first word belongs to something else.
             throw new RefusedInputException("file", "This is no job file. Choose the JSON or zip that Export made.");
         }
         catch (JsonException broken)

@@ -3,6 +3,7 @@ import { type ReactNode, useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import { ApiError, sendFile } from "../api/client";
 import { keys } from "../api/queries";
+import { FileField } from "../fields/FileField";
 import { Trouble } from "../shell/Trouble";
 
 interface Imported {
@@ -45,20 +46,7 @@ export function useImportJob(): Import {
     isBusy: take.isPending,
     button: (
       <>
-        <input
-          ref={input}
-          type="file"
-          accept=".json,.zip"
-          className="hidden"
-          aria-label="Job file"
-          onChange={(e) => {
-            const chosen = e.target.files?.[0];
-            if (chosen) {
-              ask(chosen);
-            }
-            e.target.value = "";
-          }}
-        />
+        <FileField ref={input} label="Job file" accept=".json,.zip" onFile={ask} />
         <button type="button" className="btn btn-outline" disabled={take.isPending} onClick={() => input.current?.click()}>
           {take.isPending ? "Reading the file" : "Import job"}
         </button>

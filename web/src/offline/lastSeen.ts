@@ -1,5 +1,5 @@
-import { type DehydratedState, dehydrate, hydrate, type Query, type QueryClient } from "@tanstack/react-query";
-import { createStore, del, get, set } from "idb-keyval";
+import { type DehydratedState, dehydrate, hydrate, type Query, type QueryClient, type QueryKey } from "@tanstack/react-query";
+import { createStore, get, set } from "idb-keyval";
 import { keys } from "../api/queries";
 import { answers, unanswered } from "./connection";
 
@@ -12,19 +12,22 @@ const place = "last-seen";
 const restMs = 1500;
 const openStore = () => createStore("hazy-gauge", "pages");
 
+/** What was seen longer ago than this is no help any more. */
+const freshMs = 3_600_000;
+
 /** Keeps what the program last said, and gives it back to a page that is opened while it does not answer. While it answers, nothing old is shown. */
 export async function rememberLastSeen(client: QueryClient) {
   let store: ReturnType<typeof openStore>;
+  let before: DehydratedState["queries"];
   try {
     store = openStore();
-    if (await answers()) {
-      await del(place, store);
-    } else {
+    const isLost = !(await answers());
+    before = ((await get<LastSeen>(place, store))?.state.queries ?? []).filter(
+      (q) => Date.now() - q.state.dataUpdatedAt < freshMs,
+    );
+    if (isLost) {
       unanswered();
-      const last = await get<LastSeen>(place, store);
-      if (last) {
-        hydrate(client, last.state);
-      }
+      hydrate(client, { mutations: [], queries: before });
     }
   } catch {
     // A browser that keeps nothing shows nothing while the program does not answer; the page says so itself.
@@ -36,13 +39,19 @@ export async function rememberLastSeen(client: QueryClient) {
       isDue = true;
       setTimeout(() => {
         isDue = false;
-        const state = dehydrate(client, { shouldDehydrateQuery: (query) => isKept(client, query) });
+        const now = dehydrate(client, { shouldDehydrateQuery: (query) => isKept(client, query) });
+        // Pages seen before this one was opened can be gone back to.
+        const seen = new Set(now.queries.map((q) => placeOf(q.queryKey)));
+        const state = { mutations: [], queries: [...now.queries, ...before.filter((q) => !seen.has(placeOf(q.queryKey)))] };
         // No room in the browser is no reason to disturb the work.
         set(place, { state } satisfies LastSeen, store).catch(() => {});
       }, restMs);
     }
   });
 }
+
+/** Where an answer is shown; of a station's preview, whatever was typed for it. */
+const placeOf = (key: QueryKey) => JSON.stringify(key[2] === "preview" ? key.slice(0, 4) : key);
 
 /** Of the many answers to what was typed at a station, the last one is enough. */
 function isKept(client: QueryClient, query: Query): boolean {

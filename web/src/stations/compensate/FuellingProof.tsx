@@ -1,6 +1,7 @@
 import { useMutation } from "@tanstack/react-query";
 import { useRef, useState } from "react";
 import { sendFile } from "../../api/client";
+import { FileField } from "../../fields/FileField";
 import { NumberField } from "../../fields/NumberField";
 import { numberOf } from "../../fields/stored";
 import { TextField } from "../../fields/TextField";
@@ -93,19 +94,7 @@ export function FuellingProof({ compensate }: Props) {
         />
       </div>
       <div className="flex flex-wrap items-center gap-3">
-        <input
-          ref={file}
-          type="file"
-          className="hidden"
-          aria-label="Lambda log"
-          onChange={(e) => {
-            const chosen = e.target.files?.[0];
-            if (chosen) {
-              log.mutate(chosen);
-            }
-            e.target.value = "";
-          }}
-        />
+        <FileField ref={file} label="Lambda log" onFile={log.mutate} />
         <button type="button" className="btn btn-outline" disabled={log.isPending} onClick={() => file.current?.click()}>
           {log.isPending ? "Adding" : typed.logSha256 ? "Another log" : "Add the log"}
         </button>

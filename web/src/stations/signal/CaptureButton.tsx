@@ -1,3 +1,4 @@
+import { FileField } from "../../fields/FileField";
 import type { CaptureUpload } from "./useCaptureUpload";
 
 /** The button that takes a capture in, or how far that is. */
@@ -29,20 +30,5 @@ export function CaptureButton({ upload, first }: { upload: CaptureUpload; first:
  * open for minutes, and what is chosen in it must not be lost.
  */
 export function CaptureField({ upload }: { upload: CaptureUpload }) {
-  return (
-    <input
-      ref={upload.input}
-      type="file"
-      accept=".vcd,.csv,.txt,.tsv"
-      className="hidden"
-      aria-label="Capture file"
-      onChange={(e) => {
-        const file = e.target.files?.[0];
-        if (file) {
-          upload.take(file);
-        }
-        e.target.value = "";
-      }}
-    />
-  );
+  return <FileField ref={upload.input} label="Capture file" accept=".vcd,.csv,.txt,.tsv" onFile={upload.take} />;
 }

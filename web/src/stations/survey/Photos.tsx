@@ -1,6 +1,7 @@
 import { useMutation } from "@tanstack/react-query";
 import { useRef } from "react";
 import { sendFile } from "../../api/client";
+import { FileField } from "../../fields/FileField";
 import { useJobContext } from "../../job/jobContext";
 import { Trouble } from "../../shell/Trouble";
 import { useMedia } from "../../shell/useMedia";
@@ -50,21 +51,13 @@ export function Photos({ field, ask, survey, onChange }: Props) {
           </button>
         </figure>
       ))}
-      <input
+      {/* Under the hood a photo is taken, not looked for. */}
+      <FileField
         ref={input}
-        type="file"
+        label={`Photo of ${ask}`}
         accept="image/jpeg,image/png,image/webp"
-        // Under the hood a photo is taken, not looked for.
         capture={isInHand ? "environment" : undefined}
-        className="hidden"
-        aria-label={`Photo of ${ask}`}
-        onChange={(e) => {
-          const chosen = e.target.files?.[0];
-          if (chosen) {
-            add.mutate(chosen);
-          }
-          e.target.value = "";
-        }}
+        onFile={add.mutate}
       />
       <button
         type="button"

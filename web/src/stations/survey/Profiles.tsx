@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useId, useRef, useState } from "react";
 import { api, sendFile, unwrap } from "../../api/client";
+import { FileField } from "../../fields/FileField";
 import { SelectField } from "../../fields/SelectField";
 import { Trouble } from "../../shell/Trouble";
 import { fillOpen } from "./answers";
@@ -61,20 +62,7 @@ export function Profiles({ survey, onChange }: Props) {
         </button>
         .
       </p>
-      <input
-        ref={file}
-        type="file"
-        accept=".csv,text/csv"
-        className="hidden"
-        aria-label="Table of profiles"
-        onChange={(e) => {
-          const table = e.target.files?.[0];
-          if (table) {
-            bring.mutate(table);
-          }
-          e.target.value = "";
-        }}
-      />
+      <FileField ref={file} label="Table of profiles" accept=".csv,text/csv" onFile={bring.mutate} />
       <p role="status" className="text-[0.9rem] text-ink-2">
         {bring.data ? `${bring.data.imported} ${bring.data.imported === 1 ? "profile" : "profiles"} imported.` : ""}
       </p>
