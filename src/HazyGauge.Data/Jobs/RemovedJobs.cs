@@ -60,17 +60,23 @@ public sealed class RemovedJobs(IDbContextFactory<HazyGaugeDb> contexts, WriteGa
     {
         var before = clock.ToTheMillisecond() - Kept;
         await using var db = await contexts.CreateDbContextAsync(cancellation);
-        var expired = await db.Jobs.IgnoreQueryFilters().Where(j => j.RemovedAt <= before).ToListAsync(cancellation);
-        foreach (var job in expired)
+        var deleted = 0;
+        foreach (var id in await db.Jobs.IgnoreQueryFilters().Where(j => j.RemovedAt <= before).Select(j => j.Id).ToListAsync(cancellation))
         {
             // One job a turn: whoever saves meanwhile waits for one and not for all.
             using var turn = await gate.EnterAsync(cancellation);
             await using var transaction = await db.Database.BeginTransactionAsync(cancellation);
-            await DeleteAsync(db, job, cancellation);
-            await transaction.CommitAsync(cancellation);
+
+            // Somebody may have brought it back in the meantime.
+            if (await db.Jobs.IgnoreQueryFilters().SingleOrDefaultAsync(j => j.Id == id && j.RemovedAt <= before, cancellation) is { } job)
+            {
+                await DeleteAsync(db, job, cancellation);
+                await transaction.CommitAsync(cancellation);
+                deleted++;
+            }
         }
 
-        return expired.Count;
+        return deleted;
     }
 
     private static Task<JobRow?> AnyAsync(HazyGaugeDb db, Guid id, CancellationToken cancellation) =>

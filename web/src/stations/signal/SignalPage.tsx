@@ -75,7 +75,6 @@ export function SignalPage() {
           </Waveform>
         </div>
       )}
-      {isNarrow && cautions}
       {(capture || onMeter) && (
         <Columns
           even
@@ -117,6 +116,7 @@ export function SignalPage() {
           ]}
         />
       )}
+      {isNarrow && cautions}
     </StationFrame>
   );
 

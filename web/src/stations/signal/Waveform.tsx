@@ -7,7 +7,7 @@ import { type DrawnWindow, dimensioned, firstWindow, stretchesOf } from "./excer
 
 const height = 218;
 /** In the hand what is typed should not be pushed off the screen. */
-const heightInHand = 184;
+const heightInHand = 176;
 const margins = { left: 0, right: 0, top: 68, bottom: 70 };
 
 /** The recorded wave, dimensioned like a workshop sketch. */
