@@ -26,18 +26,19 @@ public sealed class KnownJobTests(App here) : IClassFixture<App>, IDisposable
         await WriteAsync(_away, copy, """{ "kind": "closing", "text": "came", "answers": 1 }""");
         await Api.UploadAsync(_away.Http, $"/api/jobs/{copy}/files", [4, 5], "after.bin");
         await WriteAsync(here, job, """{ "kind": "note", "text": "owner called" }""");
+        await here.SaveAsync(job, "{}", "\"0\"", slug: "blend");
         var back = await _away.Http.GetByteArrayAsync($"/api/jobs/{copy}/export?files=true");
 
         var asked = await ImportAsync(here, back, "ask", 409);
         ((string)asked["existing"]!["id"]!, (bool)asked["existing"]!["canMerge"]!).ShouldBe((job, true));
-        asked["existing"]!["differs"]!.AsArray().Select(d => (string)d!).ShouldBe(["1 save in the file only: Capacity.", "1 entry in the file only.", "1 attached file in the file only."]);
+        asked["existing"]!["differs"]!.AsArray().Select(d => (string)d!).ShouldBe(["1 save in the file only: Capacity.", "1 save here only: Blend.", "1 entry in the file only.", "1 attached file in the file only."]);
         (await here.GetAsync($"/api/jobs/{job}"))["waiting"]!.AsArray().Count.ShouldBe(1);
 
         var merged = await ImportAsync(here, back, "merge", 200);
         ((string)merged["id"]!, merged["merged"]!.ToJsonString()).ShouldBe((job, """{"revisions":1,"entries":1,"files":1}"""));
         (await ImportAsync(here, back, "merge", 200))["merged"]!.ToJsonString().ShouldBe("""{"revisions":0,"entries":0,"files":0}""");
         var record = (await here.GetAsync($"/api/jobs/{job}/record"))["items"]!.AsArray();
-        record.Select(r => ((int)r!["revision"]!, (string)r["slug"]!, (string)r["author"]!)).ShouldBe([(2, "capacity", "AW"), (1, "survey", "JM")]);
+        record.Select(r => ((int)r!["revision"]!, (string)r["slug"]!, (string)r["author"]!)).ShouldBe([(3, "capacity", "AW"), (2, "blend", "JM"), (1, "survey", "JM")]);
         (await here.GetAsync($"/api/jobs/{job}"))["waiting"]!.AsArray().ShouldBeEmpty();
         ((int)(await here.GetAsync($"/api/jobs/{job}/entries"))["items"]!.AsArray().Single(e => (string)e!["kind"]! == "closing")!["answers"]!).ShouldBe(1);
         (await here.GetAsync($"/api/bay?search=after.bin"))["jobs"]!.AsArray().Select(j => (string)j!["id"]!).ShouldBe([job]);

@@ -43,7 +43,7 @@ public static class HazeBudget
 
         var left = u * check.RemainingFraction;
         // What a check leaves is no rectangle any more; another one may dominate then as it did before.
-        var after = parts.Select(p => p.Source == source ? (left, false) : (p.U, p.Source.Shape == HazeShape.Rectangular)).ToList();
-        return new BudgetCheck(check.Text, Math.Sqrt(after.Sum(p => p.Item1 * p.Item1)), Interval95.HalfWidth(after));
+        var after = parts.Select(p => p.Source == source ? (U: left, IsRectangle: false) : (U: p.U, IsRectangle: p.Source.Shape == HazeShape.Rectangular)).ToList();
+        return new BudgetCheck(check.Text, Math.Sqrt(after.Sum(p => p.U * p.U)), Interval95.HalfWidth(after));
     }
 }

@@ -41,9 +41,11 @@ public sealed class JobFileDifference
     /// <param name="brought">The file.</param>
     public static JobFileDifference Between(JobFile here, JobFile brought)
     {
-        var shared = here.Revisions.Zip(brought.Revisions).TakeWhile(pair => IsSame(pair.First, pair.Second)).Count();
-        var (own, missing) = (here.Revisions.Skip(shared).ToList(), brought.Revisions.Skip(shared).ToList());
-        int Numbered(int number) => number <= shared ? number : number - shared + here.Revisions.Count;
+        // Wherever a revision stands: one that was added before stands behind what was saved here meanwhile.
+        var own = here.Revisions.Where(h => !brought.Revisions.Any(b => IsSame(h, b))).ToList();
+        var missing = brought.Revisions.Where(b => !here.Revisions.Any(h => IsSame(h, b))).ToList();
+        int Numbered(int number) => brought.Revisions.FirstOrDefault(b => b.Revision == number) is not { } of ? number
+            : here.Revisions.FirstOrDefault(h => IsSame(h, of))?.Revision ?? here.Revisions.Count + 1 + missing.IndexOf(of);
         var added = missing.Select(r => r with { Revision = Numbered(r.Revision), BasedOn = r.BasedOn?.ToDictionary(b => b.Key, b => Numbered(b.Value), StringComparer.Ordinal) });
 
         var entries = (here.Entries ?? []).ToList();

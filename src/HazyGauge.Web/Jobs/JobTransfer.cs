@@ -92,6 +92,11 @@ internal sealed class JobTransfer(
 
             var difference = JobFileDifference.Between(here, file);
             var existing = ExistingJob.Of(here, file, difference, line);
+            if (onExisting == OnExisting.Merge && !difference.BringsMore)
+            {
+                return new ImportResult(here.Id, new MergedParts(0, 0, 0));
+            }
+
             if (onExisting == OnExisting.Ask || !existing.CanMerge)
             {
                 return new ImportResult(here.Id, Existing: existing);

@@ -66,25 +66,21 @@ internal static class TransferEndpoints
         {
             await using var upload = await MultipartUpload.ReadAsync(request, folder, [], cancellation);
             await using var content = upload.Open();
-            return Answer(await transfer.ImportAsync(content, existing, cancellation), existing);
+            return Answer(await transfer.ImportAsync(content, existing, cancellation));
         }
 
         await using var spool = folder.CreateTemporary();
         await request.Body.CopyToAsync(spool, cancellation);
         spool.Position = 0;
-        return Answer(await transfer.ImportAsync(spool, existing, cancellation), existing);
+        return Answer(await transfer.ImportAsync(spool, existing, cancellation));
     }
 
-    private static Results<Created<ImportedJob>, Ok<ImportedJob>, ProblemHttpResult> Answer(ImportResult result, OnExisting onExisting)
+    private static Results<Created<ImportedJob>, Ok<ImportedJob>, ProblemHttpResult> Answer(ImportResult result)
     {
         switch (result)
         {
             case { Merged: { } merged }:
                 return TypedResults.Ok(new ImportedJob(result.Id, merged));
-
-            // There is nothing to add, which is all that was asked for.
-            case { Existing: { Differs.Count: 0 } } when onExisting == OnExisting.Merge:
-                return TypedResults.Ok(new ImportedJob(result.Id, new MergedParts(0, 0, 0)));
             case { Existing: { } existing }:
                 var problem = ApiProblems.Problem(
                     StatusCodes.Status409Conflict,

@@ -41,19 +41,19 @@ export function SaveBar() {
   const bar = useRef<HTMLDivElement>(null);
   const hadFocus = useRef(false);
   useEffect(() => {
-    const main = document.getElementById("content");
-    if (bar.current) {
-      hadFocus.current = bar.current.contains(document.activeElement);
-    } else if (hadFocus.current && document.activeElement === document.body) {
+    if (!bar.current && hadFocus.current) {
       // Saved, the bar goes, and the keyboard with it: it goes on at the top of the page.
       hadFocus.current = false;
-      main?.focus({ preventScroll: true });
+      if (document.activeElement === document.body) {
+        document.getElementById("content")?.focus({ preventScroll: true });
+      }
     }
   });
   const act = useCallback(() => {
     if (!ready) {
       return;
     }
+    hadFocus.current = bar.current?.contains(document.activeElement) ?? false;
     if (lostAt) {
       queue(!isQueued);
     } else {
@@ -64,14 +64,17 @@ export function SaveBar() {
   const isSent = useRef(false);
   useEffect(() => {
     // Once each time it is back: what the program then says against it is for the mechanic to settle.
-    if (lostAt) {
+    if (isQueued && changed.length === 0) {
+      // What was to be saved was discarded: nothing typed later is saved by itself.
+      queue(false);
+    } else if (lostAt) {
       isSent.current = false;
     } else if (isQueued && ready && !isSent.current) {
       isSent.current = true;
       queue(false);
       save.mutate({ author: initials });
     }
-  }, [lostAt, isQueued, ready, initials, save, queue]);
+  }, [lostAt, isQueued, ready, initials, save, queue, changed.length]);
   if (changed.length === 0 && !save.error && !discarded) {
     return null;
   }
