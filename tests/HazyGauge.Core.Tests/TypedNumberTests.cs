@@ -111,14 +111,14 @@ public class TypedNumberTests
     [InlineData("ethanol", "185", "“185” cannot be right")]
     [InlineData("engine.displacementCc", "2.0", "Did you mean 2 L?")]
     [InlineData("injectors.testFluidDensityKgM3", "0.745", "Did you mean 0.745 g/cm³?")]
-    [InlineData("engine.powerKw", "9000", "between 1 kW and 2000 kW; “9000” cannot be right")]
+    [InlineData("engine.powerKw", "9000", "between 1 and 2000 kW; “9000” cannot be right")]
     public void What_cannot_be_is_refused_with_what_was_typed(string what, string text, string why) =>
         Should.Throw<RefusedInputException>(() => Read(what, text)).Errors["text"].Single().ShouldContain(why);
 
     [Fact]
     public void A_refusal_and_an_echo_speak_the_units_that_are_shown()
     {
-        Should.Throw<RefusedInputException>(() => Read("engine.powerKw", "9000", UnitSystem.Us)).Errors["text"].Single().ShouldBe("Power now must be between 1.341 hp and 2682 hp; “9000” cannot be right.");
+        Should.Throw<RefusedInputException>(() => Read("engine.powerKw", "9000", UnitSystem.Us)).Errors["text"].Single().ShouldBe("Power now must be between 1.341 and 2682 hp; “9000” cannot be right.");
         Read("engine.powerKw", "1,000", UnitSystem.Us).ShouldBe(new TypedNumber(745.699872, "kW", "1000 hp"));
         Read("fuelSystem.basePressureKpa", "300 kPa", UnitSystem.Us).Shown.ShouldBe("43.511 psi");
         Should.Throw<RefusedInputException>(() => Read("fuelSystem.basePressureKpa", "300", UnitSystem.Us)).Errors["text"].Single().ShouldEndWith("“300” cannot be right. Did you mean 300 kPa?");

@@ -50,7 +50,10 @@ test.describe("with the program gone for a while", () => {
       await route.fetch();
       await route.abort();
     }, { times: 1 });
+    // What was saved is also told live: the page may know before the answer is lost.
+    const lost = page.waitForEvent("requestfailed", (request) => request.url().endsWith("/save"));
     await page.getByRole("button", { name: "Save to the record" }).click();
+    await lost;
     await expect(page.getByText(/Saved today \d\d:\d\d by LO/)).toBeVisible();
     await expect(page.getByRole("button", { name: "Keep mine, show theirs" })).toHaveCount(0);
     await expect(page.getByRole("button", { name: "Save to the record" })).toBeHidden();

@@ -1,4 +1,4 @@
-import { useEffect } from "react";
+import { useLayoutEffect } from "react";
 import { shortcuts } from "./settings";
 
 /** How long a first key waits for its second. */
@@ -20,7 +20,8 @@ window.addEventListener(
  * Acts on a key, or on two in a row ("g 3"), except while something is typed, a dialog is open or keys are switched off.
  */
 export function useShortcut(keys: string, act: () => void, always = false) {
-  useEffect(() => {
+  // Before the page is painted: whoever sees it may press the key at once.
+  useLayoutEffect(() => {
     const [key, first] = keys.split(" ").reverse();
     const onKey = (event: KeyboardEvent) => {
       if (

@@ -134,11 +134,11 @@ public sealed record TypedNumber(double Value, string Unit, string Shown, double
 
     private static string OutOfRange(string text, TypedQuestion question, List<MeantNumber> meant, UnitSystem system)
     {
-        string In(double metric) => InUnits(metric, question.Unit, system);
+        string In(double metric) => SentenceText.Number(Say.Given(metric, question.Unit), system);
         var what = question.Label ?? Begun(Asked(question));
         var range = question switch
         {
-            { Min: { } min, Max: { } max } => $"{what} must be between {In(min)} and {In(max)}",
+            { Min: { } min, Max: { } max } => $"{what} must be between {SentenceText.Number(Say.Bare(min, question.Unit), system)} and {In(max)}",
             { Min: { } min } => $"{what} must be {In(min)} or more",
             { Max: { } max } => $"{what} must be at most {In(max)}",
             _ => $"{what} must be a number that can be",
