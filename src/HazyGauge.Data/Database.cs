@@ -27,6 +27,7 @@ public static class Database
         .AddSingleton<Bay.BayStore>()
         .AddSingleton<Search.SearchStore>()
         .AddSingleton<Profiles.ProfileStore>()
+        .AddSingleton<Shop.ShopStore>()
         .AddSingleton<Files.FileStore>();
 
     /// <summary>Creates the database or brings it up to date; an existing one is copied aside before it is changed.</summary>

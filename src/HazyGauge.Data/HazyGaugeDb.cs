@@ -30,6 +30,9 @@ public sealed class HazyGaugeDb(DbContextOptions<HazyGaugeDb> options) : DbConte
     /// <summary>The shop's own profiles.</summary>
     public DbSet<ProfileRow> Profiles => Set<ProfileRow>();
 
+    /// <summary>What holds for every job.</summary>
+    public DbSet<ShopRow> Shop => Set<ShopRow>();
+
     /// <summary>Files on jobs.</summary>
     public DbSet<JobFileRow> JobFiles => Set<JobFileRow>();
 
@@ -84,6 +87,7 @@ public sealed class HazyGaugeDb(DbContextOptions<HazyGaugeDb> options) : DbConte
             text.HasOne<JobRow>().WithMany().HasForeignKey(t => t.JobId).OnDelete(DeleteBehavior.Restrict);
         });
         modelBuilder.Entity<ProfileRow>().HasKey(p => p.Id);
+        modelBuilder.Entity<ShopRow>().HasKey(s => s.Id);
         modelBuilder.Entity<FileContentRow>(content =>
         {
             content.HasKey(c => c.Id);

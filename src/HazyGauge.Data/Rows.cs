@@ -275,6 +275,22 @@ public sealed class ProfileRow
     public required DateTimeOffset AddedAt { get; init; }
 }
 
+/// <summary>What was said to hold for every job of the shop; the last row counts.</summary>
+public sealed class ShopRow
+{
+    /// <summary>Identity; rises with time.</summary>
+    public long Id { get; init; }
+
+    /// <summary>What holds, JSON.</summary>
+    public required string Facts { get; init; }
+
+    /// <summary>Who said so.</summary>
+    public required string Author { get; init; }
+
+    /// <summary>When.</summary>
+    public required DateTimeOffset SavedAt { get; init; }
+}
+
 /// <summary>A file on a job.</summary>
 public sealed class JobFileRow
 {

@@ -16,7 +16,8 @@ public class CatalogueTests
                 .MaxBy(c => c.GetParameters().Length)!.GetParameters()
                 .SelectMany(p => p.ParameterType == typeof(FuelMaterials)
                     ? typeof(FuelMaterials).GetProperties().Select(m => $"{Camel(group.Name)}.{Camel(p.Name!)}.{Camel(m.Name)}")
-                    : [$"{Camel(group.Name)}.{Camel(p.Name!)}"]));
+                    : [$"{Camel(group.Name)}.{Camel(p.Name!)}"]))
+            .Concat(["users", "controllers", "settings", "instruments"]);
         Assert.Equal(facts.Order(StringComparer.Ordinal), VehicleFields.All.Select(f => f.Path).Order(StringComparer.Ordinal));
         Assert.All(VehicleFields.All, f => Assert.True(f.Group is { Place: not null } != f.AskedAt is not null, $"{f.Path} is asked at a stop or at a station."));
     }
@@ -27,9 +28,11 @@ public class CatalogueTests
         foreach (var field in VehicleFields.All)
         {
             var type = Nullable.GetUnderlyingType(field.ValueType) ?? field.ValueType;
+            var chosen = field.Answer == AnswerKind.Several ? type.GetGenericArguments()[0] : type;
             Assert.Equal(
-                field.Answer == AnswerKind.Choice ? Enum.GetNames(type).Where(n => n != nameof(MaterialRating.Unknown)).Select(Camel) : [],
+                chosen.IsEnum ? Enum.GetNames(chosen).Where(n => chosen != typeof(MaterialRating) || n != nameof(MaterialRating.Unknown)).Select(Camel) : [],
                 field.Choices.Select(c => c.Name));
+            Assert.Equal(field.Answer == AnswerKind.List, field is { Items.Count: > 0, ItemName: not null });
             Assert.Equal(field.Answer == AnswerKind.Table, field.Columns.Count > 0);
             Assert.All(field.Columns, c => Assert.Contains(type.GetGenericArguments()[0].GetProperties(), p => Camel(p.Name) == c.Name));
         }

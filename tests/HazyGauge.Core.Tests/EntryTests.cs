@@ -3,6 +3,7 @@ using HazyGauge.Core.Entries;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Jobs;
 using HazyGauge.Core.Stations.Signal;
+using HazyGauge.Core.Stations.Survey;
 
 namespace HazyGauge.Core.Tests;
 
@@ -10,7 +11,7 @@ namespace HazyGauge.Core.Tests;
 public class EntryTests
 {
     private static readonly EntryKinds Kinds = new([]);
-    private static readonly JobLine Line = new([new SignalStation()]);
+    private static readonly JobLine Line = new([new SurveyStation(), new SignalStation()]);
 
     private static EntryDraft Draft(string kind, string text = "x") => new(Kinds.Known(kind), text);
 

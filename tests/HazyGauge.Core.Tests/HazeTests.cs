@@ -127,7 +127,7 @@ public class HazeTests
         // Two independent measurements of 3 and 4 leave 1/sqrt(1/9 + 1/16) = 2.4; doubled and with the other source 2: sqrt(4.8^2 + 2^2).
         budget[0].Check!.UAfter.ShouldBe(5.2, 1e-9);
         budget[1].Check.ShouldBeNull();
-        HazeBudget.NextBestCheck(budget)!.Source.ShouldBe("a");
+        HazeBudget.NextBestCheck(budget, InstrumentsAtHand.NotSaid)!.Source.ShouldBe("a");
     }
 
     [Fact]

@@ -44,7 +44,7 @@ public class ProgressTests
         Line.Places.ShouldAllBe(p => p.Question.EndsWith('?'));
         Line.Find("Signal").ShouldBeNull();
         Line.With(["compensate"]).Select(s => s.Slug).ShouldBe(["survey", "signal", "compensate"]);
-        Line.Dependents(["survey"]).Select(s => s.Slug).ShouldBe(["capacity", "compensate"]);
+        Line.Dependents(["survey"]).Select(s => s.Slug).ShouldBe(["capacity", "signal", "compensate"]);
         Line.Dependents(["capacity"]).ShouldBeEmpty();
         Should.Throw<InvalidOperationException>(() => new JobLine([Capacity])).Message.ShouldContain("not built");
     }
@@ -83,10 +83,10 @@ public class ProgressTests
         Next().Slug.ShouldBe("survey");
         var surveyed = Survey.NotStarted with { State = StationState.Proven };
         Next(surveyed).Slug.ShouldBe("capacity");
-        Next(surveyed, capacity: Capacity.NotStarted with { State = StationState.Proven }).Command.ShouldContain("Record the sensor's signal");
+        Next(surveyed, capacity: Capacity.NotStarted with { State = StationState.Proven }).Command.ShouldContain("Read the sensor");
 
         // A job that began further on is not sent back for the survey, but a vehicle that was ruled out holds up everything.
-        Next(signal: unread).Command.ShouldContain("Record the sensor's signal");
+        Next(signal: unread).Command.ShouldContain("Read the sensor");
         Next(Survey.NotStarted with { State = StationState.Hold }, read).Slug.ShouldBe("survey");
         var ask = Next(signal: read);
         (ask.Command.Contains("base map"), ask.Slug).ShouldBe((true, "compensate"));

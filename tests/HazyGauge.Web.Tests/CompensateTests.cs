@@ -92,13 +92,14 @@ public class CompensateTests(App app) : IClassFixture<App>
     /// </summary>
     [Fact]
     [Trait("Category", "Outside")]
-    public async Task A_gasoline_multiplier_over_an_e85_map_is_refused_with_the_lambda_it_would_give()
+    public async Task A_gasoline_multiplier_found_over_an_e85_map_is_kept_and_holds_the_job_with_the_lambda_it_would_give()
     {
         var job = await JobWithMeterAsync("""{ "frequencyHz": 125, "lowPulseMs": 2.7 }""");
         const string Multiplier = """ "multiplier": { "at0Pct": 100, "at100Pct": 163.3 } """;
-        var refused = await PreviewAsync(job, $$"""{ "baseEthanolPct": 85, "metering": "mass", {{Multiplier}} }""", 422);
-        ((string)refused["errors"]!["compensate.multiplier"]![0]!).ShouldContain("lambda 0.64 on E75");
-        await app.SaveAsync(job, $$"""{ "baseEthanolPct": 85, "metering": "mass", {{Multiplier}} }""", "\"0\"", 422, slug: "compensate");
+        var found = await PreviewAsync(job, $$"""{ "baseEthanolPct": 85, "metering": "mass", {{Multiplier}} }""");
+        ((string)found["state"]!).ShouldBe("hold");
+        ((string)found["findings"]![0]!["text"]!).ShouldContain("lambda 0.64 on E75");
+        await app.SaveAsync(job, $$"""{ "baseEthanolPct": 85, "metering": "mass", {{Multiplier}} }""", "\"0\"", 200, slug: "compensate");
 
         var right = (await PreviewAsync(job, $$"""{ "baseEthanolPct": 0, "metering": "mass", {{Multiplier}} }"""))["results"]!;
         ((double)right["multiplier"]!["atBase"]!).ShouldBe(1);

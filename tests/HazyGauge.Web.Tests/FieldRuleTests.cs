@@ -21,6 +21,8 @@ public class FieldRuleTests(App app) : IClassFixture<App>
 
     private const string Bare = """{ "engine": { "displacementCc": 1800, "cylinders": 4 }, "fuelSystem": { "kind": "port", "line": "return", "returnRiseK": 4 }, "pump": { "flowLph": 100 }, "control": { "signalPath": "gateway", "revisionListed": false } }""";
 
+    private const string Converted = """{ "sensor": { "condition": "used", "origin": "unknown" }, "control": { "signalPath": "analyserVoltage", "fuelMapKnown": "octaneName" } }""";
+
     [Fact]
     public async Task Every_answer_decides_something()
     {
@@ -28,7 +30,7 @@ public class FieldRuleTests(App app) : IClassFixture<App>
         const string Plan = """{ "fullLoad": { "lambdaTarget": 0.8 } }""";
         async Task<string?> ComesTo(JsonNode survey)
         {
-            var request = new JsonObject { ["drafts"] = new JsonObject { ["survey"] = survey.DeepClone(), ["capacity"] = JsonNode.Parse(Plan) }, ["want"] = new JsonArray("survey", "capacity") };
+            var request = new JsonObject { ["drafts"] = new JsonObject { ["survey"] = survey.DeepClone(), ["capacity"] = JsonNode.Parse(Plan), ["signal"] = JsonNode.Parse("""{ "converterV": 2.5 }""") }, ["want"] = new JsonArray("survey", "capacity", "signal") };
             using var body = new StringContent(request.ToJsonString(), System.Net.Http.Headers.MediaTypeHeaderValue.Parse("application/json"));
             using var answer = await app.Http.PostAsync($"/api/jobs/{job}/preview", body);
             if (!answer.IsSuccessStatusCode)
@@ -37,10 +39,10 @@ public class FieldRuleTests(App app) : IClassFixture<App>
             }
 
             var stations = JsonNode.Parse(await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken))!["stations"]!;
-            return stations["survey"]!["results"]!.ToJsonString() + stations["capacity"]!["results"]!.ToJsonString();
+            return string.Concat(stations.AsObject().Select(s => s.Value!["results"]!.ToJsonString()));
         }
 
-        var vehicles = new[] { Ports, Direct, Bare };
+        var vehicles = new[] { Ports, Direct, Bare, Converted };
         var idle = new List<string>();
         foreach (var field in (await app.GetAsync("/api/fields/survey")).AsArray())
         {

@@ -23,10 +23,11 @@ public class ProfileTests(App app) : IClassFixture<App>
         }
 
         // By file, as a browser sends it; then what goes out comes in again unchanged.
-        var edited = Heading + "\"inline six, port, return\",engine.displacementCc,2980,10\r\nown pump,pump.curve,300:165 400:142,\r\nown pump,goals.roadUse,no,\r\n";
+        var edited = Heading + "\"inline six, port, return\",engine.displacementCc,2980,10\r\nown pump,pump.curve,300:165 400:142,\r\nown pump,goals.roadUse,no,\r\nown pump,fuelSystem.materials.pump,rated,\r\n";
         (await Api.UploadAsync(app.Http, "/api/profiles/import", Encoding.UTF8.GetBytes(edited), "own.csv"))["names"]!.AsArray().Select(n => (string)n!).ShouldBe(["inline six, port, return", "own pump"]);
         var own = (await ListAsync()).Single(p => (string)p["name"]! == "inline six, port, return");
         ((bool)own["isOwn"]!, own["survey"]!["engine"]!["cylinders"], (double)own["survey"]!["engine"]!["displacementCc"]!["plusMinus"]!).ShouldBe((true, null, 10));
+        ((string)(await ListAsync()).Single(p => (string)p["name"]! == "own pump")["survey"]!["fuelSystem"]!["materials"]!["pump"]!).ShouldBe("rated");
         var before = (await ListAsync()).Select(p => p["survey"]!.ToJsonString()).ToList();
         await ImportAsync(await app.Http.GetStringAsync("/api/profiles.csv"));
         (await ListAsync()).Zip(before).ShouldAllBe(p => JsonNode.DeepEquals(p.First["survey"], JsonNode.Parse(p.Second)));

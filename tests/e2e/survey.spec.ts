@@ -57,6 +57,7 @@ test("a newcomer walks round the vehicle, does not know three things, and gets a
   await me.type("Highest blend", "85");
   await me.doNotKnow("Local high blend");
   await me.yes("Used on public roads");
+  await me.on("Arrival");
   await me.on("Tank");
   await me.type("Tank volume", "60");
   await me.doNotKnow("Pump flow");
@@ -90,6 +91,7 @@ test("a newcomer walks round the vehicle, does not know three things, and gets a
   await me.type("Injectors in the ports", "4");
   await me.doNotKnow("Rated flow of the injectors");
   await me.doNotKnow("Dead time by voltage");
+  await me.on("Reading");
   await me.on("Control");
   await me.choose("Signal path to the controller", "Frequency");
   for (const question of ["Support for this revision", "Plug the kit needs", "Free input"]) {

@@ -100,6 +100,7 @@ for (const [how, viewport, byTouch] of [
       await hand.type(field("Power wanted"), "104");
       await hand.type(field("Highest blend"), "E70");
       await hand.pick(choice("Used on public roads", "Yes"));
+      await hand.press(button("On to Arrival"));
       await hand.press(button("On to Tank"));
       await hand.type(field("Tank volume"), "48");
       await hand.type(field("Pump flow"), "130");
@@ -115,6 +116,7 @@ for (const [how, viewport, byTouch] of [
       await hand.type(field("Base pressure"), "3 bar");
       await hand.type(field("Injectors in the ports"), "4");
       await hand.type(field("Rated flow of the injectors"), "340");
+      await hand.press(button("On to Reading"));
       await hand.press(button("On to Control"));
       await hand.pick(choice("Signal path to the controller", /^Frequency/));
       for (const question of ["Support for this revision", "Plug the kit needs", "Free input", "Failsafe for a lost signal"]) {

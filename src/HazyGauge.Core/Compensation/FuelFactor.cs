@@ -88,7 +88,7 @@ public sealed record BySchool(Hazy Mass, Hazy Orifice, Hazy Volume)
 
 /// <summary>The fuel factor and everything it was made of. It multiplies the effective open time (pulse minus dead time) on the base blend.</summary>
 /// <param name="Factor">What the effective open time is multiplied by.</param>
-/// <param name="CautiousFactor">The factor at the high end of the ethanol haze, ethanol + 2u, at most E100.</param>
+/// <param name="CautiousFactor">The factor at the high end of the ethanol haze, ethanol + 2u, at most E100; a doubt the base blend shares moves both and does not count.</param>
 /// <param name="LeanRatio">Cautious over plain factor: what lambda becomes at worst, relative.</param>
 /// <param name="CompositionFactor">The part that comes from the blend, densities at 15 C.</param>
 /// <param name="TemperatureFactor">The part that comes from fuel temperature.</param>
@@ -137,7 +137,7 @@ public static class FuelFactor
         var schools = new BySchool(School(Metering.Mass), School(Metering.Orifice), School(Metering.Volume));
 
         // The haze stays on the cautious figure: it says how well that figure itself is known.
-        var highEnd = blend with { EthanolPct = RealNumber.Clamp(ethanolPct + (2 * ethanolPct.StandardU), 0, 100) };
+        var highEnd = blend with { EthanolPct = RealNumber.Clamp(ethanolPct + (2 * ApartU(ethanolPct, basis.BaseEthanolPct)), 0, 100) };
         var cautious = CompositionFactor(metering, highEnd, baseBlend) * Temperature(metering, highEnd);
         var factor = schools.Of(metering);
         return new FuelFactorResult(
@@ -154,6 +154,15 @@ public static class FuelFactor
             basis.FuelTempC is { } t ? DensityAt(blend, t, ledger) : blend.Density15C,
             Explain(metering, schools),
             HazeBudget.Of(factor));
+    }
+
+    // Where the same sensor read both blends, what it is off moves both: only what moves them apart can make the fuel lean.
+    private static double ApartU(Hazy ethanolPct, Hazy basePct)
+    {
+        var ofBase = basePct.Parts.ToDictionary(p => p.Source.Id, p => p.U, StringComparer.Ordinal);
+        return ethanolPct.Parts.Any(p => ofBase.ContainsKey(p.Source.Id))
+            ? Math.Sqrt(ethanolPct.Parts.Sum(p => Math.Pow(p.U - ofBase.GetValueOrDefault(p.Source.Id), 2)))
+            : ethanolPct.StandardU;
     }
 
     /// <summary>AFR(base)/AFR(E), times the school's share of rho(base)/rho(E) at 15 C.</summary>

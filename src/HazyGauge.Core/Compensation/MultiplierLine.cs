@@ -24,11 +24,11 @@ public sealed record MultiplierLine(double At0Pct, double At100Pct)
     /// <summary>What it multiplies by at a blend.</summary>
     public double At(double ethanolPct) => (At0Pct + ((At100Pct - At0Pct) * ethanolPct / 100)) / 100;
 
-    /// <summary>Judges it against the base map it is to be switched on over.</summary>
+    /// <summary>Judges it against the base map it stands over; one made for another base is a stop that names the lambda it gives.</summary>
     /// <param name="metering">How the controller meters.</param>
     /// <param name="baseBlend">The blend the base map was made on.</param>
     /// <param name="ethanolPct">The blend in the line; null where it is not known.</param>
-    /// <exception cref="RefusedInputException">It was made for another base; the refusal names the lambda it would give.</exception>
+    /// <exception cref="RefusedInputException">An end is outside its range.</exception>
     public MultiplierJudgement Judge(Metering metering, Blend<Exact> baseBlend, double? ethanolPct)
     {
         new InputCheck()
@@ -43,8 +43,8 @@ public sealed record MultiplierLine(double At0Pct, double At100Pct)
         var offAtBase = At(basePct) - 1;
         if (Math.Abs(offAtBase) > AnotherBaseFrom)
         {
-            throw new RefusedInputException("multiplier", FormattableString.Invariant(
-                $"This multiplier was made for another base map: at E{basePct:0.#}, the blend the map was made on, it must say 100 % and says {100 * At(basePct):0} %. Switched on, the engine would run at lambda {lambda:0.00} on E{atPct:0.#}{(ethanolPct is null ? ", a usual pump blend" : string.Empty)}. Take it out and type in a row made for E{basePct:0.#}."));
+            return new MultiplierJudgement(At(basePct), lambda, atPct, [new("multiplierOfAnotherBase", Severity.Stop, FormattableString.Invariant(
+                $"This multiplier was made for another base map: at E{basePct:0.#}, the blend the map was made on, it must say 100 % and says {100 * At(basePct):0} %. Switched on, the engine would run at lambda {lambda:0.00} on E{atPct:0.#}{(ethanolPct is null ? ", a usual pump blend" : string.Empty)}. Take it out and type in a row made for E{basePct:0.#}."))]);
         }
 
         var findings = new List<Finding>();

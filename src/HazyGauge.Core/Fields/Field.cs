@@ -20,6 +20,8 @@ public sealed record Usual(double Value, double? PlusMinus = null, double? PlusM
 /// <param name="Label">What it is called: two or three words that can begin a sentence.</param>
 public record Field(string Path, string Label)
 {
+    private const int MostItems = 20;
+
     private static readonly ConcurrentDictionary<(Type, string), PropertyInfo?> Properties = new();
 
     /// <summary>What it is measured in.</summary>
@@ -43,6 +45,9 @@ public record Field(string Path, string Label)
     /// <summary>How to find it out.</summary>
     public string HowTo { get; init; } = string.Empty;
 
+    /// <summary>What it takes to find it out; null where eyes and papers do.</summary>
+    public Instrument? Needs { get; init; }
+
     /// <summary>When it is asked for, in words; null for always.</summary>
     public string? AppliesWhen { get; init; }
 
@@ -60,6 +65,15 @@ public record Field(string Path, string Label)
 
     /// <summary>What a row holds; empty where it is no table.</summary>
     public IReadOnlyList<FieldColumn> Columns { get; init; } = [];
+
+    /// <summary>What is asked of each thing of a list, by its path in that thing; empty where it is no list.</summary>
+    public IReadOnlyList<Field> Items { get; init; } = [];
+
+    /// <summary>What one thing of a list is called, to begin a heading; null where it is no list.</summary>
+    public string? ItemName { get; init; }
+
+    /// <summary>What is said where a thing of a list comes without it; null where it may be left out.</summary>
+    public string? Required { get; init; }
 
     /// <summary>What helps while answering it.</summary>
     public string? Hint { get; init; }
@@ -98,17 +112,49 @@ public record Field(string Path, string Label)
         return plan;
     }
 
-    /// <summary>Notes every field of a plan that is outside its range.</summary>
+    /// <summary>Notes every field of a plan that is outside its range, every list that is too long, and what a thing in one comes without.</summary>
     public static void Check(IEnumerable<Field> fields, object plan, InputCheck check)
     {
         foreach (var field in fields)
         {
+            if (field.Required is { } missing && (field.In(plan) is null || (field.In(plan) is string text && string.IsNullOrWhiteSpace(text))))
+            {
+                check.Refuse(field.Path, missing);
+            }
+
             if (field is { Min: { } min, Max: { } max } && NumberOf(field.In(plan)) is { } number)
             {
                 check.Within(number, min, max, field.Path, field.Label, field.Unit);
             }
+
+            var things = field.ThingsIn(plan);
+            if (things.Count > MostItems)
+            {
+                check.Refuse(field.Path, $"At most {MostItems} can be listed here.");
+            }
+
+            for (var i = 0; i < things.Count; i++)
+            {
+                var inThing = new InputCheck();
+                Check(field.Items, things[i], inThing);
+                check.TakeOver(inThing, $"{field.Path}[{i}]");
+            }
         }
     }
+
+    /// <summary>The things a plan lists; none where it is no list.</summary>
+    public IReadOnlyList<object> ThingsIn(object plan) => Items.Count > 0 && In(plan) is IEnumerable<object> things ? [.. things] : [];
+
+    /// <summary>Every text a plan holds, with its path and what it is called.</summary>
+    public static IEnumerable<(string Path, string Label, string Text)> TextsIn(IEnumerable<Field> fields, object plan) => fields.SelectMany(field =>
+        field.In(plan) is string text
+            ? [(field.Path, field.Label, text)]
+            : field.ThingsIn(plan).SelectMany((thing, i) => TextsIn(field.Items, thing).Select(t => ($"{field.Path}[{i}].{t.Path}", $"{field.ItemName} {i + 1}, {char.ToLowerInvariant(t.Label[0])}{t.Label[1..]}", t.Text))));
+
+    /// <summary>The field at a path; one of a thing in a list like users[1].stepPct as well. Null where none is.</summary>
+    public static Field? At(IEnumerable<Field> fields, string path) => path.IndexOf('[', StringComparison.Ordinal) is > 0 and var open && path.IndexOf("].", open, StringComparison.Ordinal) is > 0 and var close
+        ? At(fields, path[..open])?.Items.FirstOrDefault(i => i.Path == path[(close + 2)..])
+        : fields.FirstOrDefault(f => f.Path == path);
 
     private static double? NumberOf(object? value) => value switch
     {

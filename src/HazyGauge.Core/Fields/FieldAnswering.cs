@@ -30,6 +30,12 @@ public enum AnswerKind
 
     /// <summary>By the connections of the fuel lines.</summary>
     Connections,
+
+    /// <summary>By some of a few choices.</summary>
+    Several,
+
+    /// <summary>By a list of things, each with fields of its own.</summary>
+    List,
 }
 
 /// <summary>What is asked together.</summary>
@@ -64,11 +70,12 @@ internal static class Answering
     public static AnswerKind Of(Type type, bool asksTolerance) => (Nullable.GetUnderlyingType(type) ?? type) switch
     {
         var t when t == typeof(Hazy) => asksTolerance ? AnswerKind.Hazy : AnswerKind.Number,
+        var t when t == typeof(double) => AnswerKind.Number,
         var t when t == typeof(int) => AnswerKind.Count,
         var t when t == typeof(bool) => AnswerKind.YesNo,
         var t when t == typeof(string) => AnswerKind.Text,
         { IsEnum: true } => AnswerKind.Choice,
-        { IsGenericType: true } => AnswerKind.Table,
+        { IsGenericType: true } list => list.GenericTypeArguments[0].IsEnum ? AnswerKind.Several : AnswerKind.Table,
         var t => throw new InvalidOperationException($"No page can ask for a {t.Name}."),
     };
 }

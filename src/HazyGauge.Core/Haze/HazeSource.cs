@@ -18,6 +18,9 @@ public enum HazeShape
 /// <param name="RemainingFraction">What would be left of the source's standard uncertainty, 0 to 1.</param>
 public sealed record HazeCheck(string Text, double RemainingFraction)
 {
+    /// <summary>What it takes; null where hands and eyes do.</summary>
+    public Instrument? Needs { get; init; }
+
     /// <summary>
     /// The check as a second, independent measurement of the same thing. Two independent results are combined by weighting each
     /// with the inverse of its variance, which leaves 1 / sqrt(1/u1^2 + 1/u2^2).

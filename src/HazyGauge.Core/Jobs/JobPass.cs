@@ -1,6 +1,7 @@
 using HazyGauge.Core.Entries;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
+using HazyGauge.Core.Shop;
 using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Stations;
 
@@ -38,6 +39,7 @@ public static class JobPass
     /// <param name="entries">What happened on the job and still holds, the oldest first; a station sees those of the kinds it reads.</param>
     /// <param name="ledger">The ledger the plans' numbers stand on.</param>
     /// <param name="unreadable">Files that are there and could not be read, with the reason.</param>
+    /// <param name="shop">What holds for every job of the shop.</param>
     public static IReadOnlyList<StationOutcome> Over(
         JobLine line,
         IEnumerable<string> want,
@@ -46,14 +48,15 @@ public static class JobPass
         IReadOnlyDictionary<NeededFile, StationFile> files,
         IReadOnlyList<JobEntry> entries,
         HazeLedger ledger,
-        IReadOnlyDictionary<NeededFile, RefusedInputException>? unreadable = null)
+        IReadOnlyDictionary<NeededFile, RefusedInputException>? unreadable = null,
+        ShopFacts? shop = null)
     {
         var outcomes = new List<StationOutcome>();
         var published = new Dictionary<string, (object What, int? Revision)>(StringComparer.Ordinal);
         foreach (var station in line.With(want))
         {
             var upstream = station.DependsOn.Where(published.ContainsKey).ToDictionary(d => d, d => published[d], StringComparer.Ordinal);
-            var context = new StationContext(ledger, upstream.ToDictionary(u => u.Key, u => u.Value.What, StringComparer.Ordinal), files, [.. entries.Where(e => station.ReadsEntries.Contains(e.Kind, StringComparer.Ordinal))]);
+            var context = new StationContext(ledger, upstream.ToDictionary(u => u.Key, u => u.Value.What, StringComparer.Ordinal), files, [.. entries.Where(e => station.ReadsEntries.Contains(e.Kind, StringComparer.Ordinal))], shop);
             var basedOn = upstream.ToDictionary(u => u.Key, u => u.Value.Revision, StringComparer.Ordinal);
             (Evaluated? Result, RefusedInputException? Refused) Of(PlanToEvaluate asked)
             {

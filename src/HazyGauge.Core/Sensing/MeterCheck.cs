@@ -14,6 +14,9 @@ public enum MeterQuantity
 
     /// <summary>Average on DC volts, V.</summary>
     AverageV,
+
+    /// <summary>Volts behind a signal converter, V.</summary>
+    ConverterV,
 }
 
 /// <summary>One line of what the meter should read.</summary>
@@ -66,8 +69,8 @@ public static class MeterCheck
     {
         foreach (var row in rows.Where(r => r.Agrees == false))
         {
-            yield return row.Quantity == MeterQuantity.AverageV
-                ? levels!.Compare(row.Expected, row.Read!.Value).Finding!
+            yield return row.Quantity == MeterQuantity.AverageV ? levels!.Compare(row.Expected, row.Read!.Value).Finding!
+                : row.Quantity == MeterQuantity.ConverterV ? ConverterVolts.Disagrees(row)
                 : new Finding("meterDisagrees" + row.Quantity, Severity.Caution, FormattableString.Invariant(
                     $"The meter reads {row.Read!.Value.Value:0.##} {Unit(row)} where the capture says {row.Expected.Value:0.##}, more than {row.Within:0.##} apart. Either the fuel changed in between or the two are not on the same wire: measure again at the same moment."));
         }

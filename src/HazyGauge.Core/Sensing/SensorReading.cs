@@ -28,6 +28,9 @@ public sealed record SensorReading(
     /// <summary>Where the doubt about the ethanol content comes from.</summary>
     public IReadOnlyList<BudgetLine> Budget => EthanolPct is { } ethanol ? HazeBudget.Of(ethanol) : [];
 
+    /// <summary>True where the tank still held the fuel the map ran on: then it is the blend of the map.</summary>
+    public bool IsOfMapFuel { get; init; }
+
     /// <summary>What a meter on DC volts should show, and how that fits what it did; null where no level is known.</summary>
     public AverageVoltsCheck? AverageVolts { get; init; }
 
@@ -106,11 +109,14 @@ public sealed record SensorReading(
         };
     }
 
-    private static Hazy ReadEthanol(Hazy frequencyHz, double toleranceEthanolPct, HazeLedger ledger)
+    private static Hazy ReadEthanol(Hazy frequencyHz, double toleranceEthanolPct, HazeLedger ledger) =>
+        RealNumber.Clamp(SensorLaw.EthanolPct(frequencyHz) + Tolerance(toleranceEthanolPct, ledger), 0, 100);
+
+    /// <summary>The sensor's own doubt: whatever reads it shares this one.</summary>
+    internal static Hazy Tolerance(double toleranceEthanolPct, HazeLedger ledger)
     {
         var u = HazeSource.RectangularU(toleranceEthanolPct);
-        var tolerance = ledger.Quantity(0, u, SourceCatalogue.Find(SourceCatalogue.SensorTolerance, u));
-        return RealNumber.Clamp(SensorLaw.EthanolPct(frequencyHz) + tolerance, 0, 100);
+        return ledger.Quantity(0, u, SourceCatalogue.Find(SourceCatalogue.SensorTolerance, u));
     }
 
     private static (Hazy? TempC, TemperatureStatus Status) ReadTemperature(double frequencyHz, Hazy? lowPulseMs, List<Finding> findings)

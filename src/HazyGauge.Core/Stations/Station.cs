@@ -53,7 +53,7 @@ public abstract class Station<TPlan, TResults> : IStation
 
     /// <summary>The words of a plan that somebody may look for: everything its fields hold in words, and what a station adds.</summary>
     public virtual IEnumerable<PlanText> Texts(TPlan plan) =>
-        Fields.Select(f => (f.Path, f.Label, Text: f.In(plan) as string)).Where(f => !string.IsNullOrWhiteSpace(f.Text)).Select(f => new PlanText(f.Path, f.Label, f.Text!));
+        Field.TextsIn(Fields, plan).Where(f => !string.IsNullOrWhiteSpace(f.Text)).Select(f => new PlanText(f.Path, f.Label, f.Text));
 
     /// <summary>What a plan comes to.</summary>
     /// <exception cref="RefusedInputException">The plan holds what cannot be.</exception>

@@ -1,5 +1,6 @@
 using HazyGauge.Core.Entries;
 using HazyGauge.Core.Haze;
+using HazyGauge.Core.Shop;
 
 namespace HazyGauge.Core.Stations;
 
@@ -8,14 +9,18 @@ namespace HazyGauge.Core.Stations;
 /// <param name="upstream">What the stations it depends on have published, by slug.</param>
 /// <param name="files">Files of the job that the plan names, as far as they are there.</param>
 /// <param name="entries">What happened on the job and still holds, of the kinds the station reads, the oldest first.</param>
+/// <param name="shop">What holds for every job of the shop; left out, nobody said anything.</param>
 public sealed class StationContext(
-    HazeLedger ledger, IReadOnlyDictionary<string, object> upstream, IReadOnlyDictionary<NeededFile, StationFile> files, IReadOnlyList<JobEntry> entries)
+    HazeLedger ledger, IReadOnlyDictionary<string, object> upstream, IReadOnlyDictionary<NeededFile, StationFile> files, IReadOnlyList<JobEntry> entries, ShopFacts? shop = null)
 {
     /// <summary>Nothing but a ledger: for a calculation outside a job.</summary>
     public StationContext(HazeLedger ledger)
         : this(ledger, new Dictionary<string, object>(StringComparer.Ordinal), new Dictionary<NeededFile, StationFile>(), [])
     {
     }
+
+    /// <summary>What holds for every job of the shop.</summary>
+    public ShopFacts Shop { get; } = shop ?? new();
 
     /// <summary>The ledger.</summary>
     public HazeLedger Ledger => ledger;

@@ -1,3 +1,4 @@
+using HazyGauge.Core.Compensation;
 using HazyGauge.Core.Fields;
 using HazyGauge.Core.FuelSystem;
 using HazyGauge.Core.Fuels;
@@ -48,7 +49,11 @@ internal sealed class TypicalFigures(VehicleSurvey survey, FullLoad load, HazeLe
     };
 
     /// <summary>Highest blend that must work, % by volume.</summary>
-    public Hazy HighestEthanolPct => load.EthanolPct ?? survey.Goals.HighestEthanolPct ?? AsUsual("goals.highestEthanolPct");
+    public Hazy HighestEthanolPct => load.EthanolPct ?? survey.Goals.HighestEthanolPct ?? (survey.Control is { SignalPath: SignalPath.DisplayOnly, FuelMapEthanolPct: { } map }
+
+        // Nothing corrects it: more than what the map allows never goes in.
+        ? Noted<Hazy>("goals.highestEthanolPct", Math.Min(100, map.Value + Uncorrected.HeldWithinPct), new Assumption("the most the map allows, as nothing corrects it"))
+        : AsUsual("goals.highestEthanolPct"));
 
     /// <summary>Fuel consumption (BSFC) at full load on gasoline, g/kWh.</summary>
     public Hazy BsfcGPerKwh => survey.Engine.BsfcGPerKwh ?? survey.Engine.Aspiration switch
@@ -272,7 +277,7 @@ internal sealed class TypicalFigures(VehicleSurvey survey, FullLoad load, HazeLe
     private Hazy Quantity(string path, double value, double halfWidth)
     {
         var field = FieldAt(path);
-        return ledger.Quantity(value, HazeSource.RectangularU(halfWidth), new HazeSource(path, field.Label, HazeShape.Rectangular, new HazeCheck(field.HowTo, field.LeftOfDoubt)));
+        return ledger.Quantity(value, HazeSource.RectangularU(halfWidth), new HazeSource(path, field.Label, HazeShape.Rectangular, new HazeCheck(field.HowTo, field.LeftOfDoubt) { Needs = field.Needs }));
     }
 
     private static Field FieldAt(string path) =>

@@ -51,4 +51,36 @@ internal static class VehicleChoices
         FieldChoice.Of(SignalPath.InjectorExtender, "Injector extender", "a box lengthens each pulse"),
         FieldChoice.Of(SignalPath.DisplayOnly, "Display only", "nothing is controlled"),
     ];
+
+    public static readonly IReadOnlyList<FieldChoice> MapFuels =
+    [
+        FieldChoice.Of(MapFuelKnown.Read, "Read or tested", "by a sensor, or a sample"),
+        FieldChoice.Of(MapFuelKnown.Told, "Told", "by whoever made the map"),
+        FieldChoice.Of(MapFuelKnown.Label, "From the pump's label", "\u201cE85\u201d is E60 to E92"),
+        FieldChoice.Of(MapFuelKnown.OctaneName, "From the map's name", "91, 93, pump gas: octane, not ethanol"),
+    ];
+
+    public static readonly IReadOnlyList<FieldChoice> PlainGasolines =
+    [
+        FieldChoice.Of(PlainGasoline.NoEthanol, "No ethanol"),
+        FieldChoice.Of(PlainGasoline.UpToE5, "Up to E5"),
+        FieldChoice.Of(PlainGasoline.UpToE10, "Up to E10"),
+        FieldChoice.Of(PlainGasoline.AboutE27, "About E27"),
+    ];
+
+    public static readonly IReadOnlyList<FieldChoice> Runnings =
+    [
+        FieldChoice.Of(RunningState.RunsWell, "Runs well"),
+        FieldChoice.Of(RunningState.RunsPoorly, "Runs poorly"),
+        FieldChoice.Of(RunningState.DoesNotRun, "Does not run"),
+    ];
+
+    public static readonly IReadOnlyList<FieldChoice> Conditions = [FieldChoice.Of(PartCondition.New, "New"), FieldChoice.Of(PartCondition.Used, "Used")];
+
+    public static readonly IReadOnlyList<FieldChoice> Origins =
+    [
+        FieldChoice.Of(PartOrigin.Genuine, "Genuine", "in its maker's name"),
+        FieldChoice.Of(PartOrigin.Rebadged, "Rebadged", "a known part under another name"),
+        FieldChoice.Of(PartOrigin.Unknown, "Nobody knows"),
+    ];
 }

@@ -17,7 +17,7 @@ public sealed record VehicleField(string Path, string Label) : Field(Path, Label
         type.GetProperty(char.ToUpperInvariant(name[0]) + name[1..])?.PropertyType ?? throw new InvalidOperationException($"A survey has no {Path}."));
 
     /// <inheritdoc/>
-    public override AnswerKind Answer => ValueType == typeof(IReadOnlyList<Joint>) ? AnswerKind.Connections : Answering.Of(ValueType, AsksTolerance || AskedAt is not null);
+    public override AnswerKind Answer => ValueType == typeof(IReadOnlyList<Joint>) ? AnswerKind.Connections : Items.Count > 0 ? AnswerKind.List : Answering.Of(ValueType, AsksTolerance || AskedAt is not null);
 
     /// <summary>What stands on it, in words; null where nobody has to be sent to find it out.</summary>
     public Sentence? Effect { get; init; }

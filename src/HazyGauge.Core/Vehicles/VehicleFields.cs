@@ -2,6 +2,8 @@ using HazyGauge.Core.Fields;
 using HazyGauge.Core.FuelSystem;
 using HazyGauge.Core.Fuels;
 using HazyGauge.Core.Haze;
+using HazyGauge.Core.Shop;
+using HazyGauge.Core.Sensing;
 using HazyGauge.Core.Sentences;
 
 namespace HazyGauge.Core.Vehicles;
@@ -10,6 +12,7 @@ namespace HazyGauge.Core.Vehicles;
 public static class VehicleFields
 {
     private const string AtCapacity = "capacity";
+    private const string AtSignal = "signal";
     private const double PumpEthanolPct = 10;
     private const double MostKpa = PumpCurveRules.MostKpa;
     private static readonly Sentence CapacityNeedsIt = "Capacity cannot be calculated without it.";
@@ -29,6 +32,10 @@ public static class VehicleFields
     private static readonly Scope Listed = new("a controller that is not freely programmable", s => Controlled.Holds(s) && s.Control.StandAlone != true);
     private static readonly Scope TakesInput = new("a signal on an input of the controller", s => s.Control.SignalPath is SignalPath.DirectFrequency or SignalPath.AnalyserVoltage);
     private static readonly Scope Displacing = new("a controller without a free input", s => TakesInput.Holds(s) && s.Control.FreeInput == false);
+    private static readonly Scope Converted = new("a signal converter", s => s.Control.SignalPath == SignalPath.AnalyserVoltage);
+    private static readonly Scope WithoutUsers = new("a reading nobody is listed for yet", s => SensorUsers.PathOf(s) is null);
+    private static readonly Scope OneMap = new("every fuel system that can be told its blend, where no engine controller says it", s => Served.Holds(s) && SensorUsers.EngineOf(s.Controllers)?.BaseEthanolPct is null);
+    private static readonly Scope NamedByOctane = new("a map known by an octane name", s => s.Control.FuelMapKnown == MapFuelKnown.OctaneName);
     private static readonly Scope WithFailsafe = new("a controller with a failsafe", s => Controlled.Holds(s) && s.Control.HasFailsafe == true);
 
     private static readonly Sentence TakenForGasoline = Sentence.Of(
@@ -55,13 +62,25 @@ public static class VehicleFields
                 new("engine.powerKw", "Power now") { Unit = Unit.Kw, Likely = (15, 1000), Min = 1, Max = 2000, HowTo = "Read crank power off the papers, or add the driveline's loss to wheel power from a dynamometer.", Effect = CapacityNeedsIt },
                 new("engine.wantedPowerKw", "Power wanted") { Unit = Unit.Kw, Likely = (15, 1000), Min = 1, Max = 2000, HowTo = "Ask the owner.", Effect = "Without it the fuel system is calculated for the power of today." },
                 new("goals.highestEthanolPct", "Highest blend") { Unit = Unit.EthanolPct, Min = 0, Max = 100, Usual = new(85), HowTo = "Ask the owner.", Effect = "Everything that carries fuel is sized for it." },
-                new("goals.localEthanolPct", "Local high blend") { Unit = Unit.EthanolPct, Min = 0, Max = 100, HowTo = "Draw a sample at the pump and test it with water; again in winter.", Effect = "Pump E85 is anything from about E60 to E92.", AsksTolerance = true },
+                new("goals.localEthanolPct", "Local high blend") { Needs = Instrument.Hydrometer, Unit = Unit.EthanolPct, Min = 0, Max = 100, HowTo = "Draw a sample at the pump and test it with water; again in winter.", Effect = "Pump E85 is anything from about E60 to E92.", AsksTolerance = true },
                 new("goals.localFuel", "Where and when sold"),
                 new("goals.coldestStartC", "Coldest start") { Unit = Unit.Celsius, Min = -40, Max = 40, HowTo = "Ask where it stands overnight in winter.", Effect = "On high blends an engine may not start in the cold." },
                 new("goals.summerClass", "Class of the summer gasoline") { HowTo = AskSupplier, Choices = VolatilityClasses.Choices },
                 new("goals.winterClass", "Class of the winter gasoline") { HowTo = AskSupplier, Scope = StartsCold, Choices = VolatilityClasses.Choices },
                 new("goals.winterReidKpa", "Reid pressure of the winter gasoline") { Unit = Unit.Kpa, Likely = (45, 110), Min = GasolineVapourPressure.LeastReidKpa, Max = GasolineVapourPressure.MostReidKpa, Usual = new(80, 12), HowTo = "Ask the supplier, or test a sample.", Scope = StartsCold, Hint = "Of the gasoline alone. Where it is given, it counts before the class." },
                 new("goals.roadUse", "Used on public roads"),
+            ]),
+        .. At(
+            VehicleStops.Arrival,
+            [
+                new("arrival.running", "How it runs") { Choices = VehicleChoices.Runnings, Photo = true },
+                new("arrival.faultCodesBefore", "Fault codes before any work") { Hint = "What was there before is not blamed on the job.", Photo = true },
+                new("arrival.faultCodesAfter", "Fault codes after the work"),
+                new("arrival.missing", "Clips, covers or bolts missing") { Photo = true },
+                new("arrival.leaks", "Leaks, and where") { Photo = true },
+                new("arrival.changedParts", "Parts taken out or added") { Photo = true },
+                new("arrival.earlierWork", "Earlier work, and by whom"),
+                new("instruments", "Instruments at hand") { Choices = InstrumentWords.Choices, LeftOut = "those of the shop", Hint = "Only checks that can be made with them are offered." },
             ]),
         .. At(
             VehicleStops.Tank,
@@ -94,17 +113,17 @@ public static class VehicleFields
                 new("engine.cylinders", "Cylinders") { Min = 1, Max = 16, HowTo = "Count the cylinders: some engines have two plugs each.", Effect = CapacityNeedsIt },
                 new("engine.displacementCc", "Displacement") { Unit = Unit.Cc, Likely = (300, 9000), Min = 50, Max = 12000, HowTo = "Read it off the papers.", Effect = CapacityNeedsIt, AnsweredBy = s => s.Engine is not { PowerKw: null, WantedPowerKw: null } },
                 new("engine.aspiration", "Induction") { HowTo = "Look for a turbo or supercharger between filter and throttle.", Effect = CapacityNeedsIt, LeftOfDoubt = 0.5, Choices = VehicleChoices.Aspirations },
-                new("engine.boostKpa", "Boost at full load") { Unit = Unit.Kpa, Likely = (25, 180), AboveAir = true, Min = 5, Max = 400, Usual = new(80, PlusMinusPct: 40), HowTo = "Log manifold pressure at full load and subtract the barometer: boost is above air pressure.", Effect = CapacityNeedsIt, Scope = Boosted },
+                new("engine.boostKpa", "Boost at full load") { Needs = Instrument.DiagnosticReader, Unit = Unit.Kpa, Likely = (25, 180), AboveAir = true, Min = 5, Max = 400, Usual = new(80, PlusMinusPct: 40), HowTo = "Log manifold pressure at full load and subtract the barometer: boost is above air pressure.", Effect = CapacityNeedsIt, Scope = Boosted },
                 new("engine.auxiliaryInjection", "Another fuel injected beside") { HowTo = "Look for a second tank: methanol, water, nitrous oxide." },
                 new("engine.redlineRpm", "Redline") { Unit = Unit.Rpm, Min = 1500, Max = 20000, HowTo = "Read it off the tachometer or the papers." },
-                new("engine.fullLoadLambda", "Lambda at full load") { Min = 0.5, Max = 1.3, HowTo = "Log lambda through one pull at full load.", Hint = "It counts where another lambda is wanted: then more or less fuel is burnt than now." },
+                new("engine.fullLoadLambda", "Lambda at full load") { Needs = Instrument.Wideband, Min = 0.5, Max = 1.3, HowTo = "Log lambda through one pull at full load.", Hint = "It counts where another lambda is wanted: then more or less fuel is burnt than now." },
             ]),
         .. At(
             VehicleStops.Injection,
             [
-                new("fuelSystem.basePressureKpa", "Base pressure") { Unit = Unit.Kpa, Likely = (60, 700), AboveAir = true, Min = 20, Max = MostKpa, HowTo = "Tee a gauge into the low side at idle, manifold hose off.", Effect = CapacityNeedsIt, AsksTolerance = true },
+                new("fuelSystem.basePressureKpa", "Base pressure") { Needs = Instrument.PressureGauge, Unit = Unit.Kpa, Likely = (60, 700), AboveAir = true, Min = 20, Max = MostKpa, HowTo = "Tee a gauge into the low side at idle, manifold hose off.", Effect = CapacityNeedsIt, AsksTolerance = true },
                 new("fuelSystem.followsManifold", "Boost reference of the regulator") { HowTo = "Look for a hose from the regulator to the manifold.", Effect = CapacityNeedsIt, LeftOfDoubt = 0, Scope = BoostedPorts },
-                new("injectors.openingsPerCycle", "Openings in a cycle") { Min = 1, Max = 16, HowTo = "Scope one injector beside the crank signal: openings in two turns.", Scope = Ports, LeftOut = "one; on single-point injection one for every cylinder it feeds", Hint = "One where each waits for its cylinder, two in batches. Dead time counts each time." },
+                new("injectors.openingsPerCycle", "Openings in a cycle") { Needs = Instrument.Scope, Min = 1, Max = 16, HowTo = "Scope one injector beside the crank signal: openings in two turns.", Scope = Ports, LeftOut = "one; on single-point injection one for every cylinder it feeds", Hint = "One where each waits for its cylinder, two in batches. Dead time counts each time." },
                 new("injectors.count", "Injectors in the ports") { Min = 1, Max = 32, HowTo = "Count them at the rail.", Effect = CapacityNeedsIt, Scope = Ports },
                 new("injectors.ratedFlowCcMin", "Rated flow of the injectors") { Unit = Unit.CcPerMin, Likely = (90, 3000), Min = 20, Max = 5000, HowTo = "Read the number on an injector and look it up, or have one flowed.", Effect = CapacityNeedsIt, Scope = Ports, AsksTolerance = true, Photo = true },
                 new("injectors.ratedPressureKpa", "Pressure the injectors are rated at") { Unit = Unit.Kpa, Likely = (60, 700), Min = 50, Max = MostKpa, Usual = new(300), HowTo = "It stands on the data sheet beside the rated flow.", Effect = CapacityNeedsIt, Scope = Ports },
@@ -113,14 +132,28 @@ public static class VehicleFields
                 new("injectors.deadTimeMsPer100Kpa", "Growth of the dead time with pressure") { Unit = Unit.MsPer100Kpa, Min = 0, Max = 1, HowTo = "Take the difference of two pressures on the data sheet.", Scope = Ports, Hint = "Data sheets give dead time at several pressures: take the difference. If blank, it does not grow." },
                 new("fuelSystem.materials.seals", "Ethanol rating of the seals") { HowTo = "Ask the maker which rubber the O-rings are.", Effect = "A seal that is not rated swells, then leaks.", Decides = OnEthanol, Scope = Served, Choices = VehicleChoices.Ratings },
                 new("fuelSystem.materials.regulator", "Ethanol rating of the regulator") { HowTo = "Read its number and look it up.", Effect = "A membrane that is not rated tears.", Scope = Served, Choices = VehicleChoices.Ratings },
-                new("injectors.impedanceOhm", "Resistance of an injector") { Unit = Unit.Ohm, Min = 0.1, Max = 50, HowTo = "Measure across the injector's pins with the plug off.", Scope = Ports },
+                new("injectors.impedanceOhm", "Resistance of an injector") { Needs = Instrument.VoltsAndContinuity, Unit = Unit.Ohm, Min = 0.1, Max = 50, HowTo = "Measure across the injector's pins with the plug off.", Scope = Ports },
                 new("directInjection.pumpDisplacementCcPerCamRev", "High-pressure pump") { Unit = Unit.CcPerRev, Min = 0.1, Max = 20, HowTo = "Look up displacement and lobes; do not open the high-pressure side.", Effect = CapacityNeedsIt, Scope = Direct, Hint = "From data only: the high-pressure side is never opened for this." },
                 new("directInjection.windowDeg", "Injection window") { Unit = Unit.Degrees, Min = 1, Max = 720, Usual = new(200, PlusMinusPct: 15), HowTo = "Find the earliest allowed start and the latest allowed end; what is used now is not the window.", Effect = CapacityNeedsIt, Scope = Direct },
             ]),
         .. At(
+            VehicleStops.Reading,
+            [
+                new("users", "Who uses the reading") { Items = VehicleItems.OfUsers, ItemName = "User", Hint = "One sensor may feed a reader and a controller at once." },
+                new("sensor.condition", "Sensor new or used") { Choices = VehicleChoices.Conditions },
+                new("sensor.origin", "Where the sensor comes from") { Choices = VehicleChoices.Origins },
+                new("sensor.isChecked", "Sensor has read a known fuel right") { Hint = "A used one of unknown origin counts as twice as far off until then." },
+                new("sensor.partNumber", "Part number of the sensor") { Photo = true },
+                new("sensor.supplier", "Bought from"),
+                new("sensor.price", "Price"),
+                new("sensor.dateCode", "Date code"),
+            ]),
+        .. At(
             VehicleStops.Control,
             [
-                new("control.signalPath", "Signal path to the controller") { HowTo = "Choose how the signal reaches the controller.", Effect = "It decides which parts are bought.", Decides = Always, Choices = VehicleChoices.SignalPaths },
+                new("control.signalPath", "Signal path to the controller") { HowTo = "Choose how the signal reaches the controller.", Effect = "It decides which parts are bought.", Decides = Always, Scope = WithoutUsers, Choices = VehicleChoices.SignalPaths },
+                new("controllers", "Controllers") { Items = VehicleItems.OfControllers, ItemName = "Controller", Hint = "Engine, auxiliary injection, boost, gearbox: each that counts ethanol, or should." },
+                new("settings", "Settings in them") { Items = VehicleItems.OfSettings, ItemName = "Setting", Hint = "As found first, however wrong; then as set, then as read back." },
                 new("control.standAlone", "Freely programmable controller") { HowTo = "See whether its maker leaves every map open.", Hint = "It needs nobody's list.", Scope = Controlled },
                 new("control.hardwareRevision", "Hardware revision") { Photo = true },
                 new("control.firmwareRevision", "Firmware revision"),
@@ -129,35 +162,46 @@ public static class VehicleFields
                 new("control.freeInput", "Free input") { HowTo = "Look the pins up, and look whether one of them is wired to something.", Effect = "The signal needs an input of its own.", Decides = Always, Scope = TakesInput },
                 new("control.inputLimitV", "Highest voltage the input bears") { Unit = Unit.Volt, Min = 1, Max = 40, HowTo = "Look it up in the controller's data.", Scope = TakesInput },
                 new("control.displaces", "What the signal displaces") { Scope = Displacing },
-                new("control.fuelMapEthanolPct", "Blend of the fuel map") { Unit = Unit.EthanolPct, Min = 0, Max = 100, HowTo = "Ask who made the map which fuel was in the tank; it may have been E85.", Effect = TakenForGasoline, Decides = OnDisplayOnly, Scope = Served, AsksTolerance = true, Hint = "Ask who made it; it may have been E85." },
+                new("control.fuelMapEthanolPct", "Blend of the fuel map") { Unit = Unit.EthanolPct, Min = 0, Max = 100, HowTo = "Ask who made the map which fuel was in the tank; it may have been E85.", Effect = TakenForGasoline, Decides = OnDisplayOnly, Scope = OneMap, AsksTolerance = true, Hint = "Ask who made it; it may have been E85." },
+                new(MapFuel.KnownPath, "How that blend is known") { HowTo = "Read the sensor while the tank still holds the fuel the map ran on.", Scope = Served, Choices = VehicleChoices.MapFuels },
+                new("goals.plainGasoline", "Ethanol in plain gasoline here") { HowTo = "Read the label at the pump.", Scope = NamedByOctane, Choices = VehicleChoices.PlainGasolines },
                 new("control.sparkMapEthanolPct", "Blend of the spark map") { Unit = Unit.EthanolPct, Min = 0, Max = 100, HowTo = "Ask who made the map which fuel was in the tank.", Effect = "A spark map made on ethanol knocks on gasoline.", Scope = Served, AsksTolerance = true },
                 new("control.mapsMadeBy", "Who made the maps") { Scope = Controlled },
                 new("control.hasFailsafe", "Failsafe for a lost signal") { Scope = Controlled },
                 new("control.failsafes", "Failsafes") { Scope = WithFailsafe },
             ]),
         .. At(
+            VehicleStops.Converter,
+            [
+                new(ConverterPaths.At0V, "Converter volts at E0") { Unit = Unit.Volt, Min = 0, Max = 15, Usual = new(ConverterVolts.UsualAt0V), HowTo = "Read it off the converter's data sheet.", Scope = Converted, AskedAt = AtSignal },
+                new(ConverterPaths.At100V, "Converter volts at E100") { Unit = Unit.Volt, Min = 0, Max = 15, Usual = new(ConverterVolts.UsualAt100V), HowTo = "Read it off the converter's data sheet.", Scope = Converted, AskedAt = AtSignal },
+            ]),
+        .. At(
             VehicleStops.FullLoad,
             [
-                new(VehiclePaths.FullPowerRpm, "Engine speed at full power") { Unit = Unit.Rpm, Min = 500, Max = 25000, HowTo = "Log one full-load pull: the speed at which the power is highest.", AskedAt = AtCapacity },
-                new(VehiclePaths.Bsfc, "Fuel consumption (BSFC)") { Unit = Unit.GPerKwh, Min = 150, Max = 800, HowTo = "Log injector duty and fuel pressure through a full-load pull on the base blend, beside the power.", LeftOfDoubt = 0.4, AskedAt = AtCapacity },
+                new(VehiclePaths.FullPowerRpm, "Engine speed at full power") { Needs = Instrument.DiagnosticReader, Unit = Unit.Rpm, Min = 500, Max = 25000, HowTo = "Log one full-load pull: the speed at which the power is highest.", AskedAt = AtCapacity },
+                new(VehiclePaths.Bsfc, "Fuel consumption (BSFC)") { Needs = Instrument.DiagnosticReader, Unit = Unit.GPerKwh, Min = 150, Max = 800, HowTo = "Log injector duty and fuel pressure through a full-load pull on the base blend, beside the power.", LeftOfDoubt = 0.4, AskedAt = AtCapacity },
                 new("engine.bsfcEthanolPct", "Blend the consumption holds for") { Unit = Unit.EthanolPct, Min = 0, Max = 100, Usual = new(0), HowTo = "Note which fuel was in the tank when it was measured.", AskedAt = AtCapacity },
-                new(VehiclePaths.SupplyV, "Running voltage") { Unit = Unit.Volt, Min = 8, Max = 32, Usual = new(13.5, 0.5), HowTo = "Measure at the battery with engine, lamps and fan running.", AskedAt = AtCapacity },
-                new("pump.pumpV", "Voltage at the pump") { Unit = Unit.Volt, Min = 6, Max = 32, HowTo = "Measure at the pump's plug with the engine running.", AskedAt = AtCapacity },
-                new(VehiclePaths.PortSharePct, "Share of the ports") { Unit = Unit.Percent, Min = 1, Max = 99, Usual = new(40, 20), HowTo = "Log which share of the fuel the ports take at full load.", LeftOfDoubt = 0.1, Scope = BothSets, AskedAt = AtCapacity },
+                new(VehiclePaths.SupplyV, "Running voltage") { Needs = Instrument.VoltsAndContinuity, Unit = Unit.Volt, Min = 8, Max = 32, Usual = new(13.5, 0.5), HowTo = "Measure at the battery with engine, lamps and fan running.", AskedAt = AtCapacity },
+                new("pump.pumpV", "Voltage at the pump") { Needs = Instrument.VoltsAndContinuity, Unit = Unit.Volt, Min = 6, Max = 32, HowTo = "Measure at the pump's plug with the engine running.", AskedAt = AtCapacity },
+                new(VehiclePaths.PortSharePct, "Share of the ports") { Needs = Instrument.DiagnosticReader, Unit = Unit.Percent, Min = 1, Max = 99, Usual = new(40, 20), HowTo = "Log which share of the fuel the ports take at full load.", LeftOfDoubt = 0.1, Scope = BothSets, AskedAt = AtCapacity },
                 new(VehiclePaths.DirectInjectorGPerS, "Flow of a direct injector") { Unit = Unit.GPerS, Min = 0.1, Max = 500, HowTo = "Log pulse and fuel at full load, or find the data sheet: grams a second at rail pressure.", LeftOfDoubt = 0.3, Scope = Direct, AskedAt = AtCapacity },
-                new(VehiclePaths.PumpEfficiencyPct, "Efficiency of the high-pressure pump") { Unit = Unit.Percent, Min = 10, Max = 110, Usual = new(85, 8), HowTo = "Log demand and rail pressure at full load: where the rail begins to fall, the pump delivers all it can.", LeftOfDoubt = 0.4, Scope = Direct, AskedAt = AtCapacity },
+                new(VehiclePaths.PumpEfficiencyPct, "Efficiency of the high-pressure pump") { Needs = Instrument.DiagnosticReader, Unit = Unit.Percent, Min = 10, Max = 110, Usual = new(85, 8), HowTo = "Log demand and rail pressure at full load: where the rail begins to fall, the pump delivers all it can.", LeftOfDoubt = 0.4, Scope = Direct, AskedAt = AtCapacity },
             ]),
         .. At(
             VehicleStops.HotDrive,
             [
-                new(VehiclePaths.HeatIntoFuelPct, "Share heating the tank") { Unit = Unit.Percent, Min = 0, Max = 100, HowTo = LogAnHour, LeftOfDoubt = 0.4, AskedAt = AtCapacity },
-                new(VehiclePaths.TankLossWPerK, "Heat the tank loses") { Unit = Unit.WattPerK, Min = 0, Max = 1000, Usual = new(8, PlusMinusPct: 50), HowTo = LogAnHour, LeftOfDoubt = 0.4, AskedAt = AtCapacity },
-                new(VehiclePaths.BayHeatW, "Heat from the engine bay") { Unit = Unit.Watt, Min = 0, Max = 10000, HowTo = "Hold a contact thermometer to feed and return after a drive and give the rise.", Scope = WithReturn, AnsweredBy = s => s.FuelSystem.ReturnRiseK is not null, AskedAt = AtCapacity, Hint = "The return is warmer by it, and the tank gets it." },
-                new(VehiclePaths.ReturnRiseK, "Rise from feed to return") { Unit = Unit.KelvinStep, Min = 0, Max = 60, HowTo = "Hold a contact thermometer to feed and return after a drive.", Scope = WithReturn, AskedAt = AtCapacity, LeftOut = "from the heat of the engine bay" },
+                new(VehiclePaths.HeatIntoFuelPct, "Share heating the tank") { Needs = Instrument.Thermometer, Unit = Unit.Percent, Min = 0, Max = 100, HowTo = LogAnHour, LeftOfDoubt = 0.4, AskedAt = AtCapacity },
+                new(VehiclePaths.TankLossWPerK, "Heat the tank loses") { Needs = Instrument.Thermometer, Unit = Unit.WattPerK, Min = 0, Max = 1000, Usual = new(8, PlusMinusPct: 50), HowTo = LogAnHour, LeftOfDoubt = 0.4, AskedAt = AtCapacity },
+                new(VehiclePaths.BayHeatW, "Heat from the engine bay") { Needs = Instrument.Thermometer, Unit = Unit.Watt, Min = 0, Max = 10000, HowTo = "Hold a contact thermometer to feed and return after a drive and give the rise.", Scope = WithReturn, AnsweredBy = s => s.FuelSystem.ReturnRiseK is not null, AskedAt = AtCapacity, Hint = "The return is warmer by it, and the tank gets it." },
+                new(VehiclePaths.ReturnRiseK, "Rise from feed to return") { Needs = Instrument.Thermometer, Unit = Unit.KelvinStep, Min = 0, Max = 60, HowTo = "Hold a contact thermometer to feed and return after a drive.", Scope = WithReturn, AskedAt = AtCapacity, LeftOut = "from the heat of the engine bay" },
                 new(VehiclePaths.PumpElectricalW, "Electrical power of the pumps") { Unit = Unit.Watt, Min = 0, Max = 5000, HowTo = "Clamp the pump's wire at full load: amperes times volts.", LeftOfDoubt = 0.1, AskedAt = AtCapacity },
-                new(VehiclePaths.InletSuctionKpa, "Suction at the pump's inlet") { Unit = Unit.Kpa, Min = 0, Max = 20, Usual = new(5, 3), HowTo = "Hang a vacuum gauge on the inlet of an external pump; in the tank, leave it open.", AskedAt = AtCapacity },
+                new(VehiclePaths.InletSuctionKpa, "Suction at the pump's inlet") { Needs = Instrument.PressureGauge, Unit = Unit.Kpa, Min = 0, Max = 20, Usual = new(5, 3), HowTo = "Hang a vacuum gauge on the inlet of an external pump; in the tank, leave it open.", AskedAt = AtCapacity },
             ]),
     ];
+
+    /// <summary>What a number in a survey is called; the path itself where nobody asks for it.</summary>
+    public static string LabelOf(string path) => Field.At(All, path) is { } field ? field.Label : path;
 
     private static readonly Dictionary<string, VehicleField> ByPath = All.ToDictionary(f => f.Path, StringComparer.Ordinal);
 
@@ -173,6 +217,13 @@ public static class VehicleFields
     private static double AfrRatio(double madeOnPct, double takenForPct) => Afr(madeOnPct) / Afr(takenForPct);
 
     private static double Afr(double ethanolPct) => new Blend<Exact>(ethanolPct, UsualFuels.Traditional<Exact>()).StoichAfr.Value;
+}
+
+/// <summary>The two points of a signal converter.</summary>
+internal static class ConverterPaths
+{
+    public const string At0V = "control.converterAt0V";
+    public const string At100V = "control.converterAt100V";
 }
 
 /// <summary>Paths of figures that other formulas name.</summary>

@@ -6,11 +6,14 @@ namespace HazyGauge.Core.Vehicles;
 internal static class VehicleStops
 {
     public static readonly FieldGroup Owner = new("Owner", "before the hood opens");
+    public static readonly FieldGroup Arrival = new("Arrival", "as it came in");
     public static readonly FieldGroup Tank = new("Tank", "at the rear");
     public static readonly FieldGroup Lines = new("Lines", "under the floor, to the engine");
     public static readonly FieldGroup Engine = new("Engine", "under the hood");
     public static readonly FieldGroup Injection = new("Injection", "at the rail");
     public static readonly FieldGroup Control = new("Control", "at the controller");
+    public static readonly FieldGroup Reading = new("Reading", "sensor, and who uses it");
+    public static readonly FieldGroup Converter = new("Signal converter");
     public static readonly FieldGroup FullLoad = new("Full load");
     public static readonly FieldGroup HotDrive = new("Hot drive");
 }

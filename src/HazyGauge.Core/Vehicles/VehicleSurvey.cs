@@ -57,6 +57,26 @@ public sealed record VehicleSurvey
     [AllowNull]
     public Goals Goals { get; init => field = value ?? new(); } = new();
 
+    /// <summary>How the vehicle came in.</summary>
+    [AllowNull]
+    public Arrival Arrival { get; init => field = value ?? new(); } = new();
+
+    /// <summary>The sensor itself.</summary>
+    [AllowNull]
+    public SensorPart Sensor { get; init => field = value ?? new(); } = new();
+
+    /// <summary>Everything that takes the sensor's signal.</summary>
+    public IReadOnlyList<SensorUser>? Users { get; init; }
+
+    /// <summary>The controllers on the vehicle.</summary>
+    public IReadOnlyList<ControllerOnBoard>? Controllers { get; init; }
+
+    /// <summary>Settings of them, as found, as set and as read back.</summary>
+    public IReadOnlyList<ControllerSetting>? Settings { get; init; }
+
+    /// <summary>Instruments at hand on this job; null where it is those of the shop.</summary>
+    public IReadOnlyList<Instrument>? Instruments { get; init; }
+
     /// <summary>Answers nobody knows yet, as paths like pump.flowLph; a typical figure stands in.</summary>
     public IReadOnlyList<string>? Unknowns { get; init; }
 
@@ -65,6 +85,10 @@ public sealed record VehicleSurvey
 
     /// <summary>Whatever else was seen.</summary>
     public string? Notes { get; init; }
+
+    /// <summary>True where the blend of the fuel map is only known from a label or a name: nothing is proven on it.</summary>
+    [JsonIgnore]
+    internal bool HasTypicalMapBlend { get; init; }
 }
 
 /// <summary>A photo on the job that belongs to an answer.</summary>
@@ -360,6 +384,9 @@ public enum SignalPath
 /// <param name="FirmwareRevision">Firmware revision as read out.</param>
 /// <param name="InputLimitV">Highest voltage the input for the signal bears, V.</param>
 /// <param name="StandAlone">True for a freely programmable controller, which needs nobody's list.</param>
+/// <param name="FuelMapKnown">How the blend of the fuel map is known.</param>
+/// <param name="ConverterAt0V">Volts a signal converter gives at E0, V.</param>
+/// <param name="ConverterAt100V">Volts it gives at E100, V.</param>
 public sealed record EngineControl(
     SignalPath? SignalPath = null,
     bool? RevisionListed = null,
@@ -374,7 +401,10 @@ public sealed record EngineControl(
     string? HardwareRevision = null,
     string? FirmwareRevision = null,
     Hazy? InputLimitV = null,
-    bool? StandAlone = null);
+    bool? StandAlone = null,
+    MapFuelKnown? FuelMapKnown = null,
+    Hazy? ConverterAt0V = null,
+    Hazy? ConverterAt100V = null);
 
 /// <summary>What the owner wants, and what fuel there is.</summary>
 /// <param name="HighestEthanolPct">Highest blend that must work, % by volume.</param>
@@ -385,6 +415,7 @@ public sealed record EngineControl(
 /// <param name="WinterReidKpa">Reid pressure of the gasoline in winter, kPa.</param>
 /// <param name="SummerClass">Class of what the pump sells in summer.</param>
 /// <param name="WinterClass">Class of what the pump sells in winter.</param>
+/// <param name="PlainGasoline">How much ethanol plain gasoline holds where the vehicle lives.</param>
 public sealed record Goals(
     Hazy? HighestEthanolPct = null,
     Hazy? LocalEthanolPct = null,
@@ -393,4 +424,5 @@ public sealed record Goals(
     Hazy? ColdestStartC = null,
     Hazy? WinterReidKpa = null,
     VolatilityClass? SummerClass = null,
-    VolatilityClass? WinterClass = null);
+    VolatilityClass? WinterClass = null,
+    PlainGasoline? PlainGasoline = null);

@@ -94,6 +94,14 @@ public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, EntryKinds
             .OrderByDescending(j => j.CreatedAt).Select(j => j.Id).ToListAsync(cancellation);
     }
 
+    /// <summary>Has the stations of every job told anew how they stand: something they all rest on changed.</summary>
+    public async Task ForgetStandingsAsync(CancellationToken cancellation)
+    {
+        using var turn = await gate.EnterAsync(cancellation);
+        await using var db = await contexts.CreateDbContextAsync(cancellation);
+        await db.Standings.ExecuteUpdateAsync(s => s.SetProperty(r => r.Standing.CoreVersion, string.Empty), cancellation);
+    }
+
     /// <summary>A job; null where there is none.</summary>
     public async Task<JobRow?> FindAsync(Guid id, CancellationToken cancellation)
     {

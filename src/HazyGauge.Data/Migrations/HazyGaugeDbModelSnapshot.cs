@@ -331,6 +331,29 @@ namespace HazyGauge.Data.Migrations
                     b.ToTable("SearchTexts");
                 });
 
+            modelBuilder.Entity("HazyGauge.Data.ShopRow", b =>
+                {
+                    b.Property<long>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Author")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Facts")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("SavedAt")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("Shop");
+                });
+
             modelBuilder.Entity("HazyGauge.Data.StandingRow", b =>
                 {
                     b.Property<Guid>("JobId")

@@ -8,7 +8,7 @@ namespace HazyGauge.Web.Parsing;
 
 /// <summary>A number as somebody typed it.</summary>
 /// <param name="Text">What was typed, up to 60 characters: "43.5 psi", "E85", "6,500".</param>
-/// <param name="Field">The field it was typed into, as a path like engine.boostKpa, or of a column of its table like pump.curve.flowLph.</param>
+/// <param name="Field">The field it was typed into, as a path like engine.boostKpa, of a column of its table like pump.curve.flowLph, or of a thing in its list like users.stepPct.</param>
 /// <param name="Quantity">The kind of quantity, where there is no field: ethanol, pressure, temperature, power, flow, volume, engineSpeed, injectorFlow, length, voltage, time and others.</param>
 /// <param name="System">The units that are shown: what a number without a unit is taken in; metric where it is left out.</param>
 public sealed record ParseRequest(string? Text, string? Field = null, string? Quantity = null, UnitSystem? System = null);
@@ -35,6 +35,11 @@ internal static class ParseEndpoints
         if (fields.Find(f => f.Path == path && f.Columns.Count == 0) is { } field)
         {
             return TypedQuestion.Of(field);
+        }
+
+        if (fields.SelectMany(f => f.Items.Select(i => (Path: $"{f.Path}.{i.Path}", Item: i))).FirstOrDefault(i => i.Path == path).Item is { } item)
+        {
+            return TypedQuestion.Of(item);
         }
 
         var column = fields.SelectMany(f => f.Columns.Select(c => (Path: $"{f.Path}.{c.Name}", Column: c))).FirstOrDefault(c => c.Path == path).Column;

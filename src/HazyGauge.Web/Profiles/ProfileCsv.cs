@@ -57,8 +57,9 @@ internal sealed class ProfileCsv(StationDocuments documents, SurveyStation surve
     public static string Write(IEnumerable<(string Name, JsonObject Survey)> profiles)
     {
         return CsvTable.Write(Columns, profiles.SelectMany(p => VehicleFields.All
-            .Select(f => (f.Path, Answer: f.Path.Split('.') is [var group, var name] ? (p.Survey[group] as JsonObject)?[name] : null))
-            .Where(f => f.Answer is not null && f.Path != "fuelSystem.joints")
+            .Where(f => f.Answer is not (Core.Fields.AnswerKind.Connections or Core.Fields.AnswerKind.List or Core.Fields.AnswerKind.Several))
+            .Select(f => (f.Path, Answer: f.Path.Split('.').Aggregate((JsonNode?)p.Survey, (at, name) => (at as JsonObject)?[name])))
+            .Where(f => f.Answer is not null)
             .Select(f => (f.Path, Cells: Cells(f.Answer!)))
             .Select(r => new[] { p.Name, r.Path, r.Cells.Value, r.Cells.PlusMinus })));
     }
@@ -80,8 +81,8 @@ internal sealed class ProfileCsv(StationDocuments documents, SurveyStation surve
             throw Refuse(record, Field, $"there is no answer '{path}' in a survey.");
         }
 
-        var (group, name) = (path.Split('.')[0], path.Split('.')[1]);
-        var answers = survey[group] as JsonObject ?? (JsonObject)(survey[group] = new JsonObject())!;
+        var names = path.Split('.');
+        var (name, answers) = (names[^1], names[..^1].Aggregate(survey, (at, group) => at[group] as JsonObject ?? (JsonObject)(at[group] = new JsonObject())!));
         if (answers.ContainsKey(name))
         {
             throw Refuse(record, Field, $"'{path}' stands twice in this profile.");

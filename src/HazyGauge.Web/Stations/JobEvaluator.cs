@@ -7,6 +7,7 @@ using HazyGauge.Data;
 using HazyGauge.Data.Entries;
 using HazyGauge.Data.Files;
 using HazyGauge.Data.Jobs;
+using HazyGauge.Data.Shop;
 using HazyGauge.Web.Entries;
 
 namespace HazyGauge.Web.Stations;
@@ -23,7 +24,7 @@ internal sealed record JobEvaluation(
     IReadOnlyDictionary<string, RevisionRow> Latest, IReadOnlyDictionary<string, string> TookOver, EntriesRead? Entries);
 
 /// <summary>Evaluates jobs as a whole: reads documents and files, and lets Core pass over them.</summary>
-internal sealed class JobEvaluator(JobLine line, JobStore jobs, EntryHistory history, FileStore files, CaptureReader captures, StationDocuments documents)
+internal sealed class JobEvaluator(JobLine line, JobStore jobs, EntryHistory history, FileStore files, CaptureReader captures, StationDocuments documents, ShopStore shop)
 {
     /// <summary>What a stored job comes to.</summary>
     /// <param name="jobId">The job.</param>
@@ -73,7 +74,7 @@ internal sealed class JobEvaluator(JobLine line, JobStore jobs, EntryHistory his
         var (happened, lastEntry) = await history.ReadAsync(jobId, reads, also, ledger, cancellation);
         var found = await FilesAsync(jobId, needed, cancellation);
         return new JobEvaluation(
-            JobPass.Over(line, wanted, plans, savedInstead, found.Files, happened, ledger, found.Refused),
+            JobPass.Over(line, wanted, plans, savedInstead, found.Files, happened, ledger, found.Refused, (await shop.LatestAsync(cancellation)).Facts),
             whole,
             saved,
             latest,

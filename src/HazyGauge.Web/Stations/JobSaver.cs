@@ -105,7 +105,7 @@ internal sealed class JobSaver(JobLine line, JobStore jobs, JobEvaluator evaluat
     }
 
     /// <summary>What the bay shows of a reading.</summary>
-    private static BayProjection WithReading(BayProjection bay, Evaluated? read, DateTimeOffset savedAt) => (read?.Published as SensorReading)?.EthanolPct is { } ethanol
+    private static BayProjection WithReading(BayProjection bay, Evaluated? read, DateTimeOffset? savedAt) => (read?.Published as SensorReading)?.EthanolPct is { } ethanol
         ? bay with { EthanolPct = ethanol.Value, EthanolPlusMinus = Interval95.HalfWidth(ethanol), ReadingSavedAt = savedAt }
         : bay with { EthanolPct = null, EthanolPlusMinus = null, ReadingSavedAt = null };
 
@@ -119,13 +119,16 @@ internal sealed class JobSaver(JobLine line, JobStore jobs, JobEvaluator evaluat
         var standing = latest.Where(l => !emptied.Contains(l.Key)).ToDictionary(l => l.Key, l => l.Value, StringComparer.Ordinal);
 
         // What is saved, what rests on it, and what these rest on: the others stand as they did.
-        var concerned = line.With([.. saving.Keys, .. line.Dependents(saving.Keys).Select(d => d.Slug)]).Select(s => s.Slug).ToHashSet(StringComparer.Ordinal);
+        HashSet<string> Concerned() => line.With([.. saving.Keys, .. line.Dependents(saving.Keys).Select(d => d.Slug)]).Select(s => s.Slug).ToHashSet(StringComparer.Ordinal);
+        var concerned = Concerned();
         var evaluation = await evaluator.EvaluateAsync(job.Id, standing, drafts, concerned, cancellation);
 
-        // A document of an older shape that is replaced leaves its facts to the survey: they are saved along, or they would be lost.
-        foreach (var (slug, _) in evaluation.TookOver.Where(t => !saving.ContainsKey(t.Key) && saving.ContainsKey(t.Value)).ToList())
+        // A document of an older shape that is replaced leaves its facts to the survey: they are saved along, or they would be lost, and what rests on it is told.
+        if (evaluation.TookOver.Where(t => !saving.ContainsKey(t.Key) && saving.ContainsKey(t.Value)).Select(t => t.Key).ToList() is { Count: > 0 } tookOver)
         {
-            saving[slug] = new Sent(slug, evaluation.Documents[slug], latest.GetValueOrDefault(slug)?.Number ?? 0);
+            tookOver.ForEach(slug => saving[slug] = new Sent(slug, evaluation.Documents[slug], latest.GetValueOrDefault(slug)?.Number ?? 0));
+            concerned = Concerned();
+            evaluation = await evaluator.EvaluateAsync(job.Id, standing, drafts, concerned, cancellation);
         }
 
         Refuse(evaluation.Outcomes.Where(o => saving.ContainsKey(o.Station.Slug)), sent.Count > 1);
@@ -154,15 +157,15 @@ internal sealed class JobSaver(JobLine line, JobStore jobs, JobEvaluator evaluat
             standings[dependent.Slug] = Standing(outcomes[dependent.Slug], job.StandingOf(dependent.Slug), changedBy) with { BasedOn = Numbers(outcomes[dependent.Slug].BasedOn, saving) };
         }
 
-        var reads = line.InOrder.FirstOrDefault(s => s.ReadsSensor && saving.ContainsKey(s.Slug));
-        var read = reads is null || emptied.Contains(reads.Slug) ? null : outcomes.GetValueOrDefault(reads.Slug)?.Result;
+        var reads = line.InOrder.FirstOrDefault(s => s.ReadsSensor && concerned.Contains(s.Slug) && (saving.ContainsKey(s.Slug) || standings.ContainsKey(s.Slug)));
+        var read = reads is null || emptied.Contains(reads.Slug) ? null : outcomes.GetValueOrDefault(reads.Slug)?.Stands;
         return new WholeSave(
             author,
             toSave,
             evaluation.Documents.Keys.Where(s => concerned.Contains(s) && !saving.ContainsKey(s)).ToDictionary(s => s, s => latest.GetValueOrDefault(s)?.Number ?? 0, StringComparer.Ordinal),
             evaluation.Entries,
             standings,
-            (before, savedAt) => reads is null ? before : WithReading(before, read, savedAt));
+            (before, savedAt) => reads is null ? before : WithReading(before, read, saving.ContainsKey(reads.Slug) ? savedAt : before.ReadingSavedAt));
     }
 
     // Null stands for a revision that is written along.

@@ -1,14 +1,18 @@
+using System.Threading.Channels;
 using HazyGauge.Core;
 using HazyGauge.Data.Jobs;
 
 namespace HazyGauge.Web.Stations;
 
 /// <summary>
-/// After a start with other rules than the jobs were saved with, says anew how their stations stand, job by job beside the running work, so that
+/// After a start with other rules than the jobs were saved with, and whenever it is asked, says anew how their stations stand, job by job beside the running work, so that
 /// the bay shows what today's rules say of every job and not only of those that are saved again.
 /// </summary>
 internal sealed partial class StandingsRenewal(JobStore jobs, JobSaver saver, ILogger<StandingsRenewal> log) : BackgroundService
 {
+    // Asked twice while it runs, it runs once more.
+    private readonly Channel<bool> _asked = Channel.CreateBounded<bool>(new BoundedChannelOptions(1) { FullMode = BoundedChannelFullMode.DropWrite });
+
     /// <summary>Renews what older rules said.</summary>
     /// <returns>How many jobs that were.</returns>
     public async Task<int> RenewAsync(CancellationToken cancellation)
@@ -31,23 +35,30 @@ internal sealed partial class StandingsRenewal(JobStore jobs, JobSaver saver, IL
         return renewed;
     }
 
+    /// <summary>Has it done again: something every job rests on changed.</summary>
+    public void Ask() => _asked.Writer.TryWrite(true);
+
     /// <inheritdoc/>
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
         // The start does not wait for it.
         await Task.Yield();
-        try
+        do
         {
-            if (await RenewAsync(stoppingToken) is > 0 and var renewed)
+            try
             {
-                Renewed(log, renewed);
+                if (await RenewAsync(stoppingToken) is > 0 and var renewed)
+                {
+                    Renewed(log, renewed);
+                }
+            }
+            catch (Exception broken) when (broken is not OperationCanceledException)
+            {
+                // A disk that fails now must not end the program; the next start tries again.
+                NotRenewed(log, broken);
             }
         }
-        catch (Exception broken) when (broken is not OperationCanceledException)
-        {
-            // A disk that fails now must not end the program; the next start tries again.
-            NotRenewed(log, broken);
-        }
+        while (await _asked.Reader.ReadAsync(stoppingToken));
     }
 
     [LoggerMessage(LogLevel.Error, "Job {Id} stands as older rules left it: it cannot be evaluated.")]

@@ -1,6 +1,7 @@
 using System.Globalization;
 using System.Text.Json;
 using System.Text.Json.Nodes;
+using HazyGauge.Core.Haze;
 using HazyGauge.Core.Fields;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Jobs;
@@ -33,6 +34,10 @@ namespace HazyGauge.Web.Stations;
 /// <param name="Hint">What helps while answering.</param>
 /// <param name="LeftOut">What counts where it is left out and no figure stands in, in words.</param>
 /// <param name="Photo">True where there is a plate or a connection to take a photo of.</param>
+/// <param name="Items">What is asked of each thing of a list, by its name there; empty where it is no list.</param>
+/// <param name="ItemName">What one thing of a list is called; null where it is no list.</param>
+/// <param name="Required">True where a thing of a list cannot be without it.</param>
+/// <param name="Needs">The instrument it takes to find it out; null where eyes and papers do.</param>
 public sealed record FieldAnswer(
     string Path,
     string Label,
@@ -51,7 +56,11 @@ public sealed record FieldAnswer(
     IReadOnlyList<FieldColumn> Columns,
     string? Hint,
     string? LeftOut,
-    bool Photo)
+    bool Photo,
+    IReadOnlyList<FieldAnswer> Items,
+    string? ItemName,
+    bool Required,
+    Instrument? Needs)
 {
     /// <summary>The answer for a field of Core.</summary>
     internal static FieldAnswer From(Field field) => new(
@@ -72,7 +81,11 @@ public sealed record FieldAnswer(
         field.Columns,
         field.Hint,
         field.LeftOut,
-        field.Photo);
+        field.Photo,
+        [.. field.Items.Select(From)],
+        field.ItemName,
+        field.Required is not null,
+        field.Needs);
 }
 
 /// <summary>What every station does: tell its fields, be tried out, saved, checked again, set side by side.</summary>

@@ -518,6 +518,77 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/shop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What holds for every job of the shop. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ShopAnswer"];
+                    };
+                };
+            };
+        };
+        /** Says what holds for every job of the shop from now on; jobs that say otherwise keep that. */
+        put: {
+            parameters: {
+                query?: never;
+                header: {
+                    /** @description Who says so: 1 to 20 printable characters. */
+                    "X-Author": string;
+                };
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    /**
+                     * @example {
+                     *       "instruments": [
+                     *         "voltsAndContinuity",
+                     *         "diagnosticReader"
+                     *       ]
+                     *     }
+                     */
+                    "application/json": components["schemas"]["ShopRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ShopAnswer"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/entry-kinds": {
         parameters: {
             query?: never;
@@ -2588,7 +2659,27 @@ export interface components {
          * @description How a field is answered.
          * @enum {string}
          */
-        AnswerKind: "hazy" | "number" | "count" | "choice" | "yesNo" | "text" | "table" | "connections";
+        AnswerKind: "hazy" | "number" | "count" | "choice" | "yesNo" | "text" | "table" | "connections" | "several" | "list";
+        /** @description How the vehicle came in: what was there before is not blamed on the job. */
+        Arrival: {
+            /**
+             * @description How the engine ran.
+             * @enum {string}
+             */
+            running?: "runsWell" | "runsPoorly" | "doesNotRun";
+            /** @description Fault codes read before any work. */
+            faultCodesBefore?: null | string;
+            /** @description Fault codes read after it. */
+            faultCodesAfter?: null | string;
+            /** @description Clips, covers, bolts that were missing. */
+            missing?: null | string;
+            /** @description Leaks, and where. */
+            leaks?: null | string;
+            /** @description Parts that were taken out or added. */
+            changedParts?: null | string;
+            /** @description Earlier work, and by whom. */
+            earlierWork?: null | string;
+        };
         /**
          * @description Whether a kind of entry has something.
          * @enum {string}
@@ -2821,6 +2912,11 @@ export interface components {
              * @description Half-width of its 95 % interval afterwards.
              */
             plusMinusAfter: number;
+            /**
+             * @description What it takes; null where hands and eyes do.
+             * @enum {string}
+             */
+            needs?: "voltsAndContinuity" | "frequencyAndDuty" | "scope" | "wideband" | "pressureGauge" | "diagnosticReader" | "hydrometer" | "thermometer" | "dynamometer";
         };
         /** @description One line of a budget: how much of the doubt a source is answerable for, and what would clear it. */
         BudgetLine: {
@@ -3363,6 +3459,22 @@ export interface components {
             nextAction: components["schemas"]["NextAction"];
             /** @description The factor over all blends, each known as well as the reading is, to draw; left out of the record. */
             curve: null | components["schemas"]["FactorPoint"][];
+            /**
+             * @description Who sets the numbers of the engine's controller.
+             * @enum {string}
+             */
+            setBy?: "ownTable" | "calibratorsFile" | "fixedBox" | "nobody";
+            /** @description What every controller needs, the engine's first; empty where none is listed and the row is typed in. */
+            controllers?: null | components["schemas"]["ControllerAnswer"][];
+            /** @description What the engine does on other blends where nothing corrects it; null where something does. */
+            outside?: null | components["schemas"]["OutsideBlend"][];
+            /** @description What stretching whole pulses does; null where no box does that. */
+            stretched?: null | components["schemas"]["StretchedPulse"][];
+            /**
+             * @description Where the blend of the base map is known from; null where it is not.
+             * @enum {string}
+             */
+            baseFrom?: "here" | "survey" | "reading" | "typical";
         };
         /** @description How heavily a component is used, and where the doubt of that comes from. */
         ComponentLoad: {
@@ -3387,6 +3499,105 @@ export interface components {
             ok?: boolean;
             /** @description True where all of its haze lies on that side of the limit. */
             sure?: boolean;
+        };
+        /** @description What one controller needs of whoever works on this job. */
+        ControllerAnswer: {
+            /** @description The controller. */
+            name: string;
+            /** @enum {string} */
+            role: "engine" | "auxiliaryInjection" | "boost" | "transmission";
+            /**
+             * @description Who sets the numbers that count ethanol.
+             * @enum {string}
+             */
+            setsNumbers: "ownTable" | "calibratorsFile" | "fixedBox" | "nobody";
+            /** @description What to do, in order. */
+            steps: components["schemas"]["ControllerStep"][];
+            /** @description Settings in it: what they did as found, and do now. */
+            settings: components["schemas"]["SettingVerdict"][];
+        };
+        /** @description A controller on the vehicle. */
+        ControllerOnBoard: {
+            /** @description What it is called in this workshop; no two are called the same. */
+            name?: null | string;
+            /**
+             * @description What it controls.
+             * @enum {string}
+             */
+            role?: "engine" | "auxiliaryInjection" | "boost" | "transmission";
+            /** @description Hardware and firmware revision. */
+            revision?: null | string;
+            /** @description Blend its map was made on, % by volume. */
+            baseEthanolPct?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /**
+             * @description Who sets its numbers.
+             * @enum {string}
+             */
+            setsNumbers?: "ownTable" | "calibratorsFile" | "fixedBox" | "nobody";
+            /** @description The file in it, by name or version. */
+            file?: null | string;
+            /** @description What it is fed from. */
+            supply?: null | string;
+            /** @description The licence or access device that opens it. */
+            access?: null | string;
+            /** @description Cable and port. */
+            cable?: null | string;
+            /** @description Version of the phone's or computer's program. */
+            version?: null | string;
+            /** @description What has to be patched in the file so that ethanol counts. */
+            patch?: null | string;
+            /** @description The switch that makes ethanol count. */
+            enable?: null | string;
+            /** @description The map slot the file goes into. */
+            mapSlot?: null | string;
+        };
+        /** @description A setting as it was found, as it was set, and as it was read back. What was found is kept, however wrong. */
+        ControllerSetting: {
+            /** @description The controller, by name; null where there is one only. */
+            controller?: null | string;
+            /**
+             * @description What it says.
+             * @enum {string}
+             */
+            kind?: "fullScale" | "voltsAt0" | "voltsAt100" | "multiplierAt0" | "multiplierAt100" | "other";
+            /** @description What it is called in the controller. */
+            what?: null | string;
+            /**
+             * Format: double
+             * @description As found.
+             */
+            asFound?: null | number;
+            /**
+             * Format: double
+             * @description As set.
+             */
+            asSet?: null | number;
+            /**
+             * Format: double
+             * @description As read back after writing.
+             */
+            readBack?: null | number;
+        };
+        /** @description Something to do with a controller. */
+        ControllerStep: {
+            /**
+             * @description What has to be done with a controller.
+             * @enum {string}
+             */
+            kind: "typeIn" | "send" | "askFor" | "enable" | "verify" | "hold";
+            text: components["schemas"]["Sentence"];
         };
         /** @description Dead time at a battery voltage. */
         DeadTimePoint: {
@@ -3723,6 +3934,39 @@ export interface components {
             };
             /** @description True for a freely programmable controller, which needs nobody's list. */
             standAlone?: null | boolean;
+            /**
+             * @description How the blend of the fuel map is known.
+             * @enum {string}
+             */
+            fuelMapKnown?: "read" | "told" | "label" | "octaneName";
+            /** @description Volts a signal converter gives at E0, V. */
+            converterAt0V?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Volts it gives at E100, V. */
+            converterAt100V?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
         };
         /** @description A page of the entries of a job. */
         EntriesAnswer: {
@@ -3946,6 +4190,13 @@ export interface components {
             leftOut: null | string;
             /** @description True where there is a plate or a connection to take a photo of. */
             photo: boolean;
+            /** @description What is asked of each thing of a list, by its name there; empty where it is no list. */
+            items: components["schemas"]["FieldAnswer"][];
+            /** @description What one thing of a list is called; null where it is no list. */
+            itemName: null | string;
+            /** @description True where a thing of a list cannot be without it. */
+            required: boolean;
+            needs: null | components["schemas"]["Instrument"];
         };
         /** @description One of a few answers. */
         FieldChoice: {
@@ -4183,7 +4434,7 @@ export interface components {
         FuelFactorResult: {
             /** @description What the effective open time is multiplied by. */
             factor: components["schemas"]["Hazy"];
-            /** @description The factor at the high end of the ethanol haze, ethanol + 2u, at most E100. */
+            /** @description The factor at the high end of the ethanol haze, ethanol + 2u, at most E100; a doubt the base blend shares moves both and does not count. */
             cautiousFactor: components["schemas"]["Hazy"];
             /** @description Cautious over plain factor: what lambda becomes at worst, relative. */
             leanRatio: components["schemas"]["Hazy"];
@@ -4811,6 +5062,11 @@ export interface components {
              * @enum {string}
              */
             winterClass?: "d4814Aa" | "d4814A" | "d4814B" | "d4814C" | "d4814D" | "d4814E" | "en228A" | "en228B" | "en228C" | "en228D" | "en228E" | "en228F";
+            /**
+             * @description How much ethanol plain gasoline holds where the vehicle lives.
+             * @enum {string}
+             */
+            plainGasoline?: "noEthanol" | "upToE5" | "upToE10" | "aboutE27";
         };
         Hazy: {
             /** Format: double */
@@ -5130,6 +5386,15 @@ export interface components {
             deadTimeMs: components["schemas"]["Hazy"];
             /** @description Fuel factor. */
             factor: components["schemas"]["Hazy"];
+        };
+        /** @enum {string} */
+        Instrument: "voltsAndContinuity" | "frequencyAndDuty" | "scope" | "wideband" | "pressureGauge" | "diagnosticReader" | "hydrometer" | "thermometer" | "dynamometer";
+        /** @description An instrument to choose. */
+        InstrumentChoice: {
+            /** @description As documents write it. */
+            name: string;
+            /** @description What it is called. */
+            label: string;
         };
         /** @description A job. */
         JobAnswer: {
@@ -5611,7 +5876,7 @@ export interface components {
              * @description What a meter shows of a wave.
              * @enum {string}
              */
-            quantity: "frequencyHz" | "lowPulseMs" | "averageV";
+            quantity: "frequencyHz" | "lowPulseMs" | "averageV" | "converterV";
             expected: components["schemas"]["Hazy"];
             /**
              * Format: double
@@ -5775,11 +6040,26 @@ export interface components {
             /** @description Stations it holds up. */
             blocks: string[];
         };
+        /** @description An engine on a blend nothing corrects. */
+        OutsideBlend: {
+            /**
+             * Format: double
+             * @description The blend, % by volume.
+             */
+            ethanolPct: number;
+            /**
+             * Format: double
+             * @description Lambda where 1 is meant.
+             */
+            lambda: number;
+            /** @description True where it is close enough to the map's blend. */
+            isHeld: boolean;
+        };
         /** @description A number as somebody typed it. */
         ParseRequest: {
             /** @description What was typed, up to 60 characters: "43.5 psi", "E85", "6,500". */
             text: null | string;
-            /** @description The field it was typed into, as a path like engine.boostKpa, or of a column of its table like pump.curve.flowLph. */
+            /** @description The field it was typed into, as a path like engine.boostKpa, of a column of its table like pump.curve.flowLph, or of a thing in its list like users.stepPct. */
             field?: null | string;
             /** @description The kind of quantity, where there is no field: ethanol, pressure, temperature, power, flow, volume, engineSpeed, injectorFlow, length, voltage, time and others. */
             quantity?: null | string;
@@ -6125,6 +6405,29 @@ export interface components {
             /** @description The words around it. */
             words: components["schemas"]["Piece"][];
         };
+        /** @description The sensor itself: how far its reading may be off rests on it. */
+        SensorPart: {
+            /** @description Number on it. */
+            partNumber?: null | string;
+            /**
+             * @description New or used.
+             * @enum {string}
+             */
+            condition?: "new" | "used";
+            /**
+             * @description Where it comes from.
+             * @enum {string}
+             */
+            origin?: "genuine" | "rebadged" | "unknown";
+            /** @description Who sold it. */
+            supplier?: null | string;
+            /** @description What it cost, as on the bill. */
+            price?: null | string;
+            /** @description Date code on it. */
+            dateCode?: null | string;
+            /** @description True where it has read a fuel of known blend right. */
+            isChecked?: null | boolean;
+        };
         /** @description What a sensor signal says and how sure that is. */
         SensorReading: {
             ethanolPct: null | components["schemas"]["Hazy"];
@@ -6137,6 +6440,8 @@ export interface components {
             findings: components["schemas"]["Finding"][];
             /** @description Where the doubt about the ethanol content comes from. */
             budget?: null | components["schemas"]["BudgetLine"][];
+            /** @description True where the tank still held the fuel the map ran on: then it is the blend of the map. */
+            isOfMapFuel?: boolean;
             averageVolts?: null | components["schemas"]["AverageVoltsCheck"];
         };
         /** @description What a meter shows of the sensor, as a calculation asks for it. */
@@ -6205,6 +6510,39 @@ export interface components {
                 }[];
             };
         };
+        /** @description One that takes the sensor's signal. */
+        SensorUser: {
+            /**
+             * @description What kind of thing it is.
+             * @enum {string}
+             */
+            kind?: "reader" | "gauge" | "extender" | "analyser" | "gateway" | "controller";
+            /** @description What it is there for. */
+            role?: null | string;
+            /** @description What it is called in this workshop. */
+            name?: null | string;
+            /** @description The controller whose input it feeds, by name. */
+            controller?: null | string;
+            /** @description Where it sits. */
+            place?: null | string;
+            /**
+             * Format: double
+             * @description Steps it shows, points of ethanol: 1 for whole percent, 10 for tens.
+             */
+            stepPct?: null | number;
+            /** @description What it shows from and to. */
+            range?: null | string;
+            /** @description At what it warns. */
+            alarm?: null | string;
+            /** @description How its reading is called up. */
+            calledUp?: null | string;
+            /** @description How it is dimmed at night. */
+            dimming?: null | string;
+            /** @description The identity it is paired under, where it is wireless. */
+            pairing?: null | string;
+            /** @description App and phone version it works with, and whether it stopped after an update. */
+            app?: null | string;
+        };
         /**
          * @description One sentence or a few that carry their numbers, so that whoever shows them writes them in the units chosen. Written once, in Core, as an
          *     interpolated string whose numbers are SentenceValue: `Sentence.Of($"At {Say.Kw(power)} it carries E85.")`.
@@ -6244,12 +6582,90 @@ export interface components {
              */
             bare: boolean;
         };
+        /** @description What a setting does, as found and as it is now. */
+        SettingVerdict: {
+            /**
+             * Format: int32
+             * @description Its place in the survey's list.
+             */
+            index: number;
+            /** @description The controller it stands in. */
+            controller: null | string;
+            /**
+             * @description What a setting of a controller says.
+             * @enum {string}
+             */
+            kind: "fullScale" | "voltsAt0" | "voltsAt100" | "multiplierAt0" | "multiplierAt100" | "other";
+            /**
+             * Format: double
+             * @description What it should say; null where that is not known.
+             */
+            shouldBe: null | number;
+            /**
+             * @description One sentence or a few that carry their numbers, so that whoever shows them writes them in the units chosen. Written once, in Core, as an
+             *     interpolated string whose numbers are SentenceValue: `Sentence.Of($"At {Say.Kw(power)} it carries E85.")`.
+             */
+            asFound: null | components["schemas"]["Sentence"];
+            /**
+             * @description One sentence or a few that carry their numbers, so that whoever shows them writes them in the units chosen. Written once, in Core, as an
+             *     interpolated string whose numbers are SentenceValue: `Sentence.Of($"At {Say.Kw(power)} it carries E85.")`.
+             */
+            now: null | components["schemas"]["Sentence"];
+            /** @description True where what it says now is wrong. */
+            isWrong: boolean;
+        };
         /**
          * @description How much a finding matters.
          * @enum {string}
          */
         Severity: "info" | "caution" | "stop";
-        /** @description What the reading of the sensor rests on: a recording, a meter, or both. */
+        /** @description What holds for every job of the shop. */
+        ShopAnswer: {
+            /** @description Instruments at hand; null where nobody said. */
+            instruments: null | unknown[];
+            /** @description What there is to choose from. */
+            choices: components["schemas"]["InstrumentChoice"][];
+            /** @description Who said so last; null where nobody did. */
+            author: null | string;
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            savedAt: null | string;
+        };
+        /** @description What is said of the shop. */
+        ShopRequest: {
+            /** @description Instruments at hand; left out, nobody says. */
+            instruments?: null | unknown[];
+        };
+        /** @description A reading as something showed it. */
+        ShownValue: {
+            /** @description What shows it: the gauge, the phone, the controller. */
+            by?: null | string;
+            /**
+             * Format: double
+             * @description Ethanol as shown, % by volume.
+             */
+            ethanolPct?: null | number;
+            /**
+             * Format: double
+             * @description Fuel temperature as shown, C.
+             */
+            fuelTempC?: null | number;
+            /**
+             * Format: double
+             * @description Steps it shows, points: 1 for whole percent, 10 for tens.
+             */
+            stepPct?: null | number;
+            /**
+             * @description How it gets the reading.
+             * @enum {string}
+             */
+            fedBy?: "sensor" | "analyser" | "controller";
+            /** @description True where it left its number when the sensor was unplugged. */
+            leftWhenUnplugged?: null | boolean;
+        };
+        /** @description What the reading of the sensor rests on: a recording, a meter, what a display shows, or several of them. */
         SignalPlan: {
             /** @description A recording on the job. */
             capture?: null | components["schemas"]["CaptureChoice"];
@@ -6260,6 +6676,36 @@ export interface components {
             toleranceEthanolPct?: null | number;
             /** @description What a meter showed. A bare number is taken as known to within what a usual meter shows. */
             meter?: null | components["schemas"]["MeterValues"];
+            /** @description What displays showed: the reading itself where nothing better is there, else a cross-check. */
+            shown?: null | components["schemas"]["ShownValue"][];
+            converterV?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description True where the tank still held the fuel the map ran on when it was read: then the reading is the blend of the map. */
+            onMapFuel?: null | boolean;
+            mixedEthanolPct?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
         };
         /** @description What a Signal plan comes to. */
         SignalResults: {
@@ -6279,6 +6725,27 @@ export interface components {
              */
             state: "empty" | "inWork" | "proven" | "hold" | "planned";
             nextAction: components["schemas"]["NextAction"];
+            /**
+             * @description What the reading rests on; null without one.
+             * @enum {string}
+             */
+            restsOn?: "recording" | "meter" | "converter" | "shown";
+            /** @description Paths of what is not asked: there is no instrument for it at hand, or no converter in the path. */
+            notAsked?: null | string[];
+            /** @description The reading as it is kept as the blend of the map, % by volume; null where the tank held another fuel. */
+            mapBlend?: null | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u: number;
+                /** Format: double */
+                plusMinus: number;
+                parts: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
         };
         /**
          * @description What a sensor signal is good for.
@@ -6477,6 +6944,15 @@ export interface components {
          * @enum {string}
          */
         StationState: "empty" | "inWork" | "proven" | "hold" | "planned";
+        /** @description What stretching whole pulses does to one of them. */
+        StretchedPulse: {
+            /**
+             * Format: double
+             * @description The pulse on the base blend, ms.
+             */
+            pulseMs: number;
+            errorPct: components["schemas"]["Hazy"];
+        };
         /** @description Something a survey shows. */
         SurveyFinding: {
             /** @description Stable name for programs. */
@@ -6524,6 +7000,11 @@ export interface components {
             nextAction: components["schemas"]["NextAction"];
             /** @description What was fitted since, the oldest first: all of the above counts it in; null in a record of before it was. */
             fitted?: null | components["schemas"]["FittedPart"][];
+            /**
+             * @description How the reading reaches what meters the fuel, by the users of it or as answered; null where that is open.
+             * @enum {string}
+             */
+            signalPath?: "directFrequency" | "analyserVoltage" | "gateway" | "injectorExtender" | "displayOnly";
         };
         /** @description Where the volts of a recording were switched into levels. */
         SwitchedVolts: {
@@ -6600,6 +7081,7 @@ export interface components {
             /** @description What stands on it, in words, metric. */
             effect: string;
             usedMeanwhile: null | components["schemas"]["Assumption"];
+            needs?: null | components["schemas"]["Instrument"];
             effectTemplate?: null | string;
             values?: null | {
                 [key: string]: components["schemas"]["SentenceValue"];
@@ -6758,6 +7240,16 @@ export interface components {
             directInjection?: null | components["schemas"]["DirectInjection"];
             control?: null | components["schemas"]["EngineControl"];
             goals?: null | components["schemas"]["Goals"];
+            arrival?: null | components["schemas"]["Arrival"];
+            sensor?: null | components["schemas"]["SensorPart"];
+            /** @description Everything that takes the sensor's signal. */
+            users?: null | components["schemas"]["SensorUser"][];
+            /** @description The controllers on the vehicle. */
+            controllers?: null | components["schemas"]["ControllerOnBoard"][];
+            /** @description Settings of them, as found, as set and as read back. */
+            settings?: null | components["schemas"]["ControllerSetting"][];
+            /** @description Instruments at hand on this job; null where it is those of the shop. */
+            instruments?: null | unknown[];
             /** @description Answers nobody knows yet, as paths like pump.flowLph; a typical figure stands in. */
             unknowns?: null | string[];
             /** @description Photos of plates and joints, by the answer they belong to. */

@@ -29,6 +29,10 @@ export const plainField = (path: string, label: string): Field => ({
   hint: null,
   leftOut: null,
   photo: false,
+  items: [],
+  itemName: null,
+  required: false,
+  needs: null,
 });
 
 /** What stands in for a field that is left out, in words; empty where nothing does. */

@@ -13,11 +13,7 @@ export function GlassAside() {
   const context = useJobContext();
   const { reading, rests, budget } = readingOf(context);
   const ethanol = reading?.ethanolPct ?? null;
-  const empty = reading
-    ? "No reading: the signal says why."
-    : rests
-      ? "Not known yet."
-      : "Empty. A capture or a meter reading fills it.";
+  const empty = reading ? "No reading: the signal says why." : rests ? "Not known yet." : "Empty. A reading fills it.";
   return (
     <aside
       aria-label="Sight glass"

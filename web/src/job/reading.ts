@@ -12,6 +12,8 @@ interface InTheGlass {
   budget: readonly BudgetLine[] | null;
 }
 
+const rests = { recording: "one recording", meter: "a meter reading", converter: "volts behind a converter", shown: "a display" };
+
 /** The reading of the page: live, else of what is being tried, else the last one saved. */
 export function readingOf({ job, work, live }: JobContextValue): InTheGlass {
   if (live.state !== "off") {
@@ -19,8 +21,8 @@ export function readingOf({ job, work, live }: JobContextValue): InTheGlass {
   }
   const previewed = Object.values((work.preview.data ?? work.old)?.stations ?? {}).find((s) => "reading" in s.results);
   if (previewed) {
-    const { reading, capture } = previewed.results as { reading: Reading | null; capture: object | null };
-    const what = capture ? "one recording" : "a meter reading";
+    const { reading, restsOn } = previewed.results as { reading: Reading | null; restsOn: keyof typeof rests | null };
+    const what = rests[restsOn ?? "meter"];
     const saved = work.old
       ? `, calculated at ${timeOfDay(work.old.at)}, before your last change`
       : previewed.savedDocument !== null || !previewed.savedAt

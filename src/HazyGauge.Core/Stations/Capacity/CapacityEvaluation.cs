@@ -31,7 +31,8 @@ public static class CapacityEvaluation
         var findings = Findings(survey, system, change, isNothingKnown ? null : drive).Concat(atPoint?.Findings ?? []).OrderByDescending(f => f.Severity).ToList();
         var guess = CapacityGuess.Of(system);
         var pending = atPoint is null || change.IsNothing() ? null : new PendingChange(change, CapacityAnalysis.Of(system.Delivery, atPoint.PowerKw, system.EthanolPct));
-        var progress = CapacityProgress.Of(atPoint, findings, guess, pending);
+        var atHand = survey.AtHand();
+        var progress = CapacityProgress.Of(atPoint, findings, guess, pending, atHand);
         return new CapacityResults(
             atPoint?.PowerKw,
             atPoint?.EthanolPct,
@@ -43,7 +44,7 @@ public static class CapacityEvaluation
             [.. system.Assumed.Select(a => new AssumedFigure(a.Key, LabelOf(a.Key), a.Value))],
             findings,
             CapacityWords.Headline(atPoint, findings, guess, pending),
-            CapacityWords.Lead(atPoint, findings, guess, pending),
+            CapacityWords.Lead(atPoint, findings, guess, pending, atHand),
             progress.State,
             progress.NextAction,
             CapacityDrawing.Of(planned, change.IsNothing() ? null : system.Delivery),

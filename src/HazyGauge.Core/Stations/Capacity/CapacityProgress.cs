@@ -13,7 +13,7 @@ internal static class CapacityProgress
         StationState.Empty, NextAction.Of(CapacityStation.Key, "capacity", "See what the fuel system can feed.", "A pump that runs out at high ethanol costs the engine."));
 
     /// <summary>The state of a plan, and what to do next.</summary>
-    public static StationProgress Of(CapacityResult? atPoint, IReadOnlyList<Finding> findings, CapacityGuess? guess, PendingChange? pending)
+    public static StationProgress Of(CapacityResult? atPoint, IReadOnlyList<Finding> findings, CapacityGuess? guess, PendingChange? pending, InstrumentsAtHand atHand)
     {
         if (atPoint is not { } point)
         {
@@ -31,7 +31,7 @@ internal static class CapacityProgress
             CapacityVerdict.NotKnown => InWork("notKnown", "Find out about pump and injectors.", "Neither is known yet."),
             CapacityVerdict.TooSmall => Hold("tooSmall", "Lower the power or fit more before any ethanol goes in.", reach),
             CapacityVerdict.Capped => InWork("capped", Sentence.Of($"{(point.Remedies.Count > 0 ? point.Remedies[0].Do : "Fit more, or want less")}{(point.Remedies.Count > 1 ? ", or choose another way" : string.Empty)}."), reach),
-            CapacityVerdict.Doubtful => InWork("doubtful", HazeBudget.NextBestCheck(point.Budget)?.Check?.Text ?? "Stay a little below what is wanted.", reach + "As far as is known that may not be enough."),
+            CapacityVerdict.Doubtful => InWork("doubtful", HazeBudget.NextBestCheck(point.Budget, atHand)?.Check?.Text ?? "Stay a little below what is wanted.", reach + "As far as is known that may not be enough."),
             _ when findings.FirstOrDefault(f => f.Code == BoilingMargin.Probably) is { } boils => InWork(boils.Code, "Measure the fuel's temperature on a hot day.", boils.Sentence),
             _ when guess is not null => InWork("guessed", Sentence.Of($"Read off: {guess.First.Inside()}"), Sentence.Of($"{reach} But that rests on {guess.On}, which proves nothing.")),
             _ when pending is not null => new StationProgress(StationState.Planned, NextAction.Of(

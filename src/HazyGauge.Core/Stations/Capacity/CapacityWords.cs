@@ -1,6 +1,7 @@
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.FuelSystem;
 using HazyGauge.Core.Haze;
+using HazyGauge.Core.Shop;
 using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Vehicles;
 
@@ -14,7 +15,7 @@ internal static class CapacityWords
         (pending is null || point is null ? Verdict(point, guess) : Sentence.Of($"As it stands: {Shortly(pending.Found)}.") + With(pending, point, guess)) + (findings.Any(f => f.Code == BoilingMargin.Boils) ? "The fuel boils on the hottest drive." : Sentence.Empty);
 
     /// <summary>Why, and what to do next.</summary>
-    public static Sentence Lead(CapacityResult? point, IReadOnlyList<Finding> findings, CapacityGuess? guess, PendingChange? pending)
+    public static Sentence Lead(CapacityResult? point, IReadOnlyList<Finding> findings, CapacityGuess? guess, PendingChange? pending, InstrumentsAtHand atHand)
     {
         if (point is null)
         {
@@ -30,7 +31,7 @@ internal static class CapacityWords
             CapacityVerdict.Carried when pending is not null => most + "That is planned, not fitted: stay at what it supports as it stands until the parts are in.",
             CapacityVerdict.Carried when findings.Any(f => f.Code is BoilingMargin.Boils or BoilingMargin.Probably) => most + "Enough fuel comes as long as it does not boil: see the vapor check below.",
             CapacityVerdict.Carried => most + "Safe even at the worst end of the haze.",
-            CapacityVerdict.Doubtful => most + (HazeBudget.NextBestCheck(point.Budget) is { Check: { } check } line ? Sentence.Of($"Next best check: {char.ToLowerInvariant(line.Label[0])}{line.Label[1..]}. {check.Text}") : "Stay a little below, or fit more."),
+            CapacityVerdict.Doubtful => most + (HazeBudget.NextBestCheck(point.Budget, atHand) is { Check: { } check } line ? Sentence.Of($"Next best check: {char.ToLowerInvariant(line.Label[0])}{line.Label[1..]}. {check.Text}") : "Stay a little below, or fit more."),
             CapacityVerdict.NotKnown => "Give pump or injectors at the survey.",
             _ => point.Remedies.Count switch
             {

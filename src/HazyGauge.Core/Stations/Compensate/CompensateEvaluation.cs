@@ -9,7 +9,7 @@ using HazyGauge.Core.Vehicles;
 namespace HazyGauge.Core.Stations.Compensate;
 
 /// <summary>Computes what goes into the controller, for a reading.</summary>
-internal sealed class CompensateEvaluation(CompensatePlan plan, Hazy basePct, Hazy? surveyedPct, SensorReading? reading, HazeLedger ledger)
+internal sealed class CompensateEvaluation(CompensatePlan plan, Hazy basePct, BaseFrom baseFrom, VehicleSurvey survey, SensorReading? reading, HazeLedger ledger)
 {
     private const int UsualBreakpoints = 6;
     private const double CurveStepPct = 2;
@@ -17,6 +17,11 @@ internal sealed class CompensateEvaluation(CompensatePlan plan, Hazy basePct, Ha
     // A survey that is off by more than this speaks of another map.
     private const double SameBlendPct = 0.5;
     private const double LabelledFromPct = 60;
+    private const double UsualHighestPct = 85;
+
+    // Blends and pulses a mechanic looks up.
+    private static readonly double[] LookedUpPct = [0, 10, 20, 30, 40, 50, 60, 75, 85];
+    private static readonly double[] LookedUpMs = [1.5, 2, 3, 5, 10, 15];
 
     private Hazy? Ethanol => reading?.EthanolPct;
 
@@ -25,18 +30,15 @@ internal sealed class CompensateEvaluation(CompensatePlan plan, Hazy basePct, Ha
     /// <param name="survey">What is known of the vehicle.</param>
     /// <param name="reading">The reading; null where nobody read the sensor.</param>
     /// <param name="ledger">The ledger of the pass.</param>
-    /// <exception cref="RefusedInputException">A number cannot be, or a multiplier was made for another base map.</exception>
+    /// <exception cref="RefusedInputException">A number cannot be.</exception>
     public static CompensateResults Of(CompensatePlan plan, VehicleSurvey? survey, SensorReading? reading, HazeLedger ledger)
     {
-        var surveyed = survey?.Control.FuelMapEthanolPct;
-        if ((plan.BaseEthanolPct ?? surveyed) is { } basePct)
+        var vehicle = survey ?? VehicleSurvey.Empty;
+        if (BaseOf(plan, vehicle, reading) is var (basePct, from))
         {
-            if (survey?.Control.SignalPath == SignalPath.DisplayOnly)
-            {
-                return OnDisplay(basePct, reading);
-            }
-
-            return new CompensateEvaluation(plan, basePct, surveyed, reading, ledger).Results();
+            FuelFactorBasis.CheckBase(basePct, UsualFuels.Traditional<Hazy>());
+            var evaluation = new CompensateEvaluation(plan, basePct, from, vehicle, reading, ledger);
+            return vehicle.NumbersSetBy() == NumbersBy.Nobody ? evaluation.Held() : evaluation.Results();
         }
 
         if (plan.FuellingProof is not null)
@@ -44,22 +46,34 @@ internal sealed class CompensateEvaluation(CompensatePlan plan, Hazy basePct, Ha
             throw new RefusedInputException("fuellingProof", "Say first which blend the base map was made on; the fueling is proven against that.");
         }
 
-        var progress = CompensateProgress.Of(reading?.EthanolPct is not null, hasBase: false, isFuellingProven: false);
+        var progress = CompensateProgress.Of(reading?.EthanolPct is not null, hasBase: false, isFuellingProven: false, vehicle.NumbersSetBy(), vehicle.AtHand());
         return new CompensateResults(
-            reading?.EthanolPct, reading?.FuelTempC, null, null, null, null, null, null, false, [], CompensateWords.AskBase, CompensateWords.WhyBase, progress.State, progress.NextAction, null);
+            reading?.EthanolPct, reading?.FuelTempC, null, null, null, null, null, null, false, [], CompensateWords.AskBase, CompensateWords.WhyBase, progress.State, progress.NextAction, null, vehicle.NumbersSetBy(), []);
     }
 
-    // With a display alone nothing is typed in: the blend has to be what the map was made on.
-    private static CompensateResults OnDisplay(Hazy basePct, SensorReading? reading)
+    // What somebody knows counts before what the sensor reads on that fuel, and that before a label.
+    private static (Hazy Pct, BaseFrom From)? BaseOf(CompensatePlan plan, VehicleSurvey survey, SensorReading? reading) =>
+        plan.BaseEthanolPct is { } here ? (here, BaseFrom.Here)
+        : survey.Control.FuelMapEthanolPct is { } surveyed && !survey.HasTypicalMapBlend ? (surveyed, BaseFrom.Survey)
+        : reading is { IsOfMapFuel: true, EthanolPct: { } read } ? (read, BaseFrom.Reading)
+        : survey.Control.FuelMapEthanolPct is { } typical ? (typical, BaseFrom.Typical)
+        : null;
+
+    // Where nothing counts ethanol nothing is typed in: the blend has to be what the map was made on.
+    private CompensateResults Held()
     {
-        FuelFactorBasis.CheckBase(basePct, UsualFuels.Traditional<Hazy>());
-        double? lambda = reading?.EthanolPct is { } ethanol ? Uncorrected.LambdaRatio(ethanol.Value, basePct.Value) : null;
-        var isHeld = reading?.EthanolPct is { } read && Math.Abs(read.Value - basePct.Value) <= Uncorrected.HeldWithinPct;
-        var findings = lambda is { } off && !isHeld ? new Finding[] { new("displayControlsNothing", Severity.Stop, CompensateWords.OffTheMap(basePct.Value, reading!.EthanolPct!.Value, off)) } : [];
-        var progress = CompensateProgress.OnDisplay(reading?.EthanolPct is not null, isHeld, findings.FirstOrDefault()?.Sentence);
+        double? lambda = Ethanol is { } ethanol ? Uncorrected.LambdaRatio(ethanol.Value, basePct.Value) : null;
+        var isHeld = Ethanol is { } read && IsHeld(read.Value);
+        var findings = lambda is { } off && !isHeld ? new Finding[] { new("displayControlsNothing", Severity.Stop, CompensateWords.OffTheMap(basePct.Value, Ethanol!.Value, off)) } : [];
+        var progress = CompensateProgress.OnDisplay(Ethanol is not null, isHeld, baseFrom == BaseFrom.Typical, findings.FirstOrDefault()?.Sentence);
         return new CompensateResults(
-            reading?.EthanolPct, reading?.FuelTempC, basePct, null, null, null, null, null, false, findings, CompensateWords.OnDisplay(basePct.Value), CompensateWords.WhyDisplay, progress.State, progress.NextAction, null);
+            Ethanol, reading?.FuelTempC, basePct, null, null, null, null, null, false, [.. findings.Concat(OfTheBase()).OrderByDescending(f => f.Severity)], CompensateWords.OnDisplay(basePct.Value), CompensateWords.WhyDisplay(survey), progress.State, progress.NextAction, null,
+            NumbersBy.Nobody, new ControllerAnswers(survey, basePct, reading, null).All(), [.. Outside()], null, baseFrom);
     }
+
+    private bool IsHeld(double ethanolPct) => Math.Abs(ethanolPct - basePct.Value) <= Uncorrected.HeldWithinPct;
+
+    private IEnumerable<OutsideBlend> Outside() => LookedUpPct.Append(Math.Round(basePct.Value)).Distinct().Order().Select(e => new OutsideBlend(e, Uncorrected.LambdaRatio(e, basePct.Value), IsHeld(e)));
 
     private CompensateResults Results()
     {
@@ -68,13 +82,14 @@ internal sealed class CompensateEvaluation(CompensatePlan plan, Hazy basePct, Ha
             throw new RefusedInputException("mapRevision", $"A map revision has at most {FuellingProof.LongestRevision} characters.");
         }
 
-        FuelFactorBasis.CheckBase(basePct, UsualFuels.Traditional<Hazy>());
-        var (proven, lapsed) = plan.FuellingProof?.HoldsFor(basePct.Value, plan.MeteringOrUsual, plan.MapRevision) ?? (false, null);
+        var by = survey.NumbersSetBy();
+        var (holds, lapsed) = plan.FuellingProof?.HoldsFor(basePct.Value, plan.MeteringOrUsual, plan.MapRevision) ?? (false, null);
+        var proven = holds && baseFrom != BaseFrom.Typical;
         var outside = proven && Ethanol is { } read && !plan.FuellingProof!.Covers(read.Value) ? plan.FuellingProof.NotCovered(read.Value) : null;
         var fuel = Ethanol is { } ethanol ? Query(ethanol).Answer(ledger) : null;
         var multiplier = Multiplier();
         var spark = Spark(proven && outside is null);
-        var progress = CompensateProgress.Of(Ethanol is not null, hasBase: true, proven);
+        var progress = CompensateProgress.Of(Ethanol is not null, hasBase: true, proven, by, survey.AtHand(), multiplier?.Findings.FirstOrDefault(f => f.Severity == Severity.Stop));
         return new CompensateResults(
             Ethanol,
             reading?.FuelTempC,
@@ -82,15 +97,59 @@ internal sealed class CompensateEvaluation(CompensatePlan plan, Hazy basePct, Ha
             fuel,
             multiplier is null ? null : new MultiplierCheck(multiplier.AtBase, multiplier.Lambda, multiplier.AtEthanolPct),
             fuel is not null && plan.Pulse is { PulseMs: { } pulse, DeadTimeMs: { } dead } ? RefusedInputException.Under("pulse", () => InjectorPulse.Lengthen(pulse, dead, fuel.Factor)) : null,
-            RefusedInputException.Under("row", () => new BreakpointsQuery(basePct, plan.MeteringOrUsual, plan.Row?.EthanolPcts, plan.Row?.EthanolPcts is null ? plan.Row?.Count ?? UsualBreakpoints : null, WholePct: true).Answer()),
+            by == NumbersBy.OwnTable ? Row() : null,
             spark,
             proven,
-            [.. new[] { lapsed, outside, AnotherBase(), AsLabelled() }.OfType<Finding>().Concat(multiplier?.Findings ?? []).OrderByDescending(f => f.Severity)],
-            CompensateWords.Headline(basePct, Ethanol, fuel, spark),
-            CompensateWords.Lead(fuel, spark),
+            [.. new[] { lapsed, outside, AnotherBase() }.OfType<Finding>().Concat(OfTheBase()).Concat(multiplier?.Findings ?? []).OrderByDescending(f => f.Severity)],
+            CompensateWords.Headline(by, basePct, Ethanol, fuel, spark, Stretched(by)),
+            CompensateWords.Lead(by, fuel, spark),
             progress.State,
             progress.NextAction,
-            Curve());
+            Curve(),
+            by,
+            new ControllerAnswers(survey, basePct, reading, fuel).All(),
+            null,
+            Stretched(by),
+            baseFrom);
+    }
+
+    private BreakpointRow Row() => RefusedInputException.Under("row", () => new BreakpointsQuery(basePct, plan.MeteringOrUsual, plan.Row?.EthanolPcts, plan.Row?.EthanolPcts is null ? plan.Row?.Count ?? UsualBreakpoints : null, WholePct: true).Answer());
+
+    // What an extender does to whole pulses, on the highest blend it has to take.
+    private IReadOnlyList<StretchedPulse>? Stretched(NumbersBy by)
+    {
+        if (by != NumbersBy.FixedBox || survey.Control.SignalPath != SignalPath.InjectorExtender)
+        {
+            return null;
+        }
+
+        var factor = new FuelFactorQuery(survey.Goals.HighestEthanolPct ?? UsualHighestPct, basePct, plan.MeteringOrUsual).Answer(ledger).Factor;
+        var dead = plan.Pulse?.DeadTimeMs ?? survey.DeadTimeMs(ledger);
+        return [.. LookedUpMs.Where(ms => ms > 1.1 * dead.Value).Select(ms => new StretchedPulse(ms, InjectorPulse.Lengthen(ms, dead, factor).WholePulseErrorPct))];
+    }
+
+    private IEnumerable<Finding> OfTheBase()
+    {
+        switch (baseFrom)
+        {
+            case BaseFrom.Typical:
+                yield return new("baseTypical", Severity.Caution, Sentence.Of($"The blend of the map is only known from a label or a name: {Say.Ethanol(basePct)}. Nothing is proven on it. Read the sensor while the tank still holds that fuel, and say so at Signal."));
+                break;
+            case BaseFrom.Reading:
+                yield return new("baseFromReading", Severity.Caution, Sentence.Of($"The map ran on what the sensor reads now, {Say.Ethanol(basePct)}: the first reading on unchanged fuel is the blend of the map. Keep it in the survey before the tank is filled."));
+                break;
+            default:
+                if (reading is { IsOfMapFuel: true, EthanolPct: { } read } && Interval95.HalfWidth(read - basePct) is var within && Math.Abs(read.Value - basePct.Value) > Math.Max(SameBlendPct, within))
+                {
+                    yield return new("mapFuelReadsOther", Severity.Caution, Sentence.Of($"The tank still holds the fuel the map ran on, and it reads {Say.Ethanol(read)}, not {Say.Ethanol(basePct)}. What it reads is the blend of the map."));
+                }
+                else if (AsLabelled() is { } labelled)
+                {
+                    yield return labelled;
+                }
+
+                break;
+        }
     }
 
     private FuelFactorQuery Query(Hazy ethanolPct)
@@ -100,7 +159,7 @@ internal sealed class CompensateEvaluation(CompensatePlan plan, Hazy basePct, Ha
         return new FuelFactorQuery(ethanolPct, basePct, plan.MeteringOrUsual, fuelTempC, plan.BaseFuelTempC);
     }
 
-    private Finding? AnotherBase() => plan.BaseEthanolPct is { } here && surveyedPct is { } found && Math.Abs(here.Value - found.Value) > SameBlendPct
+    private Finding? AnotherBase() => plan.BaseEthanolPct is { } here && survey is { Control.FuelMapEthanolPct: { } found, HasTypicalMapBlend: false } && Math.Abs(here.Value - found.Value) > SameBlendPct
         ? new Finding("anotherBase", Severity.Caution, Sentence.Of($"The survey says the fuel map was made on {Say.Ethanol(found.Value, 1)}, here it is {Say.Ethanol(here.Value, 1)}. One of the two is wrong, or this is another map."))
         : null;
 
@@ -110,6 +169,7 @@ internal sealed class CompensateEvaluation(CompensatePlan plan, Hazy basePct, Ha
             $"A pump's label is not its blend. If the tank still holds the fuel the map was made on, that was {Say.Ethanol(read.Value)}, not {Say.Ethanol(basePct.Value)}: give what the sensor reads, or the row takes out fuel that was right."))
         : null;
 
+    // What was found in a controller is kept, however wrong: it is judged, not refused.
     private MultiplierJudgement? Multiplier() => plan.Multiplier switch
     {
         null or { At0Pct: null, At100Pct: null } => null,

@@ -1,4 +1,7 @@
+using HazyGauge.Core.Findings;
+using HazyGauge.Core.Haze;
 using HazyGauge.Core.Sentences;
+using HazyGauge.Core.Vehicles;
 
 namespace HazyGauge.Core.Stations.Compensate;
 
@@ -13,11 +16,19 @@ internal static class CompensateProgress
     /// <param name="hasReading">True where the signal gives an ethanol content.</param>
     /// <param name="hasBase">True where the blend of the base map is known.</param>
     /// <param name="isFuellingProven">True where the fueling is marked proven, and nothing changed since.</param>
-    public static StationProgress Of(bool hasReading, bool hasBase, bool isFuellingProven)
+    /// <param name="by">Who sets the numbers.</param>
+    /// <param name="atHand">What there is to check with.</param>
+    /// <param name="stop">What must not stay as it is; null where nothing.</param>
+    public static StationProgress Of(bool hasReading, bool hasBase, bool isFuellingProven, NumbersBy by, InstrumentsAtHand atHand, Finding? stop = null)
     {
         if (!hasBase)
         {
             return NotStarted with { State = StationState.InWork };
+        }
+
+        if (stop is not null)
+        {
+            return new StationProgress(StationState.Hold, NextAction.Of(CompensateStation.Key, stop.Code, "Take out what was found in the controller.", stop.Sentence));
         }
 
         if (!hasReading)
@@ -27,17 +38,23 @@ internal static class CompensateProgress
 
         return isFuellingProven
             ? new StationProgress(StationState.Proven, NextAction.Of(CompensateStation.Key, "proven", "Fueling is proven.", "Spark may be added from the cautious end."))
-            : new StationProgress(StationState.InWork, NextAction.Of(
-                CompensateStation.Key, "logLambda", "Type in the row, drive gently and log lambda.", "Spark stays out until the log shows that the fueling is right."));
+            : new StationProgress(StationState.InWork, by switch
+            {
+                NumbersBy.CalibratorsFile => NextAction.Of(CompensateStation.Key, "sendPacket", "Send the calibrator what the file needs.", "What to send, ask for, enable and verify stands at Compensate; a log proves the file."),
+                NumbersBy.FixedBox => NextAction.Of(CompensateStation.Key, "logBox", LogWords.Command(atHand, "Drive gently and "), "The box has its own rules: only a log shows what it does to short and to long pulses." + LogWords.How(atHand)),
+                _ => NextAction.Of(CompensateStation.Key, "logLambda", LogWords.Command(atHand, "Type in the row, drive gently and "), atHand.Allow(Instrument.Wideband) ? "Spark stays out until the log shows that the fueling is right." : LogWords.How(atHand)),
+            });
     }
 
-    /// <summary>The state where the signal reaches a display only.</summary>
+    /// <summary>The state where nothing counts ethanol.</summary>
     /// <param name="hasReading">True where the signal gives an ethanol content.</param>
     /// <param name="isHeld">True where it is close enough to the map's blend.</param>
+    /// <param name="isTypical">True where the map's blend is only known from a label or a name.</param>
     /// <param name="why">What the engine does where it is not.</param>
-    public static StationProgress OnDisplay(bool hasReading, bool isHeld, Sentence? why) => (hasReading, isHeld) switch
+    public static StationProgress OnDisplay(bool hasReading, bool isHeld, bool isTypical, Sentence? why) => (hasReading, isHeld) switch
     {
         (false, _) => new StationProgress(StationState.InWork, NextAction.Of("signal", "readSensor", "Read the sensor.", "Only the reading shows whether the tank holds what the map was made on.")),
+        (_, true) when isTypical => new StationProgress(StationState.InWork, NextAction.Of("signal", "findMapBlend", "Find out the blend of the map.", "It is only known from a label or a name: nothing is proven on that.")),
         (_, true) => new StationProgress(StationState.Proven, NextAction.Of(CompensateStation.Key, "held", "The blend fits the map.", "Read the display after every fill.")),
         _ => new StationProgress(StationState.Hold, NextAction.Of(CompensateStation.Key, "offTheMap", "Do not drive on this blend.", why ?? Sentence.Empty)),
     };

@@ -2,6 +2,7 @@ using HazyGauge.Core.Compensation;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Sentences;
+using HazyGauge.Core.Vehicles;
 
 namespace HazyGauge.Core.Stations.Compensate;
 
@@ -44,6 +45,11 @@ public sealed record FactorPoint(double EthanolPct, double Factor, double PlusMi
 /// <param name="State">State of the station.</param>
 /// <param name="NextAction">What to do next.</param>
 /// <param name="Curve">The factor over all blends, each known as well as the reading is, to draw; left out of the record.</param>
+/// <param name="SetBy">Who sets the numbers of the engine's controller.</param>
+/// <param name="Controllers">What every controller needs, the engine's first; empty where none is listed and the row is typed in.</param>
+/// <param name="Outside">What the engine does on other blends where nothing corrects it; null where something does.</param>
+/// <param name="Stretched">What stretching whole pulses does; null where no box does that.</param>
+/// <param name="BaseFrom">Where the blend of the base map is known from; null where it is not.</param>
 public sealed record CompensateResults(
     Hazy? EthanolPct,
     Hazy? FuelTempC,
@@ -59,4 +65,25 @@ public sealed record CompensateResults(
     Sentence Lead,
     StationState State,
     NextAction NextAction,
-    IReadOnlyList<FactorPoint>? Curve);
+    IReadOnlyList<FactorPoint>? Curve,
+    NumbersBy? SetBy = null,
+    IReadOnlyList<ControllerAnswer>? Controllers = null,
+    IReadOnlyList<OutsideBlend>? Outside = null,
+    IReadOnlyList<StretchedPulse>? Stretched = null,
+    BaseFrom? BaseFrom = null);
+
+/// <summary>Where the blend of the base map is known from.</summary>
+public enum BaseFrom
+{
+    /// <summary>It was given here.</summary>
+    Here,
+
+    /// <summary>From the survey.</summary>
+    Survey,
+
+    /// <summary>The sensor read it while the tank still held that fuel.</summary>
+    Reading,
+
+    /// <summary>From a label or a map's name: a typical figure.</summary>
+    Typical,
+}

@@ -1,6 +1,7 @@
 using HazyGauge.Core.Compensation;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Sentences;
+using HazyGauge.Core.Vehicles;
 
 namespace HazyGauge.Core.Stations.Compensate;
 
@@ -15,14 +16,35 @@ internal static class CompensateWords
         "Factors count from that blend, not from E0. Ask whoever made the map which fuel was in the tank. A wrong guess costs several percent of fuel, and a map made on E85 taken for one made on gasoline floods the engine.";
 
     /// <summary>What to do where the signal reaches a display only.</summary>
-    public static Sentence OnDisplay(double basePct) => Sentence.Of($"Type in nothing: a display controls nothing. Hold the blend between {Say.Ethanol(Math.Max(0, basePct - Uncorrected.HeldWithinPct))} and {Say.Ethanol(Math.Min(100, basePct + Uncorrected.HeldWithinPct))}.");
+    public static Sentence OnDisplay(double basePct) => Sentence.Of($"Type in nothing: nothing counts the ethanol. Hold the blend between {Say.Ethanol(Math.Max(0, basePct - Uncorrected.HeldWithinPct))} and {Say.Ethanol(Math.Min(100, basePct + Uncorrected.HeldWithinPct))}.");
 
     /// <summary>Why that is so.</summary>
-    public static readonly Sentence WhyDisplay = "The survey says that the signal reaches a display only. Choose another signal path there, and the row for the controller stands here.";
+    public static Sentence WhyDisplay(VehicleSurvey survey) => survey.Control.SignalPath == SignalPath.DisplayOnly
+        ? "The survey says that the signal reaches a display only. Choose another signal path there, and the row for the controller stands here."
+        : "The survey says that nobody sets numbers in the engine's controller. Say who does, and what they need stands here.";
 
     /// <summary>What the engine does on another blend.</summary>
     public static Sentence OffTheMap(double basePct, Hazy ethanolPct, double lambda) =>
         Sentence.Of($"The tank holds {Say.Ethanol(ethanolPct)}, the map was made on {Say.Ethanol(basePct)} and nothing corrects it: at full load it runs at {lambda:0.00} times the lambda it should. Do not drive on it.");
+
+    /// <summary>What to do, by who sets the numbers.</summary>
+    public static Sentence Headline(NumbersBy by, Hazy basePct, Hazy? ethanol, FuelFactorResult? fuel, SparkToSet? spark, IReadOnlyList<StretchedPulse>? stretched) => by switch
+    {
+        NumbersBy.CalibratorsFile => ethanol is { } e && fuel is not null
+            ? Sentence.Of($"The file decides. On {Say.Ethanol(e)} it must inject {Say.Of(fuel.Factor, Unit.None, 2)} times the base map's open time on {Say.Ethanol(basePct)}.")
+            : "The file decides. What it must do today needs a reading.",
+        NumbersBy.FixedBox when stretched is { Count: > 0 } => Sentence.Of($"The box decides. Stretching whole pulses it is {Say.Of(stretched[0].ErrorPct, Unit.Percent, 0)} rich at {stretched[0].PulseMs:0.0} ms and {Say.Of(stretched[^1].ErrorPct, Unit.Percent, 0)} at {stretched[^1].PulseMs:0} ms."),
+        NumbersBy.FixedBox => "The box decides: its rules are fixed. A log shows what they do.",
+        _ => Headline(basePct, ethanol, fuel, spark),
+    };
+
+    /// <summary>How far off the fuel may be, and what must not be done.</summary>
+    public static Sentence Lead(NumbersBy by, FuelFactorResult? fuel, SparkToSet? spark) => by switch
+    {
+        NumbersBy.CalibratorsFile => "Nothing is typed in here. Send what is listed, ask for what is missing, then verify by reading back and by a log." + (fuel is null ? Sentence.Empty : Lead(fuel, spark)),
+        NumbersBy.FixedBox => "Dead time does not grow with the blend: what stretches the whole pulse stretches it too, and short pulses come out rich. Only a box that is told the dead time does not.",
+        _ => Lead(fuel, spark),
+    };
 
     /// <summary>What to open by, and what becomes of the spark.</summary>
     public static Sentence Headline(Hazy basePct, Hazy? ethanol, FuelFactorResult? fuel, SparkToSet? spark) => ethanol is { } e && fuel is not null
@@ -47,6 +69,7 @@ internal static class CompensateWords
     /// <summary>The plan in one line.</summary>
     public static Sentence Summary(CompensateResults results) => results switch
     {
+        { SetBy: NumbersBy.Nobody, BaseEthanolPct: { } held } => Sentence.Of($"Hold the tank at {Say.Ethanol(held)} within {Uncorrected.HeldWithinPct:0} points{(results.EthanolPct is { } now ? Sentence.Of($"; it reads {Say.Ethanol(now)}") : Sentence.Empty)}"),
         { FuelFactor: { } fuel, EthanolPct: { } ethanol, BaseEthanolPct: { } basePct } => Sentence.Of($"{Say.Of(fuel.Factor, Unit.None, 3)} times the open time of {Say.Ethanol(basePct.Value, 1)} on {Say.Ethanol(ethanol)}{SparkSummary(results.Spark)}"),
         { BaseEthanolPct: { } basePct } => Sentence.Of($"Base map on {Say.Ethanol(basePct.Value, 1)}; no reading yet"),
         _ => "Compensate: base blend not known yet",

@@ -1,9 +1,10 @@
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Sensing;
+using HazyGauge.Core.Vehicles;
 
 namespace HazyGauge.Core.Stations.Signal;
 
-/// <summary>What the reading of the sensor rests on: a recording, a meter, or both.</summary>
+/// <summary>What the reading of the sensor rests on: a recording, a meter, what a display shows, or several of them.</summary>
 public sealed record SignalPlan
 {
     /// <summary>The recording the reading rests on.</summary>
@@ -15,8 +16,20 @@ public sealed record SignalPlan
     /// <summary>What a meter showed: the reading itself where there is no recording, else a cross-check.</summary>
     public MeterValues? Meter { get; init; }
 
-    /// <summary>The tolerance that counts.</summary>
-    internal double Tolerance => ToleranceEthanolPct ?? SensorLaw.UsualToleranceEthanolPct;
+    /// <summary>What displays showed: the reading itself where nothing better is there, else a cross-check.</summary>
+    public IReadOnlyList<ShownValue>? Shown { get; init; }
+
+    /// <summary>Volts behind a signal converter, key on.</summary>
+    public Hazy? ConverterV { get; init; }
+
+    /// <summary>True where the tank still held the fuel the map ran on when it was read: then the reading is the blend of the map.</summary>
+    public bool? OnMapFuel { get; init; }
+
+    /// <summary>Blend mixed in the tank, % by volume: what the reading is held against.</summary>
+    public Hazy? MixedEthanolPct { get; init; }
+
+    /// <summary>The tolerance that counts: as given here, else that of the sensor as it was surveyed.</summary>
+    internal double Tolerance(VehicleSurvey? vehicle) => ToleranceEthanolPct ?? vehicle?.Sensor.ToleranceEthanolPct ?? SensorLaw.UsualToleranceEthanolPct;
 }
 
 /// <summary>A recording on the job.</summary>
@@ -47,5 +60,25 @@ public sealed record MeterValues(Hazy? FrequencyHz = null, Hazy? LowPulseMs = nu
 /// <param name="FileName">Name of the recording; null without one.</param>
 /// <param name="State">State of the station.</param>
 /// <param name="NextAction">What to do next.</param>
+/// <param name="RestsOn">What the reading rests on; null without one.</param>
+/// <param name="MapBlend">The reading as it is kept as the blend of the map, % by volume; null where the tank held another fuel.</param>
+/// <param name="NotAsked">Paths of what is not asked: there is no instrument for it at hand, or no converter in the path.</param>
 public sealed record SignalResults(
-    CaptureResult? Capture, SensorReading? Reading, IReadOnlyList<MeterRow>? Meter, Sentences.Sentence Headline, Sentences.Sentence Lead, string? FileName, StationState State, NextAction NextAction);
+    CaptureResult? Capture, SensorReading? Reading, IReadOnlyList<MeterRow>? Meter, Sentences.Sentence Headline, Sentences.Sentence Lead, string? FileName, StationState State, NextAction NextAction,
+    SignalEvidence? RestsOn = null, IReadOnlyList<string>? NotAsked = null, Hazy? MapBlend = null);
+
+/// <summary>What a reading rests on, the surest first.</summary>
+public enum SignalEvidence
+{
+    /// <summary>A recording of the wave.</summary>
+    Recording,
+
+    /// <summary>A meter that counts pulses.</summary>
+    Meter,
+
+    /// <summary>Volts behind a signal converter.</summary>
+    Converter,
+
+    /// <summary>What displays show.</summary>
+    Shown,
+}

@@ -1,3 +1,4 @@
+using HazyGauge.Core.Haze;
 using HazyGauge.Core.Fields;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Sensing;
@@ -20,6 +21,9 @@ public sealed class SignalStation : Station<SignalPlan, SignalResults>
     public override string Question => "Is the sensor's output real, what does it say, and how sure is that?";
 
     /// <inheritdoc/>
+    public override IReadOnlyList<string> DependsOn => ["survey"];
+
+    /// <inheritdoc/>
     public override bool ReadsSensor => true;
 
     /// <inheritdoc/>
@@ -29,9 +33,34 @@ public sealed class SignalStation : Station<SignalPlan, SignalResults>
         new("toleranceEthanolPct", "Sensor tolerance") { Unit = Unit.Percent, Min = 0, Max = 50, Usual = new(SensorLaw.UsualToleranceEthanolPct), HowTo = "Read it from the sensor's data sheet.", SourceId = SourceCatalogue.SensorTolerance },
         new("meter.frequencyHz", "Frequency") { Unit = Unit.Hertz, HowTo = "Set the meter to Hz between signal pin and ground, key on.", SourceId = "frequencyHz" },
         new("meter.lowPulseMs", "Low pulse") { Unit = Unit.Milliseconds, HowTo = "Set the meter to negative pulse width.", SourceId = "lowPulseMs" },
-        new("meter.averageV", "DC volts (an average)") { Unit = Unit.Volt, HowTo = "Set the meter to DC volts.", SourceId = "averageV" },
+        new("meter.averageV", "DC volts on the sensor wire (an average)") { Unit = Unit.Volt, HowTo = "Set the meter to DC volts, on the sensor's own wire.", SourceId = "averageV" },
         new("meter.highV", "High voltage") { Unit = Unit.Volt, HowTo = "Measure the signal wire with the sensor unplugged and the key on.", SourceId = "highV" },
         new("meter.lowV", "Low voltage") { Unit = Unit.Volt, Usual = new(0), HowTo = "Measure with a scope: the level while pulled low.", SourceId = "lowV" },
+        new("converterV", "Volts behind the converter") { Unit = Unit.Volt, Min = -1, Max = 30, HowTo = "Measure at the controller's pin against the converter's ground, key on.", AppliesWhen = "a signal converter", SourceId = "converterV", Needs = Instrument.VoltsAndContinuity },
+        new FieldOf<SignalPlan>("shown", "What displays show")
+        {
+            ItemName = "Display",
+            HowTo = "Key on, read it off.",
+            Items =
+            [
+                new FieldOf<ShownValue>("by", "What shows it") { Required = "Say what shows it: the gauge, the phone, the controller." },
+                new FieldOf<ShownValue>("ethanolPct", "Ethanol shown") { Required = "The ethanol it shows is missing.", Unit = Unit.EthanolPct, Min = 0, Max = 100 },
+                new FieldOf<ShownValue>("leftWhenUnplugged", "Left its number when the sensor was unplugged"),
+                new FieldOf<ShownValue>("stepPct", "Steps it shows") { Unit = Unit.Percent, Min = 0.01, Max = 50, Usual = new(ShownReading.UsualStepPct) },
+                new FieldOf<ShownValue>("fedBy", "How it is fed")
+                {
+                    Choices =
+                    [
+                        FieldChoice.Of(FedBy.Sensor, "By the sensor's wire"),
+                        FieldChoice.Of(FedBy.Analyser, "By a signal converter"),
+                        FieldChoice.Of(FedBy.Controller, "By the controller", "diagnostics, bus or its own app"),
+                    ],
+                },
+                new FieldOf<ShownValue>("fuelTempC", "Fuel temperature shown") { Unit = Unit.Celsius, Min = -100, Max = 1000 },
+            ],
+        },
+        new FieldOf<SignalPlan>("onMapFuel", "The tank still holds the fuel the map ran on") { HowTo = "Ask the owner whether it was filled since.", Hint = "Then the reading is the blend of the map." },
+        new("mixedEthanolPct", "Blend mixed in the tank") { Unit = Unit.EthanolPct, Min = 0, Max = 100, HowTo = "Calculate it from what was in the tank and what went in.", SourceId = "mixedEthanolPct" },
     ];
 
     /// <inheritdoc/>
@@ -72,13 +101,13 @@ public sealed class SignalStation : Station<SignalPlan, SignalResults>
         var reading = results?.Reading;
         return
         [
-            new("evidence", "Rests on", (results?.FileName ?? plan.Capture?.Name) ?? (plan.Meter is null ? "nothing yet" : "meter readings")),
+            new("evidence", "Rests on", (results?.FileName ?? plan.Capture?.Name) ?? (results?.RestsOn is { } rests ? SignalWords.Source(rests) : plan.Meter is null ? "nothing yet" : "meter readings")),
             new("signalStatus", "Signal", reading is null ? "none" : SignalWords.InWords(reading.SignalStatus)),
             Figure.Of("ethanolPct", "Ethanol", reading?.EthanolPct, Unit.EthanolPct),
             Figure.Of("fuelTempC", "Fuel temperature", reading?.FuelTempC, Unit.Celsius),
             Figure.Of("frequencyHz", "Frequency", results?.Capture?.FrequencyHz, Unit.Hertz),
             Figure.Of("lowPulseMs", "Low pulse", results?.Capture?.LowPulseMs, Unit.Milliseconds),
-            Figure.Of("toleranceEthanolPct", "Sensor tolerance", plan.Tolerance, Unit.Percent),
+            Figure.Of("toleranceEthanolPct", "Sensor tolerance", plan.ToleranceEthanolPct, Unit.Percent, "as surveyed"),
         ];
     }
 }

@@ -1,6 +1,7 @@
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.FuelSystem;
 using HazyGauge.Core.Haze;
+using HazyGauge.Core.Shop;
 using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Vehicles;
 
@@ -10,15 +11,17 @@ namespace HazyGauge.Core.Stations.Survey;
 public static class SurveyEvaluation
 {
     /// <summary>What a survey comes to.</summary>
-    /// <param name="survey">What was found; its hazy numbers stand on the ledger.</param>
+    /// <param name="found">What was found; its hazy numbers stand on the ledger.</param>
     /// <param name="ledger">The ledger; typical figures are added to it.</param>
+    /// <param name="shop">What holds for every job of the shop.</param>
     /// <exception cref="RefusedInputException">It holds what cannot be on any vehicle.</exception>
-    public static SurveyResults Of(VehicleSurvey survey, HazeLedger ledger)
+    public static SurveyResults Of(VehicleSurvey found, HazeLedger ledger, ShopFacts? shop = null)
     {
-        SurveyRules.Check(survey);
+        SurveyRules.Check(found);
+        var survey = found.InUse(shop?.Instruments, ledger);
         var system = SurveyedFuelSystem.Of(survey, FullLoad.AsSurveyed, ledger);
         var uses = system.AsFound();
-        var findings = SurveyFindings.Of(survey, system, uses, ledger);
+        var findings = SurveyFindings.Of(found, survey, system, uses, ledger);
         var toMeasure = Open(survey, system, uses);
         var eligible = Eligible(survey, findings);
         var next = Next(eligible, findings, toMeasure);
@@ -30,10 +33,11 @@ public static class SurveyEvaluation
             system.PowerKw,
             system.EthanolPct,
             [.. uses.Select(ComponentLoad.Of)],
-            SurveyWords.Headline(eligible, uses),
+            SurveyWords.Headline(eligible, uses, survey),
             SurveyWords.Lead(eligible, toMeasure, VehicleFields.All.Count(q => q.IsOpen(survey) && q.HoldsUp(survey)), uses.Count > 0 && system.Assumed.Count > 0),
             next.State,
-            next.NextAction);
+            next.NextAction,
+            SignalPath: survey.Control.SignalPath) { InUse = survey };
     }
 
     private static Eligibility Eligible(VehicleSurvey survey, IReadOnlyList<SurveyFinding> findings) =>
@@ -68,14 +72,17 @@ public static class SurveyEvaluation
         // What is not served needs nothing measured.
         var open = VehicleFields.All.Where(q => q.IsOpen(survey) && !survey.FuelSystem.IsNotServed).ToList();
         var gains = open.ToDictionary(q => q.Path, q => Gain(q.Path, loads), StringComparer.Ordinal);
+        var atHand = survey.AtHand();
         return [.. open
             .OrderByDescending(q => q.HoldsUp(survey))
+            .ThenByDescending(q => atHand.Allow(q.Needs))
             .ThenByDescending(q => gains[q.Path]?.Narrowing ?? 0)
             .ThenByDescending(q => q.Path.EndsWith("MapEthanolPct", StringComparison.Ordinal))
             .Select(q =>
             {
                 var effect = gains[q.Path]?.Words ?? q.Effect!;
-                return new ToMeasure(q.Path, q.HowTo, effect.Text, system.Assumed.GetValueOrDefault(q.Path), effect.Template, effect.Values);
+                var how = atHand.Allow(q.Needs) ? q.HowTo : $"Borrow {q.Needs!.Value.InWords()}. {q.HowTo}";
+                return new ToMeasure(q.Path, how, effect.Text, system.Assumed.GetValueOrDefault(q.Path), effect.Template, effect.Values) { Needs = q.Needs };
             })];
     }
 

@@ -21,12 +21,15 @@ internal static class SurveyFindings
     // What a running battery reaches, V.
     private const double BatteryV = 15;
 
+    // A converter that gives more than this at E0 shows a broken wire, V (our own limit).
+    private const double NoLiveZeroV = 0.2;
+
     // Below this an injector draws more than a plain driver bears (common practice, no source).
     private const double LowOhm = 6;
 
     /// <summary>All findings, the gravest first.</summary>
-    public static IReadOnlyList<SurveyFinding> Of(VehicleSurvey survey, SurveyedFuelSystem system, IReadOnlyList<ComponentUse> loads, HazeLedger ledger) =>
-        [.. Served(survey).Concat(SurveyMaterials.Of(survey)).Concat(Control(survey)).Concat(Maps(survey.Control)).Concat(Fuel(survey)).Concat(system.WhatIsMissing().Select(m => new SurveyFinding(m.Finding.Code, m.Finding.Severity, m.Finding.Sentence, m.Path))).Concat(Loads(system, loads)).Concat(Goals(survey)).Concat(Cold(survey, system, ledger)).OrderByDescending(f => f.Severity)];
+    public static IReadOnlyList<SurveyFinding> Of(VehicleSurvey found, VehicleSurvey survey, SurveyedFuelSystem system, IReadOnlyList<ComponentUse> loads, HazeLedger ledger) =>
+        [.. Served(survey).Concat(SurveyReadingFindings.Of(found, survey)).Concat(SurveyMaterials.Of(survey)).Concat(Control(survey)).Concat(Maps(survey.Control)).Concat(Fuel(survey)).Concat(system.WhatIsMissing().Select(m => new SurveyFinding(m.Finding.Code, m.Finding.Severity, m.Finding.Sentence, m.Path))).Concat(Loads(system, loads)).Concat(Goals(survey)).Concat(Cold(survey, system, ledger)).OrderByDescending(f => f.Severity)];
 
     /// <summary>True for what a part that is bought and fitted settles.</summary>
     public static bool IsMended(SurveyFinding finding) => finding.Code is "tooSmall" || finding.Code.StartsWith(SurveyMaterials.NotRated, StringComparison.Ordinal);
@@ -91,6 +94,8 @@ internal static class SurveyFindings
                 break;
             case SignalPath.InjectorExtender when survey.FuelSystem.Kind == FuelSystemKind.Direct:
                 yield return Stop("extenderOnDirect", "control.signalPath", "An injector extender lengthens the pulses of injectors in the ports; these are in the cylinders. Choose another signal path.");
+                break;
+            case SignalPath.AnalyserVoltage when control is { ConverterAt0V.Value: > NoLiveZeroV }:
                 break;
             case SignalPath.AnalyserVoltage:
                 yield return new("liveZero", Severity.Caution, "A broken 0 to 5 V wire reads E0 (lean), or E100 with full spark where the input has its own pull-up. Set the converter to 0.5 to 4.5 V where it can, so that a broken wire is seen.", "control.signalPath");

@@ -44,6 +44,9 @@ public sealed record SurveyFinding(
 public sealed record ToMeasure(
     string Field, string Text, string Effect, Assumption? UsedMeanwhile, string? EffectTemplate = null, IReadOnlyDictionary<string, SentenceValue>? Values = null)
 {
+    /// <summary>What it takes; null where eyes and papers do.</summary>
+    public Instrument? Needs { get; init; }
+
     /// <inheritdoc cref="ToMeasure"/>
     public string EffectTemplate { get; init; } = EffectTemplate ?? Effect;
 
@@ -90,6 +93,7 @@ public enum Eligibility
 /// <param name="Lead">What to do next, and why.</param>
 /// <param name="State">State of the station.</param>
 /// <param name="NextAction">What to do next.</param>
+/// <param name="SignalPath">How the reading reaches what meters the fuel, by the users of it or as answered; null where that is open.</param>
 /// <param name="Fitted">What was fitted since, the oldest first: all of the above counts it in; null in a record of before it was.</param>
 public sealed record SurveyResults(
     Eligibility Eligible,
@@ -103,4 +107,10 @@ public sealed record SurveyResults(
     Sentence Lead,
     StationState State,
     NextAction NextAction,
-    IReadOnlyList<FittedPart>? Fitted = null);
+    IReadOnlyList<FittedPart>? Fitted = null,
+    SignalPath? SignalPath = null)
+{
+    /// <summary>The survey as everything downstream reads it.</summary>
+    [JsonIgnore]
+    internal VehicleSurvey? InUse { get; init; }
+}

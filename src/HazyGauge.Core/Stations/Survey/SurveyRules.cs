@@ -23,6 +23,7 @@ internal static class SurveyRules
         }
 
         DeadTimes(check, survey.Injectors.DeadTimes);
+        Lists(check, survey);
         check.ThrowIfAny();
     }
 
@@ -63,6 +64,43 @@ internal static class SurveyRules
         if (fuel.Kind == FuelSystemKind.Direct && survey.Injectors != new PortInjectors())
         {
             check.Refuse("injectors", "There are no injectors in the ports on direct injection alone: take them out, or say that it has both.");
+        }
+    }
+
+    private static void Lists(InputCheck check, VehicleSurvey survey)
+    {
+        var names = (survey.Controllers ?? []).Select(c => c.Name?.Trim() ?? string.Empty).ToList();
+        for (var i = 0; i < names.Count; i++)
+        {
+            if (names[i].Length > 0 && names.Take(i).Contains(names[i], StringComparer.OrdinalIgnoreCase))
+            {
+                check.Refuse($"controllers[{i}].name", $"{names[i]} stands twice: give each controller a name of its own.");
+            }
+        }
+
+        for (var i = 0; i < (survey.Settings?.Count ?? 0); i++)
+        {
+            var setting = survey.Settings![i];
+            if (setting.Kind == SettingKind.Other && string.IsNullOrWhiteSpace(setting.What))
+            {
+                check.Refuse($"settings[{i}].what", "Say what it is called in the controller.");
+            }
+
+            Known(check, names, setting.Controller, $"settings[{i}].controller");
+        }
+
+        for (var i = 0; i < (survey.Users?.Count ?? 0); i++)
+        {
+            Known(check, names, survey.Users![i].Controller, $"users[{i}].controller");
+        }
+    }
+
+    // Where controllers are listed, a name has to be one of theirs.
+    private static void Known(InputCheck check, List<string> names, string? name, string path)
+    {
+        if (!string.IsNullOrWhiteSpace(name) && names.Count > 0 && !names.Contains(name.Trim(), StringComparer.OrdinalIgnoreCase))
+        {
+            check.Refuse(path, $"No controller is called {name.Trim()}. There is {string.Join(", ", names.Where(n => n.Length > 0))}.");
         }
     }
 

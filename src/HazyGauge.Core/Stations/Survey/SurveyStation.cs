@@ -34,7 +34,7 @@ public sealed class SurveyStation : Station<VehicleSurvey, SurveyResults>
         StationState.Empty, NextAction.Of(Slug, "survey", "Survey the vehicle.", "Know what is on it before you buy a part."));
 
     /// <inheritdoc/>
-    public override HazeSource SourceOf(string path, double u) => new(path, VehicleFields.Find(path)?.Label ?? path);
+    public override HazeSource SourceOf(string path, double u) => new(path, VehicleFields.LabelOf(path));
 
     /// <inheritdoc/>
     public override IReadOnlyList<NeededFile> Files(VehicleSurvey plan) => [.. (plan.Photos ?? []).Select(p => new NeededFile(p.Sha256, "photos")).Distinct()];
@@ -72,11 +72,11 @@ public sealed class SurveyStation : Station<VehicleSurvey, SurveyResults>
         }
 
         var fitted = context.Entries.Where(e => e.Payload is Fitted).Select(e => new FittedPart(e.Number, ((Fitted)e.Payload!).Change, e.Author, e.At)).ToList();
-        return SurveyEvaluation.Of(AsItIs(plan, fitted), context.Ledger) with { Fitted = fitted };
+        return SurveyEvaluation.Of(AsItIs(plan, fitted), context.Ledger, context.Shop) with { Fitted = fitted };
     }
 
     /// <inheritdoc/>
-    public override object Publish(VehicleSurvey plan, SurveyResults results) => AsItIs(plan, results.Fitted ?? []);
+    public override object Publish(VehicleSurvey plan, SurveyResults results) => results.InUse ?? AsItIs(plan, results.Fitted ?? []);
 
     private static VehicleSurvey AsItIs(VehicleSurvey found, IEnumerable<FittedPart> fitted) => fitted.Aggregate(found, (vehicle, part) => vehicle.With(part.Change));
 

@@ -1,3 +1,4 @@
+using HazyGauge.Core.Fields;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Vehicles;
 
@@ -16,9 +17,9 @@ internal static class SurveyTexts
     {
         var check = new InputCheck();
         Text(check, survey.Notes, "notes", LongestNotes);
-        foreach (var field in VehicleFields.All)
+        foreach (var (path, _, text) in Field.TextsIn(VehicleFields.All, survey))
         {
-            Text(check, field.In(survey) as string, field.Path);
+            Text(check, text, path);
         }
 
         var joints = survey.FuelSystem.Joints ?? [];

@@ -1,3 +1,4 @@
+using HazyGauge.Core.Compensation;
 using HazyGauge.Core.FuelSystem;
 using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Vehicles;
@@ -8,7 +9,7 @@ namespace HazyGauge.Core.Stations.Survey;
 internal static class SurveyWords
 {
     /// <summary>The verdict in a sentence or two.</summary>
-    public static Sentence Headline(Eligibility eligible, IReadOnlyList<ComponentUse> uses)
+    public static Sentence Headline(Eligibility eligible, IReadOnlyList<ComponentUse> uses, VehicleSurvey survey)
     {
         var small = uses.Where(u => u.IsSurelyTooSmall).ToList();
         var load = uses.Count == 0 ? Sentence.Empty
@@ -16,6 +17,8 @@ internal static class SurveyWords
             : Sentence.Of($"{uses[0].Component.Named()} {(uses[0].IsSurelyOk ? uses[0].Component.Verb() : "may be too small:")} at {At(uses[0])}.");
         return eligible switch
         {
+            Eligibility.Yes when survey.Control is { SignalPath: SignalPath.DisplayOnly, FuelMapEthanolPct: { } map } =>
+                Sentence.Of($"A display is enough, as long as the tank holds {Say.Ethanol(Math.Max(0, map.Value - Uncorrected.HeldWithinPct))} to {Say.Ethanol(Math.Min(100, map.Value + Uncorrected.HeldWithinPct))}.") + load,
             Eligibility.Yes => "It can be converted." + load,
             Eligibility.AfterChanges => "It can be converted, but not as it is." + load,
             Eligibility.No => "Not this way. Buy nothing yet.",

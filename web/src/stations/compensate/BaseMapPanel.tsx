@@ -47,43 +47,47 @@ export function BaseMapPanel({ compensate }: Props) {
         error={errorFor("mapRevision") ?? errorFor("fuellingProof.mapRevision")}
         onChange={(mapRevision) => setDraft({ ...document, mapRevision: mapRevision || undefined })}
       />
-      <NumberField
-        label={field("baseFuelTempC").label}
-        quantity="celsius"
-        path="baseFuelTempC"
-        placeholder={usualText(field("baseFuelTempC"), units) || "leave out"}
-        value={numberOf(document.baseFuelTempC as Stored)}
-        error={errorFor("baseFuelTempC")}
-        hint={
-          results?.fuelTempC
-            ? "With it, the factor is corrected for warmer or colder fuel."
-            : "It counts once the sensor gives a fuel temperature."
-        }
-        onChange={(value) => setDraft({ ...document, baseFuelTempC: value ?? undefined })}
-      />
-      <fieldset className="grid gap-2 border-t border-rule pt-3">
-        <legend className="sr-only">A multiplier the controller holds already</legend>
-        <p className="text-[0.9rem] text-ink-2">A straight multiplier the controller holds already</p>
-        <div className="flex flex-wrap gap-x-6 gap-y-3">
+      {(results ?? lastResults)?.setBy !== "nobody" && (
+        <>
           <NumberField
-            label={field("multiplier.at0Pct").label}
-            unit="%"
-            path="multiplier.at0Pct"
-            placeholder="none"
-            value={multiplier.at0Pct ?? null}
-            error={errorFor("multiplier")}
-            onChange={(value) => setMultiplier({ at0Pct: value ?? undefined })}
+            label={field("baseFuelTempC").label}
+            quantity="celsius"
+            path="baseFuelTempC"
+            placeholder={usualText(field("baseFuelTempC"), units) || "leave out"}
+            value={numberOf(document.baseFuelTempC as Stored)}
+            error={errorFor("baseFuelTempC")}
+            hint={
+              results?.fuelTempC
+                ? "With it, the factor is corrected for warmer or colder fuel."
+                : "It counts once the sensor gives a fuel temperature."
+            }
+            onChange={(value) => setDraft({ ...document, baseFuelTempC: value ?? undefined })}
           />
-          <NumberField
-            label={field("multiplier.at100Pct").label}
-            unit="%"
-            path="multiplier.at100Pct"
-            placeholder="none"
-            value={multiplier.at100Pct ?? null}
-            onChange={(value) => setMultiplier({ at100Pct: value ?? undefined })}
-          />
-        </div>
-      </fieldset>
+          <fieldset className="grid gap-2 border-t border-rule pt-3">
+            <legend className="sr-only">A multiplier the controller holds already</legend>
+            <p className="text-[0.9rem] text-ink-2">A straight multiplier the controller holds already</p>
+            <div className="flex flex-wrap gap-x-6 gap-y-3">
+              <NumberField
+                label={field("multiplier.at0Pct").label}
+                unit="%"
+                path="multiplier.at0Pct"
+                placeholder="none"
+                value={multiplier.at0Pct ?? null}
+                error={errorFor("multiplier")}
+                onChange={(value) => setMultiplier({ at0Pct: value ?? undefined })}
+              />
+              <NumberField
+                label={field("multiplier.at100Pct").label}
+                unit="%"
+                path="multiplier.at100Pct"
+                placeholder="none"
+                value={multiplier.at100Pct ?? null}
+                onChange={(value) => setMultiplier({ at100Pct: value ?? undefined })}
+              />
+            </div>
+          </fieldset>
+        </>
+      )}
     </section>
   );
 }

@@ -6,11 +6,14 @@ import { Findings } from "../../shell/Findings";
 import { StationFrame } from "../StationFrame";
 import { Assumptions } from "./Assumptions";
 import { BaseMapPanel } from "./BaseMapPanel";
+import { ControllersPanel } from "./ControllersPanel";
 import { FuelCurve } from "./FuelCurve";
 import { MeteringPanel } from "./MeteringPanel";
+import { OutsidePanel } from "./OutsidePanel";
 import { PulsePanel } from "./PulsePanel";
 import { RowPanel } from "./RowPanel";
 import { SparkPanel } from "./SparkPanel";
+import { StretchedPanel } from "./StretchedPanel";
 import type { CompensatePlan, CompensateResults } from "./types";
 
 /** Which numbers go into the controller? */
@@ -21,6 +24,10 @@ export function CompensatePage() {
   const basePct = lastResults?.baseEthanolPct ?? null;
   const curve = basePct && lastResults?.curve;
   const metering = document.metering ?? "orifice";
+  // Nobody is shown a row he cannot type in.
+  const isTyped = (lastResults?.setBy ?? "ownTable") === "ownTable";
+  const controllers = lastResults?.controllers ?? [];
+  const { outside, stretched } = lastResults ?? {};
   return (
     <StationFrame
       station={compensate}
@@ -31,7 +38,11 @@ export function CompensatePage() {
             <Link className="btn btn-outline" to={`/jobs/${job.id}/signal`}>
               Read the sensor
             </Link>
-            <span className="text-ink-2">The row below stands without a reading; the factor for today's fuel does not.</span>
+            <span className="text-ink-2">
+              {isTyped
+                ? "The row below stands without a reading; the factor for today's fuel does not."
+                : "What is said below stands without a reading; what today's fuel needs does not."}
+            </span>
           </p>
         )
       }
@@ -40,7 +51,9 @@ export function CompensatePage() {
       <Columns
         // What to type comes first; where that is not known yet, what it waits for.
         left={[
-          [1, basePct && <RowPanel key="row" compensate={compensate} />],
+          [1, basePct && isTyped && <RowPanel key="row" compensate={compensate} />],
+          [1.5, basePct && controllers.length > 0 && <ControllersPanel key="controllers" controllers={controllers} />],
+          [1.6, outside && <OutsidePanel key="outside" outside={outside} />],
           [
             4,
             curve && <FuelCurve key="curve" points={curve} metering={metering} results={lastResults} basePct={basePct.value} />,
@@ -48,12 +61,13 @@ export function CompensatePage() {
         ]}
         right={[
           [2, <BaseMapPanel key="base" compensate={compensate} />],
-          [6, basePct && <SparkPanel key="spark" compensate={compensate} />],
+          [2.4, stretched && stretched.length > 0 && <StretchedPanel key="stretched" stretched={stretched} />],
+          [6, basePct && isTyped && <SparkPanel key="spark" compensate={compensate} />],
         ]}
         rest={[
-          [3, basePct && <MeteringPanel key="metering" compensate={compensate} />],
-          [5, basePct && <PulsePanel key="pulse" compensate={compensate} />],
-          [7, basePct && <Assumptions key="assumptions" />],
+          [3, curve && <MeteringPanel key="metering" compensate={compensate} />],
+          [5, curve && <PulsePanel key="pulse" compensate={compensate} />],
+          [7, curve && <Assumptions key="assumptions" />],
         ]}
       />
     </StationFrame>

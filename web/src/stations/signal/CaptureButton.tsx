@@ -2,7 +2,7 @@ import { FileField } from "../../fields/FileField";
 import type { CaptureUpload } from "./useCaptureUpload";
 
 /** The button that takes a capture in, or how far that is. */
-export function CaptureButton({ upload, first }: { upload: CaptureUpload; first: boolean }) {
+export function CaptureButton({ upload, first, quiet = false }: { upload: CaptureUpload; first: boolean; quiet?: boolean }) {
   if (upload.pending) {
     return (
       <span className="inline-flex flex-wrap items-center gap-3">
@@ -17,7 +17,7 @@ export function CaptureButton({ upload, first }: { upload: CaptureUpload; first:
   return (
     <button
       type="button"
-      className={`btn ${first ? "btn-primary" : "btn-outline"}`}
+      className={`btn ${first && !quiet ? "btn-primary" : "btn-outline"}`}
       onClick={() => upload.input.current?.click()}
     >
       {first ? "Choose a capture" : "Another capture"}

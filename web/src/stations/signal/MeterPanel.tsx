@@ -9,7 +9,7 @@ type Meter = NonNullable<SignalPlan["meter"]>;
 const lines = [
   { quantity: "frequencyHz", name: "Frequency", unit: "Hz", digits: 1 },
   { quantity: "lowPulseMs", name: "Low pulse", unit: "ms", digits: 2 },
-  { quantity: "averageV", name: "DC volts (an average)", unit: "V", digits: 2 },
+  { quantity: "averageV", name: "DC volts on the sensor wire (an average)", unit: "V", digits: 2 },
 ] as const;
 
 /** What a meter should read between signal pin and ground, and what it did. */

@@ -22,7 +22,7 @@ export function NextStation({ onSimulate, upload, onDropMeter }: Props) {
         <Link className="btn btn-primary" to={`/jobs/${job.id}/compensate`}>
           To Compensate
         </Link>
-        {upload && <CaptureButton upload={upload} first={false} />}
+        {upload && <CaptureButton upload={upload} first quiet />}
         {onDropMeter && (
           <button type="button" className="btn btn-outline" onClick={onDropMeter}>
             Clear the meter

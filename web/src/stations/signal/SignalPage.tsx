@@ -7,12 +7,15 @@ import { Trouble } from "../../shell/Trouble";
 import { useMedia } from "../../shell/useMedia";
 import { StationFrame } from "../StationFrame";
 import { CaptureButton, CaptureField } from "./CaptureButton";
+import { ConverterPanel } from "./ConverterPanel";
 import { HazePanel } from "./HazePanel";
 import { LivePanel } from "./LivePanel";
+import { MapFuelPanel } from "./MapFuelPanel";
 import { MeterPanel } from "./MeterPanel";
 import { NextStation } from "./NextStation";
 import { RecordingPanel } from "./RecordingPanel";
-import type { SignalPlan, SignalResults } from "./types";
+import { ShownPanel } from "./ShownPanel";
+import type { SignalPlan, SignalResults, SurveyStation } from "./types";
 import { useCaptureUpload } from "./useCaptureUpload";
 import { Waveform } from "./Waveform";
 
@@ -20,6 +23,7 @@ import { Waveform } from "./Waveform";
 export function SignalPage() {
   const { job, live, handed } = useJobContext();
   const signal = useStation<SignalPlan, SignalResults>("signal");
+  const survey: SurveyStation = useStation("survey");
   const { document, setDraft, results, lastResults, errorFor } = signal;
   const upload = useCaptureUpload(job.id, (file) => setDraft({ ...document, capture: { sha256: file.sha256, name: file.name } }));
   const { take } = upload;
@@ -29,8 +33,15 @@ export function SignalPage() {
       take(file);
     }
   }, [handed, take]);
-  const [typing, setTyping] = useState(false);
-  const onMeter = !document.capture && (typing || Boolean(document.meter));
+  const [typing, setTyping] = useState<"meter" | "shown" | null>(null);
+  const notAsked = (results ?? lastResults)?.notAsked ?? [];
+  const isConverted = !notAsked.includes("converterV");
+  const onMeter = !document.capture && (typing === "meter" || Boolean(document.meter));
+  const onShown = typing === "shown" || Boolean(document.shown) || document.converterV != null;
+  const isOnWire = Boolean(document.capture) || onMeter;
+  const isBegun = isOnWire || onShown;
+  const shown = <ShownPanel key="shown" signal={signal} />;
+  const converter = <ConverterPanel key="converter" signal={signal} survey={survey} />;
   // A refused change must not take away the field it is made in: what was read before it stands, faded.
   const capture = document.capture ? (lastResults?.capture ?? null) : null;
   const stale = !signal.isCurrent;
@@ -49,18 +60,28 @@ export function SignalPage() {
           <Trouble error={upload.error} />
         </div>
       )}
-      {!capture && !onMeter && (
+      {!capture && !onMeter && !onShown && (
         <div className="no-print mt-5 rounded-[10px] border-2 border-dashed border-edge px-5 py-8 text-center">
-          <div className="flex flex-wrap items-center justify-center gap-x-4 gap-y-2">
-            <CaptureButton upload={upload} first={!document.capture} />
-            <span className="text-ink-2">or drop it anywhere on this page: VCD, or CSV of time and level or volts</span>
-          </div>
+          {!notAsked.includes("capture") && (
+            <div className="mb-5 flex flex-wrap items-center justify-center gap-x-4 gap-y-2 border-b border-rule pb-5">
+              <CaptureButton upload={upload} first={!document.capture} />
+              <span className="text-ink-2">or drop it anywhere on this page: VCD, or CSV of time and level or volts</span>
+            </div>
+          )}
           {!document.capture && (
-            <div className="mt-5 flex flex-wrap items-center justify-center gap-x-4 gap-y-3 border-t border-rule pt-5">
-              <span className="text-ink-2">No recording?</span>
-              <button type="button" className="btn btn-outline" onClick={() => setTyping(true)}>
-                Type in a meter reading
+            <div className="flex flex-wrap items-center justify-center gap-x-4 gap-y-3">
+              <button
+                type="button"
+                className={`btn ${notAsked.includes("capture") ? "btn-primary" : "btn-outline"}`}
+                onClick={() => setTyping("shown")}
+              >
+                {isConverted ? "Type in volts or what a display shows" : "Type in what a display shows"}
               </button>
+              {!notAsked.includes("meter") && (
+                <button type="button" className="btn btn-outline" onClick={() => setTyping("meter")}>
+                  Type in a meter reading
+                </button>
+              )}
               <button type="button" className="btn btn-outline" onClick={live.start}>
                 Run the simulator
               </button>
@@ -75,32 +96,36 @@ export function SignalPage() {
           </Waveform>
         </div>
       )}
-      {(capture || onMeter) && (
+      {isBegun && (
         <Columns
           even
           left={[
+            [1, isOnWire ? <MeterPanel key="meter" signal={signal} /> : isConverted ? converter : shown],
+            [2, !isOnWire && isConverted && shown],
             [
-              2,
+              5,
               <NextStation
                 key="next"
                 onSimulate={live.start}
-                upload={document.capture ? null : upload}
+                upload={document.capture || notAsked.includes("capture") ? null : upload}
                 onDropMeter={
                   onMeter
                     ? () => {
-                        setTyping(false);
+                        setTyping(null);
                         setDraft({ ...document, meter: undefined });
                       }
                     : null
                 }
               />,
             ],
-            [1, <MeterPanel key="meter" signal={signal} />],
           ]}
           right={[
+            [2.5, isOnWire && isConverted && converter],
             [3, reading && <HazePanel key="haze" reading={reading} signal={signal} />],
+            [4, reading && <MapFuelPanel key="map" signal={signal} survey={survey} />],
+            [6, isOnWire && shown],
             [
-              4,
+              7,
               capture && document.capture && (
                 <RecordingPanel
                   key="recording"
@@ -127,7 +152,11 @@ export function SignalPage() {
         ? "The capture cannot be read this way."
         : "These readings cannot be right.";
     }
-    return onMeter && !document.meter ? "What does the meter show?" : undefined;
+    return onMeter && !document.meter
+      ? "What does the meter show?"
+      : onShown && !reading
+        ? "What does the display show?"
+        : undefined;
   }
 
   function lead(): string | undefined {

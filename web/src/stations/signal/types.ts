@@ -5,3 +5,5 @@ type Schemas = components["schemas"];
 export type SignalPlan = Schemas["SignalPlan"];
 export type SignalResults = Schemas["SignalResults"];
 export type SignalStation = StationWork<SignalPlan, SignalResults>;
+/** The survey as far as Signal knows it: facts of the vehicle that are asked here. */
+export type SurveyStation = StationWork<Schemas["VehicleSurvey"], Schemas["SurveyResults"]>;

@@ -1,24 +1,17 @@
-import type { Field, Stored } from "../../api/client";
-import { Choice } from "../../fields/Choice";
-import { prefixOf, usualText } from "../../fields/catalogue";
-import { HazyField } from "../../fields/HazyField";
+import type { Field } from "../../api/client";
+import { AnswerField, isShort } from "../../fields/AnswerField";
 import { LabelledGroup } from "../../fields/Labelled";
-import { NumberField } from "../../fields/NumberField";
-import { RowTable } from "../../fields/RowTable";
-import { SelectField } from "../../fields/SelectField";
-import { numberOf } from "../../fields/stored";
-import { TextField } from "../../fields/TextField";
 import { assumed } from "../../fuelSystem/assumed";
 import { useUnits } from "../../words/useUnits";
 import { answerAt, isUnknown, markUnknown, withAnswer } from "./answers";
 import { Joints } from "./Joints";
 import { Photos } from "./Photos";
+import { ShopInstruments } from "./ShopInstruments";
 import { inWords } from "./SurveySheet";
 import type { Joint, SurveyDocument, SurveyFinding, ToMeasure } from "./types";
-import { YesNo } from "./YesNo";
 
-// More than these are chosen from a list that opens.
-const MOST_IN_SIGHT = 9;
+/** Nobody has to say that he does not know these. */
+const unasked: readonly Field["answer"][] = ["text", "list", "several"];
 
 interface Props {
   question: Field;
@@ -53,7 +46,7 @@ export function QuestionRow({ question, survey, saved, onChange, findings, open,
             <Answer question={question} value={answerAt(survey, question.path)} onChange={set} errorFor={errorFor} />
           )}
         </div>
-        {question.answer !== "text" && (
+        {!unasked.includes(question.answer) && (
           <button
             type="button"
             className="btn btn-ghost no-print mt-[1.3rem] shrink-0 px-2"
@@ -66,6 +59,7 @@ export function QuestionRow({ question, survey, saved, onChange, findings, open,
         )}
       </div>
       {saved && <OnRecord question={question} survey={survey} saved={saved} onChange={onChange} />}
+      {question.path === "instruments" && <ShopInstruments survey={survey} onChange={onChange} />}
       {question.photo && <Photos field={question.path} ask={question.label} survey={survey} onChange={onChange} />}
       {unknown && open && (
         <p className="text-[0.9rem] text-ink-2">
@@ -84,12 +78,6 @@ export function QuestionRow({ question, survey, saved, onChange, findings, open,
       ))}
     </div>
   );
-}
-
-/** Short enough to stand beside another. */
-function isShort({ answer, choices, photo }: Field): boolean {
-  const few = choices.length <= 3 || choices.length > MOST_IN_SIGHT;
-  return !photo && (["number", "count", "hazy", "text", "yesNo"].includes(answer) || (answer === "choice" && few));
 }
 
 interface OnRecordProps {
@@ -135,88 +123,11 @@ interface AnswerProps {
 }
 
 function Answer({ question, value, onChange, errorFor }: AnswerProps) {
-  const units = useUnits();
-  const { path, label, answer, quantity } = question;
-  const usual = usualText(question, units);
-  const hint = [question.hint, usual && `If blank: ${usual}.`].filter(Boolean).join(" ") || undefined;
-  const common = { label, hint, error: errorFor(path) };
-  switch (answer) {
-    case "count":
-    case "number":
-      return (
-        <NumberField
-          {...common}
-          quantity={quantity}
-          path={path}
-          prefix={prefixOf(question)}
-          value={numberOf(value as Stored)}
-          onChange={(number) => onChange(number ?? undefined)}
-        />
-      );
-    case "hazy":
-      return (
-        <HazyField
-          {...common}
-          path={path}
-          prefix={prefixOf(question)}
-          quantity={quantity}
-          value={value as Stored}
-          onChange={onChange}
-        />
-      );
-    case "choice":
-      return question.choices.length > MOST_IN_SIGHT ? (
-        <SelectField
-          {...common}
-          none="Choose"
-          value={value as string | undefined}
-          choices={question.choices}
-          onChange={onChange}
-        />
-      ) : (
-        <LabelledGroup {...common}>
-          <div className={`grid gap-x-6 sm:grid-cols-2 ${isShort(question) ? "" : "lg:grid-cols-3"}`}>
-            {question.choices.map((choice) => (
-              <Choice
-                key={choice.name}
-                group={path}
-                name={choice.label}
-                how={choice.how ?? ""}
-                checked={value === choice.name}
-                onChoose={() => onChange(choice.name)}
-              />
-            ))}
-          </div>
-        </LabelledGroup>
-      );
-    case "yesNo":
-      return <YesNo {...common} value={value as boolean | undefined} onChange={onChange} />;
-    case "text":
-      return (
-        <TextField
-          {...common}
-          width="w-full max-w-[32rem]"
-          value={(value as string | undefined) ?? ""}
-          onChange={(text) => onChange(text || undefined)}
-        />
-      );
-    case "connections":
-      return (
-        <LabelledGroup {...common}>
-          <Joints joints={(value as Joint[] | undefined) ?? []} onChange={onChange} errorFor={errorFor} />
-        </LabelledGroup>
-      );
-    case "table":
-      return (
-        <LabelledGroup {...common}>
-          <RowTable
-            field={path}
-            columns={question.columns}
-            rows={(value as Record<string, number>[] | undefined) ?? []}
-            onChange={onChange}
-            errorFor={errorFor}
-          />
-        </LabelledGroup>
-      );
-  }
+  return question.answer === "connections" ? (
+    <LabelledGroup label={question.label} hint={question.hint ?? undefined} error={errorFor(question.path)}>
+      <Joints joints={(value as Joint[] | undefined) ?? []} onChange={onChange} errorFor={errorFor} />
+    </LabelledGroup>
+  ) : (
+    <AnswerField field={question} value={value} onChange={onChange} errorFor={errorFor} />
+  );
 }

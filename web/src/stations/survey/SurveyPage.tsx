@@ -129,7 +129,7 @@ export function SurveyPage() {
           [
             2,
             <div key="sketch" className="panel hidden sm:block print:block">
-              <VehicleSketch survey={survey} at={stop?.name ?? ""} />
+              <VehicleSketch survey={survey} signalPath={lastResults?.signalPath} at={stop?.name ?? ""} />
             </div>,
           ],
         ]}

@@ -33,7 +33,11 @@ export function SurveySheet({ survey, walk }: { survey: SurveyDocument; walk: re
 }
 
 /** An answer in words; empty where there is none. */
-export function inWords({ path, answer, choices, columns, quantity }: Field, survey: SurveyDocument, units: UnitWords): string {
+export function inWords(
+  { path, answer, choices, columns, quantity, items }: Field,
+  survey: SurveyDocument,
+  units: UnitWords,
+): string {
   const value = answerAt(survey, path);
   if (value === undefined) {
     return isUnknown(survey, path) ? "not known" : "";
@@ -60,6 +64,10 @@ export function inWords({ path, answer, choices, columns, quantity }: Field, sur
             .join(" at "),
         )
         .join(", ");
+    case "several":
+      return (value as string[]).map((name) => choices.find((c) => c.name === name)?.label ?? name).join(", ") || "none";
+    case "list":
+      return (value as Record<string, unknown>[]).map((thing) => thingInWords(items, thing, units)).join("; ");
     case "connections":
       return (value as Joint[])
         .map((j) =>
@@ -69,4 +77,30 @@ export function inWords({ path, answer, choices, columns, quantity }: Field, sur
         )
         .join("; ");
   }
+}
+
+/** One thing of a list in words: what it is, then what is said of it. */
+function thingInWords(items: Field["items"], thing: Record<string, unknown>, units: UnitWords): string {
+  return items
+    .filter((item) => thing[item.path] !== undefined && thing[item.path] !== null)
+    .map((item) => {
+      const value = thing[item.path];
+      const words =
+        item.answer === "choice"
+          ? (item.choices.find((c) => c.name === value)?.label ?? String(value))
+          : item.answer === "number" || item.answer === "hazy"
+            ? assumed(
+                {
+                  words: null,
+                  value: numberOf(value as Stored),
+                  unit: item.quantity,
+                  plusMinusPct: null,
+                  plusMinus: plusMinusOf(value as Stored),
+                },
+                units,
+              )
+            : String(value);
+      return item.required ? words : `${item.label.toLowerCase()} ${words}`;
+    })
+    .join(", ");
 }

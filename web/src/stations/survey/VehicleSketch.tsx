@@ -1,8 +1,10 @@
 import { numberOf } from "../../fields/stored";
-import type { SurveyDocument } from "./types";
+import type { SurveyDocument, SurveyResults } from "./types";
 
 interface Props {
   survey: SurveyDocument;
+  /** How the reading reaches what meters the fuel. */
+  signalPath: SurveyResults["signalPath"];
   /** Name of the stop one stands at. */
   at: string;
 }
@@ -20,7 +22,7 @@ const kinds = {
 } as const;
 
 /** The vehicle as far as it is known, drawn like a workshop sketch: what was not found out yet is dashed. */
-export function VehicleSketch({ survey, at }: Props) {
+export function VehicleSketch({ survey, signalPath, at }: Props) {
   const { fuelSystem, engine, injectors, pump, control } = survey;
   const line = fuelSystem?.line;
   const injection = fuelSystem?.kind;
@@ -32,7 +34,7 @@ export function VehicleSketch({ survey, at }: Props) {
   const dashed = (known: unknown) => (known === null || known === undefined ? "5 5" : undefined);
   const pitch = 150 / shownCylinders;
   return (
-    <svg viewBox="12 14 672 168" className="w-full text-base-content" role="img" aria-label={describe(survey)}>
+    <svg viewBox="12 14 672 168" className="w-full text-base-content" role="img" aria-label={describe(survey, signalPath)}>
       <g fill="none" stroke="currentColor" strokeLinejoin="round">
         {/* Tank and pump. */}
         <path
@@ -103,9 +105,9 @@ export function VehicleSketch({ survey, at }: Props) {
           strokeDasharray={dashed(control?.revisionListed)}
         />
         <path
-          d={control?.signalPath === "displayOnly" ? "M240 46 V114 H254" : "M240 46 V114 H270"}
+          d={signalPath === "displayOnly" ? "M240 46 V114 H254" : "M240 46 V114 H270"}
           strokeWidth={mark("Control")}
-          strokeDasharray={dashed(control?.signalPath)}
+          strokeDasharray={dashed(signalPath)}
         />
         <rect x={226} y={32} width={28} height={16} rx={3} fill="var(--color-base-200)" strokeWidth={mark("Lines")} />
       </g>
@@ -117,7 +119,7 @@ export function VehicleSketch({ survey, at }: Props) {
           sensor goes somewhere here
         </text>
         <text x={278} y={120} fill="var(--ink-2)">
-          {control?.signalPath ? "controller" : "controller ?"}
+          {signalPath ? "controller" : "controller ?"}
         </text>
         <text x={440} y={165} fill="var(--ink-2)">
           {cylinders ? `${cylinders} cylinders` : "cylinders ?"}
@@ -133,7 +135,7 @@ export function VehicleSketch({ survey, at }: Props) {
   );
 }
 
-function describe({ fuelSystem, engine, control }: SurveyDocument): string {
+function describe({ fuelSystem, engine }: SurveyDocument, signalPath: SurveyResults["signalPath"]): string {
   const known = [
     engine?.cylinders && `${engine.cylinders} cylinders`,
     fuelSystem?.line &&
@@ -141,7 +143,7 @@ function describe({ fuelSystem, engine, control }: SurveyDocument): string {
         fuelSystem.line
       ],
     fuelSystem?.kind && kinds[fuelSystem.kind],
-    control?.signalPath && "the signal path is chosen",
+    signalPath && "the signal path is chosen",
   ].filter(Boolean);
   return `The vehicle as far as it is known: ${known.length === 0 ? "nothing yet" : known.join(", ")}`;
 }

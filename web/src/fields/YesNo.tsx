@@ -1,6 +1,6 @@
 import { useId } from "react";
-import { LabelledGroup } from "../../fields/Labelled";
-import { Mark } from "../../fields/Mark";
+import { LabelledGroup } from "./Labelled";
+import { Mark } from "./Mark";
 
 interface Props {
   label: string;

@@ -1,0 +1,111 @@
+using HazyGauge.Core.Findings;
+using HazyGauge.Core.Sentences;
+using HazyGauge.Core.Vehicles;
+
+namespace HazyGauge.Core.Compensation;
+
+/// <summary>What a setting does, as found and as it is now.</summary>
+/// <param name="Index">Its place in the survey's list.</param>
+/// <param name="Controller">The controller it stands in.</param>
+/// <param name="Kind">What it says.</param>
+/// <param name="ShouldBe">What it should say; null where that is not known.</param>
+/// <param name="AsFound">What it did as it was found; null where that was not written down or cannot be judged.</param>
+/// <param name="Now">What it does now; null where nothing was set or read back.</param>
+/// <param name="IsWrong">True where what it says now is wrong.</param>
+public sealed record SettingVerdict(int Index, string? Controller, SettingKind Kind, double? ShouldBe, Sentence? AsFound, Sentence? Now, bool IsWrong);
+
+/// <summary>Judges the settings of controllers. A wrong value that was found is kept and explained, never refused; one that stands now has to be mended.</summary>
+public static class SettingVerdicts
+{
+    // Off by less than this a setting is right (our own limits): volts, and percent.
+    private const double SameV = 0.02;
+    private const double SamePct = 0.5;
+
+    private const double UsualHighestPct = 85;
+    private const double UsualMapPct = 10;
+
+    /// <summary>The verdicts, in the order of the list.</summary>
+    public static IReadOnlyList<SettingVerdict> Of(VehicleSurvey survey) => [.. (survey.Settings ?? []).Select((s, i) => Judge(survey, s, i))];
+
+    /// <summary>What still has to be mended or read back, as findings; the field is where it stands in the survey.</summary>
+    public static IEnumerable<(Finding Finding, string Field)> Findings(VehicleSurvey survey)
+    {
+        foreach (var verdict in Of(survey))
+        {
+            var setting = survey.Settings![verdict.Index];
+            if (verdict.IsWrong)
+            {
+                yield return (new("settingWrong", Severity.Caution, (setting.AsSet ?? setting.ReadBack) is null ? verdict.AsFound! : verdict.Now!), $"settings[{verdict.Index}].asFound");
+            }
+            else if (setting is { AsSet: { } set, ReadBack: { } back } && Math.Abs(set - back) > 1e-6)
+            {
+                yield return (new("settingNotTaken", Severity.Caution, Sentence.Of($"{Named(setting)}: {set:0.###} was set and {back:0.###} read back. The controller did not take it: write it again, then read it back.")), $"settings[{verdict.Index}].readBack");
+            }
+            else if (setting is { AsSet: not null, ReadBack: null })
+            {
+                yield return (new("settingNotReadBack", Severity.Info, $"{Named(setting)} was set and not read back: read it back before relying on it."), $"settings[{verdict.Index}].readBack");
+            }
+        }
+    }
+
+    private static SettingVerdict Judge(VehicleSurvey survey, ControllerSetting setting, int index)
+    {
+        var kind = setting.Kind!.Value;
+        var should = ShouldBe(survey, kind);
+        Sentence? Said(double? value) => value is { } number ? Says(survey, setting, number, should) : null;
+        var isWrong = setting.Now is { } now && should is { } right && Math.Abs(now - right) > (kind is SettingKind.VoltsAt0 or SettingKind.VoltsAt100 ? SameV : SamePct);
+        return new(index, setting.Controller, kind, should, Said(setting.AsFound), Said(setting.ReadBack ?? setting.AsSet), isWrong);
+    }
+
+    private static double? ShouldBe(VehicleSurvey survey, SettingKind kind) => kind switch
+    {
+        SettingKind.FullScale => 100,
+        SettingKind.VoltsAt0 => survey.Control.ConverterAt0V?.Value,
+        SettingKind.VoltsAt100 => survey.Control.ConverterAt100V?.Value,
+        SettingKind.MultiplierAt0 => Multiplier(survey, 0),
+        SettingKind.MultiplierAt100 => Multiplier(survey, 100),
+        _ => null,
+    };
+
+    // A straight multiplier has to say 100 % at the base map's blend; metering by orifice, as a solenoid injector does.
+    private static double? Multiplier(VehicleSurvey survey, double atPct) =>
+        survey.Control.FuelMapEthanolPct is { } map ? Math.Round(100 * Uncorrected.LambdaRatio(atPct, map.Value), 1) : null;
+
+    private static Sentence Says(VehicleSurvey survey, ControllerSetting setting, double value, double? should)
+    {
+        var (highest, map) = (survey.Goals.HighestEthanolPct?.Value ?? UsualHighestPct, survey.Control.FuelMapEthanolPct?.Value ?? UsualMapPct);
+        var named = Named(setting);
+        switch (setting.Kind)
+        {
+            case SettingKind.FullScale when Math.Abs(value) < SamePct:
+                return Sentence.Of($"{named} stands at {value:0.###}: whatever the sensor says, the controller reads E0, and on {Say.Ethanol(highest)} it runs at lambda {Lambda(highest, 0, map):0.00}. It must stand at 100.");
+            case SettingKind.FullScale when Math.Abs(value - 100) <= SamePct:
+                return Sentence.Of($"{named} stands at {value:0.###}: the controller reads what the sensor says.");
+            case SettingKind.FullScale:
+                return Sentence.Of($"{named} stands at {value:0.###}: {Say.Ethanol(highest)} is read as {Say.Ethanol(Math.Clamp(highest * value / 100, 0, 100))}{(highest * value > 1e4 ? " or more" : string.Empty)}, and the engine runs at lambda {Lambda(highest, Math.Clamp(highest * value / 100, 0, 100), map):0.00}. It must stand at 100.");
+            case SettingKind.VoltsAt0 or SettingKind.VoltsAt100 when should is { } volts:
+                var end = setting.Kind == SettingKind.VoltsAt0 ? 0 : 100;
+                return Math.Abs(value - volts) <= SameV
+                    ? Sentence.Of($"{named}: {value:0.###} V, as the converter gives.")
+                    : Sentence.Of($"{named} stands at {value:0.###} V and the converter gives {volts:0.###} V there: {Say.Ethanol(end)} is read {Math.Abs(value - volts) / SpanV(survey) * 100:0} points {(value > volts ? "too low" : "too high")}. Set {volts:0.###} V.");
+            case SettingKind.MultiplierAt0 or SettingKind.MultiplierAt100 when should is { } right:
+                return Math.Abs(value - right) <= SamePct
+                    ? Sentence.Of($"{named}: {value:0.###} %, right over a map made on {Say.Ethanol(map)}.")
+                    : Sentence.Of($"{named} stands at {value:0.###} %; over a map made on {Say.Ethanol(map)} it should be near {right:0.#} %: lambda {right / Math.Max(1, value):0.00} at that end. {(value > right ? "It adds ethanol's share a second time where the map has it already." : "It leaves the engine lean.")}");
+            default:
+                return Sentence.Of($"{named}: {value:0.###}.");
+        }
+    }
+
+    // Lambda where one blend is in the line and the controller takes it for another.
+    private static double Lambda(double inLinePct, double takenForPct, double mapPct) => Uncorrected.LambdaRatio(inLinePct, mapPct) / Uncorrected.LambdaRatio(takenForPct, mapPct);
+
+    private static double SpanV(VehicleSurvey survey) => Math.Max(0.1, Math.Abs((survey.Control.ConverterAt100V?.Value ?? 5) - (survey.Control.ConverterAt0V?.Value ?? 0)));
+
+    /// <summary>A setting by its name, to begin a sentence.</summary>
+    public static string Named(ControllerSetting setting)
+    {
+        var what = !string.IsNullOrWhiteSpace(setting.What) ? setting.What.Trim() : VehicleItems.OfSettings.First(f => f.Path == "kind").Choices.First(c => string.Equals(c.Name, setting.Kind.ToString(), StringComparison.OrdinalIgnoreCase)).Label.Replace(", %", string.Empty, StringComparison.Ordinal);
+        return string.IsNullOrWhiteSpace(setting.Controller) ? what : $"{setting.Controller.Trim()}, {char.ToLowerInvariant(what[0])}{what[1..]}";
+    }
+}

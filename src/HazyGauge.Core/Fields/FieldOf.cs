@@ -1,0 +1,13 @@
+namespace HazyGauge.Core.Fields;
+
+/// <summary>Something that is asked whose answer follows from the property that holds it: of a plan, or of each thing of a list.</summary>
+/// <typeparam name="T">What holds it.</typeparam>
+/// <param name="Path">Its name there.</param>
+/// <param name="Label">What it is called.</param>
+public sealed record FieldOf<T>(string Path, string Label) : Field(Path, Label)
+{
+    private static Type TypeOf(string name) => typeof(T).GetProperty(char.ToUpperInvariant(name[0]) + name[1..])?.PropertyType ?? throw new InvalidOperationException($"{typeof(T).Name} has no {name}.");
+
+    /// <inheritdoc/>
+    public override AnswerKind Answer => Items.Count > 0 ? AnswerKind.List : Answering.Of(TypeOf(Path), asksTolerance: true);
+}

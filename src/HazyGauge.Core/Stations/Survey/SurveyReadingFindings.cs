@@ -1,0 +1,99 @@
+using System.Text.RegularExpressions;
+using HazyGauge.Core.Compensation;
+using HazyGauge.Core.Findings;
+using HazyGauge.Core.Sentences;
+using HazyGauge.Core.Vehicles;
+
+namespace HazyGauge.Core.Stations.Survey;
+
+/// <summary>What sensor, users and controllers show, and what was there before the work began.</summary>
+internal static partial class SurveyReadingFindings
+{
+    // Codes of the circuit of a fuel composition sensor (SAE J2012; from memory).
+    private static readonly string[] OfTheSensor = ["P0176", "P0177", "P0178", "P0179"];
+
+    /// <summary>All findings.</summary>
+    /// <param name="found">The survey as it was written down.</param>
+    /// <param name="survey">The survey as it is in use.</param>
+    public static IEnumerable<SurveyFinding> Of(VehicleSurvey found, VehicleSurvey survey) =>
+        Arrived(found.Arrival).Concat(Sensor(found)).Concat(Users(found)).Concat(MapBlend(found, survey)).Concat(SettingVerdicts.Findings(survey).Select(f => new SurveyFinding(f.Finding.Code, f.Finding.Severity, f.Finding.Sentence, "settings")));
+
+    private static IEnumerable<SurveyFinding> Arrived(Arrival arrival)
+    {
+        if (!string.IsNullOrWhiteSpace(arrival.Leaks))
+        {
+            yield return new("leakOnArrival", Severity.Caution, "It came in with a leak: mend it and see it dry before any other work. It stands here so that it is not blamed on the job.", "arrival.leaks");
+        }
+
+        if (arrival.Running == RunningState.DoesNotRun)
+        {
+            yield return new("doesNotRun", Severity.Caution, "It does not run as it came in: find out why before the fuel system is changed, or nobody can tell later.", "arrival.running");
+        }
+
+        var (before, after) = (Codes(arrival.FaultCodesBefore), Codes(arrival.FaultCodesAfter));
+        if (after.Except(before).ToList() is { Count: > 0 } fresh)
+        {
+            var sensor = fresh.Intersect(OfTheSensor, StringComparer.Ordinal).Any() ? " The circuit of the ethanol sensor is among them: look at its wires first." : string.Empty;
+            yield return new("newFaultCodes", Severity.Caution, $"New since the work: {string.Join(", ", fresh)}.{sensor} A code from running dry is normal: clear it once, and see whether it comes back.", "arrival.faultCodesAfter");
+        }
+
+        if (after.Intersect(before).ToList() is { Count: > 0 } old)
+        {
+            yield return new("oldFaultCodes", Severity.Info, $"{string.Join(", ", old)} {(old.Count == 1 ? "was" : "were")} there before the work: not from this job.", "arrival.faultCodesAfter");
+        }
+    }
+
+    private static List<string> Codes(string? text) => [.. FaultCode().Matches(text ?? string.Empty).Select(m => m.Value.ToUpperInvariant()).Distinct()];
+
+    private static IEnumerable<SurveyFinding> Sensor(VehicleSurvey survey)
+    {
+        if (survey.Sensor.IsDoubtful)
+        {
+            yield return new("sensorDoubtful", Severity.Caution, Sentence.Of(
+                $"Nobody can say what this sensor was through: it counts as good to {Say.Percent(survey.Sensor.ToleranceEthanolPct)} ethanol until it has read a fuel of known blend right."), "sensor.isChecked");
+        }
+    }
+
+    private static IEnumerable<SurveyFinding> Users(VehicleSurvey survey)
+    {
+        var users = survey.Users ?? [];
+        bool Is(SensorUserKind kind) => users.Any(u => u.Kind == kind);
+        if (users.Count > 1)
+        {
+            yield return new("sharedSignal", Severity.Info, Sentence.Of($"{users.Count} users share the one signal: one pull-up is enough for all, and a second one in parallel loads the sensor. Prove each with its own reading."), "users");
+        }
+
+        if (Is(SensorUserKind.Extender) && (Is(SensorUserKind.Controller) || Is(SensorUserKind.Analyser) || Is(SensorUserKind.Gateway)))
+        {
+            yield return new("correctedTwice", Severity.Caution, "An injector extender and a controller both act on the reading: if the controller counts ethanol too, the fuel is added twice. Only one of them may.", "users");
+        }
+
+        if (SensorUsers.PathOf(survey) is { } path && survey.Control.SignalPath is { } said && said != path)
+        {
+            yield return new("pathSaidTwice", Severity.Caution, "The signal path once answered is not what the users of the reading come to. The users count.", "users");
+        }
+
+        if (users.Any(u => u.OnlyShows && !string.IsNullOrWhiteSpace(u.App) && string.IsNullOrWhiteSpace(u.Pairing)))
+        {
+            yield return new("pairingOpen", Severity.Info, "Note the identity the reader is paired under: where several are in range, only an unplugged sensor shows which one is read.", "users");
+        }
+    }
+
+    private static IEnumerable<SurveyFinding> MapBlend(VehicleSurvey found, VehicleSurvey survey)
+    {
+        if (MapFuel.IsTypical(found.Control) && survey.Control.FuelMapEthanolPct is { } typical)
+        {
+            yield return new("mapBlendTypical", Severity.Caution, found.Control.FuelMapKnown == MapFuelKnown.OctaneName
+                ? Sentence.Of($"Names like 91, 93 or pump gas say octane, not ethanol. {Say.Ethanol(typical)} is usual there; it proves nothing. Read the sensor while the tank still holds that fuel.")
+                : Sentence.Of($"A pump's label is not its blend: {Say.Ethanol(typical)} is what that label may be. Read the sensor while the tank still holds that fuel."), MapFuel.KnownPath);
+        }
+
+        if (found.Control is { FuelMapEthanolPct: { } here, FuelMapKnown: not (MapFuelKnown.Label or MapFuelKnown.OctaneName) } && SensorUsers.EngineOf(found.Controllers)?.BaseEthanolPct is { } there && Math.Abs(here.Value - there.Value) > 0.5)
+        {
+            yield return new("mapSaidTwice", Severity.Caution, Sentence.Of($"The fuel map was made on {Say.Ethanol(here.Value, 1)} by one answer and on {Say.Ethanol(there.Value, 1)} by the list of controllers. One of the two is wrong; the first counts."), "controllers");
+        }
+    }
+
+    [GeneratedRegex("[PBCU][0-3][0-9A-F]{3}", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, matchTimeoutMilliseconds: 200)]
+    private static partial Regex FaultCode();
+}

@@ -1,0 +1,45 @@
+using HazyGauge.Core.Haze;
+
+namespace HazyGauge.Core.Vehicles;
+
+/// <summary>A survey as everything downstream reads it: what users, controllers and the shop say stands where the single answer was left open.</summary>
+public static class SurveyInUse
+{
+    /// <summary>The survey with those filled in.</summary>
+    /// <param name="survey">What was found.</param>
+    /// <param name="shop">The shop's instruments; null where nobody said.</param>
+    /// <param name="ledger">The ledger; what only a label or a name says is put onto it with its haze.</param>
+    public static VehicleSurvey InUse(this VehicleSurvey survey, IReadOnlyList<Instrument>? shop, HazeLedger ledger)
+    {
+        var control = survey.Control;
+        var whole = survey with
+        {
+            Control = control with
+            {
+                SignalPath = SensorUsers.PathOf(survey) ?? control.SignalPath,
+                FuelMapEthanolPct = control.FuelMapEthanolPct ?? SensorUsers.EngineOf(survey.Controllers)?.BaseEthanolPct,
+            },
+            Instruments = survey.Instruments ?? shop,
+        };
+        return whole with { Control = whole.Control with { FuelMapEthanolPct = MapFuel.EthanolPct(whole, ledger) }, HasTypicalMapBlend = MapFuel.IsTypical(whole.Control) };
+    }
+
+    /// <summary>What there is to check with.</summary>
+    public static InstrumentsAtHand AtHand(this VehicleSurvey survey) => survey.Instruments is { } list ? new InstrumentsAtHand(list) : InstrumentsAtHand.NotSaid;
+
+    /// <summary>Dead time of the injectors at running voltage, ms: as surveyed, else what is usual with its haze.</summary>
+    public static Hazy DeadTimeMs(this VehicleSurvey survey, HazeLedger ledger)
+    {
+        var figures = new TypicalFigures(survey, FullLoad.AsSurveyed, ledger);
+        return figures.DeadTimeMs(figures.RatedPressureKpa);
+    }
+
+    /// <summary>Who sets the numbers that count ethanol: as the engine's controller says, else as the signal path leaves it.</summary>
+    public static NumbersBy NumbersSetBy(this VehicleSurvey survey) => survey.Control.SignalPath switch
+    {
+        SignalPath.DisplayOnly => NumbersBy.Nobody,
+        _ when SensorUsers.EngineOf(survey.Controllers)?.SetsNumbers is { } said => said,
+        SignalPath.InjectorExtender => NumbersBy.FixedBox,
+        _ => NumbersBy.OwnTable,
+    };
+}
