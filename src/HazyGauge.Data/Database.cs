@@ -28,6 +28,8 @@ public static class Database
         .AddSingleton<Search.SearchStore>()
         .AddSingleton<Profiles.ProfileStore>()
         .AddSingleton<Shop.ShopStore>()
+        .AddSingleton<Templates.TemplateStore>()
+        .AddSingleton<Shelf.ShelfStore>()
         .AddSingleton<Files.FileStore>();
 
     /// <summary>Creates the database or brings it up to date; an existing one is copied aside before it is changed.</summary>

@@ -33,6 +33,12 @@ public sealed class HazyGaugeDb(DbContextOptions<HazyGaugeDb> options) : DbConte
     /// <summary>What holds for every job.</summary>
     public DbSet<ShopRow> Shop => Set<ShopRow>();
 
+    /// <summary>Templates.</summary>
+    public DbSet<TemplateRow> Templates => Set<TemplateRow>();
+
+    /// <summary>The shop's own data sheets.</summary>
+    public DbSet<ShelfRow> Shelf => Set<ShelfRow>();
+
     /// <summary>Files on jobs.</summary>
     public DbSet<JobFileRow> JobFiles => Set<JobFileRow>();
 
@@ -88,6 +94,8 @@ public sealed class HazyGaugeDb(DbContextOptions<HazyGaugeDb> options) : DbConte
         });
         modelBuilder.Entity<ProfileRow>().HasKey(p => p.Id);
         modelBuilder.Entity<ShopRow>().HasKey(s => s.Id);
+        modelBuilder.Entity<TemplateRow>().HasKey(t => t.Id);
+        modelBuilder.Entity<ShelfRow>().HasKey(s => s.Id);
         modelBuilder.Entity<FileContentRow>(content =>
         {
             content.HasKey(c => c.Id);

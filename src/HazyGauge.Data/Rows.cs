@@ -291,6 +291,44 @@ public sealed class ShopRow
     public required DateTimeOffset SavedAt { get; init; }
 }
 
+/// <summary>A finished job as template for the next vehicle of the same kind.</summary>
+public sealed class TemplateRow
+{
+    /// <summary>Identity.</summary>
+    public required Guid Id { get; init; }
+
+    /// <summary>What it is called.</summary>
+    public required string Name { get; init; }
+
+    /// <summary>The vehicle in a few words.</summary>
+    public required string Vehicle { get; init; }
+
+    /// <summary>The template, JSON.</summary>
+    public required string Document { get; init; }
+
+    /// <summary>Who made it.</summary>
+    public required string Author { get; init; }
+
+    /// <summary>When it was made or taken in.</summary>
+    public required DateTimeOffset CreatedAt { get; init; }
+}
+
+/// <summary>A data sheet on the shop's shelf: a pump, injectors, a kit.</summary>
+public sealed class ShelfRow
+{
+    /// <summary>Identity; rises with time.</summary>
+    public long Id { get; init; }
+
+    /// <summary>What it is called; the last row of a name counts.</summary>
+    public required string Name { get; init; }
+
+    /// <summary>The sheet, JSON.</summary>
+    public required string Sheet { get; init; }
+
+    /// <summary>When it was taken in.</summary>
+    public required DateTimeOffset AddedAt { get; init; }
+}
+
 /// <summary>A file on a job.</summary>
 public sealed class JobFileRow
 {

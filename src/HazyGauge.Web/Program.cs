@@ -14,13 +14,16 @@ using HazyGauge.Web.Jobs;
 using HazyGauge.Web.Live;
 using HazyGauge.Web.OpenApi;
 using HazyGauge.Web.Parsing;
+using HazyGauge.Web.Parts;
 using HazyGauge.Web.Problems;
 using HazyGauge.Web.Profiles;
 using HazyGauge.Web.Search;
+using HazyGauge.Web.Shelf;
 using HazyGauge.Web.Shop;
 using HazyGauge.Web.Security;
 using HazyGauge.Web.Simulator;
 using HazyGauge.Web.Stations;
+using HazyGauge.Web.Templates;
 using Microsoft.AspNetCore.HostFiltering;
 using Microsoft.Extensions.Options;
 
@@ -75,7 +78,7 @@ builder.Services.AddOpenApi(openApi => openApi
 builder.Services.AddSignalR(live => live.MaximumReceiveMessageSize = 16 * 1024).AddJsonProtocol(json => JsonSetup.Apply(json.PayloadSerializerOptions));
 builder.Services.AddSingleton(TimeProvider.System);
 builder.Services.AddHazyGaugeData(settings.DataFolder);
-builder.Services.AddEntryKind<FittedEntry>();
+builder.Services.AddEntryKind<FittedEntry>().AddEntryKind<PartEntry>();
 builder.Services.AddStation<SurveyStation>().AddStation<CapacityStation>().AddStation<SignalStation>().AddStation<CompensateStation>();
 // The OpenAPI document is made at build time by starting this program without a database.
 var isDescribed = Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider";
@@ -86,7 +89,7 @@ if (!isDescribed)
 
 builder.Services.AddSingleton<JobLine>()
     .AddSingleton<CaptureReader>().AddSingleton<StationDocuments>().AddSingleton<JobEvaluator>().AddSingleton<JobSaver>().AddSingleton<StandingsRenewal>().AddSingleton<JobPreviewer>()
-    .AddSingleton<EntryKinds>().AddSingleton<EntryPayloads>().AddSingleton<EntryRules>().AddSingleton<EntryHistory>().AddSingleton<EntryReader>().AddSingleton<EntryWriter>().AddSingleton<JobNewsDesk>()
+    .AddSingleton<EntryKinds>().AddSingleton<EntryPayloads>().AddSingleton<EntryRules>().AddSingleton<EntryHistory>().AddSingleton<EntryReader>().AddSingleton<EntryWriter>().AddSingleton<BuyingListReader>().AddSingleton<TemplateFiles>().AddSingleton<JobFromTemplate>().AddSingleton<ShelfSheets>().AddSingleton<JobNewsDesk>()
     .AddSingleton<JobFileChecker>().AddSingleton<JobTransfer>().AddSingleton<DemoLoader>().AddSingleton<JobReader>().AddSingleton<JobDuplicator>().AddSingleton<ProfileCsv>();
 
 var app = builder.Build();
@@ -106,6 +109,9 @@ var jobRoutes = api.MapGroup(string.Empty).WithTags("Jobs");
 jobRoutes.MapJobs();
 jobRoutes.MapBay();
 jobRoutes.MapShop();
+jobRoutes.MapBuyingList();
+jobRoutes.MapTemplates();
+jobRoutes.MapShelf();
 jobRoutes.MapEntries();
 jobRoutes.MapSearch();
 jobRoutes.MapFiles();

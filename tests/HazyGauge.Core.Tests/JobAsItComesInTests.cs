@@ -267,6 +267,17 @@ public class JobAsItComesInTests
     }
 
     [Fact]
+    public void Wishes_weigh_as_people_say_them_until_somebody_says_a_number()
+    {
+        var wished = Bare with { Goals = new Goals(Wishes: [new Wish(WishKind.MorePower, "+60 hp", 44.7), new Wish(WishKind.HighBlendInSummer), new Wish(WishKind.PortInjectionLater)]) };
+        var survey = Job(wished).Survey;
+        (survey.PowerKw!.Value.Value, survey.EthanolPct.Value).ShouldBe((194.7, 85));
+        survey.ToMeasure.ShouldNotContain(m => m.Field == "engine.wantedPowerKw");
+        Codes(survey.Findings).ShouldContain("wishedPorts");
+        Job(wished with { Engine = wished.Engine with { WantedPowerKw = 160 } }).Survey.PowerKw!.Value.Value.ShouldBe(160);
+    }
+
+    [Fact]
     public void What_cannot_be_is_named_where_it_stands()
     {
         string[] Refused(VehicleSurvey survey, SignalPlan? signal = null) => [.. Should.Throw<RefusedInputException>(() => Job(survey, signal)).Errors.Keys];

@@ -21,7 +21,7 @@ public class FieldRuleTests(App app) : IClassFixture<App>
 
     private const string Bare = """{ "engine": { "displacementCc": 1800, "cylinders": 4 }, "fuelSystem": { "kind": "port", "line": "return", "returnRiseK": 4 }, "pump": { "flowLph": 100 }, "control": { "signalPath": "gateway", "revisionListed": false } }""";
 
-    private const string Converted = """{ "sensor": { "condition": "used", "origin": "unknown" }, "control": { "signalPath": "analyserVoltage", "fuelMapKnown": "octaneName" } }""";
+    private const string Converted = """{ "engine": { "powerKw": 100 }, "work": { "hoursPlanned": 5, "hoursTaken": 6, "powerAfterKw": 120 }, "sensor": { "condition": "used", "origin": "unknown" }, "control": { "signalPath": "analyserVoltage", "fuelMapKnown": "octaneName" } }""";
 
     [Fact]
     public async Task Every_answer_decides_something()

@@ -102,3 +102,35 @@ test("a car whose file comes by mail, on unchanged fuel: what to send and ask fo
   await page.getByRole("button", { name: "Save to the record" }).click();
   await expect(page.getByText(/Saved today .* by LM/)).toBeVisible();
 });
+
+test("the second car of a kind: from the first one's template to its buying list, with what belongs to one car asked again", async ({ page, open }) => {
+  await open(page, "Skirr", "Record");
+  await page.getByRole("button", { name: "Make a template" }).click();
+  await expect(page.getByText("Made: a new job can begin from Skirr.")).toBeVisible();
+  await page.getByRole("link", { name: "Parts", exact: true }).click();
+  await expect(page.getByRole("heading", verdict)).toHaveText(/^\d+ still to come\.$/);
+  const sender = page.getByRole("group", { name: "Level sender rated for ethanol" });
+  await sender.getByLabel("Status").selectOption("ordered");
+  await expect(page.getByText("Give initials or a name first.")).toBeVisible();
+  await page.getByLabel("Your initials").fill("RL");
+  await sender.getByLabel("Status").selectOption("ordered");
+  await expect(page.getByText(/RL, today/).first()).toBeVisible();
+  await sender.getByLabel("Price").fill("41,5");
+  await sender.getByLabel("From").fill("parts counter");
+  await sender.getByRole("button", { name: "Keep" }).click();
+  await expect(page.getByText(/Together 41\.50/)).toBeVisible();
+  await expect(page.getByText(/^Covers 3 of \d/)).toBeVisible();
+  await expectAccessible(page);
+
+  await page.goto("/");
+  await page.getByRole("button", { name: "New job" }).first().click();
+  await page.getByLabel("Job name").fill("Skirr the second");
+  await page.getByLabel("Begin from").selectOption({ index: 1 });
+  await page.getByRole("button", { name: "Begin", exact: true }).click();
+  await expect(page.getByText(/Year built/).first()).toBeVisible();
+  await page.getByRole("link", { name: "Parts", exact: true }).click();
+  await expect(page.getByRole("group", { name: "Level sender rated for ethanol" })).toBeVisible();
+  await page.getByLabel("Something else to buy").fill("Rags");
+  await page.getByRole("button", { name: "Add line" }).click();
+  await expect(page.getByRole("group", { name: "Rags" })).toBeVisible();
+});

@@ -28,7 +28,7 @@ for (const [theme, size, width, height] of [
 
       await open(page, "Skirr", "Survey");
       await expect(page.getByRole("heading", { level: 1 })).toHaveText(/but not as it is\. The (injectors are|fuel pump is) too small, at /);
-      for (const stop of ["Owner", "Arrival", "Tank", "Lines", "Engine", "Injection", "Reading", "Control"]) {
+      for (const stop of ["Owner", "Arrival", "Tank", "Lines", "Engine", "Injection", "Reading", "Control", "Work"]) {
         await page.getByRole("button", { name: new RegExp(`^${stop} (done|\\d)`) }).click();
         await expect(page.getByRole("heading", { level: 2, name: new RegExp(`^${stop}`) })).toBeVisible();
         expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(width);

@@ -124,6 +124,7 @@ for (const [how, viewport, byTouch] of [
       }
       await hand.type(field("Blend of the fuel map"), "10");
       await hand.type(field("Blend of the spark map"), "10");
+      await hand.press(button("On to Work"));
       await hand.type(page.getByLabel("Your initials"), "CW");
       await hand.press(button("Save to the record"));
       await expect(page.getByText("Survey: not saved yet")).toHaveCount(0);

@@ -12,6 +12,7 @@ import { Trouble } from "./shell/Trouble";
 // The bay is what one opens; a job's pages come when they are wanted.
 const JobPage = lazy(() => import("./job/JobPage").then((m) => ({ default: m.JobPage })));
 const StationPage = lazy(() => import("./stations/StationPage").then((m) => ({ default: m.StationPage })));
+const PartsPage = lazy(() => import("./parts/PartsPage").then((m) => ({ default: m.PartsPage })));
 const RecordPage = lazy(() => import("./record/RecordPage").then((m) => ({ default: m.RecordPage })));
 
 export function App() {
@@ -28,6 +29,7 @@ export function App() {
           <Route path="/jobs/:id" element={<JobPage />}>
             <Route index element={<ToNextAction />} />
             <Route path="record" element={<RecordPage />} />
+            <Route path="parts" element={<PartsPage />} />
             <Route path=":slug" element={<StationPage />} />
           </Route>
           <Route path="*" element={<Nowhere />} />

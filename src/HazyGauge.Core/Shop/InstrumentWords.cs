@@ -1,5 +1,7 @@
 using HazyGauge.Core.Fields;
 using HazyGauge.Core.Haze;
+using HazyGauge.Core.Parts;
+using HazyGauge.Core.Sentences;
 
 namespace HazyGauge.Core.Shop;
 
@@ -19,6 +21,12 @@ public static class InstrumentWords
         FieldChoice.Of(Instrument.Thermometer, "Thermometer"),
         FieldChoice.Of(Instrument.Dynamometer, "Dynamometer"),
     ];
+
+    /// <summary>An instrument on the buying list.</summary>
+    /// <param name="instrument">The instrument.</param>
+    /// <param name="what">What it is borrowed for.</param>
+    public static NeededPart ToBorrow(Instrument instrument, Sentence what) => new(
+        $"borrow-{instrument.ToString().ToLowerInvariant()}", InWords(instrument) is var words ? char.ToUpperInvariant(words[2]) + words[3..] : string.Empty, PartKind.Instrument, what, HoldsUp: []);
 
     /// <summary>An instrument inside a sentence.</summary>
     public static string InWords(this Instrument instrument) => instrument switch

@@ -1,5 +1,6 @@
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Fields;
+using HazyGauge.Core.Parts;
 using HazyGauge.Core.Sentences;
 
 namespace HazyGauge.Core.Stations;
@@ -66,6 +67,9 @@ public interface IStation
     /// <summary>Paths of a plan that hold for this one vehicle alone; null where all of it does.</summary>
     IReadOnlyList<string>? OnlyThisVehicle { get; }
 
+    /// <summary>Paths of a plan that a template leaves out beside those: what was found, read or measured, and what differs by year, option or gearbox. A path through a list is written users[].pairing.</summary>
+    IReadOnlyList<string> NotInTemplate { get; }
+
     /// <summary>The results as the record keeps them: without drawings, which come again from the plan.</summary>
     object ForRecord(object results);
 }
@@ -78,8 +82,9 @@ public interface IStation
 /// <param name="Progress">How far the station has come.</param>
 /// <param name="Summary">It in one line.</param>
 /// <param name="Findings">What it noticed, the gravest first.</param>
+/// <param name="Needs">What has to be bought or borrowed for it.</param>
 public sealed record Evaluated(
-    object Plan, IReadOnlyDictionary<string, string> Stamps, object Results, object? Published, StationProgress Progress, Sentence Summary, IReadOnlyList<Findings.Finding> Findings);
+    object Plan, IReadOnlyDictionary<string, string> Stamps, object Results, object? Published, StationProgress Progress, Sentence Summary, IReadOnlyList<Findings.Finding> Findings, IReadOnlyList<NeededPart> Needs);
 
 /// <summary>Words of a plan, as they are found again.</summary>
 /// <param name="Path">Where they stand in the plan.</param>

@@ -1,6 +1,7 @@
 using HazyGauge.Core.Fields;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
+using HazyGauge.Core.Parts;
 using HazyGauge.Core.Sentences;
 
 namespace HazyGauge.Core.Stations;
@@ -71,11 +72,17 @@ public abstract class Station<TPlan, TResults> : IStation
     /// <summary>What it noticed, the gravest first.</summary>
     public virtual IReadOnlyList<Finding> Findings(TResults results) => [];
 
+    /// <summary>What has to be bought or borrowed for it.</summary>
+    public virtual IEnumerable<NeededPart> Needs(TPlan plan, TResults results) => [];
+
     /// <inheritdoc cref="IStation.Figures"/>
     public abstract IReadOnlyList<Figure> Figures(TPlan plan, TResults? results);
 
     /// <inheritdoc/>
     public virtual IReadOnlyList<string>? OnlyThisVehicle => [];
+
+    /// <inheritdoc/>
+    public virtual IReadOnlyList<string> NotInTemplate => [];
 
     /// <summary>The results as the record keeps them.</summary>
     public virtual TResults ForRecord(TResults results) => results;
@@ -99,7 +106,7 @@ public abstract class Station<TPlan, TResults> : IStation
     Evaluated IStation.FromRecord(object plan, object results) => Of((TPlan)plan, (TResults)results, new Dictionary<string, string>(StringComparer.Ordinal));
 
     private Evaluated Of(TPlan plan, TResults results, IReadOnlyDictionary<string, string> stamps) =>
-        new(plan, stamps, results, Publish(plan, results), Progress(results), Summary(plan, results), Findings(results));
+        new(plan, stamps, results, Publish(plan, results), Progress(results), Summary(plan, results), Findings(results), [.. Needs(plan, results)]);
 
     IReadOnlyList<Figure> IStation.Figures(object plan, object? results) => Figures((TPlan)plan, (TResults?)results);
 

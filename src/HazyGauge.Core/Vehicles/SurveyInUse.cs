@@ -19,10 +19,18 @@ public static class SurveyInUse
                 SignalPath = SensorUsers.PathOf(survey) ?? control.SignalPath,
                 FuelMapEthanolPct = control.FuelMapEthanolPct ?? SensorUsers.EngineOf(survey.Controllers)?.BaseEthanolPct,
             },
+            Engine = survey.Engine with { WantedPowerKw = survey.Engine.WantedPowerKw ?? WishedKw(survey) },
+            Goals = survey.Goals with { HighestEthanolPct = survey.Goals.HighestEthanolPct ?? (Wishes(survey, WishKind.HighBlendInSummer).Any() ? VehicleFields.Find("goals.highestEthanolPct")!.Usual!.Value : null) },
             Instruments = survey.Instruments ?? shop,
         };
         return whole with { Control = whole.Control with { FuelMapEthanolPct = MapFuel.EthanolPct(whole, ledger) }, HasTypicalMapBlend = MapFuel.IsTypical(whole.Control) };
     }
+
+    /// <summary>The wishes of a kind.</summary>
+    internal static IEnumerable<Wish> Wishes(VehicleSurvey survey, WishKind kind) => (survey.Goals.Wishes ?? []).Where(w => w.Kind == kind);
+
+    private static Hazy? WishedKw(VehicleSurvey survey) =>
+        Wishes(survey, WishKind.MorePower).FirstOrDefault(w => w.ExtraKw is not null)?.ExtraKw is { } extra && survey.Engine.PowerKw is { } now ? now + extra : null;
 
     /// <summary>What there is to check with.</summary>
     public static InstrumentsAtHand AtHand(this VehicleSurvey survey) => survey.Instruments is { } list ? new InstrumentsAtHand(list) : InstrumentsAtHand.NotSaid;

@@ -75,6 +75,8 @@ internal static class VehicleChoices
         FieldChoice.Of(RunningState.DoesNotRun, "Does not run"),
     ];
 
+    public static readonly IReadOnlyList<FieldChoice> PowersKnown = [FieldChoice.Of(PowerKnown.Measured, "Measured"), FieldChoice.Of(PowerKnown.Promised, "Promised")];
+
     public static readonly IReadOnlyList<FieldChoice> Conditions = [FieldChoice.Of(PartCondition.New, "New"), FieldChoice.Of(PartCondition.Used, "Used")];
 
     public static readonly IReadOnlyList<FieldChoice> Origins =

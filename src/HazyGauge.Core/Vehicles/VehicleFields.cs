@@ -61,6 +61,7 @@ public static class VehicleFields
                 new("vehicle.year", "Year built") { Min = 1900, Max = 2100, HowTo = "Read it off the papers.", Effect = "Fuel parts of old vehicles were made for no ethanol at all." },
                 new("engine.powerKw", "Power now") { Unit = Unit.Kw, Likely = (15, 1000), Min = 1, Max = 2000, HowTo = "Read crank power off the papers, or add the driveline's loss to wheel power from a dynamometer.", Effect = CapacityNeedsIt },
                 new("engine.wantedPowerKw", "Power wanted") { Unit = Unit.Kw, Likely = (15, 1000), Min = 1, Max = 2000, HowTo = "Ask the owner.", Effect = "Without it the fuel system is calculated for the power of today." },
+                new("goals.wishes", "Wishes") { Items = VehicleItems.OfWishes, ItemName = "Wish", Hint = "As the owner says them: +60 hp, E85 in summer, keep 91 for winter." },
                 new("goals.highestEthanolPct", "Highest blend") { Unit = Unit.EthanolPct, Min = 0, Max = 100, Usual = new(85), HowTo = "Ask the owner.", Effect = "Everything that carries fuel is sized for it." },
                 new("goals.localEthanolPct", "Local high blend") { Needs = Instrument.Hydrometer, Unit = Unit.EthanolPct, Min = 0, Max = 100, HowTo = "Draw a sample at the pump and test it with water; again in winter.", Effect = "Pump E85 is anything from about E60 to E92.", AsksTolerance = true },
                 new("goals.localFuel", "Where and when sold"),
@@ -169,6 +170,17 @@ public static class VehicleFields
                 new("control.mapsMadeBy", "Who made the maps") { Scope = Controlled },
                 new("control.hasFailsafe", "Failsafe for a lost signal") { Scope = Controlled },
                 new("control.failsafes", "Failsafes") { Scope = WithFailsafe },
+            ]),
+        .. At(
+            VehicleStops.Work,
+            [
+                new("work.hoursPlanned", "Hours planned") { Min = 0.1, Max = 1000 },
+                new("work.hoursTaken", "Hours taken") { Min = 0.1, Max = 1000, Hint = "The next vehicle of this kind is planned with them." },
+                new("work.powerAfterKw", "Power afterwards") { Unit = Unit.Kw, Min = 1, Max = 2000 },
+                new("work.powerAfterKnown", "Power afterwards is") { Choices = VehicleChoices.PowersKnown },
+                new("work.cameOff", "What had to come off"),
+                new("work.stayedOn", "What need not come off"),
+                new("work.departures", "Where the maker's or the kit's sheet was left, and why"),
             ]),
         .. At(
             VehicleStops.Converter,

@@ -69,6 +69,26 @@ internal static class VehicleItems
         new FieldOf<ControllerOnBoard>("mapSlot", "Map slot"),
     ];
 
+    public static readonly IReadOnlyList<Field> OfWishes =
+    [
+        new FieldOf<Wish>("kind", "What is wished")
+        {
+            Required = "Say what is wished: more power, the high blend in summer, gasoline in winter, a later stage.",
+            Choices =
+            [
+                FieldChoice.Of(WishKind.MorePower, "More power", "like +60 hp"),
+                FieldChoice.Of(WishKind.HighBlendInSummer, "The high blend in summer"),
+                FieldChoice.Of(WishKind.GasolineInWinter, "Plain gasoline in winter"),
+                FieldChoice.Of(WishKind.PortInjectionLater, "Port injection later"),
+                FieldChoice.Of(WishKind.ReaderLater, "A reader or gauge later"),
+                FieldChoice.Of(WishKind.Other, "Something else"),
+            ],
+        },
+        new FieldOf<Wish>("text", "In the owner's words"),
+        new FieldOf<Wish>("extraKw", "How much more power") { Unit = Unit.Kw, Min = 1, Max = 1000 },
+        new FieldOf<Wish>("when", "When"),
+    ];
+
     public static readonly IReadOnlyList<Field> OfSettings =
     [
         new FieldOf<ControllerSetting>("kind", "Setting")

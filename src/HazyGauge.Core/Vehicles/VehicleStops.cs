@@ -13,6 +13,7 @@ internal static class VehicleStops
     public static readonly FieldGroup Injection = new("Injection", "at the rail");
     public static readonly FieldGroup Control = new("Control", "at the controller");
     public static readonly FieldGroup Reading = new("Reading", "sensor, and who uses it");
+    public static readonly FieldGroup Work = new("Work", "before it and after it");
     public static readonly FieldGroup Converter = new("Signal converter");
     public static readonly FieldGroup FullLoad = new("Full load");
     public static readonly FieldGroup HotDrive = new("Hot drive");

@@ -65,6 +65,10 @@ public sealed record VehicleSurvey
     [AllowNull]
     public SensorPart Sensor { get; init => field = value ?? new(); } = new();
 
+    /// <summary>The work itself: hours, what came off, what stayed on.</summary>
+    [AllowNull]
+    public WorkNotes Work { get; init => field = value ?? new(); } = new();
+
     /// <summary>Everything that takes the sensor's signal.</summary>
     public IReadOnlyList<SensorUser>? Users { get; init; }
 
@@ -416,6 +420,7 @@ public sealed record EngineControl(
 /// <param name="SummerClass">Class of what the pump sells in summer.</param>
 /// <param name="WinterClass">Class of what the pump sells in winter.</param>
 /// <param name="PlainGasoline">How much ethanol plain gasoline holds where the vehicle lives.</param>
+/// <param name="Wishes">What the owner wishes, in his words.</param>
 public sealed record Goals(
     Hazy? HighestEthanolPct = null,
     Hazy? LocalEthanolPct = null,
@@ -425,4 +430,5 @@ public sealed record Goals(
     Hazy? WinterReidKpa = null,
     VolatilityClass? SummerClass = null,
     VolatilityClass? WinterClass = null,
-    PlainGasoline? PlainGasoline = null);
+    PlainGasoline? PlainGasoline = null,
+    IReadOnlyList<Wish>? Wishes = null);

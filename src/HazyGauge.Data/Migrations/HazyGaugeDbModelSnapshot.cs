@@ -331,6 +331,29 @@ namespace HazyGauge.Data.Migrations
                     b.ToTable("SearchTexts");
                 });
 
+            modelBuilder.Entity("HazyGauge.Data.ShelfRow", b =>
+                {
+                    b.Property<long>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("AddedAt")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Sheet")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("Shelf");
+                });
+
             modelBuilder.Entity("HazyGauge.Data.ShopRow", b =>
                 {
                     b.Property<long>("Id")
@@ -400,6 +423,37 @@ namespace HazyGauge.Data.Migrations
                     b.HasKey("JobId", "Slug");
 
                     b.ToTable("Standings", (string)null);
+                });
+
+            modelBuilder.Entity("HazyGauge.Data.TemplateRow", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Author")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("CreatedAt")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Document")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Vehicle")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("Templates");
                 });
 
             modelBuilder.Entity("HazyGauge.Data.EntryRow", b =>

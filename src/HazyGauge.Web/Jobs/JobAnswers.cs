@@ -14,6 +14,14 @@ namespace HazyGauge.Web.Jobs;
 /// <param name="Reference">What the customer calls the work, such as an order number, up to 60 characters.</param>
 public sealed record JobLabelRequest(string? Name = null, string? Vehicle = null, string? Plate = null, string? Reference = null);
 
+/// <summary>A new job.</summary>
+/// <param name="Name">What the shop calls it, 1 to 80 characters.</param>
+/// <param name="Vehicle">The vehicle in a few words, up to 200 characters.</param>
+/// <param name="Plate">Its license plate or serial number, up to 40 characters.</param>
+/// <param name="Reference">What the customer calls the work, such as an order number, up to 60 characters.</param>
+/// <param name="TemplateId">The template it begins from; left out, it begins empty.</param>
+public sealed record NewJobRequest(string? Name = null, string? Vehicle = null, string? Plate = null, string? Reference = null, Guid? TemplateId = null);
+
 /// <summary>A job that was removed.</summary>
 /// <param name="Id">Identity.</param>
 /// <param name="RemovedAt">When.</param>

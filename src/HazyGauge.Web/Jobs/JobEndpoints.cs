@@ -9,6 +9,7 @@ using HazyGauge.Web.OpenApi;
 using HazyGauge.Web.Problems;
 using HazyGauge.Web.Queries;
 using HazyGauge.Web.Stations;
+using HazyGauge.Web.Templates;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace HazyGauge.Web.Jobs;
@@ -30,7 +31,7 @@ internal static class JobEndpoints
     public static void MapJobs(this IEndpointRouteBuilder api)
     {
         api.MapGet("/jobs", ListAsync).WithSummary("The jobs in the bay, the newest first, page by page.");
-        api.MapPost("/jobs", CreateAsync).WithSummary("A new job.").WithExample("""{ "name": "Tarnock 30", "vehicle": "4x4, straight six, return line" }""");
+        api.MapPost("/jobs", CreateAsync).WithSummary("A new job, empty or from a template.").WithExample("""{ "name": "Tarnock 30", "vehicle": "4x4, straight six, return line" }""");
         api.MapGet("/jobs/{id:guid}", FindAsync).WithSummary("One job.");
         api.MapPatch("/jobs/{id:guid}", RelabelAsync).WithSummary("Renames a job, or says better what vehicle it is and whose.").WithExample("""{ "name": "Tarnock 31", "plate": "MR 31" }""");
         api.MapDelete("/jobs/{id:guid}", RemoveAsync).WithSummary("Removes a job. It can be restored for 30 days and is deleted then.");
@@ -41,9 +42,17 @@ internal static class JobEndpoints
 
     public static ProblemHttpResult NoSuchJob() => NotFound("There is no such job.");
 
-    private static async Task<Created<JobAnswer>> CreateAsync(JobLabelRequest request, JobStore jobs, JobReader reader, JobNewsDesk news, CancellationToken cancellation)
+    private static async Task<Created<JobAnswer>> CreateAsync(
+        NewJobRequest asked, HttpRequest request, JobStore jobs, JobReader reader, JobNewsDesk news, JobFromTemplate fromTemplate, CancellationToken cancellation)
     {
-        var job = jobs.NewJob(JobLabels.Check(request));
+        var label = JobLabels.Check(new JobLabelRequest(asked.Name, asked.Vehicle, asked.Plate, asked.Reference));
+        if (asked.TemplateId is { } template)
+        {
+            var begun = await fromTemplate.CreateAsync(template, label, TemplateEndpoints.AuthorOr(request), cancellation);
+            return TypedResults.Created($"/api/jobs/{begun.Id}", (await reader.FindAsync(begun.Id, cancellation))!);
+        }
+
+        var job = jobs.NewJob(label);
         await jobs.CreateAsync(job, null, cancellation);
         await news.MovedAsync(job.Id);
         return TypedResults.Created($"/api/jobs/{job.Id}", await reader.AnswerAsync(job, cancellation));

@@ -1,9 +1,7 @@
 using System.Text;
 using System.Text.Json.Nodes;
-using HazyGauge.Core.Findings;
 using HazyGauge.Data;
 using HazyGauge.Data.Profiles;
-using HazyGauge.Formats.Tables;
 using HazyGauge.Web.OpenApi;
 using HazyGauge.Web.Stations;
 using HazyGauge.Web.Uploads;
@@ -73,35 +71,8 @@ internal static class ProfileEndpoints
 
     private static async Task<Ok<ImportedProfiles>> ImportAsync(HttpRequest request, DataFolder folder, ProfileStore profiles, ProfileCsv csv, CancellationToken cancellation)
     {
-        var read = csv.Read(await TextAsync(request, folder, cancellation));
+        var read = csv.Read(await PlainText.ReadAsync(request, folder, cancellation));
         await profiles.AddAsync(read.Select(p => (p.Name, p.Survey.ToJsonString())), cancellation);
         return TypedResults.Ok(new ImportedProfiles(read.Count, [.. read.Select(p => p.Name)]));
-    }
-
-    // The file itself as the body, or a part of a form.
-    private static async Task<string> TextAsync(HttpRequest request, DataFolder folder, CancellationToken cancellation)
-    {
-        if (!request.HasFormContentType)
-        {
-            return await TextAsync(request.Body, cancellation);
-        }
-
-        await using var upload = await MultipartUpload.ReadAsync(request, folder, [], cancellation);
-        await using var content = upload.Open();
-        return await TextAsync(content, cancellation);
-    }
-
-    private static async Task<string> TextAsync(Stream content, CancellationToken cancellation)
-    {
-        using var reader = new StreamReader(content, new UTF8Encoding(false, throwOnInvalidBytes: true));
-        var text = new char[CsvRecords.LongestText + 1];
-        try
-        {
-            return new string(text, 0, await reader.ReadBlockAsync(text, cancellation));
-        }
-        catch (DecoderFallbackException)
-        {
-            throw new RefusedInputException("file", "This is not plain text in UTF-8.");
-        }
     }
 }

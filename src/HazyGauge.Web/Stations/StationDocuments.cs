@@ -98,11 +98,82 @@ internal sealed class StationDocuments(JsonSerializerOptions json)
         var document = (JsonObject)inputs.DeepClone();
         foreach (var path in only)
         {
-            var names = path.Split('.');
-            (names[..^1].Aggregate((JsonNode?)document, (at, name) => at?[name]) as JsonObject)?.Remove(names[^1]);
+            Remove(document, path.Split('.'));
         }
 
         return document;
+    }
+
+    /// <summary>A document as a template keeps it: what was planned, without what was found, read or measured; null where nothing is left.</summary>
+    public static JsonObject? ForTemplate(IStation station, JsonObject inputs)
+    {
+        if (ForAnotherVehicle(station, inputs) is not { } document)
+        {
+            return null;
+        }
+
+        foreach (var path in station.NotInTemplate)
+        {
+            Remove(document, path.Split('.'));
+        }
+
+        WithoutMeasured(document);
+        return document.Count > 0 ? document : null;
+    }
+
+    // A path through a list names it with brackets behind: users[].pairing.
+    private static void Remove(JsonNode? at, ReadOnlySpan<string> names)
+    {
+        if (at is not JsonObject fields)
+        {
+            return;
+        }
+
+        var name = names[0];
+        if (names.Length == 1)
+        {
+            fields.Remove(name);
+        }
+        else if (name.EndsWith("[]", StringComparison.Ordinal))
+        {
+            foreach (var item in fields[name[..^2]] as JsonArray ?? [])
+            {
+                Remove(item, names[1..]);
+            }
+        }
+        else
+        {
+            Remove(fields[name], names[1..]);
+        }
+    }
+
+    // A number that says how far off it is was measured; a bare one was read off a plate or a sheet.
+    private static void WithoutMeasured(JsonNode node)
+    {
+        switch (node)
+        {
+            case JsonObject fields:
+                foreach (var (name, value) in fields.ToList())
+                {
+                    if (value is null or JsonObject { Count: 0 } || (value is JsonObject number && number.ContainsKey("value") && (number.ContainsKey("u") || number.ContainsKey("plusMinus"))))
+                    {
+                        fields.Remove(name);
+                    }
+                    else
+                    {
+                        WithoutMeasured(value);
+                    }
+                }
+
+                break;
+            case JsonArray items:
+                foreach (var item in items.Where(i => i is not null))
+                {
+                    WithoutMeasured(item!);
+                }
+
+                break;
+        }
     }
 
     /// <summary>Something of Core as JSON.</summary>

@@ -36,7 +36,7 @@ export interface paths {
             };
         };
         put?: never;
-        /** A new job. */
+        /** A new job, empty or from a template. */
         post: {
             parameters: {
                 query?: never;
@@ -52,7 +52,7 @@ export interface paths {
                      *       "vehicle": "4x4, straight six, return line"
                      *     }
                      */
-                    "application/json": components["schemas"]["JobLabelRequest"];
+                    "application/json": components["schemas"]["NewJobRequest"];
                 };
             };
             responses: {
@@ -582,6 +582,376 @@ export interface paths {
                 };
             };
         };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/buying-list": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What a job needs: every station's parts, merged, with price, source and how far each has come. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BuyingListAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/buying-list.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The same as a table. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/buying-list/{item}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Writes down what became of a line, or adds one. It is an entry on the record. */
+        post: {
+            parameters: {
+                query?: never;
+                header: {
+                    /** @description Who writes: 1 to 20 printable characters. */
+                    "X-Author": string;
+                };
+                path: {
+                    id: string;
+                    item: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    /**
+                     * @example {
+                     *       "status": "ordered",
+                     *       "price": 84.5,
+                     *       "source": "parts counter"
+                     *     }
+                     */
+                    "application/json": components["schemas"]["BuyingLineRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BuyingLine"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/templates": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Templates a job can begin from. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TemplatesAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** Makes a template of a job: what was planned at every station and what was bought; nothing that was found, read or measured on that vehicle. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    /**
+                     * @example {
+                     *       "jobId": "01a21e2e-07f8-7e4b-b256-1cba4de58d99"
+                     *     }
+                     */
+                    "application/json": components["schemas"]["TemplateRequest"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TemplateAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/templates/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A template as an open file. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TemplateFile"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/templates/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Takes a template in from its file. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "multipart/form-data": {
+                        /** Format: binary */
+                        file: string;
+                    };
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TemplateAnswer"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Data sheets of pumps, injectors and kits: generic ones and the shop's own. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ShelfAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** Takes sheets in from a CSV file with the columns kind, name, flow, curve, curveVolts, power, ratedFlow, ratedPressure, deadTimes, resistance, covers, price, source, all of them or none; numbers may bring their unit. One of a name that is known supersedes it. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "multipart/form-data": {
+                        /** Format: binary */
+                        file: string;
+                    };
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ImportedSheets"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The same as a table, to be edited and brought again. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -2931,6 +3301,85 @@ export interface components {
             sharePct: number;
             check: null | components["schemas"]["BudgetCheck"];
         };
+        /** @description A line of the buying list. */
+        BuyingLine: {
+            item: string;
+            /** @description What it is called. */
+            name: components["schemas"]["Sentence"];
+            /** @description What kind of thing it is. */
+            kind: components["schemas"]["PartKind"];
+            /**
+             * Format: double
+             * @description How many.
+             */
+            quantity: number;
+            /** @description What for; empty for a line somebody added. */
+            for: components["schemas"]["PartUse"][];
+            /** @description Stations that wait for it, by slug; none once it is there. */
+            holdsUp: string[];
+            /** @description How far it has come. */
+            status: components["schemas"]["PartStatus"];
+            /**
+             * Format: double
+             * @description What one costs; null where nobody wrote it down.
+             */
+            price: null | number;
+            /** @description Where it comes from. */
+            source: null | string;
+            /** @description Who wrote of it last; null where nobody did. */
+            author: null | string;
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: null | string;
+            /** @description True while it still has to come. */
+            isOpen?: boolean;
+        };
+        /** @description What became of a line; what is left out stays. */
+        BuyingLineRequest: {
+            /**
+             * @description How far it has come.
+             * @enum {string}
+             */
+            status?: "needed" | "ordered" | "arrived" | "onTheShelf" | "notNeeded";
+            /** @description What it is called; a line no station asks for needs one. */
+            name?: null | string;
+            /**
+             * Format: double
+             * @description How many.
+             */
+            quantity?: null | number;
+            /**
+             * Format: double
+             * @description What one costs.
+             */
+            price?: null | number;
+            /** @description Where it comes from. */
+            source?: null | string;
+        };
+        /** @description What a job needs: every station's parts, merged, with what became of them. */
+        BuyingListAnswer: {
+            /** @description The lines: what is open first. */
+            items: components["schemas"]["BuyingLine"][];
+            /**
+             * Format: int32
+             * @description How many still have to come.
+             */
+            open: number;
+            /**
+             * Format: double
+             * @description What all with a price cost together; null where none has one.
+             */
+            total: null | number;
+            /**
+             * Format: int32
+             * @description How many have no price yet.
+             */
+            withoutPrice: number;
+            /** @description Kits on the shelf, by how much of what is still to come each covers. */
+            kits: components["schemas"]["KitCover"][];
+        };
         /** @description A factor by each school. */
         BySchool: {
             /** @description Where the controller corrects density itself. */
@@ -5067,6 +5516,8 @@ export interface components {
              * @enum {string}
              */
             plainGasoline?: "noEthanol" | "upToE5" | "upToE10" | "aboutE27";
+            /** @description What the owner wishes, in his words. */
+            wishes?: null | components["schemas"]["Wish"][];
         };
         Hazy: {
             /** Format: double */
@@ -5365,6 +5816,16 @@ export interface components {
             /** @description Their names. */
             names: string[];
         };
+        /** @description What was taken in. */
+        ImportedSheets: {
+            /**
+             * Format: int32
+             * @description How many sheets.
+             */
+            imported: number;
+            /** @description Their names. */
+            names: string[];
+        };
         /** @description One injector pulse, lengthened the right way and the wrong one. */
         InjectorPulse: {
             /** @description Time the injector really is open: pulse minus dead time, ms. */
@@ -5635,6 +6096,22 @@ export interface components {
         JsonElement: unknown;
         JsonObject: {
             [key: string]: unknown;
+        };
+        /** @description What a kit covers of a job. */
+        KitCover: {
+            /** @description The kit. */
+            name: string;
+            /**
+             * Format: double
+             * @description What it costs; null where that is not known.
+             */
+            price: null | number;
+            /** @description Lines of the list that it covers. */
+            covers: string[];
+            /** @description Parts and wiring still to come that it does not. */
+            missing: string[];
+            /** @description What comes with it and this job does not need. */
+            beyond: string[];
         };
         /** @description The latest saved reading. */
         LatestReading: {
@@ -5991,6 +6468,22 @@ export interface components {
              */
             at100Pct?: null | number;
         };
+        /** @description A new job. */
+        NewJobRequest: {
+            /** @description What the shop calls it, 1 to 80 characters. */
+            name?: null | string;
+            /** @description The vehicle in a few words, up to 200 characters. */
+            vehicle?: null | string;
+            /** @description Its license plate or serial number, up to 40 characters. */
+            plate?: null | string;
+            /** @description What the customer calls the work, such as an order number, up to 60 characters. */
+            reference?: null | string;
+            /**
+             * Format: uuid
+             * @description The template it begins from; left out, it begins empty.
+             */
+            templateId?: null | string;
+        };
         /** @description What to do next on a job. */
         NextAction: {
             /** @description A short command, metric. */
@@ -6068,6 +6561,23 @@ export interface components {
              * @enum {string}
              */
             system?: "metric" | "us";
+        };
+        /**
+         * @description What kind of thing has to be there.
+         * @enum {string}
+         */
+        PartKind: "part" | "wiring" | "consumable" | "tool" | "instrument";
+        /**
+         * @description How far a part has come.
+         * @enum {string}
+         */
+        PartStatus: "needed" | "ordered" | "arrived" | "onTheShelf" | "notNeeded";
+        /** @description What a line is for. */
+        PartUse: {
+            /** @description The station that needs it, by slug. */
+            station: string;
+            /** @description What for. */
+            why: components["schemas"]["Sentence"];
         };
         /** @description A piece of a text, and whether it is what was looked for. */
         Piece: {
@@ -6619,6 +7129,36 @@ export interface components {
          * @enum {string}
          */
         Severity: "info" | "caution" | "stop";
+        /**
+         * @description What a sheet is of.
+         * @enum {string}
+         */
+        SheetKind: "pump" | "injector" | "kit";
+        /** @description The shelf. */
+        ShelfAnswer: {
+            /** @description Its sheets, by kind and name. */
+            items: components["schemas"]["ShelfSheet"][];
+        };
+        /** @description A data sheet on the shelf. */
+        ShelfSheet: {
+            /** @description What it is of. */
+            kind: components["schemas"]["SheetKind"];
+            /** @description What it is called. */
+            name: string;
+            /** @description True for the shop's own; false for one that ships with the program. */
+            isOwn: boolean;
+            /** @description The answers of a survey it brings; empty for a kit. */
+            survey: components["schemas"]["JsonObject"];
+            /** @description Lines of a buying list that a kit covers. */
+            covers: string[];
+            /**
+             * Format: double
+             * @description What it costs; null where that is not known.
+             */
+            price?: null | number;
+            /** @description Where it comes from. */
+            source?: null | string;
+        };
         /** @description What holds for every job of the shop. */
         ShopAnswer: {
             /** @description Instruments at hand; null where nobody said. */
@@ -7054,6 +7594,76 @@ export interface components {
          * @enum {string}
          */
         TemperatureStatus: "ok" | "invalid" | "absent";
+        /** @description A template. */
+        TemplateAnswer: {
+            /**
+             * Format: uuid
+             * @description Identity.
+             */
+            id: string;
+            /** @description What it is called. */
+            name: string;
+            /** @description The vehicle in a few words. */
+            vehicle: string;
+            /** @description Who made it. */
+            author: string;
+            /**
+             * Format: date-time
+             * @description When it was made or taken in.
+             */
+            createdAt: string;
+        };
+        /** @description A template as an open file. */
+        TemplateFile: {
+            /**
+             * Format: int32
+             * @description Number of its shape.
+             */
+            schemaVersion: number;
+            /** @description What it is called. */
+            name: string;
+            /** @description The vehicle in a few words. */
+            vehicle: null | string;
+            /** @description What every station planned, by slug. */
+            stations: {
+                [key: string]: components["schemas"]["JsonObject"];
+            };
+            /** @description What was bought. */
+            parts?: null | components["schemas"]["TemplatePart"][];
+        };
+        /** @description A part of a template. */
+        TemplatePart: {
+            item: string;
+            /** @description What it is called. */
+            name?: null | string;
+            /**
+             * Format: double
+             * @description How many.
+             */
+            quantity?: null | number;
+            /**
+             * Format: double
+             * @description What one cost.
+             */
+            price?: null | number;
+            /** @description Where it came from. */
+            source?: null | string;
+        };
+        /** @description A template to make of a job. */
+        TemplateRequest: {
+            /**
+             * Format: uuid
+             * @description The job.
+             */
+            jobId: null | string;
+            /** @description What it is called; left out, as the job. */
+            name?: null | string;
+        };
+        /** @description Templates. */
+        TemplatesAnswer: {
+            /** @description By name. */
+            items: components["schemas"]["TemplateAnswer"][];
+        };
         /** @description A point of a recording's course. */
         TimelinePoint: {
             /**
@@ -7242,6 +7852,7 @@ export interface components {
             goals?: null | components["schemas"]["Goals"];
             arrival?: null | components["schemas"]["Arrival"];
             sensor?: null | components["schemas"]["SensorPart"];
+            work?: null | components["schemas"]["WorkNotes"];
             /** @description Everything that takes the sensor's signal. */
             users?: null | components["schemas"]["SensorUser"][];
             /** @description The controllers on the vehicle. */
@@ -7256,6 +7867,70 @@ export interface components {
             photos?: null | components["schemas"]["SurveyPhoto"][];
             /** @description Whatever else was seen. */
             notes?: null | string;
+        };
+        /** @description A wish of the owner. */
+        Wish: {
+            /**
+             * @description What it is.
+             * @enum {string}
+             */
+            kind?: "morePower" | "highBlendInSummer" | "gasolineInWinter" | "portInjectionLater" | "readerLater" | "other";
+            /** @description In the owner's words. */
+            text?: null | string;
+            /** @description How much more power, kW at the crank. */
+            extraKw?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description When, for a later stage. */
+            when?: null | string;
+        };
+        /** @description What the work took, for the next vehicle of the same kind. */
+        WorkNotes: {
+            /**
+             * Format: double
+             * @description Hours planned.
+             */
+            hoursPlanned?: null | number;
+            /**
+             * Format: double
+             * @description Hours it took.
+             */
+            hoursTaken?: null | number;
+            /** @description What had to come off. */
+            cameOff?: null | string;
+            /** @description What need not come off, against what one would think. */
+            stayedOn?: null | string;
+            /** @description Where the maker's or the kit's sheet was left, and why. */
+            departures?: null | string;
+            /** @description Power afterwards, kW at the crank. */
+            powerAfterKw?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /**
+             * @description Whether that was measured or promised.
+             * @enum {string}
+             */
+            powerAfterKnown?: "measured" | "promised";
         };
         /** @description Which of the blends that may be in the tank boils first. */
         WorstBoiling: {

@@ -5,13 +5,15 @@ import { ApiError, api, unwrap } from "../api/client";
 import { keys } from "../api/queries";
 import { Trouble } from "../shell/Trouble";
 import { besideFields, emptyLabel, JobLabelFields } from "./JobLabelFields";
+import { TemplateField } from "./TemplateField";
 
 export function NewJobDialog({ ref }: { ref: RefObject<HTMLDialogElement | null> }) {
   const [label, setLabel] = useState(emptyLabel);
+  const [templateId, setTemplateId] = useState<string>();
   const client = useQueryClient();
   const navigate = useNavigate();
   const create = useMutation({
-    mutationFn: () => unwrap(api.POST("/api/jobs", { body: label })),
+    mutationFn: () => unwrap(api.POST("/api/jobs", { body: { ...label, templateId } })),
     onSuccess: (job) => {
       client.invalidateQueries({ queryKey: keys.jobs });
       navigate(`/jobs/${job.id}/${job.nextAction.slug}`);
@@ -34,6 +36,9 @@ export function NewJobDialog({ ref }: { ref: RefObject<HTMLDialogElement | null>
         </h2>
         <div className="mt-4">
           <JobLabelFields label={label} onChange={setLabel} refused={refused} />
+        </div>
+        <div className="mt-4">
+          <TemplateField value={templateId} onChange={setTemplateId} error={refused?.for("templateId")} />
         </div>
         {trouble && (
           <div className="mt-3">

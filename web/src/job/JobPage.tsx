@@ -74,6 +74,12 @@ function OneJob({ id }: { id: string }) {
             >
               Record
             </NavLink>
+            <NavLink
+              to={`/jobs/${id}/parts`}
+              className="link-quiet no-print ml-4 inline-flex min-h-[44px] shrink-0 items-center aria-[current=page]:font-bold"
+            >
+              Parts
+            </NavLink>
           </>
         }
       >

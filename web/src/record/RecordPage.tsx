@@ -9,6 +9,7 @@ import { Loading } from "../shell/Loading";
 import { Trouble } from "../shell/Trouble";
 import { when } from "../words/times";
 import { useUnits } from "../words/useUnits";
+import { MakeTemplate } from "./MakeTemplate";
 import { RevisionDetail } from "./RevisionDetail";
 
 const pageSize = 50;
@@ -36,6 +37,7 @@ export function RecordPage() {
         <a className="btn btn-outline no-print" href={`/api/jobs/${job.id}/export?files=true`} download>
           Export with files
         </a>
+        <MakeTemplate />
       </div>
       <p className="lead mt-1.5">
         Every save stands here with who and when. Open one to see what it said beside the one before; work on from it to take it

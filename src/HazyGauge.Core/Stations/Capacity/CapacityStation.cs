@@ -2,6 +2,7 @@ using HazyGauge.Core.Entries.Kinds;
 using HazyGauge.Core.Fields;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
+using HazyGauge.Core.Parts;
 using HazyGauge.Core.FuelSystem;
 using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Vehicles;
@@ -40,6 +41,21 @@ public sealed class CapacityStation : Station<CapacityPlan, CapacityResults>
     /// <inheritdoc/>
     public override CapacityResults Evaluate(CapacityPlan plan, StationContext context) =>
         CapacityEvaluation.Of(context.Published<VehicleSurvey>() ?? VehicleSurvey.Empty, plan, context.Ledger, FittedEntry.In(context.Entries).Select(f => f.Change));
+
+    /// <inheritdoc/>
+    public override IEnumerable<NeededPart> Needs(CapacityPlan plan, CapacityResults results) => results.Planned.Where(p => Bought.ContainsKey(p.Key)).Select(p => new NeededPart(Bought[p.Key].Item, p.Key == "baseRiseKpa" ? "Settable pressure regulator" : p.What, PartKind.Part, p.Key == "baseRiseKpa" ? p.What : "Planned at Capacity.", Bought[p.Key].Count(plan), ["capacity", "fit"]));
+
+    // What of a plan is bought, and how many of it where that is not one.
+    private static readonly Dictionary<string, (string Item, Func<CapacityPlan, double> Count)> Bought = new(StringComparer.Ordinal)
+    {
+        ["ratedFlowCcMin"] = ("injectors", _ => 1),
+        ["baseRiseKpa"] = ("settable-regulator", _ => 1),
+        ["pumpCount"] = ("fuel-pump-more", _ => 1),
+        ["pumpFlowLph"] = ("fuel-pump", _ => 1),
+        ["directInjectorGPerS"] = ("direct-injectors", _ => 1),
+        ["highPressurePumpCcPerCamRev"] = ("high-pressure-pump", _ => 1),
+        ["addedPorts"] = ("port-injectors", plan => plan.Changes?.AddedPorts?.Count ?? 1),
+    };
 
     /// <inheritdoc/>
     public override StationProgress Progress(CapacityResults results) => new(results.State, results.NextAction);

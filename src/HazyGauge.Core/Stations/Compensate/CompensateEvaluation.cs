@@ -110,7 +110,11 @@ internal sealed class CompensateEvaluation(CompensatePlan plan, Hazy basePct, Ba
             new ControllerAnswers(survey, basePct, reading, fuel).All(),
             null,
             Stretched(by),
-            baseFrom);
+            baseFrom)
+        {
+            ListedControllers = survey.Controllers ?? [],
+            NeedsWideband = !survey.AtHand().Allow(Instrument.Wideband),
+        };
     }
 
     private BreakpointRow Row() => RefusedInputException.Under("row", () => new BreakpointsQuery(basePct, plan.MeteringOrUsual, plan.Row?.EthanolPcts, plan.Row?.EthanolPcts is null ? plan.Row?.Count ?? UsualBreakpoints : null, WholePct: true).Answer());

@@ -3,6 +3,7 @@ using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Vehicles;
+using System.Text.Json.Serialization;
 
 namespace HazyGauge.Core.Stations.Compensate;
 
@@ -70,7 +71,16 @@ public sealed record CompensateResults(
     IReadOnlyList<ControllerAnswer>? Controllers = null,
     IReadOnlyList<OutsideBlend>? Outside = null,
     IReadOnlyList<StretchedPulse>? Stretched = null,
-    BaseFrom? BaseFrom = null);
+    BaseFrom? BaseFrom = null)
+{
+    /// <summary>The controllers as surveyed.</summary>
+    [JsonIgnore]
+    internal IReadOnlyList<ControllerOnBoard> ListedControllers { get; init; } = [];
+
+    /// <summary>True where a wideband would be needed and is not at hand.</summary>
+    [JsonIgnore]
+    internal bool NeedsWideband { get; init; }
+}
 
 /// <summary>Where the blend of the base map is known from.</summary>
 public enum BaseFrom

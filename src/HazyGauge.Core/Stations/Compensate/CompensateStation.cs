@@ -2,6 +2,9 @@ using System.Globalization;
 using HazyGauge.Core.Compensation;
 using HazyGauge.Core.Fields;
 using HazyGauge.Core.Findings;
+using HazyGauge.Core.Haze;
+using HazyGauge.Core.Parts;
+using HazyGauge.Core.Shop;
 using HazyGauge.Core.Sensing;
 using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Vehicles;
@@ -58,6 +61,29 @@ public sealed class CompensateStation : Station<CompensatePlan, CompensateResult
     public override IReadOnlyList<NeededFile> Files(CompensatePlan plan) => plan.FuellingProof?.LogSha256 is { } log ? [new NeededFile(log, "fuellingProof.logSha256")] : [];
 
     /// <inheritdoc/>
+    public override IEnumerable<NeededPart> Needs(CompensatePlan plan, CompensateResults results)
+    {
+        foreach (var controller in results.ListedControllers.Where(c => c.SetsNumbers == NumbersBy.CalibratorsFile))
+        {
+            var item = new string([.. controller.Name!.Trim().ToLowerInvariant().Select(c => char.IsAsciiLetterOrDigit(c) ? c : '-')]);
+            if (!string.IsNullOrWhiteSpace(controller.Access))
+            {
+                yield return new($"access-{item}"[..Math.Min(60, 7 + item.Length)], $"{controller.Name.Trim()}: {controller.Access.Trim()}", PartKind.Tool, "It opens the controller for the calibrator's file.");
+            }
+
+            if (!string.IsNullOrWhiteSpace(controller.Cable))
+            {
+                yield return new($"cable-{item}"[..Math.Min(60, 6 + item.Length)], $"{controller.Name.Trim()}: {controller.Cable.Trim()}", PartKind.Tool, "The file is written and read back with it.");
+            }
+        }
+
+        if (results is { IsFuellingProven: false, NeedsWideband: true, BaseEthanolPct: not null } && results.SetBy != NumbersBy.Nobody)
+        {
+            yield return InstrumentWords.ToBorrow(Instrument.Wideband, "Only a log of lambda proves the fueling.");
+        }
+    }
+
+    /// <inheritdoc/>
     public override StationProgress Progress(CompensateResults results) => new(results.State, results.NextAction);
 
     /// <inheritdoc/>
@@ -69,6 +95,9 @@ public sealed class CompensateStation : Station<CompensatePlan, CompensateResult
     /// <inheritdoc/>
     /// <remarks>The plan goes along; that the fueling was proven does not.</remarks>
     public override IReadOnlyList<string>? OnlyThisVehicle => ["fuellingProof"];
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<string> NotInTemplate => ["baseEthanolPct", "mapRevision", "multiplier"];
 
     /// <inheritdoc/>
     public override CompensateResults ForRecord(CompensateResults results) => results with { Curve = null };

@@ -52,7 +52,7 @@ public static class SignalEvaluation
             progress.NextAction,
             restsOn,
             SignalRules.NotAsked(vehicle, atHand),
-            reading is { IsOfMapFuel: true, EthanolPct: { } ofMap } ? AsMapBlend(ofMap, ledger) : null);
+            reading is { IsOfMapFuel: true, EthanolPct: { } ofMap } ? AsMapBlend(ofMap, ledger) : null) { WorthBorrowing = reading is null ? null : HazeBudget.WorthBorrowing([.. reading.Budget], atHand) };
     }
 
     // What the sensor is off now it is off the next time too, and cancels; what this one reading is off by is its own.

@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Sensing;
 using HazyGauge.Core.Vehicles;
@@ -65,7 +66,12 @@ public sealed record MeterValues(Hazy? FrequencyHz = null, Hazy? LowPulseMs = nu
 /// <param name="NotAsked">Paths of what is not asked: there is no instrument for it at hand, or no converter in the path.</param>
 public sealed record SignalResults(
     CaptureResult? Capture, SensorReading? Reading, IReadOnlyList<MeterRow>? Meter, Sentences.Sentence Headline, Sentences.Sentence Lead, string? FileName, StationState State, NextAction NextAction,
-    SignalEvidence? RestsOn = null, IReadOnlyList<string>? NotAsked = null, Hazy? MapBlend = null);
+    SignalEvidence? RestsOn = null, IReadOnlyList<string>? NotAsked = null, Hazy? MapBlend = null)
+{
+    /// <summary>The check that would clear most, where what it takes is not at hand.</summary>
+    [JsonIgnore]
+    internal BudgetLine? WorthBorrowing { get; init; }
+}
 
 /// <summary>What a reading rests on, the surest first.</summary>
 public enum SignalEvidence

@@ -1,5 +1,7 @@
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Fields;
+using HazyGauge.Core.Parts;
+using HazyGauge.Core.Shop;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Sensing;
 using HazyGauge.Core.Sentences;
@@ -78,6 +80,11 @@ public sealed class SignalStation : Station<SignalPlan, SignalResults>
 
     /// <inheritdoc/>
     public override object? Publish(SignalPlan plan, SignalResults results) => results.Reading;
+
+    /// <inheritdoc/>
+    public override IEnumerable<NeededPart> Needs(SignalPlan plan, SignalResults results) => results.WorthBorrowing is { Check: { Needs: { } instrument, Text: var what } }
+        ? [InstrumentWords.ToBorrow(instrument, what)]
+        : [];
 
     /// <inheritdoc/>
     public override StationProgress Progress(SignalResults results) => new(results.State, results.NextAction);

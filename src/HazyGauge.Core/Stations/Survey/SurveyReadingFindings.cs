@@ -16,7 +16,7 @@ internal static partial class SurveyReadingFindings
     /// <param name="found">The survey as it was written down.</param>
     /// <param name="survey">The survey as it is in use.</param>
     public static IEnumerable<SurveyFinding> Of(VehicleSurvey found, VehicleSurvey survey) =>
-        Arrived(found.Arrival).Concat(Sensor(found)).Concat(Users(found)).Concat(MapBlend(found, survey)).Concat(SettingVerdicts.Findings(survey).Select(f => new SurveyFinding(f.Finding.Code, f.Finding.Severity, f.Finding.Sentence, "settings")));
+        Arrived(found.Arrival).Concat(Hours(found)).Concat(Wished(found)).Concat(Sensor(found)).Concat(Users(found)).Concat(MapBlend(found, survey)).Concat(SettingVerdicts.Findings(survey).Select(f => new SurveyFinding(f.Finding.Code, f.Finding.Severity, f.Finding.Sentence, "settings")));
 
     private static IEnumerable<SurveyFinding> Arrived(Arrival arrival)
     {
@@ -40,6 +40,50 @@ internal static partial class SurveyReadingFindings
         if (after.Intersect(before).ToList() is { Count: > 0 } old)
         {
             yield return new("oldFaultCodes", Severity.Info, $"{string.Join(", ", old)} {(old.Count == 1 ? "was" : "were")} there before the work: not from this job.", "arrival.faultCodesAfter");
+        }
+    }
+
+    private static IEnumerable<SurveyFinding> Wished(VehicleSurvey survey)
+    {
+        bool Is(WishKind kind) => SurveyInUse.Wishes(survey, kind).Any();
+        if (Is(WishKind.MorePower) && survey is { Engine: { PowerKw: { } now, WantedPowerKw: null } } && SurveyInUse.Wishes(survey, WishKind.MorePower).FirstOrDefault(w => w.ExtraKw is not null)?.ExtraKw is { } extra)
+        {
+            yield return new("wishedPower", Severity.Info, Sentence.Of($"Wished: {Say.Kw(extra)} more than the {Say.Kw(now)} it has. Capacity calculates with {Say.Kw(now + extra)}."), "goals.wishes");
+        }
+
+        if (Is(WishKind.GasolineInWinter))
+        {
+            yield return new("wishedGasoline", Severity.Info, "It has to run on plain gasoline as well: boost and spark must fall back with the ethanol, and the first cold start after a change of fuel still finds the old one in the line.", "goals.wishes");
+        }
+
+        if (Is(WishKind.HighBlendInSummer) && survey.Goals.LocalEthanolPct is null)
+        {
+            yield return new("wishedHighBlend", Severity.Info, "The high blend in summer: everything is sized for E85. What the pump sells as that is anything from E60 to E92; test a sample.", "goals.wishes");
+        }
+
+        if (Is(WishKind.PortInjectionLater))
+        {
+            yield return new("wishedPorts", Severity.Info, "Injectors in the ports at a later stage: leave a tee in the feed now, and the line is not opened twice.", "goals.wishes");
+        }
+
+        if (Is(WishKind.ReaderLater))
+        {
+            yield return new("wishedReader", Severity.Info, "A reader at a later stage: bring the signal out with a spare, capped lead now.", "goals.wishes");
+        }
+    }
+
+    private static IEnumerable<SurveyFinding> Hours(VehicleSurvey survey)
+    {
+        var work = survey.Work;
+        if (work is { PowerAfterKw: { } after } && survey.Engine.PowerKw is { } before)
+        {
+            yield return new("powerBeforeAfter", Severity.Info, Sentence.Of(
+                $"Power before {Say.Kw(before)}, afterwards {Say.Kw(after)}{(work.PowerAfterKnown == PowerKnown.Measured ? ", measured" : work.PowerAfterKnown == PowerKnown.Promised ? ", promised and not measured yet" : string.Empty)}."), "work.powerAfterKw");
+        }
+
+        if (work is { HoursPlanned: { } planned, HoursTaken: { } taken })
+        {
+            yield return new("hours", Severity.Info, Sentence.Of($"It took {taken:0.#} hours; {planned:0.#} were planned."), "work.hoursTaken");
         }
     }
 

@@ -4,6 +4,7 @@ using HazyGauge.Core.Fields;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.FuelSystem;
 using HazyGauge.Core.Haze;
+using HazyGauge.Core.Parts;
 using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Vehicles;
 
@@ -81,6 +82,9 @@ public sealed class SurveyStation : Station<VehicleSurvey, SurveyResults>
     private static VehicleSurvey AsItIs(VehicleSurvey found, IEnumerable<FittedPart> fitted) => fitted.Aggregate(found, (vehicle, part) => vehicle.With(part.Change));
 
     /// <inheritdoc/>
+    public override IEnumerable<NeededPart> Needs(VehicleSurvey plan, SurveyResults results) => SurveyParts.Of(results.InUse ?? plan);
+
+    /// <inheritdoc/>
     public override StationProgress Progress(SurveyResults results) => new(results.State, results.NextAction);
 
     /// <inheritdoc/>
@@ -91,7 +95,15 @@ public sealed class SurveyStation : Station<VehicleSurvey, SurveyResults>
 
     /// <inheritdoc/>
     /// <remarks>What was found goes along to be checked; photos show this vehicle only, and versions differ in plugs and revisions.</remarks>
-    public override IReadOnlyList<string>? OnlyThisVehicle => ["photos", "control.hardwareRevision", "control.firmwareRevision", "control.revisionListed", "control.plugPresent"];
+    public override IReadOnlyList<string>? OnlyThisVehicle => ["photos", "control.hardwareRevision", "control.firmwareRevision", "control.revisionListed", "control.plugPresent", "arrival", "sensor", "settings", "users[].pairing", "controllers[].revision", "controllers[].file", "work.hoursTaken", "work.powerAfterKw", "work.powerAfterKnown", "goals.wishes"];
+
+    /// <inheritdoc/>
+    /// <remarks>Whatever takes an instrument to find out is found out again; so is which fuel each map was made on.</remarks>
+    public override IReadOnlyList<string> NotInTemplate =>
+    [
+        "vehicle.year", "unknowns", "notes", "goals.localEthanolPct", "control.freeInput", "control.displaces", "control.fuelMapEthanolPct", "control.sparkMapEthanolPct", MapFuel.KnownPath, "control.mapsMadeBy", "controllers[].baseEthanolPct",
+        .. VehicleFields.All.Where(f => f.Needs is not null).Select(f => f.Path),
+    ];
 
     /// <inheritdoc/>
     public override IReadOnlyList<Figure> Figures(VehicleSurvey plan, SurveyResults? results)

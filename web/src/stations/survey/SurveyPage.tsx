@@ -12,6 +12,7 @@ import { Loads } from "./Loads";
 import { Notes } from "./Notes";
 import { Profiles } from "./Profiles";
 import { QuestionRow } from "./QuestionRow";
+import { Shelf } from "./Shelf";
 import { SurveySheet } from "./SurveySheet";
 import { ToMeasurePanel } from "./ToMeasurePanel";
 import type { SurveyDocument, SurveyResults } from "./types";
@@ -155,6 +156,7 @@ export function SurveyPage() {
           ],
           [2, <Findings key="findings" findings={work.findings.filter((f) => f.severity === "caution")} />],
           [4, <Profiles key="profiles" survey={survey} onChange={setDraft} />],
+          [5, <Shelf key="shelf" survey={survey} onChange={setDraft} />],
         ]}
       />
       <SurveySheet survey={survey} walk={walk} />

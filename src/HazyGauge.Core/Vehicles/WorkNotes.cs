@@ -1,0 +1,13 @@
+using HazyGauge.Core.Haze;
+
+namespace HazyGauge.Core.Vehicles;
+
+/// <summary>What the work took, for the next vehicle of the same kind.</summary>
+/// <param name="HoursPlanned">Hours planned.</param>
+/// <param name="HoursTaken">Hours it took.</param>
+/// <param name="CameOff">What had to come off.</param>
+/// <param name="StayedOn">What need not come off, against what one would think.</param>
+/// <param name="Departures">Where the maker's or the kit's sheet was left, and why.</param>
+/// <param name="PowerAfterKw">Power afterwards, kW at the crank.</param>
+/// <param name="PowerAfterKnown">Whether that was measured or promised.</param>
+public sealed record WorkNotes(double? HoursPlanned = null, double? HoursTaken = null, string? CameOff = null, string? StayedOn = null, string? Departures = null, Hazy? PowerAfterKw = null, PowerKnown? PowerAfterKnown = null);
