@@ -28,6 +28,12 @@ for (const theme of ["bay", "forecourt"] as const) {
       await open(page, "Skirr", "Capacity");
       await page.getByRole("heading", { name: /supports up to E44/ }).waitFor();
       await page.screenshot({ path: picture("capacity-forecourt") });
+      await open(page, "Skirr", "Parts");
+      await page.getByRole("heading", { name: /still to come/ }).waitFor();
+      await page.screenshot({ path: picture("parts") });
+      await open(page, "Vantle T20", "Compensate");
+      await page.getByRole("heading", { name: /The file decides/ }).waitFor();
+      await page.screenshot({ path: picture("compensate-file") });
     }
     await open(page, "Tarnock 30", "Signal");
     await page.getByLabel("Capture file").setInputFiles(capture);

@@ -76,7 +76,7 @@ function OneJob({ id }: { id: string }) {
             </NavLink>
             <NavLink
               to={`/jobs/${id}/parts`}
-              className="link-quiet no-print ml-4 inline-flex min-h-[44px] shrink-0 items-center aria-[current=page]:font-bold"
+              className="link-quiet no-print ml-4 inline-flex min-h-[44px] min-w-[44px] shrink-0 items-center aria-[current=page]:font-bold"
             >
               Parts
             </NavLink>

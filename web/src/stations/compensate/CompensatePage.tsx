@@ -53,18 +53,18 @@ export function CompensatePage() {
         left={[
           [1, basePct && isTyped && <RowPanel key="row" compensate={compensate} />],
           [1.5, basePct && controllers.length > 0 && <ControllersPanel key="controllers" controllers={controllers} />],
-          [1.6, outside && <OutsidePanel key="outside" outside={outside} />],
           [
             4,
             curve && <FuelCurve key="curve" points={curve} metering={metering} results={lastResults} basePct={basePct.value} />,
           ],
         ]}
         right={[
-          [2, <BaseMapPanel key="base" compensate={compensate} />],
+          [isTyped ? 2 : 1.2, <BaseMapPanel key="base" compensate={compensate} />],
           [2.4, stretched && stretched.length > 0 && <StretchedPanel key="stretched" stretched={stretched} />],
           [6, basePct && isTyped && <SparkPanel key="spark" compensate={compensate} />],
         ]}
         rest={[
+          [1.6, outside && <OutsidePanel key="outside" outside={outside} />],
           [3, curve && <MeteringPanel key="metering" compensate={compensate} />],
           [5, curve && <PulsePanel key="pulse" compensate={compensate} />],
           [7, curve && <Assumptions key="assumptions" />],

@@ -102,6 +102,28 @@ export function SignalPage() {
           left={[
             [1, isOnWire ? <MeterPanel key="meter" signal={signal} /> : isConverted ? converter : shown],
             [2, !isOnWire && isConverted && shown],
+          ]}
+          right={[
+            [2.5, isOnWire && isConverted && converter],
+            [3, reading && <HazePanel key="haze" reading={reading} signal={signal} />],
+            [6, isOnWire && shown],
+            [
+              7,
+              capture && document.capture && (
+                <RecordingPanel
+                  key="recording"
+                  jobId={job.id}
+                  capture={capture}
+                  choice={document.capture}
+                  channelError={errorFor("capture.channel")}
+                  thresholdError={errorFor("capture.thresholdV")}
+                  onChange={(part) => document.capture && setDraft({ ...document, capture: { ...document.capture, ...part } })}
+                />
+              ),
+            ],
+          ]}
+          rest={[
+            [4, reading && <MapFuelPanel key="map" signal={signal} survey={survey} />],
             [
               5,
               <NextStation
@@ -117,26 +139,6 @@ export function SignalPage() {
                     : null
                 }
               />,
-            ],
-          ]}
-          right={[
-            [2.5, isOnWire && isConverted && converter],
-            [3, reading && <HazePanel key="haze" reading={reading} signal={signal} />],
-            [4, reading && <MapFuelPanel key="map" signal={signal} survey={survey} />],
-            [6, isOnWire && shown],
-            [
-              7,
-              capture && document.capture && (
-                <RecordingPanel
-                  key="recording"
-                  jobId={job.id}
-                  capture={capture}
-                  choice={document.capture}
-                  channelError={errorFor("capture.channel")}
-                  thresholdError={errorFor("capture.thresholdV")}
-                  onChange={(part) => document.capture && setDraft({ ...document, capture: { ...document.capture, ...part } })}
-                />
-              ),
             ],
           ]}
         />

@@ -27,10 +27,10 @@ export function Profiles({ survey, onChange }: Props) {
   });
   const chosen = profiles.data?.items.find((p) => p.name === name);
   return (
-    <section className="panel no-print" aria-labelledby={`${id}-title`}>
-      <h2 id={`${id}-title`} className="panel-title">
-        Start from a profile
-      </h2>
+    <section aria-labelledby={`${id}-title`}>
+      <h3 id={`${id}-title`} className="font-bold">
+        A profile
+      </h3>
       {profiles.error && <Trouble error={profiles.error} onRetry={() => profiles.refetch()} />}
       <div className="mt-2 flex flex-wrap items-end gap-3">
         <SelectField

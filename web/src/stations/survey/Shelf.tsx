@@ -40,10 +40,10 @@ export function Shelf({ survey, onChange }: Props) {
     }
   };
   return (
-    <section className="panel no-print" aria-labelledby={`${id}-title`}>
-      <h2 id={`${id}-title`} className="panel-title">
-        From the shelf
-      </h2>
+    <section className="mt-4 border-t border-rule pt-3" aria-labelledby={`${id}-title`}>
+      <h3 id={`${id}-title`} className="font-bold">
+        A data sheet from the shelf
+      </h3>
       {shelf.error && <Trouble error={shelf.error} onRetry={() => shelf.refetch()} />}
       <div className="mt-2 flex flex-wrap items-end gap-3">
         <SelectField

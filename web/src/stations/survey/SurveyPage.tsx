@@ -10,9 +10,8 @@ import { StationFrame } from "../StationFrame";
 import { isUnknown } from "./answers";
 import { Loads } from "./Loads";
 import { Notes } from "./Notes";
-import { Profiles } from "./Profiles";
 import { QuestionRow } from "./QuestionRow";
-import { Shelf } from "./Shelf";
+import { Starts } from "./Starts";
 import { SurveySheet } from "./SurveySheet";
 import { ToMeasurePanel } from "./ToMeasurePanel";
 import type { SurveyDocument, SurveyResults } from "./types";
@@ -155,8 +154,7 @@ export function SurveyPage() {
             />,
           ],
           [2, <Findings key="findings" findings={work.findings.filter((f) => f.severity === "caution")} />],
-          [4, <Profiles key="profiles" survey={survey} onChange={setDraft} />],
-          [5, <Shelf key="shelf" survey={survey} onChange={setDraft} />],
+          [4, <Starts key="starts" survey={survey} onChange={setDraft} isNew={!work.saved?.revision} />],
         ]}
       />
       <SurveySheet survey={survey} walk={walk} />
