@@ -132,6 +132,11 @@ public class JobAsItComesInTests
         job.Compensate.Headline.Text.ShouldBe("Type in nothing: nothing counts the ethanol. Hold the blend between E25 and E35.");
         job.Compensate.Outside!.Where(o => o.IsHeld).ShouldHaveSingleItem().EthanolPct.ShouldBe(30);
 
+        // A label is no blend to hold a tank at: that stays open.
+        var labelled = Job(survey with { Control = new EngineControl(FuelMapEthanolPct: 85, FuelMapKnown: MapFuelKnown.Label) });
+        (labelled.Survey.Eligible, labelled.Compensate.State).ShouldBe((Eligibility.Unknown, StationState.InWork));
+        labelled.Survey.ToMeasure[0].Field.ShouldBe("control.fuelMapEthanolPct");
+
         // Source: common practice, no source: correction off at E75 on a base of E10 is lambda 1.31 to 1.36.
         Job(survey with { Control = new EngineControl(FuelMapEthanolPct: 10) }).Compensate.Outside!.Single(o => o.EthanolPct == 75).Lambda.ShouldBeInRange(1.31, 1.36);
     }

@@ -133,7 +133,7 @@ test("a survey begins from a profile, and a wrong table says which row", async (
   await expect(page.getByText(/^No connection since \d\d:\d\d\. What you type is kept in this browser\./)).toBeVisible();
   await expect(page.getByLabel("Power now", { exact: true })).toHaveValue("140");
   await page.unroute("**/api/**");
-  await expect(page.getByText(/^Loads at 140 kW on E85/)).toBeVisible();
+  await expect(page.getByRole("heading", { name: /^Loads at 140 kW on E85/ })).toBeVisible();
   const table = page.getByLabel("Table of profiles");
   const bring = (csv: string) => table.setInputFiles({ name: "own.csv", mimeType: "text/csv", buffer: Buffer.from(csv) });
   await bring("profile,field,value\nours,engine.cylinders,many\n");

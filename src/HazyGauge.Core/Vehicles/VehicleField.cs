@@ -36,6 +36,9 @@ public sealed record VehicleField(string Path, string Label) : Field(Path, Label
     /// <summary>True where something else answers it too.</summary>
     public Func<VehicleSurvey, bool>? AnsweredBy { get; init; }
 
+    /// <summary>True where what a survey holds of it is only a typical figure: that counts, and is no answer.</summary>
+    public Func<VehicleSurvey, bool>? IsTypical { get; init; }
+
     /// <summary>True where nothing is decided without it.</summary>
     public Func<VehicleSurvey, bool>? Decides { get; init; }
 
@@ -43,7 +46,7 @@ public sealed record VehicleField(string Path, string Label) : Field(Path, Label
     public bool Concerns(VehicleSurvey survey) => Scope?.Holds(survey) ?? true;
 
     /// <summary>True where a survey answers it.</summary>
-    public bool IsKnown(VehicleSurvey survey) => In(survey) is not (null or ICollection { Count: 0 } or MaterialRating.Unknown) || AnsweredBy?.Invoke(survey) == true;
+    public bool IsKnown(VehicleSurvey survey) => IsTypical?.Invoke(survey) != true && (In(survey) is not (null or ICollection { Count: 0 } or MaterialRating.Unknown) || AnsweredBy?.Invoke(survey) == true);
 
     /// <summary>True where somebody should find it out.</summary>
     public bool IsOpen(VehicleSurvey survey) => Effect is not null && Concerns(survey) && !IsKnown(survey);
