@@ -264,6 +264,7 @@ public class JobAsItComesInTests
             var possible = job.Survey.ToMeasure.TakeWhile(m => !m.Text.StartsWith("Borrow", StringComparison.Ordinal));
             possible.ShouldAllBe(m => atHand.Allow(m.Needs));
             job.Survey.ToMeasure.Where(m => !atHand.Allow(m.Needs)).ShouldAllBe(m => m.Text.StartsWith("Borrow", StringComparison.Ordinal));
+            job.Signal.Reading!.Budget.Where(l => l.Check is { } check && !atHand.Allow(check.Needs)).ShouldAllBe(l => l.Check!.Text.StartsWith("Borrow", StringComparison.Ordinal));
             if (!atHand.Allow(Instrument.Wideband))
             {
                 job.Compensate.NextAction.Command.ShouldNotContain("and log lambda");

@@ -43,7 +43,7 @@ public static class SignalEvaluation
         var progress = SignalProgress.Of(reading, atHand);
         return new SignalResults(
             capture,
-            reading,
+            reading is null ? null : reading with { AtHand = atHand },
             rows,
             reading is null ? SignalWords.NothingYet : SignalWords.Headline(reading, restsOn!.Value, plan.Shown),
             reading is null ? SignalWords.HowToRead(atHand) : SignalWords.Lead(reading, capture, restsOn!.Value, atHand),
