@@ -48,5 +48,5 @@ public sealed record OutsideBlend(double EthanolPct, double Lambda, bool IsHeld)
 
 /// <summary>What stretching whole pulses does to one of them.</summary>
 /// <param name="PulseMs">The pulse on the base blend, ms.</param>
-/// <param name="ErrorPct">By how much fuel it is off, %; positive is rich.</param>
+/// <param name="ErrorPct">How far off that is, % of the amount needed; positive is rich.</param>
 public sealed record StretchedPulse(double PulseMs, Hazy ErrorPct);
