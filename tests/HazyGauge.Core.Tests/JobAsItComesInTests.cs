@@ -193,6 +193,17 @@ public class JobAsItComesInTests
         Compensation.SettingVerdicts.Of(mended)[0].AsFound!.Text.ShouldContain(says);
     }
 
+    /// <summary>Source: common practice, no source: the trade's "100 to 163" over gasoline is the mass school's, and no fault.</summary>
+    [Fact]
+    [Trait("Category", "Outside")]
+    public void A_multiplier_that_is_right_by_one_school_is_no_fault_and_none_is_judged_on_a_label()
+    {
+        bool IsWrong(EngineControl control, double at100) => Codes(Job(Bare with { Control = control, Settings = [new ControllerSetting(Kind: SettingKind.MultiplierAt100, AsFound: at100)] }).Survey.Findings).Contains("settingWrong");
+        IsWrong(new EngineControl(SignalPath.DirectFrequency, FuelMapEthanolPct: 0), 163).ShouldBeFalse();
+        IsWrong(new EngineControl(SignalPath.DirectFrequency, FuelMapEthanolPct: 85), 163).ShouldBeTrue();
+        IsWrong(new EngineControl(SignalPath.DirectFrequency, FuelMapEthanolPct: 85, FuelMapKnown: MapFuelKnown.Label), 163).ShouldBeFalse();
+    }
+
     /// <summary>Source: common practice, no source: pump "E85" is anything from E60 to E92; names like 91 or 93 are octane.</summary>
     [Fact]
     [Trait("Category", "Outside")]

@@ -1,4 +1,6 @@
 using HazyGauge.Core.Findings;
+using HazyGauge.Core.Fuels;
+using HazyGauge.Core.Haze;
 using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Vehicles;
 
@@ -20,6 +22,9 @@ public static class SettingVerdicts
     // Off by less than this a setting is right (our own limits): volts, and percent.
     private const double SameV = 0.02;
     private const double SamePct = 0.5;
+
+    // So much over what is needed is no rough curve but one made for another base (our own limit).
+    private const double AnotherBase = 1.10;
 
     private const double UsualHighestPct = 85;
     private const double UsualMapPct = 10;
@@ -53,7 +58,7 @@ public static class SettingVerdicts
         var kind = setting.Kind!.Value;
         var should = ShouldBe(survey, kind);
         Sentence? Said(double? value) => value is { } number ? Says(survey, setting, number, should) : null;
-        var isWrong = setting.Now is { } now && should is { } right && Math.Abs(now - right) > (kind is SettingKind.VoltsAt0 or SettingKind.VoltsAt100 ? SameV : SamePct);
+        var isWrong = setting.Now is { } now && should is { } right && !IsRight(survey, kind, now, right);
         return new(index, setting.Controller, kind, should, Said(setting.AsFound), Said(setting.ReadBack ?? setting.AsSet), isWrong);
     }
 
@@ -67,9 +72,22 @@ public static class SettingVerdicts
         _ => null,
     };
 
-    // A straight multiplier has to say 100 % at the base map's blend; metering by orifice, as a solenoid injector does.
+    // A straight multiplier has to say 100 % at the base map's blend; metering by orifice, as a solenoid injector does. Nothing is judged on a typical blend.
     private static double? Multiplier(VehicleSurvey survey, double atPct) =>
-        survey.Control.FuelMapEthanolPct is { } map ? Math.Round(100 * Uncorrected.LambdaRatio(atPct, map.Value), 1) : null;
+        survey is { HasTypicalMapBlend: false, Control.FuelMapEthanolPct: { } map } ? Math.Round(100 * Uncorrected.LambdaRatio(atPct, map.Value), 1) : null;
+
+    // Which school a controller meters by is not known here: what is right by one of them is no fault.
+    private static bool IsRight(VehicleSurvey survey, SettingKind kind, double now, double right)
+    {
+        if (kind is not (SettingKind.MultiplierAt0 or SettingKind.MultiplierAt100))
+        {
+            return Math.Abs(now - right) <= (kind is SettingKind.VoltsAt0 or SettingKind.VoltsAt100 ? SameV : SamePct);
+        }
+
+        var map = new Blend<Exact>(survey.Control.FuelMapEthanolPct!.Value.Value, UsualFuels.Traditional<Exact>());
+        var bySchool = MeteringSchools.All.Select(school => 100 * FuelFactor.CompositionFactor(school, map with { EthanolPct = kind == SettingKind.MultiplierAt0 ? 0 : 100 }, map).Value).ToList();
+        return now >= bySchool.Min() - SamePct && now <= bySchool.Max() + SamePct;
+    }
 
     private static Sentence Says(VehicleSurvey survey, ControllerSetting setting, double value, double? should)
     {
@@ -89,9 +107,9 @@ public static class SettingVerdicts
                     ? Sentence.Of($"{named}: {value:0.###} V, as the converter gives.")
                     : Sentence.Of($"{named} stands at {value:0.###} V and the converter gives {volts:0.###} V there: {Say.Ethanol(end)} is read {Math.Abs(value - volts) / SpanV(survey) * 100:0} points {(value > volts ? "too low" : "too high")}. Set {volts:0.###} V.");
             case SettingKind.MultiplierAt0 or SettingKind.MultiplierAt100 when should is { } right:
-                return Math.Abs(value - right) <= SamePct
+                return IsRight(survey, setting.Kind!.Value, value, right)
                     ? Sentence.Of($"{named}: {value:0.###} %, right over a map made on {Say.Ethanol(map)}.")
-                    : Sentence.Of($"{named} stands at {value:0.###} %; over a map made on {Say.Ethanol(map)} it should be near {right:0.#} %: lambda {right / Math.Max(1, value):0.00} at that end. {(value > right ? "It adds ethanol's share a second time where the map has it already." : "It leaves the engine lean.")}");
+                    : Sentence.Of($"{named} stands at {value:0.###} %; over a map made on {Say.Ethanol(map)} it should be near {right:0.#} %: {Math.Abs((100 * value / right) - 100):0} % {(value > right ? "rich" : "lean")} at that end.{(value > AnotherBase * right ? " It adds ethanol's share a second time where the map has it already." : string.Empty)}");
             default:
                 return Sentence.Of($"{named}: {value:0.###}.");
         }
