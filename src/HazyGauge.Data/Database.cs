@@ -26,10 +26,9 @@ public static class Database
         .AddSingleton<Entries.EntryStore>()
         .AddSingleton<Bay.BayStore>()
         .AddSingleton<Search.SearchStore>()
-        .AddSingleton<Profiles.ProfileStore>()
+        .AddSingleton(typeof(NamedStore<>))
         .AddSingleton<Shop.ShopStore>()
         .AddSingleton<Templates.TemplateStore>()
-        .AddSingleton<Shelf.ShelfStore>()
         .AddSingleton<Files.FileStore>();
 
     /// <summary>Creates the database or brings it up to date; an existing one is copied aside before it is changed.</summary>

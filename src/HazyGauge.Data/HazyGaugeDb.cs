@@ -39,6 +39,9 @@ public sealed class HazyGaugeDb(DbContextOptions<HazyGaugeDb> options) : DbConte
     /// <summary>The shop's own data sheets.</summary>
     public DbSet<ShelfRow> Shelf => Set<ShelfRow>();
 
+    /// <summary>Parts of the shop's catalog.</summary>
+    public DbSet<CataloguePartRow> CatalogueParts => Set<CataloguePartRow>();
+
     /// <summary>Files on jobs.</summary>
     public DbSet<JobFileRow> JobFiles => Set<JobFileRow>();
 
@@ -96,6 +99,7 @@ public sealed class HazyGaugeDb(DbContextOptions<HazyGaugeDb> options) : DbConte
         modelBuilder.Entity<ShopRow>().HasKey(s => s.Id);
         modelBuilder.Entity<TemplateRow>().HasKey(t => t.Id);
         modelBuilder.Entity<ShelfRow>().HasKey(s => s.Id);
+        modelBuilder.Entity<CataloguePartRow>().HasKey(p => p.Id);
         modelBuilder.Entity<FileContentRow>(content =>
         {
             content.HasKey(c => c.Id);

@@ -260,7 +260,7 @@ public sealed class SearchTextRow
 }
 
 /// <summary>What is typical of a kind of vehicle or part, to begin a survey from.</summary>
-public sealed class ProfileRow
+public sealed class ProfileRow : INamedRow
 {
     /// <summary>Identity; rises with time.</summary>
     public long Id { get; init; }
@@ -314,7 +314,7 @@ public sealed class TemplateRow
 }
 
 /// <summary>A data sheet on the shop's shelf: a pump, injectors, a kit.</summary>
-public sealed class ShelfRow
+public sealed class ShelfRow : INamedRow
 {
     /// <summary>Identity; rises with time.</summary>
     public long Id { get; init; }
@@ -326,6 +326,22 @@ public sealed class ShelfRow
     public required string Sheet { get; init; }
 
     /// <summary>When it was taken in.</summary>
+    public required DateTimeOffset AddedAt { get; init; }
+}
+
+/// <summary>A part of the shop's catalog.</summary>
+public sealed class CataloguePartRow : INamedRow
+{
+    /// <inheritdoc/>
+    public long Id { get; init; }
+
+    /// <summary>Its code; the last row of a code counts.</summary>
+    public required string Name { get; init; }
+
+    /// <summary>The part, JSON; null where it was taken out of the catalog.</summary>
+    public string? Part { get; init; }
+
+    /// <summary>When it was taken in or out.</summary>
     public required DateTimeOffset AddedAt { get; init; }
 }
 

@@ -3,6 +3,7 @@ using HazyGauge.Core.Entries;
 using HazyGauge.Core.Entries.Kinds;
 using HazyGauge.Core.Jobs;
 using HazyGauge.Core.Stations.Capacity;
+using HazyGauge.Core.Stations.Route;
 using HazyGauge.Core.Stations.Compensate;
 using HazyGauge.Core.Stations.Signal;
 using HazyGauge.Core.Stations.Survey;
@@ -18,6 +19,7 @@ using HazyGauge.Web.Parts;
 using HazyGauge.Web.Problems;
 using HazyGauge.Web.Profiles;
 using HazyGauge.Web.Search;
+using HazyGauge.Web.Catalogue;
 using HazyGauge.Web.Shelf;
 using HazyGauge.Web.Shop;
 using HazyGauge.Web.Security;
@@ -79,7 +81,7 @@ builder.Services.AddSignalR(live => live.MaximumReceiveMessageSize = 16 * 1024).
 builder.Services.AddSingleton(TimeProvider.System);
 builder.Services.AddHazyGaugeData(settings.DataFolder);
 builder.Services.AddEntryKind<FittedEntry>().AddEntryKind<PartEntry>();
-builder.Services.AddStation<SurveyStation>().AddStation<CapacityStation>().AddStation<SignalStation>().AddStation<CompensateStation>();
+builder.Services.AddStation<SurveyStation>().AddStation<CapacityStation>().AddStation<RouteStation>().AddStation<SignalStation>().AddStation<CompensateStation>();
 // The OpenAPI document is made at build time by starting this program without a database.
 var isDescribed = Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider";
 if (!isDescribed)
@@ -89,7 +91,7 @@ if (!isDescribed)
 
 builder.Services.AddSingleton<JobLine>()
     .AddSingleton<CaptureReader>().AddSingleton<StationDocuments>().AddSingleton<JobEvaluator>().AddSingleton<JobSaver>().AddSingleton<StandingsRenewal>().AddSingleton<JobPreviewer>()
-    .AddSingleton<EntryKinds>().AddSingleton<EntryPayloads>().AddSingleton<EntryRules>().AddSingleton<EntryHistory>().AddSingleton<EntryReader>().AddSingleton<EntryWriter>().AddSingleton<BuyingListReader>().AddSingleton<TemplateFiles>().AddSingleton<JobFromTemplate>().AddSingleton<ShelfSheets>().AddSingleton<JobNewsDesk>()
+    .AddSingleton<EntryKinds>().AddSingleton<EntryPayloads>().AddSingleton<EntryRules>().AddSingleton<EntryHistory>().AddSingleton<EntryReader>().AddSingleton<EntryWriter>().AddSingleton<BuyingListReader>().AddSingleton<TemplateFiles>().AddSingleton<JobFromTemplate>().AddSingleton<ShelfSheets>().AddSingleton<ShopCatalogue>().AddSingleton<JobNewsDesk>()
     .AddSingleton<JobFileChecker>().AddSingleton<JobTransfer>().AddSingleton<DemoLoader>().AddSingleton<JobReader>().AddSingleton<JobDuplicator>().AddSingleton<ProfileCsv>();
 
 var app = builder.Build();
@@ -112,6 +114,7 @@ jobRoutes.MapShop();
 jobRoutes.MapBuyingList();
 jobRoutes.MapTemplates();
 jobRoutes.MapShelf();
+jobRoutes.MapCatalogue();
 jobRoutes.MapEntries();
 jobRoutes.MapSearch();
 jobRoutes.MapFiles();
@@ -120,6 +123,7 @@ api.MapGroup(string.Empty).WithTags("Stations").MapStations();
 var calculations = api.MapGroup(string.Empty).WithTags("Calculations");
 calculations.MapSurvey();
 calculations.MapCapacity();
+calculations.MapRoute();
 calculations.MapSignal();
 calculations.MapCompensate();
 var more = api.MapGroup(string.Empty).WithTags("Profiles and simulator");

@@ -127,7 +127,7 @@ public class JobAsItComesInTests
     {
         var survey = Bare with { Users = [new SensorUser(SensorUserKind.Gauge)], Control = new EngineControl(FuelMapEthanolPct: 30), Goals = new Goals(), FuelSystem = new FuelSystemSurvey(Kind: FuelSystemKind.Port, Materials: new(MaterialRating.Rated, Seals: MaterialRating.Rated)) };
         var job = Job(survey, new SignalPlan { Shown = [Shown("gauge", 29)] });
-        job.Survey.Headline.Text.ShouldStartWith("A display is enough, as long as the tank holds E25 to E35.");
+        job.Survey.Headline.Text.ShouldStartWith("A display is enough, as long as the tank stays between E25 and E35.");
         job.Survey.EthanolPct.Value.ShouldBe(35);
         job.Compensate.Headline.Text.ShouldBe("Type in nothing: nothing counts the ethanol. Hold the blend between E25 and E35.");
         job.Compensate.Outside!.Where(o => o.IsHeld).ShouldHaveSingleItem().EthanolPct.ShouldBe(30);

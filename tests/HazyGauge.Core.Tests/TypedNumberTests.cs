@@ -76,6 +76,18 @@ public class TypedNumberTests
         read.Doubt.ShouldBeNull();
     }
 
+    [Fact]
+    public void A_plus_before_a_power_is_asked_about_and_before_a_wish_or_a_temperature_is_not()
+    {
+        var typed = Read("engine.wantedPowerKw", "+60 hp");
+        typed.Value.ShouldBe(44.742, 1e-3);
+        typed.Doubt.ShouldNotBeNull().Text.ShouldBe("\u201c+60 hp\u201d is taken as 44.742 kW in all. So much more than now goes under Wishes.");
+        Read("engine.powerKw", "+45").Doubt.ShouldNotBeNull();
+        Read("engine.powerKw", "145").Doubt.ShouldBeNull();
+        Read("temperature", "+5").Doubt.ShouldBeNull();
+        TypedNumber.Of("+60 hp", TypedQuestion.Of(VehicleFields.Find("goals.wishes")!.Items.First(f => f.Path == "extraKw")), UnitSystem.Metric).Doubt.ShouldBeNull();
+    }
+
     [Theory]
     [InlineData("goals.highestEthanolPct", "0.85", UnitSystem.Metric, "85")]
     [InlineData("control.fuelMapEthanolPct", "0,1", UnitSystem.Us, "10")]

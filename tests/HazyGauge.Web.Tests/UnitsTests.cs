@@ -22,6 +22,7 @@ public class UnitsTests
         ["ccPerMin"] = f => (VolumeFlow.FromMillilitersPerMinute(f) * Density.FromKilogramsPerCubicMeter(720)).PoundsPerHour,
         ["gPerKwh"] = c => BrakeSpecificFuelConsumption.FromGramsPerKiloWattHour(c).PoundsPerMechanicalHorsepowerHour,
         ["metre"] = l => Length.FromMeters(l).Feet,
+        ["millimetre"] = l => Length.FromMillimeters(l).Inches,
         ["kgPerM3"] = d => Density.FromKilogramsPerCubicMeter(d).PoundsPerUSGallon,
     };
 

@@ -5,6 +5,7 @@ import { createRequire } from "node:module";
 import { tmpdir } from "node:os";
 import { join, resolve } from "node:path";
 import { gzipSync } from "node:zlib";
+import { chains } from "./chains.mjs";
 import { shop } from "./shop.mjs";
 
 const root = resolve(import.meta.dirname, "../..");
@@ -192,6 +193,8 @@ try {
     const middle = more[15];
     report("Envelope of 101 blends x 60 powers with haze, computed", `${middle.computeMs.toFixed(1)} ms in the middle of 30 (first ${first60.computeMs.toFixed(0)}), ${((1000 * middle.computeMs) / middle.points).toFixed(2)} µs a point`, "under 50 ms");
     report("The same there and back", `${middle.totalMs.toFixed(0)} ms, ${middle.kb.toFixed(0)} kB: ${(middle.totalMs / middle.computeMs).toFixed(1)} times computing it`);
+
+    await chains({ address, report });
 
     const seen = await live(address);
     report("Live view", `${seen.hz.toFixed(1)} frames a second, longest wait ${ms(seen.slowestMs)}`, "20 a second");

@@ -28,6 +28,9 @@ for (const theme of ["bay", "forecourt"] as const) {
       await open(page, "Skirr", "Capacity");
       await page.getByRole("heading", { name: /supports up to E44/ }).waitFor();
       await page.screenshot({ path: picture("capacity-forecourt") });
+      await open(page, "Tarnock 30", "Route");
+      await page.getByText("was weighed").waitFor();
+      await page.screenshot({ path: picture("route") });
       await open(page, "Skirr", "Parts");
       await page.getByRole("heading", { name: /still to come/ }).waitFor();
       await page.screenshot({ path: picture("parts") });
@@ -63,6 +66,9 @@ for (const theme of ["bay", "forecourt"] as const) {
     await open(page, "Vantle T20", "Survey");
     await page.getByRole("heading", { name: /It can be converted/ }).waitFor();
     await page.screenshot({ path: picture("survey-phone") });
+    await open(page, "Vantle T20", "Route");
+    await page.getByRole("heading", { name: /between the two ends/ }).waitFor();
+    await page.screenshot({ path: picture("route-phone") });
     await open(page, "Tarnock 30", "Signal");
     await page.getByRole("heading", { name: /^The signal is real/ }).waitFor();
     await page.screenshot({ path: picture("signal-phone") });

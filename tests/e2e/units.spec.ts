@@ -35,7 +35,7 @@ test.beforeEach(({ page }) => page.addInitScript(() => localStorage.setItem("haz
 
 for (const job of demoJobs) {
   test(`in US units nothing on any page or print of ${job} is metric, and opening a page asks little`, async ({ page, open }) => {
-    for (const station of ["Survey", "Capacity", "Signal", "Compensate"]) {
+    for (const station of ["Survey", "Capacity", "Route", "Signal", "Compensate"]) {
       const paths = await asked(page, async () => {
         await open(page, job, station);
         await expect(page.getByRole("heading", { level: 1 })).not.toHaveText(/^(Calculating|Job)/);
@@ -61,10 +61,10 @@ test("in US units the bay, a refusal and the record are not metric", async ({ pa
 
   // The record as well, every save of it opened.
   await page.getByRole("link", { name: "Record" }).click();
-  await expect(page.getByRole("heading", { level: 1 })).toHaveText("4 saved versions.");
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText("5 saved versions.");
   const paths = await asked(page, async () => {
     await page.reload();
-    await expect(page.getByRole("heading", { level: 1 })).toHaveText("4 saved versions.");
+    await expect(page.getByRole("heading", { level: 1 })).toHaveText("5 saved versions.");
   });
   expect(paths.length, paths.join(" ")).toBeLessThanOrEqual(5);
   for (const n of [4, 3, 2, 1]) {

@@ -21,7 +21,7 @@ for (const [theme, size, width, height] of [
       }
     }
 
-    test("bay, survey, capacity", async ({ page, open }) => {
+    test("bay, survey, capacity, route", async ({ page, open }) => {
       await page.goto("/");
       await expect(page.getByRole("heading", { level: 1 })).toContainText("open jobs");
       await expectGood(page);
@@ -40,6 +40,10 @@ for (const [theme, size, width, height] of [
       await page.getByRole("region", { name: "Vapor check: the hottest drive" }).getByRole("button", { name: /left at/ }).click();
       await page.getByRole("button", { name: "Edit: Around the tank" }).click();
       await expect(page.getByRole("textbox", { name: "Around the tank" })).toBeVisible();
+      await expectGood(page);
+
+      await open(page, "Tarnock 30", "Route");
+      await expect(page.getByText("was weighed")).toBeVisible();
       await expectGood(page);
     });
 

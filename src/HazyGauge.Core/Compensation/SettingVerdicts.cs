@@ -26,9 +26,6 @@ public static class SettingVerdicts
     // So much over what is needed is no rough curve but one made for another base (our own limit).
     private const double AnotherBase = 1.10;
 
-    private const double UsualHighestPct = 85;
-    private const double UsualMapPct = 10;
-
     /// <summary>The verdicts, in the order of the list.</summary>
     public static IReadOnlyList<SettingVerdict> Of(VehicleSurvey survey) => [.. (survey.Settings ?? []).Select((s, i) => Judge(survey, s, i))];
 
@@ -91,7 +88,7 @@ public static class SettingVerdicts
 
     private static Sentence Says(VehicleSurvey survey, ControllerSetting setting, double value, double? should)
     {
-        var (highest, map) = (survey.Goals.HighestEthanolPct?.Value ?? UsualHighestPct, survey.Control.FuelMapEthanolPct?.Value ?? UsualMapPct);
+        var (highest, map) = (survey.HighestOrUsualPct().Value, survey.MapOrUsualPct().Value);
         var named = Named(setting);
         switch (setting.Kind)
         {

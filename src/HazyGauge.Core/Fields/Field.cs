@@ -39,6 +39,9 @@ public record Field(string Path, string Label)
     /// <summary>True for a pressure above that of the air, which logs also give as absolute.</summary>
     public bool AboveAir { get; init; }
 
+    /// <summary>What to do with a plus before the number, where that may mean so much more; null where it means nothing.</summary>
+    public string? WithPlus { get; init; }
+
     /// <summary>What stands in where it is left out.</summary>
     public Usual? Usual { get; init; }
 

@@ -1,5 +1,6 @@
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Sentences;
+using HazyGauge.Core.Shop;
 
 namespace HazyGauge.Core.FuelSystem;
 
@@ -11,5 +12,7 @@ namespace HazyGauge.Core.FuelSystem;
 public sealed record ComponentLoad(FuelComponent Component, Hazy UsePct, IReadOnlyList<BudgetLine> Budget, Sentence Limit)
 {
     /// <summary>The load for a use.</summary>
-    public static ComponentLoad Of(ComponentUse use) => new(use.Component, use.UsePct, HazeBudget.Of(use.UsePct), use.Limit);
+    /// <param name="use">The use.</param>
+    /// <param name="atHand">What there is to check with.</param>
+    public static ComponentLoad Of(ComponentUse use, InstrumentsAtHand atHand) => new(use.Component, use.UsePct, HazeBudget.Of(use.UsePct).With(atHand), use.Limit);
 }

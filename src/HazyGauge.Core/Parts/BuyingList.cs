@@ -61,7 +61,7 @@ public static class BuyingList
             [.. asked.Select(a => new PartUse(a.Station, a.Part.Why))],
             isOpen ? [.. asked.SelectMany(a => a.Part.HoldsUp ?? [a.Station]).Distinct(StringComparer.Ordinal)] : [],
             status,
-            Last(n => n.Price),
+            Last(n => n.Price) ?? asked.Select(a => a.Part.Price).FirstOrDefault(p => p is not null),
             Words(n => n.Source),
             notes.Count > 0 ? notes[^1].Author : null,
             notes.Count > 0 ? notes[^1].At : null);

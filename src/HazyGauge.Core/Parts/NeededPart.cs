@@ -28,4 +28,5 @@ public enum PartKind
 /// <param name="Why">What it is for.</param>
 /// <param name="Quantity">How many.</param>
 /// <param name="HoldsUp">Stations that wait for it, by slug.</param>
-public sealed record NeededPart(string Item, Sentence Name, PartKind Kind, Sentence Why, double Quantity = 1, IReadOnlyList<string>? HoldsUp = null);
+/// <param name="Price">What one costs by the catalog, until somebody writes down what it did.</param>
+public sealed record NeededPart(string Item, Sentence Name, PartKind Kind, Sentence Why, double Quantity = 1, IReadOnlyList<string>? HoldsUp = null, double? Price = null);

@@ -28,15 +28,11 @@ public sealed record SensorReading(
     private const double PeriodSlack = 0.02;
 
     /// <summary>Where the doubt about the ethanol content comes from.</summary>
-    public IReadOnlyList<BudgetLine> Budget => EthanolPct is { } ethanol ? [.. HazeBudget.Of(ethanol).Select(AsPossible)] : [];
+    public IReadOnlyList<BudgetLine> Budget => EthanolPct is { } ethanol ? HazeBudget.Of(ethanol).With(AtHand) : [];
 
     /// <summary>What there is to check with: a check that needs something else begins with borrowing it.</summary>
     [JsonIgnore]
     internal InstrumentsAtHand AtHand { get; init; } = InstrumentsAtHand.NotSaid;
-
-    private BudgetLine AsPossible(BudgetLine line) => line.Check is { Needs: { } needed } check && !AtHand.Allow(needed)
-        ? line with { Check = check with { Text = $"Borrow {needed.InWords()}: {char.ToLowerInvariant(check.Text[0])}{check.Text[1..]}" } }
-        : line;
 
     /// <summary>True where the tank still held the fuel the map ran on: then it is the blend of the map.</summary>
     public bool IsOfMapFuel { get; init; }

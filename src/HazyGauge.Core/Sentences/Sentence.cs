@@ -72,6 +72,9 @@ public static class Say
     /// <summary>An injector's flow.</summary>
     public static SentenceValue CcPerMin(double ccPerMin) => new(ccPerMin, null, Unit.CcPerMin, 0);
 
+    /// <summary>A length of parts, hose or gaps.</summary>
+    public static SentenceValue Mm(double mm, int digits = 0) => new(mm, null, Unit.Millimetre, digits);
+
     /// <summary>A blend.</summary>
     public static SentenceValue Ethanol(double ethanolPct, int digits = 0) => new(ethanolPct, null, Unit.EthanolPct, digits);
 

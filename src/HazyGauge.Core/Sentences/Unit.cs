@@ -48,6 +48,9 @@ public enum Unit
     /// <summary>Length, m.</summary>
     Metre,
 
+    /// <summary>Length of parts, hose and gaps, mm.</summary>
+    Millimetre,
+
     /// <summary>Density, kg/m3.</summary>
     KgPerM3,
 

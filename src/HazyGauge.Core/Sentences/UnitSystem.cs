@@ -45,6 +45,7 @@ public sealed record UnitStyle(string Metric, string Us, double Factor, double O
         [Unit.GPerKwh] = new(" g/kWh", " lb/hp·h", Horsepower / 1e6 / Pound, 0, 0, 3),
         [Unit.GPerS] = Same(" g/s", 1),
         [Unit.Metre] = new(" m", " ft", 1 / (12 * Inch), 0, 0, 0),
+        [Unit.Millimetre] = new(" mm", " in", 0.001 / Inch, 0, 0, 2),
         [Unit.KgPerM3] = new(" kg/m³", " lb/gal", Gallon / (1000 * Pound), 0, 1, 3),
         [Unit.Watt] = Same(" W", 0),
         [Unit.WattPerK] = new(" W/K", " W/°F", 1 / 1.8, 0, 1, 1),

@@ -20,11 +20,22 @@ public static class SurveyInUse
                 FuelMapEthanolPct = control.FuelMapEthanolPct ?? SensorUsers.EngineOf(survey.Controllers)?.BaseEthanolPct,
             },
             Engine = survey.Engine with { WantedPowerKw = survey.Engine.WantedPowerKw ?? WishedKw(survey) },
-            Goals = survey.Goals with { HighestEthanolPct = survey.Goals.HighestEthanolPct ?? (Wishes(survey, WishKind.HighBlendInSummer).Any() ? VehicleFields.Find("goals.highestEthanolPct")!.Usual!.Value : null) },
+            Goals = survey.Goals with { HighestEthanolPct = survey.Goals.HighestEthanolPct ?? (Wishes(survey, WishKind.HighBlendInSummer).Any() ? UsualHighestPct : null) },
             Instruments = survey.Instruments ?? shop,
         };
         return whole with { Control = whole.Control with { FuelMapEthanolPct = MapFuel.EthanolPct(whole, ledger) }, HasTypicalMapBlend = MapFuel.IsTypical(whole.Control) };
     }
+
+    // Pump gasoline as sold nearly everywhere (common practice, no source).
+    private const double UsualMapPct = 10;
+
+    private static double UsualHighestPct => VehicleFields.Find("goals.highestEthanolPct")!.Usual!.Value;
+
+    /// <summary>The highest blend that must work, % by volume; where nobody said, the usual one.</summary>
+    public static Hazy HighestOrUsualPct(this VehicleSurvey survey) => survey.Goals.HighestEthanolPct ?? UsualHighestPct;
+
+    /// <summary>The blend the fuel map was made on, % by volume; where nobody said, that of pump gasoline.</summary>
+    public static Hazy MapOrUsualPct(this VehicleSurvey survey) => survey.Control.FuelMapEthanolPct ?? UsualMapPct;
 
     /// <summary>The wishes of a kind.</summary>
     internal static IEnumerable<Wish> Wishes(VehicleSurvey survey, WishKind kind) => (survey.Goals.Wishes ?? []).Where(w => w.Kind == kind);

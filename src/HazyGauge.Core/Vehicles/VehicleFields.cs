@@ -11,6 +11,7 @@ namespace HazyGauge.Core.Vehicles;
 /// <summary>Everything that is asked about a vehicle, in the order one walks round it. Usual figures are from memory and common practice; none has a source.</summary>
 public static class VehicleFields
 {
+    private const string MoreIsAWish = "So much more than now goes under Wishes.";
     private const string AtCapacity = "capacity";
     private const string AtSignal = "signal";
     private const double PumpEthanolPct = 10;
@@ -59,8 +60,8 @@ public static class VehicleFields
             [
                 new("fuelSystem.kind", "Kind of fuel system") { HowTo = "Follow the fuel line to its end: ports, throttle, cylinders, or a carburetor.", Effect = "It decides whether the vehicle can run on any blend at all, which side may be opened, and what limits the fuel.", Decides = Always, Choices = VehicleChoices.Kinds },
                 new("vehicle.year", "Year built") { Min = 1900, Max = 2100, HowTo = "Read it off the papers.", Effect = "Fuel parts of old vehicles were made for no ethanol at all." },
-                new("engine.powerKw", "Power now") { Unit = Unit.Kw, Likely = (15, 1000), Min = 1, Max = 2000, HowTo = "Read crank power off the papers, or add the driveline's loss to wheel power from a dynamometer.", Effect = CapacityNeedsIt },
-                new("engine.wantedPowerKw", "Power wanted") { Unit = Unit.Kw, Likely = (15, 1000), Min = 1, Max = 2000, HowTo = "Ask the owner.", Effect = "Without it the fuel system is calculated for the power of today." },
+                new("engine.powerKw", "Power now") { WithPlus = MoreIsAWish, Unit = Unit.Kw, Likely = (15, 1000), Min = 1, Max = 2000, HowTo = "Read crank power off the papers, or add the driveline's loss to wheel power from a dynamometer.", Effect = CapacityNeedsIt },
+                new("engine.wantedPowerKw", "Power wanted") { WithPlus = MoreIsAWish, Unit = Unit.Kw, Likely = (15, 1000), Min = 1, Max = 2000, HowTo = "Ask the owner.", Effect = "Without it the fuel system is calculated for the power of today." },
                 new("goals.wishes", "Wishes") { Items = VehicleItems.OfWishes, ItemName = "Wish", Hint = "As the owner says them: +60 hp, E85 in summer, keep 91 for winter." },
                 new("goals.highestEthanolPct", "Highest blend") { Unit = Unit.EthanolPct, Min = 0, Max = 100, Usual = new(85), HowTo = "Ask the owner.", Effect = "Everything that carries fuel is sized for it." },
                 new("goals.localEthanolPct", "Local high blend") { Needs = Instrument.Hydrometer, Unit = Unit.EthanolPct, Min = 0, Max = 100, HowTo = "Draw a sample at the pump and test it with water; again in winter.", Effect = "Pump E85 is anything from about E60 to E92.", AsksTolerance = true },

@@ -1,7 +1,6 @@
 using System.Text;
 using System.Text.Json.Nodes;
 using HazyGauge.Data;
-using HazyGauge.Data.Profiles;
 using HazyGauge.Web.OpenApi;
 using HazyGauge.Web.Stations;
 using HazyGauge.Web.Uploads;
@@ -30,7 +29,7 @@ internal static class ProfileEndpoints
 
     public static void MapProfiles(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/profiles", async (ProfileStore profiles, ProfileCsv csv, CancellationToken cancellation) =>
+        api.MapGet("/profiles", async (NamedStore<ProfileRow> profiles, ProfileCsv csv, CancellationToken cancellation) =>
             new ProfilesAnswer(await AllAsync(profiles, csv, cancellation))).WithSummary("What a survey can begin from: generic profiles and the shop's own.");
         api.MapGet("/profiles.csv", WriteAsync).WithSummary("The same as a table, to be edited and brought again.").Produces(StatusCodes.Status200OK, contentType: "text/csv");
         api.MapPost("/profiles/import", ImportAsync)
@@ -38,7 +37,7 @@ internal static class ProfileEndpoints
             .AcceptsFile();
     }
 
-    private static async Task<IReadOnlyList<ProfileAnswer>> AllAsync(ProfileStore profiles, ProfileCsv csv, CancellationToken cancellation)
+    private static async Task<IReadOnlyList<ProfileAnswer>> AllAsync(NamedStore<ProfileRow> profiles, ProfileCsv csv, CancellationToken cancellation)
     {
         var own = (await profiles.ListAsync(cancellation))
             .Select(p => new ProfileAnswer(p.Name, true, Upgraded(p.Survey))).ToList();
@@ -66,13 +65,13 @@ internal static class ProfileEndpoints
         return document;
     }
 
-    private static async Task<FileContentHttpResult> WriteAsync(ProfileStore profiles, ProfileCsv csv, CancellationToken cancellation) =>
+    private static async Task<FileContentHttpResult> WriteAsync(NamedStore<ProfileRow> profiles, ProfileCsv csv, CancellationToken cancellation) =>
         TypedResults.File(Encoding.UTF8.GetBytes(ProfileCsv.Write((await AllAsync(profiles, csv, cancellation)).Select(p => (p.Name, p.Survey)))), "text/csv", "profiles.csv");
 
-    private static async Task<Ok<ImportedProfiles>> ImportAsync(HttpRequest request, DataFolder folder, ProfileStore profiles, ProfileCsv csv, CancellationToken cancellation)
+    private static async Task<Ok<ImportedProfiles>> ImportAsync(HttpRequest request, DataFolder folder, NamedStore<ProfileRow> profiles, ProfileCsv csv, CancellationToken cancellation)
     {
         var read = csv.Read(await PlainText.ReadAsync(request, folder, cancellation));
-        await profiles.AddAsync(read.Select(p => (p.Name, p.Survey.ToJsonString())), cancellation);
+        await profiles.AddAsync(now => read.Select(p => new ProfileRow { Name = p.Name, Survey = p.Survey.ToJsonString(), AddedAt = now }), cancellation);
         return TypedResults.Ok(new ImportedProfiles(read.Count, [.. read.Select(p => p.Name)]));
     }
 }

@@ -9,7 +9,7 @@ using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Stations;
 using HazyGauge.Core.Stations.Survey;
 using HazyGauge.Core.Vehicles;
-using HazyGauge.Data.Shelf;
+using HazyGauge.Data;
 using HazyGauge.Formats.Tables;
 using HazyGauge.Web.Stations;
 
@@ -42,7 +42,7 @@ public sealed record ShelfSheet(SheetKind Kind, string Name, bool IsOwn, JsonObj
 /// Data sheets of pumps, injectors and kits, picked by name in the survey. As a table: kind, name, then what is known; numbers may bring
 /// their unit. Points of a curve are written 300:165 400:142, what a kit covers as lines of a buying list with spaces between.
 /// </summary>
-internal sealed class ShelfSheets(ShelfStore store, StationDocuments documents, SurveyStation survey, JsonSerializerOptions json)
+internal sealed class ShelfSheets(NamedStore<ShelfRow> store, StationDocuments documents, SurveyStation survey, JsonSerializerOptions json)
 {
     private const string Kind = "kind";
     private const string Name = "name";
@@ -81,7 +81,7 @@ internal sealed class ShelfSheets(ShelfStore store, StationDocuments documents, 
     public async Task<IReadOnlyList<ShelfSheet>> AddAsync(string table, CancellationToken cancellation)
     {
         var sheets = Read(table);
-        await store.AddAsync(sheets.Select(s => (s.Name, JsonSerializer.Serialize(s, json))), cancellation);
+        await store.AddAsync(now => sheets.Select(s => new ShelfRow { Name = s.Name, Sheet = JsonSerializer.Serialize(s, json), AddedAt = now }), cancellation);
         return sheets;
     }
 

@@ -959,6 +959,213 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/catalogue": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The ends there are, the parts to build from, and which ends go together. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CatalogueAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/catalogue.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The parts as a table, to be edited and brought again. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/catalogue/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Takes parts in from a CSV file with the columns code, name, ports, boreMm, lengthMm, angleDeg, cost, wrenchesMm, clamp, clip, sealant, ethanolRated, bendRadiusMm, maxKpa, sensor, onShelf, all of them or none. Ends are codes of ports with spaces between. One of a code that is known supersedes it. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "multipart/form-data": {
+                        /** Format: binary */
+                        file: string;
+                    };
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ImportedParts"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/catalogue/parts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Keeps one part in the shop's catalog, new or in place of the one of its code. */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    /**
+                     * @example {
+                     *       "code": "qc-3-8-tab-flare-6",
+                     *       "name": "Quick connect 3/8 in to #6 flare",
+                     *       "ports": [
+                     *         "qc-3-8-f-tab",
+                     *         "flare-6-m"
+                     *       ],
+                     *       "boreMm": 7.5,
+                     *       "lengthMm": 44,
+                     *       "cost": 13,
+                     *       "ethanolRated": true,
+                     *       "wrenchesMm": [
+                     *         17.5
+                     *       ],
+                     *       "onShelf": 2
+                     *     }
+                     */
+                    "application/json": components["schemas"]["FittingPart"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FittingPart"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/catalogue/parts/{code}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Takes a part out of the catalog; chains that have it keep it. */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    code: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/entry-kinds": {
         parameters: {
             query?: never;
@@ -2222,6 +2429,159 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{id}/route.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The table of what is saved. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/fitting-chain": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The best three chains of parts from one end of the stock line to the other, through the sensor; where there is none, why. An end is the port that stays open on the stock line. A hose is bought as a piece and cut; the parts span the gap, or its hose makes a loop. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    /**
+                     * @example {
+                     *       "from": "qc-3-8-f-tab",
+                     *       "to": "qc-3-8-m",
+                     *       "via": "sensor",
+                     *       "gapMm": 300,
+                     *       "anglesDeg": [
+                     *         90
+                     *       ],
+                     *       "cut": false,
+                     *       "onShelf": [
+                     *         "hose-8-long"
+                     *       ]
+                     *     }
+                     */
+                    "application/json": components["schemas"]["FittingChainQuery"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FittingChains"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/chain-check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Whether parts go together in an order, joint by joint, and what would happen where they do not. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    /**
+                     * @example {
+                     *       "parts": [
+                     *         "spigot-3-8-barb-9-5",
+                     *         "hose-9-5-short",
+                     *         "qc-3-8-tab-barb-9-5",
+                     *         "sensor",
+                     *         "qc-3-8-tab-barb-9-5",
+                     *         "hose-9-5-short",
+                     *         "qc-3-8-tab-barb-9-5"
+                     *       ],
+                     *       "from": "qc-3-8-f-tab",
+                     *       "to": "qc-3-8-m",
+                     *       "joints": [
+                     *         {},
+                     *         {
+                     *           "clamp": "wormGear"
+                     *         }
+                     *       ],
+                     *       "pressureKpa": 400
+                     *     }
+                     */
+                    "application/json": components["schemas"]["ChainCheckQuery"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ChainCheckResult"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/sensor-reading": {
         parameters: {
             query?: never;
@@ -3076,7 +3436,7 @@ export interface components {
              * @description What it is measured in.
              * @enum {string}
              */
-            unit?: "none" | "ethanolPct" | "percent" | "celsius" | "kelvinStep" | "kpa" | "kw" | "litres" | "lph" | "cc" | "ccPerRev" | "ccPerMin" | "gPerKwh" | "gPerS" | "metre" | "kgPerM3" | "watt" | "wattPerK" | "rpm" | "volt" | "ohm" | "hertz" | "milliseconds" | "microseconds" | "msPer100Kpa" | "minutes" | "seconds" | "degrees";
+            unit?: "none" | "ethanolPct" | "percent" | "celsius" | "kelvinStep" | "kpa" | "kw" | "litres" | "lph" | "cc" | "ccPerRev" | "ccPerMin" | "gPerKwh" | "gPerS" | "metre" | "millimetre" | "kgPerM3" | "watt" | "wattPerK" | "rpm" | "volt" | "ohm" | "hertz" | "milliseconds" | "microseconds" | "msPer100Kpa" | "minutes" | "seconds" | "degrees";
             /**
              * Format: double
              * @description How far off it may be, % of it; null where it is a usual figure without haze.
@@ -3748,6 +4108,108 @@ export interface components {
             /** @description Dotted name of the channel that was read. */
             channel?: string;
             threshold?: null | components["schemas"]["SwitchedVolts"];
+        };
+        /** @description The catalog. */
+        CatalogueAnswer: {
+            /** @description The ends there are. */
+            ports: components["schemas"]["Port"][];
+            /** @description The parts, those that ship and the shop's own. */
+            parts: components["schemas"]["FittingPart"][];
+            /** @description Ends that go together, in pairs of codes. */
+            mates: string[][];
+        };
+        /** @description Do these parts go together in this order? */
+        ChainCheckQuery: {
+            /** @description Codes of the parts, from the first end to the second; which way round they sit is found. */
+            parts: string[];
+            /** @description The stock line's end towards the tank, by the code of its port. */
+            from: string;
+            /** @description The stock line's end towards the engine. */
+            to: string;
+            /** @description How the joints are made up, in their order; later ones may be left out. */
+            joints?: null | components["schemas"]["JointMade"][];
+            /**
+             * Format: double
+             * @description Pressure in the line, kPa; left out, that of an injection line.
+             */
+            pressureKpa?: null | number;
+            /** @description Parts the codes stand for; left out, the shop's catalog. */
+            catalogue?: null | components["schemas"]["FittingPart"][];
+        };
+        /** @description What a check of a chain comes to. */
+        ChainCheckResult: {
+            /** @description True where nothing forbids it. */
+            ok: boolean;
+            /** @description What it noticed, joint by joint. */
+            findings: components["schemas"]["ChainFinding"][];
+            /**
+             * Format: int32
+             * @description How many joints can leak.
+             */
+            leakPoints: number;
+            /** @description Them by number and name. */
+            joints: components["schemas"]["LeakPoint"][];
+        };
+        /** @description Something the check of a chain noticed. */
+        ChainFinding: {
+            /**
+             * Format: int32
+             * @description The joint, counted from 1 at the first end; of a part the joint before it.
+             */
+            joint: number;
+            /** @description Stable name for programs. */
+            code: string;
+            /** @description How much it matters. */
+            severity: components["schemas"]["Severity"];
+            /** @description What would happen, metric. */
+            text: string;
+            /** @description The same with a name in braces where a number stands. */
+            template: string;
+            /** @description The numbers by name, in metric units. */
+            values: {
+                [key: string]: components["schemas"]["SentenceValue"];
+            };
+        };
+        /** @description What has to lie on the bench before a chain is made up. */
+        ChainKit: {
+            /** @description The parts, hoses and clamps. */
+            parts: components["schemas"]["KitPart"][];
+            /** @description The tools, then what is used up. */
+            tools: components["schemas"]["KitTool"][];
+            /**
+             * Format: double
+             * @description What the parts to buy cost together, in the shop's money; clamps are not counted.
+             */
+            costToBuy: number;
+        };
+        /** @description A part of a chain, the way round it sits. */
+        ChainPart: {
+            /** @description Its code. */
+            code: string;
+            /** @description What it is called. */
+            name: string;
+            /** @description Its end towards the first end of the line. */
+            inPort: string;
+            /** @description Its other end. */
+            outPort: string;
+        };
+        /** @description What counts how much where chains are compared: the lowest sum is the best. */
+        ChainWeights: {
+            /**
+             * Format: double
+             * @description For a leak point.
+             */
+            leakPoints: number;
+            /**
+             * Format: double
+             * @description For one of the shop's money.
+             */
+            cost: number;
+            /**
+             * Format: double
+             * @description For one of restriction.
+             */
+            restriction: number;
         };
         /** @description A blend on the coldest morning. */
         ColdStartQuery: {
@@ -4698,7 +5160,7 @@ export interface components {
              * @description What the number is measured in.
              * @enum {string}
              */
-            unit?: "none" | "ethanolPct" | "percent" | "celsius" | "kelvinStep" | "kpa" | "kw" | "litres" | "lph" | "cc" | "ccPerRev" | "ccPerMin" | "gPerKwh" | "gPerS" | "metre" | "kgPerM3" | "watt" | "wattPerK" | "rpm" | "volt" | "ohm" | "hertz" | "milliseconds" | "microseconds" | "msPer100Kpa" | "minutes" | "seconds" | "degrees";
+            unit?: "none" | "ethanolPct" | "percent" | "celsius" | "kelvinStep" | "kpa" | "kw" | "litres" | "lph" | "cc" | "ccPerRev" | "ccPerMin" | "gPerKwh" | "gPerS" | "metre" | "millimetre" | "kgPerM3" | "watt" | "wattPerK" | "rpm" | "volt" | "ohm" | "hertz" | "milliseconds" | "microseconds" | "msPer100Kpa" | "minutes" | "seconds" | "degrees";
         };
         /** @description A figure that differs between two documents of a station. */
         FigureChange: {
@@ -4756,6 +5218,144 @@ export interface components {
             at: string;
             /** @description What it is, in words. */
             what?: components["schemas"]["Sentence"];
+        };
+        /** @description Parts in order that join two ends of a line. */
+        FittingChain: {
+            /** @description The parts, from the first end to the second; hoses and sensor among them. */
+            parts: components["schemas"]["ChainPart"][];
+            /**
+             * Format: int32
+             * @description Joints that can leak.
+             */
+            leakPoints: number;
+            /**
+             * Format: double
+             * @description Hose that runs free between its joints, all pieces, mm; what is pushed over a barb comes on top.
+             */
+            hoseMm: number;
+            /**
+             * Format: double
+             * @description Narrowest bore, mm; null where there is no part.
+             */
+            minBoreMm: null | number;
+            /**
+             * Format: double
+             * @description What has to be bought, in the shop's money; what lies on the shelf costs nothing, clamps are not counted.
+             */
+            cost: number;
+            /** @description True where no chain of the catalog is better. */
+            optimal: boolean;
+            /**
+             * Format: double
+             * @description How much it restricts: 10 mm over the bore to the fourth power, of every part, half as much again for an elbow of 45 degrees and twice for 90.
+             */
+            restriction: number;
+            /** @description True where the parts are longer than the gap and the hose makes a loop. */
+            loop: boolean;
+            /**
+             * Format: double
+             * @description What the parts add to the line without hose, mm.
+             */
+            rigidMm: number;
+        };
+        /** @description Which parts join two ends of a line, through the sensor? */
+        FittingChainQuery: {
+            /** @description The stock line's end towards the tank, by the code of its port. */
+            from: string;
+            /** @description The stock line's end towards the engine. */
+            to: string;
+            /**
+             * Format: double
+             * @description From the one end to the other, mm; 0 for a joint that is pulled apart and left where it is.
+             */
+            gapMm: number;
+            /** @description True where the stock line may be cut: a plain tube is such an end. */
+            cut: boolean;
+            /**
+             * @description What the chain passes through; null for nothing.
+             * @enum {string}
+             */
+            via?: "sensor";
+            /** @description The elbows it needs, one angle each, in any order; left out, elbows are free; empty, it stays straight. */
+            anglesDeg?: null | number[];
+            /** @description Parts to choose from; left out, the shop's catalog. */
+            catalogue?: null | components["schemas"]["FittingPart"][];
+            /** @description Codes of parts that lie on the shelf, one that lies there twice named twice; left out, what the catalog says. */
+            onShelf?: null | string[];
+            /** @description Hose that lies on the shelf by the meter: how long a run it gives, as often as it is needed. */
+            hoseStock?: null | components["schemas"]["HoseStock"][];
+            weights?: null | components["schemas"]["ChainWeights"];
+            /** @description True where the stock line must go back as it was, and so must not be cut. */
+            reversible?: null | boolean;
+        };
+        /** @description The best chains there are. */
+        FittingChains: {
+            /** @description Up to three, the best first, each of other parts. */
+            chains: components["schemas"]["FittingChain"][];
+            /** @description Why there is none, and which single part would make one possible; null where there is one. */
+            whyNone: null | string;
+            /** @description What was looked through, so that nothing better can be left; null where there is none. */
+            proof: null | string;
+            why?: null | components["schemas"]["Sentence"];
+        };
+        /** @description A part that joins the sensor to the line: fitting, hose or the sensor itself. */
+        FittingPart: {
+            /** @description Its name in files and requests. */
+            code: string;
+            /** @description What it is called. */
+            name: string;
+            /** @description Its ends, by their codes; fuel runs between two of them. */
+            ports: string[];
+            /**
+             * Format: double
+             * @description Narrowest bore, mm.
+             */
+            boreMm: number;
+            /**
+             * Format: double
+             * @description What it adds to the line between its neighbours, mm; of hose the longest run one piece gives.
+             */
+            lengthMm: number;
+            /**
+             * Format: double
+             * @description What one costs, in the shop's money; of hose a piece.
+             */
+            cost: number;
+            /** @description True where its maker rates it for ethanol fuel. */
+            ethanolRated: boolean;
+            /**
+             * Format: double
+             * @description By how much it turns the line, degrees; left out, it is straight.
+             */
+            angleDeg?: null | number;
+            /** @description Wrenches it takes, mm across flats. */
+            wrenchesMm?: null | number[];
+            /**
+             * @description The clamp for its hose joints.
+             * @enum {string}
+             */
+            clamp?: "none" | "wormGear" | "constantTension" | "fullCircle" | "ear";
+            /** @description True where a retaining clip has to be put back on. */
+            clip?: null | boolean;
+            /** @description True where its thread takes sealant. */
+            sealant?: null | boolean;
+            /**
+             * Format: double
+             * @description Tightest bend of hose, mm, to the middle of it.
+             */
+            bendRadiusMm?: null | number;
+            /**
+             * Format: double
+             * @description Highest pressure it is made for, kPa; left out, that of an injection line.
+             */
+            maxKpa?: null | number;
+            /** @description True for a sensor. */
+            sensor?: null | boolean;
+            /**
+             * Format: int32
+             * @description How many lie on the shop's shelf.
+             */
+            onShelf?: null | number;
         };
         /**
          * @description A part of the fuel system that can be too small.
@@ -5615,6 +6215,16 @@ export interface components {
                 }[];
             };
         };
+        /** @description Hose there is. */
+        HoseStock: {
+            /** @description The hose. */
+            code: string;
+            /**
+             * Format: double
+             * @description Longest run it gives, mm.
+             */
+            lengthMm: number;
+        };
         /** @description The drive that heats the fuel most. Whatever is null is taken from the survey, or is a typical figure. */
         HotDrive: {
             /** @description Temperature around the tank, C. */
@@ -5805,6 +6415,16 @@ export interface components {
              */
             id: string;
             merged?: null | components["schemas"]["MergedParts"];
+        };
+        /** @description Parts that were taken in. */
+        ImportedParts: {
+            /**
+             * Format: int32
+             * @description How many.
+             */
+            imported: number;
+            /** @description Their codes. */
+            codes: string[];
         };
         /** @description Profiles that were taken in. */
         ImportedProfiles: {
@@ -6093,6 +6713,18 @@ export interface components {
             /** @description How it is held: ring, tab, slide lock, thread. */
             retainer?: null | string;
         };
+        /** @description How a joint is made up, as far as somebody said. */
+        JointMade: {
+            /**
+             * @description The clamp on it; left out, the one the parts ask for.
+             * @enum {string}
+             */
+            clamp?: "none" | "wormGear" | "constantTension" | "fullCircle" | "ear";
+            /** @description True where sealant is on the thread; left out, as it should be. */
+            sealant?: null | boolean;
+            /** @description False where the retaining clip is missing; left out, it is there. */
+            clip?: null | boolean;
+        };
         JsonElement: unknown;
         JsonObject: {
             [key: string]: unknown;
@@ -6113,6 +6745,44 @@ export interface components {
             /** @description What comes with it and this job does not need. */
             beyond: string[];
         };
+        /** @description A part of a chain on the shopping list. */
+        KitPart: {
+            /** @description Its code. */
+            code: string;
+            /** @description What it is called. */
+            name: string;
+            /**
+             * Format: int32
+             * @description How many the chain takes.
+             */
+            quantity: number;
+            /**
+             * Format: int32
+             * @description How many of them lie on the shop's shelf.
+             */
+            onShelf: number;
+            /**
+             * Format: double
+             * @description What one costs; null where that is not known.
+             */
+            cost: null | number;
+            /**
+             * Format: int32
+             * @description How many have to be bought.
+             */
+            toBuy?: number;
+        };
+        /** @description A tool or something that is used up. */
+        KitTool: {
+            item: string;
+            name: components["schemas"]["Sentence"];
+            /**
+             * @description What kind of thing has to be there.
+             * @enum {string}
+             */
+            kind: "part" | "wiring" | "consumable" | "tool" | "instrument";
+            why: components["schemas"]["Sentence"];
+        };
         /** @description The latest saved reading. */
         LatestReading: {
             /** Format: double */
@@ -6121,6 +6791,25 @@ export interface components {
             plusMinus: number;
             /** Format: date-time */
             savedAt: string;
+        };
+        /** @description A joint that can leak. */
+        LeakPoint: {
+            /**
+             * Format: int32
+             * @description Its number on the leak list, from 1.
+             */
+            number: number;
+            /** @description Between what. */
+            name: string;
+            /** @description What keeps it tight. */
+            seal: string;
+            /**
+             * @description What of it can be made up wrongly; null for nothing.
+             * @enum {string}
+             */
+            asks?: "clamp" | "sealant" | "clip";
+            /** @description How it should be, where that is yes or no. */
+            shouldBe?: null | boolean;
         };
         /** @description A change of level. */
         LevelChange: {
@@ -6592,6 +7281,29 @@ export interface components {
             key: string;
             what: components["schemas"]["Sentence"];
         };
+        /** @description An end of a part or of the stock line. */
+        Port: {
+            /** @description Its name in files and requests. */
+            code: string;
+            /** @description How it joins. */
+            type: components["schemas"]["PortType"];
+            /** @description In the field's words: "quick connect 3/8 in, male". */
+            name: string;
+            /** @description Its size, as it is ordered. */
+            size: string;
+            /** @description Which half of a joint it is. */
+            gender: components["schemas"]["PortGender"];
+            /** @description The family it is looked for under. */
+            family?: null | string;
+            /** @description Its thread, where it is screwed. */
+            thread?: null | string;
+            retainer?: null | components["schemas"]["Retainer"];
+        };
+        /**
+         * @description Which half of a joint an end is.
+         * @enum {string}
+         */
+        PortGender: "male" | "female";
         /** @description The injectors in the ports. */
         PortInjectors: {
             /**
@@ -6726,6 +7438,11 @@ export interface components {
              */
             openingsPerCycle?: null | number;
         };
+        /**
+         * @description How an end joins another.
+         * @enum {string}
+         */
+        PortType: "quickConnect" | "flare" | "oRingBoss" | "taperedPipe" | "hoseBarb" | "hoseEnd" | "bead" | "plainTube" | "ferrule" | "hoseSocket" | "dashHose";
         /** @description What a job comes to. */
         PreviewAnswer: {
             /** @description The wanted stations and all they rest on, by slug. */
@@ -6860,6 +7577,74 @@ export interface components {
              * @description How long it can be restored; afterwards it is deleted.
              */
             keptUntil: string;
+        };
+        /** @enum {string} */
+        Retainer: "ring" | "tab" | "slideLock";
+        /** @description How the sensor is to be joined to the line. */
+        RoutePlan: {
+            /** @description The stock line's end towards the tank, by the code of its port. */
+            from?: null | string;
+            /** @description The stock line's end towards the engine. */
+            to?: null | string;
+            /**
+             * Format: double
+             * @description From the one end to the other, mm; 0 for a joint that is pulled apart and left where it is.
+             */
+            gapMm?: null | number;
+            /** @description True where the line may be cut; left out, it may not. */
+            cut?: null | boolean;
+            /** @description Elbows wanted, one angle each, degrees; left out, they are free. */
+            anglesDeg?: null | number[];
+            /** @description The parts chosen, from the first end to the second, whole: the job keeps what the catalog said that day. */
+            chain?: null | components["schemas"]["FittingPart"][];
+            /** @description How the joints are made up, in their order. */
+            joints?: null | components["schemas"]["JointMade"][];
+            /** @description Joints that are only opened, to bleed or to get there, and parts outside the chain: they can leak too. */
+            opened?: null | string[];
+            /** @description What else there is to know. */
+            notes?: null | string;
+        };
+        /** @description What a route comes to. */
+        RouteResults: {
+            /** @description An end of a part or of the stock line. */
+            from: null | components["schemas"]["Port"];
+            /** @description An end of a part or of the stock line. */
+            to: null | components["schemas"]["Port"];
+            /** @description What a check of a chain comes to. */
+            check: null | components["schemas"]["ChainCheckResult"];
+            /** @description Everything that can leak, numbered: the joints of the chain, then those that are only opened. */
+            leaks: components["schemas"]["LeakPoint"][];
+            /** @description What has to lie on the bench before a chain is made up. */
+            kit: null | components["schemas"]["ChainKit"];
+            /** @description The chain as it is drawn. */
+            strip: components["schemas"]["StripPart"][];
+            /**
+             * Format: double
+             * @description Hose that runs free, mm; null where the chain does not span the gap or the gap is not known.
+             */
+            hoseMm: null | number;
+            /**
+             * Format: double
+             * @description What the parts add without hose, mm.
+             */
+            rigidMm: number;
+            /** @description True where the hose makes a loop. */
+            loop: boolean;
+            /**
+             * Format: double
+             * @description Pressure the joints are judged at, kPa.
+             */
+            pressureKpa: number;
+            /** @description What it means, the gravest first. */
+            findings: components["schemas"]["Finding"][];
+            headline: components["schemas"]["Sentence"];
+            lead: components["schemas"]["Sentence"];
+            /**
+             * @description How far the work at a station has come.
+             * @enum {string}
+             */
+            state: "empty" | "inWork" | "proven" | "hold" | "planned";
+            nextAction: components["schemas"]["NextAction"];
         };
         /** @description The breakpoints of the row: chosen, or only how many. */
         RowChoice: {
@@ -7493,6 +8278,35 @@ export interface components {
             pulseMs: number;
             errorPct: components["schemas"]["Hazy"];
         };
+        /** @description A part as it is drawn. */
+        StripPart: {
+            /** @description Its code. */
+            code: string;
+            /** @description What it is called. */
+            name: string;
+            /**
+             * @description What a part of the strip looks like.
+             * @enum {string}
+             */
+            kind: "fitting" | "hose" | "sensor";
+            in: components["schemas"]["Port"];
+            out: components["schemas"]["Port"];
+            /**
+             * Format: double
+             * @description Its bore, mm.
+             */
+            boreMm: number;
+            /**
+             * Format: double
+             * @description What it adds to the line, mm; of hose the run it has here.
+             */
+            lengthMm: number;
+            /**
+             * Format: double
+             * @description By how much it turns the line, degrees.
+             */
+            angleDeg: null | number;
+        };
         /** @description Something a survey shows. */
         SurveyFinding: {
             /** @description Stable name for programs. */
@@ -7726,7 +8540,7 @@ export interface components {
          * @description What a number of a sentence is measured in. Stored and sent in the metric unit, always; shown in the units one chooses.
          * @enum {string}
          */
-        Unit: "none" | "ethanolPct" | "percent" | "celsius" | "kelvinStep" | "kpa" | "kw" | "litres" | "lph" | "cc" | "ccPerRev" | "ccPerMin" | "gPerKwh" | "gPerS" | "metre" | "kgPerM3" | "watt" | "wattPerK" | "rpm" | "volt" | "ohm" | "hertz" | "milliseconds" | "microseconds" | "msPer100Kpa" | "minutes" | "seconds" | "degrees";
+        Unit: "none" | "ethanolPct" | "percent" | "celsius" | "kelvinStep" | "kpa" | "kw" | "litres" | "lph" | "cc" | "ccPerRev" | "ccPerMin" | "gPerKwh" | "gPerS" | "metre" | "millimetre" | "kgPerM3" | "watt" | "wattPerK" | "rpm" | "volt" | "ohm" | "hertz" | "milliseconds" | "microseconds" | "msPer100Kpa" | "minutes" | "seconds" | "degrees";
         /** @description A file that was taken in. */
         UploadedFile: {
             sha256: string;

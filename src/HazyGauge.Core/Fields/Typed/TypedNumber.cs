@@ -124,6 +124,11 @@ public sealed record TypedNumber(double Value, string Unit, string Shown, double
             return new TypedDoubt($"{InUnits(value, question.Unit, system)} is unlikely here. Did you mean {string.Join(" or ", meant.Select(m => m.Text))}?", meant);
         }
 
+        if (question.WithPlus is { } more && text.TrimStart().StartsWith('+'))
+        {
+            return new TypedDoubt($"\u201c{Short(text)}\u201d is taken as {InUnits(value, question.Unit, system)} in all. {more}", []);
+        }
+
         // Whoever types the unit knows what he measured.
         return Fits(value, question) || !isBare ? null : new TypedDoubt($"{InUnits(value, question.Unit, system)} is unlikely here. Look again.", []);
     }

@@ -9,7 +9,8 @@ namespace HazyGauge.Core.Fields.Typed;
 /// <param name="Max">Highest it can be.</param>
 /// <param name="Likely">Between which it nearly always is; null where nothing is unlikely.</param>
 /// <param name="AboveAir">True for a pressure above that of the air, which gauges and logs also give as absolute.</param>
-public sealed record TypedQuestion(string? Label, Unit Unit, double? Min, double? Max, (double Least, double Most)? Likely, bool AboveAir)
+/// <param name="WithPlus">What to do with a plus before the number, where that may mean so much more; null where it means nothing.</param>
+public sealed record TypedQuestion(string? Label, Unit Unit, double? Min, double? Max, (double Least, double Most)? Likely, bool AboveAir, string? WithPlus = null)
 {
     private static readonly Dictionary<string, TypedQuestion> Kinds = new(StringComparer.OrdinalIgnoreCase)
     {
@@ -44,7 +45,7 @@ public sealed record TypedQuestion(string? Label, Unit Unit, double? Min, double
         Kinds.GetValueOrDefault(name) ?? (Enum.TryParse<Unit>(name, ignoreCase: true, out var unit) && !int.TryParse(name, out _) ? new TypedQuestion(null, unit, null, null, null, false) : null);
 
     /// <summary>What a field asks for.</summary>
-    public static TypedQuestion Of(Field field) => new(field.Label, field.Unit, field.Min, field.Max, field.Likely, field.AboveAir);
+    public static TypedQuestion Of(Field field) => new(field.Label, field.Unit, field.Min, field.Max, field.Likely, field.AboveAir, field.WithPlus);
 
     /// <summary>What a column of a field's table asks for.</summary>
     public static TypedQuestion Of(FieldColumn column) => new(column.Label, column.Quantity, null, null, null, false);

@@ -51,6 +51,7 @@ internal static class UnitNames
         [Unit.GPerKwh] = ("fuel consumption", [(new("g/kWh", 1), "g/kwh g/kw.h g/kw-h"), (new("lb/hp·h", 1 / UnitStyle.Of(Unit.GPerKwh).Factor), "lb/hp·h lb/hph lb/hp-h lb/hphr lb/hp-hr lb/hp.h lb/hp*h"), (new("kg/kWh", 1000), "kg/kwh")]),
         [Unit.GPerS] = ("injector flow", [(new("g/s", 1), "g/s gps"), (new("kg/h", 1 / 3.6), "kg/h"), (new("g/min", 1.0 / 60), "g/min"), (new("lb/h", Pound / 3.6), "lb/h lb/hr lbs/hr")]),
         [Unit.Metre] = ("length", [(new("m", 1), "m meter metre meters metres"), (new("ft", 12 * Inch), "ft foot feet '"), (new("km", 1000), "km"), (new("cm", 0.01), "cm"), (new("mm", 0.001), "mm"), (new("in", Inch), "in inch inches \"")]),
+        [Unit.Millimetre] = ("length", [(new("mm", 1), "mm millimeter millimetre millimeters millimetres"), (new("in", 1000 * Inch), "in inch inches \""), (new("cm", 10), "cm"), (new("m", 1000), "m meter metre meters metres"), (new("ft", 12_000 * Inch), "ft foot feet '")]),
         [Unit.KgPerM3] = ("density", [(new("kg/m³", 1), "kg/m3 g/l"), (new("g/cm³", 1000), "g/cm3 g/cc kg/l g/ml"), (new("lb/gal", Pound / Gallon * 1000), "lb/gal lbs/gal ppg")]),
         [Unit.Watt] = ("power", [(new("W", 1), "w watt watts"), (new("kW", 1000), "kw"), (new("hp", 1000 * Horsepower), "hp")]),
         [Unit.WattPerK] = ("heat loss", [(new("W/K", 1), "w/k w/°c w/c"), (new("W/°F", 1.8), "w/°f w/f")]),

@@ -3,6 +3,7 @@ using HazyGauge.Core.FuelSystem;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Quantities;
 using HazyGauge.Core.Sentences;
+using HazyGauge.Core.Shop;
 using HazyGauge.Core.Vehicles;
 
 namespace HazyGauge.Core.Stations.Capacity;
@@ -36,8 +37,8 @@ public static class CapacityEvaluation
         return new CapacityResults(
             atPoint?.PowerKw,
             atPoint?.EthanolPct,
-            atPoint,
-            [.. SurveyedFuelSystem.Of(survey, FullLoad.AsSurveyed, ledger).AsFound().Select(ComponentLoad.Of)],
+            atPoint is null ? null : atPoint with { Budget = atPoint.Budget.With(atHand) },
+            [.. SurveyedFuelSystem.Of(survey, FullLoad.AsSurveyed, ledger).AsFound().Select(use => ComponentLoad.Of(use, atHand))],
             [.. ChangeWords.Lines(change).Select(l => new PlannedChange(l.Key, l.What))],
             isNothingKnown ? null : HotDriveSummary.Of(drive, system.EthanolPct),
             Failsafe(survey, system, planned, new(system.BasePressureKpa + (change.BaseRiseKpa ?? 0)), drive, ledger),

@@ -17,7 +17,6 @@ internal sealed class CompensateEvaluation(CompensatePlan plan, Hazy basePct, Ba
     // A survey that is off by more than this speaks of another map.
     private const double SameBlendPct = 0.5;
     private const double LabelledFromPct = 60;
-    private const double UsualHighestPct = 85;
 
     // Blends and pulses a mechanic looks up.
     private static readonly double[] LookedUpPct = [0, 10, 20, 30, 40, 50, 60, 75, 85];
@@ -127,7 +126,7 @@ internal sealed class CompensateEvaluation(CompensatePlan plan, Hazy basePct, Ba
             return null;
         }
 
-        var factor = new FuelFactorQuery(survey.Goals.HighestEthanolPct ?? UsualHighestPct, basePct, plan.MeteringOrUsual).Answer(ledger).Factor;
+        var factor = new FuelFactorQuery(survey.HighestOrUsualPct(), basePct, plan.MeteringOrUsual).Answer(ledger).Factor;
         var dead = plan.Pulse?.DeadTimeMs ?? survey.DeadTimeMs(ledger);
         return [.. LookedUpMs.Where(ms => ms > 1.1 * dead.Value).Select(ms => new StretchedPulse(ms, InjectorPulse.Lengthen(ms, dead, factor).WholePulseErrorPct))];
     }

@@ -16,7 +16,7 @@ internal static class CompensateWords
         "Factors count from that blend, not from E0. Ask whoever made the map which fuel was in the tank. A wrong guess costs several percent of fuel, and a map made on E85 taken for one made on gasoline floods the engine.";
 
     /// <summary>What to do where the signal reaches a display only.</summary>
-    public static Sentence OnDisplay(double basePct) => Sentence.Of($"Type in nothing: nothing counts the ethanol. Hold the blend between {Say.Ethanol(Math.Max(0, basePct - Uncorrected.HeldWithinPct))} and {Say.Ethanol(Math.Min(100, basePct + Uncorrected.HeldWithinPct))}.");
+    public static Sentence OnDisplay(double basePct) => Sentence.Of($"Type in nothing: nothing counts the ethanol. Hold the blend between {Uncorrected.HeldBetween(basePct)}.");
 
     /// <summary>Why that is so.</summary>
     public static Sentence WhyDisplay(VehicleSurvey survey) => survey.Control.SignalPath == SignalPath.DisplayOnly

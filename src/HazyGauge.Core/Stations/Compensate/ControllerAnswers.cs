@@ -9,12 +9,10 @@ namespace HazyGauge.Core.Stations.Compensate;
 /// <summary>What every controller on the vehicle needs: nobody is told to type what he cannot type.</summary>
 internal sealed class ControllerAnswers(VehicleSurvey survey, Hazy basePct, SensorReading? reading, FuelFactorResult? fuel)
 {
-    private const double UsualHighestPct = 85;
-
     // A controller and a gauge on one sensor that agree within 2 points are normal (common practice, no source).
     private const double SamePct = 2;
 
-    private readonly double _highest = survey.Goals.HighestEthanolPct?.Value ?? UsualHighestPct;
+    private readonly double _highest = survey.HighestOrUsualPct().Value;
     private readonly IReadOnlyList<SettingVerdict> _settings = SettingVerdicts.Of(survey);
 
     /// <summary>The answers, the engine's controller first.</summary>
@@ -122,8 +120,7 @@ internal sealed class ControllerAnswers(VehicleSurvey survey, Hazy basePct, Sens
 
     private IEnumerable<ControllerStep> Held(ControllerOnBoard controller)
     {
-        var (from, to) = (Math.Max(0, basePct.Value - Uncorrected.HeldWithinPct), Math.Min(100, basePct.Value + Uncorrected.HeldWithinPct));
-        yield return new(StepKind.Hold, controller.Role == ControllerRole.Engine ? Sentence.Of($"The tank between {Say.Ethanol(from)} and {Say.Ethanol(to)}: read the display after every fill.") : Beside(controller.Role).Text);
+        yield return new(StepKind.Hold, controller.Role == ControllerRole.Engine ? Sentence.Of($"The tank between {Uncorrected.HeldBetween(basePct.Value)}: read the display after every fill.") : Beside(controller.Role).Text);
     }
 
     private IEnumerable<ControllerStep> Verified(ControllerOnBoard controller)

@@ -32,7 +32,7 @@ public static class SurveyEvaluation
             VehicleFields.NotAsked(survey),
             system.PowerKw,
             system.EthanolPct,
-            [.. uses.Select(ComponentLoad.Of)],
+            [.. uses.Select(use => ComponentLoad.Of(use, survey.AtHand()))],
             SurveyWords.Headline(eligible, uses, survey),
             SurveyWords.Lead(eligible, toMeasure, VehicleFields.All.Count(q => q.IsOpen(survey) && q.HoldsUp(survey)), uses.Count > 0 && system.Assumed.Count > 0),
             next.State,
@@ -81,7 +81,7 @@ public static class SurveyEvaluation
             .Select(q =>
             {
                 var effect = gains[q.Path]?.Words ?? q.Effect!;
-                var how = atHand.Allow(q.Needs) ? q.HowTo : $"Borrow {q.Needs!.Value.InWords()}. {q.HowTo}";
+                var how = atHand.ToDo(q.HowTo, q.Needs);
                 return new ToMeasure(q.Path, how, effect.Text, system.Assumed.GetValueOrDefault(q.Path), effect.Template, effect.Values) { Needs = q.Needs };
             })];
     }

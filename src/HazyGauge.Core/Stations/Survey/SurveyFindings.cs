@@ -3,7 +3,6 @@ using HazyGauge.Core.FuelSystem;
 using HazyGauge.Core.Fuels;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
-
 using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Vehicles;
 
@@ -14,9 +13,6 @@ internal static class SurveyFindings
 {
     // A map made on this much ethanol is one for ethanol (our own limit).
     private const double EthanolMapFromPct = 40;
-
-    private const double UsualHighestPct = 85;
-    private const double UsualMapPct = 10;
 
     // What a running battery reaches, V.
     private const double BatteryV = 15;
@@ -131,7 +127,7 @@ internal static class SurveyFindings
     private static SurveyFinding WholePulses(VehicleSurvey survey)
     {
         const double PulseMs = 2.0, DeadMs = 0.9;
-        var (highest, map) = (survey.Goals.HighestEthanolPct?.Value ?? UsualHighestPct, survey.Control.FuelMapEthanolPct?.Value ?? UsualMapPct);
+        var (highest, map) = (survey.HighestOrUsualPct().Value, survey.MapOrUsualPct().Value);
         var factor = Uncorrected.LambdaRatio(highest, map);
         var richPct = 100 * ((((PulseMs * factor) - DeadMs) / (PulseMs - DeadMs) / factor) - 1);
         return new("extenderWholePulses", Severity.Caution, Sentence.Of(

@@ -18,7 +18,7 @@ internal static class SurveyWords
         return eligible switch
         {
             Eligibility.Yes when survey.Control is { SignalPath: SignalPath.DisplayOnly, FuelMapEthanolPct: { } map } =>
-                Sentence.Of($"A display is enough, as long as the tank holds {Say.Ethanol(Math.Max(0, map.Value - Uncorrected.HeldWithinPct))} to {Say.Ethanol(Math.Min(100, map.Value + Uncorrected.HeldWithinPct))}.") + load,
+                Sentence.Of($"A display is enough, as long as the tank stays between {Uncorrected.HeldBetween(map.Value)}.") + load,
             Eligibility.Yes => "It can be converted." + load,
             Eligibility.AfterChanges => "It can be converted, but not as it is." + load,
             Eligibility.No => "Not this way. Buy nothing yet.",

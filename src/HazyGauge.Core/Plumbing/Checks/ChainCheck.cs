@@ -1,0 +1,148 @@
+using HazyGauge.Core.Findings;
+using HazyGauge.Core.Plumbing.Chains;
+using HazyGauge.Core.Plumbing.Ports;
+using HazyGauge.Core.Sentences;
+
+namespace HazyGauge.Core.Plumbing.Checks;
+
+/// <summary>Checks a chain joint by joint and part by part, and says what would happen.</summary>
+public static class ChainCheck
+{
+    // A worm-gear clamp is for lines without pressure (common practice, no source).
+    private const double WormGearToKpa = 50;
+
+    // Less than this share of the area of both neighbors is a choke (our own limit).
+    private const double LeastArea = 0.7;
+
+    /// <summary>What the check comes to.</summary>
+    /// <param name="chain">The chain.</param>
+    /// <param name="made">How its joints are made up, in their order; later ones may be left out.</param>
+    /// <param name="pressureKpa">Pressure in the line, kPa; null for that of an injection line.</param>
+    public static ChainCheckResult Of(MadeChain chain, IReadOnlyList<JointMade> made, double? pressureKpa)
+    {
+        var kpa = pressureKpa ?? ChainRules.UsualLineKpa;
+        var joints = chain.Joints.ToList();
+        var findings = joints.SelectMany((j, i) => OfJoint(chain, i, j.Before, j.After, made.ElementAtOrDefault(i) ?? new JointMade(), kpa))
+            .Concat(chain.Parts.SelectMany((_, i) => OfPart(chain, i, kpa)))
+            .OrderBy(f => f.Joint).ThenByDescending(f => f.Severity).ToList();
+        var leaks = LeakList.Of(chain);
+        return new ChainCheckResult(findings.TrueForAll(f => f.Severity != Severity.Stop), findings, leaks.Count, leaks);
+    }
+
+    private static IEnumerable<ChainFinding> OfJoint(MadeChain chain, int index, Port before, Port after, JointMade made, double kpa)
+    {
+        ChainFinding Finding(string code, Severity severity, Sentence text) => ChainFinding.Of(index + 1, code, severity, text);
+        if (JointRules.Fault(before, after) is { } fault)
+        {
+            yield return Finding(fault.Code, Severity.Stop, fault.Text);
+        }
+
+        var isTapered = before.Type == PortType.TaperedPipe && after.Type == PortType.TaperedPipe;
+        if (made.Sealant == true && !isTapered)
+        {
+            yield return Finding("sealantOnStraight", Severity.Stop, $"Sealant on {Kind(before)}: it seals in another way, so sealant only comes loose and ends in the injectors. Clean it off.");
+        }
+        else if (isTapered)
+        {
+            yield return made.Sealant == false
+                ? Finding("noSealant", Severity.Stop, "A tapered thread without sealant weeps fuel along the thread. Use a sealant its maker allows for ethanol.")
+                : Finding("takesSealant", Severity.Info, "Tapered thread: it takes a sealant its maker allows for ethanol, and none on the first two turns.");
+        }
+
+        if ((before.IsHoseJoint && after.IsHoseJoint) || made.Clamp is not null)
+        {
+            foreach (var clamp in OfClamp(made.Clamp ?? Asked(chain, index), before.IsHoseJoint && after.IsHoseJoint, kpa))
+            {
+                yield return Finding(clamp.Code, clamp.Severity, clamp.Text);
+            }
+        }
+
+        if (before.Type == PortType.QuickConnect && after.Type == PortType.QuickConnect)
+        {
+            if (made.Clip == false)
+            {
+                yield return Finding("missingClip", Severity.Stop, "The retaining clip is missing: the joint holds until pressure or engine movement pulls it apart, and then it sprays. Do not run it without the clip.");
+            }
+            else if (Neighbors(chain, index).Any(p => p.Part.Clip == true))
+            {
+                yield return Finding("takesClip", Severity.Info, "It is home when it clicks and holds against a hard tug. Then the retaining clip goes back on.");
+            }
+        }
+    }
+
+    private static IEnumerable<(string Code, Severity Severity, Sentence Text)> OfClamp(ClampKind clamp, bool isHose, double kpa)
+    {
+        if (!isHose)
+        {
+            if (clamp != ClampKind.None)
+            {
+                yield return ("clampNowhere", Severity.Caution, "A clamp has nothing to hold here: this joint is no hose on a barb.");
+            }
+        }
+        else if (clamp == ClampKind.None)
+        {
+            yield return ("missingClamp", Severity.Stop, Sentence.Of($"Hose without a clamp: {Say.Kpa(kpa)} pushes it off the barb."));
+        }
+        else if (clamp == ClampKind.WormGear)
+        {
+            yield return kpa > WormGearToKpa
+                ? ("wormGear", Severity.Stop, Sentence.Of($"A worm-gear clamp on a line with {Say.Kpa(kpa)}: its slots cut into the hose and it presses unevenly, so it weeps. Use a full-circle or constant-tension clamp."))
+                : ("wormGear", Severity.Info, "A worm-gear clamp will do without pressure; snug, not tight, or its slots cut the hose.");
+        }
+        else if (clamp == ClampKind.Ear)
+        {
+            yield return ("earPlace", Severity.Info, Sentence.Of($"An ear clamp sits {Say.Mm(3)} to {Say.Mm(6)} from the end of the barb."));
+        }
+    }
+
+    private static IEnumerable<ChainFinding> OfPart(MadeChain chain, int index, double kpa)
+    {
+        var part = chain.Parts[index].Part;
+        ChainFinding Finding(string code, Severity severity, Sentence text) => ChainFinding.Of(index + 1, code, severity, text);
+        if (!part.EthanolRated)
+        {
+            yield return Finding("notRated", Severity.Stop, part.IsHose
+                ? $"{part.Name} is not rated for ethanol: it swells, goes soft and sheds bits into the injectors."
+                : $"{part.Name} is not rated for ethanol: its seals or its metal do not last in it.");
+        }
+
+        if (part.MaxKpa is { } most && most < kpa)
+        {
+            yield return Finding("tooMuchPressure", Severity.Stop, Sentence.Of($"{part.Name} is made for {Say.Kpa(most)}, and the line has {Say.Kpa(kpa)}: it can burst."));
+        }
+
+        if (part.Ports.Count == 1)
+        {
+            yield return Finding("closed", Severity.Stop, $"{part.Name} has one end: it closes the line.");
+        }
+        else if (part.Ports.Count > 2)
+        {
+            yield return Finding("sidePort", Severity.Caution, $"{part.Name} has an end beside the line: it needs its plug or its pressure sensor, and it is a leak point too.");
+        }
+
+        if (index > 0 && index < chain.Parts.Count - 1 && chain.Parts[index - 1].Part.BoreMm is var before && chain.Parts[index + 1].Part.BoreMm is var after
+            && Math.Pow(part.BoreMm / Math.Min(before, after), 2) is var area && area < LeastArea)
+        {
+            // The sensor's own bore is what it is: only said.
+            yield return Finding("narrow", part.IsSensor ? Severity.Info : Severity.Caution,
+                Sentence.Of($"{part.Name} is {Say.Mm(part.BoreMm, 1)} wide, its neighbors at least {Say.Mm(Math.Min(before, after), 1)}: {Say.Percent(100 * area)} of their area is left, and pressure is lost there at full flow."));
+        }
+    }
+
+    // The clamp the parts beside a joint ask for; where none says, the one for injection lines.
+    internal static ClampKind Asked(MadeChain chain, int index) =>
+        Neighbors(chain, index).Select(p => p.Part.Clamp).FirstOrDefault(c => c is not null and not ClampKind.None) ?? ClampKind.FullCircle;
+
+    internal static IEnumerable<SeatedPart> Neighbors(MadeChain chain, int index) =>
+        new[] { index - 1, index }.Where(i => i >= 0 && i < chain.Parts.Count).Select(i => chain.Parts[i]);
+
+    private static string Kind(Port port) => port.Type switch
+    {
+        PortType.QuickConnect => "a quick connect",
+        PortType.Flare => "a flare",
+        PortType.ORingBoss => "an O-ring boss",
+        PortType.Ferrule or PortType.PlainTube => "a ferrule",
+        PortType.TaperedPipe => "a tapered thread against another end",
+        _ => "a hose joint",
+    };
+}

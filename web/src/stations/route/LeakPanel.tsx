@@ -1,0 +1,134 @@
+import { useState } from "react";
+import { Mark } from "../../fields/Mark";
+import { SelectField } from "../../fields/SelectField";
+import { TextField } from "../../fields/TextField";
+import { useUnits } from "../../words/useUnits";
+import { withJoint } from "./chain";
+import type { JointMade, LeakPoint, RouteStation } from "./types";
+
+const clamps: { name: NonNullable<JointMade["clamp"]>; label: string }[] = [
+  { name: "fullCircle", label: "Full-circle clamp" },
+  { name: "constantTension", label: "Constant-tension clamp" },
+  { name: "ear", label: "Ear clamp" },
+  { name: "wormGear", label: "Worm-gear clamp" },
+  { name: "none", label: "No clamp" },
+];
+
+/** Everything that can leak, by the number it is checked under, and how each joint is made up. */
+export function LeakPanel({ route }: { route: RouteStation }) {
+  const { document, setDraft, lastResults, errorFor } = route;
+  const units = useUnits();
+  const leaks = lastResults?.leaks ?? [];
+  const joints = lastResults?.check ? (document.chain ?? []).length + 1 : 0;
+  const findings = route.results?.check?.findings ?? [];
+  const opened = document.opened ?? [];
+  return (
+    <section className="panel mt-4 print:break-before-page" aria-labelledby="leaks-title">
+      <h2 id="leaks-title" className="panel-title">
+        Leak points
+      </h2>
+      {leaks.length === 0 && <p className="mt-2 text-ink-2">Once parts are chosen, every joint stands here with its number.</p>}
+      <ol className="grid gap-x-8 md:grid-cols-2">
+        {leaks.map((leak) => (
+          <li key={leak.number} className="grid grid-cols-[2rem_1fr] content-start gap-x-2 border-t border-rule py-2">
+            <span className="reading text-right">{leak.number}</span>
+            <div className="min-w-0">
+              <p>{leak.name}</p>
+              <p className="text-[0.9rem] text-ink-2">{leak.seal}</p>
+              {findings
+                .filter((f) => f.joint === leak.number && leak.number <= joints)
+                .map((f) => (
+                  <p
+                    key={f.code}
+                    className={`mt-1 border-l-4 pl-2 text-[0.93rem] ${f.severity === "stop" ? "border-stop" : "border-rule text-ink-2"}`}
+                  >
+                    {f.severity === "stop" && <b className="text-stop">Stop here. </b>}
+                    {units.say(f)}
+                  </p>
+                ))}
+              {leak.number <= joints && (
+                <Made
+                  leak={leak}
+                  made={document.joints?.[leak.number - 1] ?? {}}
+                  onChange={(made) => setDraft(withJoint(document, leak.number - 1, made))}
+                />
+              )}
+              {leak.number > leaks.length - opened.length && (
+                <button
+                  type="button"
+                  className="link-quiet no-print"
+                  aria-label={`Remove ${leak.name}`}
+                  onClick={() => {
+                    const rest = opened.filter((_, i) => i !== leak.number - 1 - (leaks.length - opened.length));
+                    setDraft({ ...document, opened: rest.length > 0 ? rest : undefined });
+                  }}
+                >
+                  Remove
+                </button>
+              )}
+            </div>
+          </li>
+        ))}
+      </ol>
+      <OpenedJoint error={errorFor("opened")} onAdd={(name) => setDraft({ ...document, opened: [...opened, name] })} />
+    </section>
+  );
+}
+
+/** How a joint is made up, asked where it can be made up wrongly. */
+function Made({ leak, made, onChange }: { leak: LeakPoint; made: JointMade; onChange: (made: JointMade) => void }) {
+  if (leak.asks === "clamp") {
+    return (
+      <div className="no-print mt-1">
+        <SelectField
+          label={`Clamp on joint ${leak.number}`}
+          none="As the part asks for"
+          value={made.clamp}
+          choices={clamps}
+          onChange={(clamp) => onChange({ ...made, clamp })}
+        />
+      </div>
+    );
+  }
+  if (leak.asks == null) {
+    return null;
+  }
+  const asks = leak.asks;
+  return (
+    <label className="no-print mt-1 flex min-h-[44px] w-fit cursor-pointer items-center gap-3">
+      <Mark
+        type="checkbox"
+        checked={made[asks] ?? leak.shouldBe ?? false}
+        onChange={(e) => onChange({ ...made, [asks]: e.target.checked === leak.shouldBe ? undefined : e.target.checked })}
+      />
+      {asks === "sealant" ? `Sealant on joint ${leak.number}` : `Retainer of joint ${leak.number} is there`}
+    </label>
+  );
+}
+
+function OpenedJoint({ error, onAdd }: { error?: string; onAdd: (name: string) => void }) {
+  const [name, setName] = useState("");
+  return (
+    <form
+      className="no-print mt-3 flex flex-wrap items-end gap-3 border-t border-rule pt-3"
+      onSubmit={(e) => {
+        e.preventDefault();
+        if (name.trim() !== "") {
+          onAdd(name.trim());
+          setName("");
+        }
+      }}
+    >
+      <TextField
+        label="Joint opened to bleed or to get there"
+        hint="It can leak too, like a union at the filter."
+        value={name}
+        error={error}
+        onChange={setName}
+      />
+      <button type="submit" className="btn btn-outline" disabled={name.trim() === ""}>
+        Add to the list
+      </button>
+    </form>
+  );
+}
