@@ -69,6 +69,12 @@ public static class SourceCatalogue
     /// <summary>How well the specific heat of a fuel is known.</summary>
     public const string HeatCapacityLaw = "heatCapacityLaw";
 
+    /// <summary>How well the viscosity of a fuel is known.</summary>
+    public const string ViscosityLaw = "viscosityLaw";
+
+    /// <summary>Which law of friction holds between smooth flow and eddies.</summary>
+    public const string FlowTransition = "flowTransition";
+
     /// <summary>How well a log of the fuel's temperature tells heat from loss.</summary>
     public const string TemperatureLog = "temperatureLog";
 
@@ -155,6 +161,8 @@ public static class SourceCatalogue
         [TemperatureLog] = new("Scatter of the temperature log"),
         [TemperatureLogHeat] = new("Scatter of the temperature log"),
         [HeatCapacityLaw] = new("Specific heat formula"),
+        [ViscosityLaw] = new("Viscosity formula"),
+        [FlowTransition] = new("Smooth flow or eddies", Shape: HazeShape.Rectangular),
         ["pumpV"] = new("Voltage at the pump"),
         ["dutyLimitPct"] = new("Duty limit"),
         ["marginPct"] = new("Margin of the pump"),

@@ -1,0 +1,47 @@
+using HazyGauge.Core.Haze;
+
+namespace HazyGauge.Core.Plumbing.Flow;
+
+/// <summary>An element of a line with its sizes, ready to be calculated.</summary>
+/// <typeparam name="T">Exact or hazy numbers.</typeparam>
+/// <param name="Kind">Hose, bend or sensor.</param>
+/// <param name="BoreMm">Bore, mm.</param>
+/// <param name="LengthMm">Length along its middle, mm.</param>
+/// <param name="RoughnessMm">Roughness, mm.</param>
+/// <param name="AngleDeg">Angle it turns, degrees.</param>
+/// <param name="BesideMm">Bore before and behind it, mm.</param>
+internal readonly record struct ElementFlow<T>(FlowElementKind Kind, T BoreMm, T LengthMm, T RoughnessMm, T AngleDeg, T BesideMm)
+    where T : struct, IRealNumber<T>
+{
+    /// <summary>An element that passed the checks, its numbers read by a function.</summary>
+    public static ElementFlow<T> Of(FlowElement element, Func<Hazy, T> read) => element.Kind switch
+    {
+        FlowElementKind.Hose => new(element.Kind, read(element.InnerDiameterMm!.Value), read(element.LengthMm!.Value), read(element.Roughness), 0.0, read(element.InnerDiameterMm.Value)),
+        FlowElementKind.Sensor => new(element.Kind, read(element.BoreMm!.Value), read(element.LengthMm!.Value), read(element.Roughness), 0.0, read(element.UpstreamMm!.Value)),
+        _ => new(
+            element.Kind, read(element.InnerDiameterMm!.Value), read(element.RadiusMm!.Value) * read(element.AngleDeg!.Value) * (Math.PI / 180), read(element.Roughness), read(element.AngleDeg.Value), read(element.InnerDiameterMm.Value)),
+    };
+
+    /// <summary>What happens in it at a flow.</summary>
+    public BoreFlow<T> At(FlowingFuel<T> fuel, T flowLph)
+    {
+        var friction = PipeFlow.Through(fuel, flowLph, BoreMm, LengthMm, RoughnessMm);
+        return Kind switch
+        {
+            FlowElementKind.Bend when AngleDeg.Value > 0 => Plus(friction, MinorLosses.Bend(AngleDeg, LengthMm / (AngleDeg * (Math.PI / 180)) / BoreMm) * PipeFlow.DynamicKpa(fuel, friction.VelocityMS)),
+            FlowElementKind.Sensor => Plus(friction, EnteringAndLeaving(fuel, flowLph, friction.VelocityMS)),
+            _ => friction,
+        };
+    }
+
+    private T EnteringAndLeaving(FlowingFuel<T> fuel, T flowLph, T velocityMS)
+    {
+        var isNarrow = BoreMm.Value <= BesideMm.Value;
+        var ratio = isNarrow ? BoreMm / BesideMm : BesideMm / BoreMm;
+        var areas = ratio * ratio;
+        var narrow = isNarrow ? velocityMS : PipeFlow.VelocityMS(flowLph, BesideMm);
+        return (MinorLosses.Narrowing(areas) + MinorLosses.Widening(areas)) * PipeFlow.DynamicKpa(fuel, narrow);
+    }
+
+    private static BoreFlow<T> Plus(BoreFlow<T> flow, T kpa) => flow with { DropKpa = flow.DropKpa + kpa };
+}
