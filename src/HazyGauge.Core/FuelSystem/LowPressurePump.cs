@@ -113,3 +113,27 @@ public sealed record LowPressurePump<T>(PumpCurve<T>? Curve, T? FlowLph, T Gauge
     /// <summary>What may be used of it, L/h.</summary>
     public T UsableLph => AvailableLph * (1 - (MarginPct / 100));
 }
+
+/// <summary>A pump that has to work against more.</summary>
+public static class PumpAgainst
+{
+    // By how much of its flow a pump without a curve falls for every kPa, and how far that may be off (from memory: 150 L/h at 300 kPa, 104 at 500).
+    private const double FallPerKpa = 0.002;
+    private const double FallOff = 0.5;
+
+    /// <summary>The pump against so much more pressure; null where that is off its curve.</summary>
+    /// <param name="pump">The pump.</param>
+    /// <param name="moreKpa">How much more, kPa.</param>
+    /// <param name="ledger">The ledger.</param>
+    public static LowPressurePump<Hazy>? Against(this LowPressurePump<Hazy> pump, Hazy moreKpa, HazeLedger ledger)
+    {
+        var kpa = pump.GaugePressureKpa + moreKpa;
+        if (pump.Curve is { } curve)
+        {
+            return curve.Reaches(kpa.Value) ? pump with { GaugePressureKpa = kpa } : null;
+        }
+
+        var fall = FallPerKpa * ledger.Quantity(1, HazeSource.RectangularU(FallOff), new HazeSource("pump.fall", "Fall of the pump's flow with pressure", HazeShape.Rectangular, new HazeCheck("Find the pump's curve.", 0.1)));
+        return pump with { GaugePressureKpa = kpa, FlowLph = pump.FlowLph!.Value * (1 - (fall * moreKpa)) };
+    }
+}

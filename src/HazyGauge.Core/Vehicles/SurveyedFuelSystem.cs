@@ -72,6 +72,19 @@ public sealed class SurveyedFuelSystem
     /// <summary>Battery voltage with the engine running, V.</summary>
     public Hazy SupplyV => _typical.SupplyV;
 
+    /// <summary>Sizes of the lines, and what flows through them away from full load.</summary>
+    public LineSizes Lines => new(
+        _survey.FuelSystem.FeedLengthMm ?? _typical.Guess(VehiclePaths.FeedLengthMm),
+        _survey.FuelSystem.FeedBoreMm ?? _typical.Guess(VehiclePaths.FeedBoreMm),
+        _survey.FuelSystem.ReturnLengthMm ?? _typical.Guess(VehiclePaths.ReturnLengthMm),
+        _survey.FuelSystem.ReturnBoreMm ?? _typical.Guess(VehiclePaths.ReturnBoreMm),
+        _survey.FuelSystem.FilterCc ?? _typical.Guess(VehiclePaths.FilterCc),
+        _survey.FuelSystem.IdleFuelLph ?? _typical.Guess(VehiclePaths.IdleFuelLph),
+        _survey.FuelSystem.CruiseFuelLph ?? _typical.Guess(VehiclePaths.CruiseFuelLph));
+
+    /// <summary>Fuel temperature, C.</summary>
+    public Hazy FuelTempC => _demand.FuelTempC;
+
     /// <summary>Reid pressure of the gasoline in winter, kPa.</summary>
     public Hazy WinterReidKpa => _survey.Goals switch
     {
@@ -208,3 +221,13 @@ public sealed class SurveyedFuelSystem
             openings);
     }
 }
+
+/// <summary>Sizes of a vehicle's lines, and what it uses away from full load.</summary>
+/// <param name="FeedLengthMm">Length of the feed, mm.</param>
+/// <param name="FeedBoreMm">Its bore, mm.</param>
+/// <param name="ReturnLengthMm">Length of the return, mm.</param>
+/// <param name="ReturnBoreMm">Its bore, mm.</param>
+/// <param name="FilterCc">What the filter holds, cm3.</param>
+/// <param name="IdleFuelLph">Fuel used at idle on the fuel of now, L/h.</param>
+/// <param name="CruiseFuelLph">Fuel used at a cruise on the fuel of now, L/h.</param>
+public sealed record LineSizes(Hazy FeedLengthMm, Hazy FeedBoreMm, Hazy ReturnLengthMm, Hazy ReturnBoreMm, Hazy FilterCc, Hazy IdleFuelLph, Hazy CruiseFuelLph);

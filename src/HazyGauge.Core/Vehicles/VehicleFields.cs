@@ -14,6 +14,7 @@ public static class VehicleFields
     private const string MoreIsAWish = "So much more than now goes under Wishes.";
     private const string AtCapacity = "capacity";
     private const string AtSignal = "signal";
+    private const string AtRoute = "route";
     private const double PumpEthanolPct = 10;
     private const double MostKpa = PumpCurveRules.MostKpa;
     private static readonly Sentence CapacityNeedsIt = "Capacity cannot be calculated without it.";
@@ -211,6 +212,17 @@ public static class VehicleFields
                 new(VehiclePaths.PumpElectricalW, "Electrical power of the pumps") { Unit = Unit.Watt, Min = 0, Max = 5000, HowTo = "Clamp the pump's wire at full load: amperes times volts.", LeftOfDoubt = 0.1, AskedAt = AtCapacity },
                 new(VehiclePaths.InletSuctionKpa, "Suction at the pump's inlet") { Needs = Instrument.PressureGauge, Unit = Unit.Kpa, Min = 0, Max = 20, Usual = new(5, 3), HowTo = "Hang a vacuum gauge on the inlet of an external pump; in the tank, leave it open.", AskedAt = AtCapacity },
             ]),
+        .. At(
+            VehicleStops.FuelPath,
+            [
+                new(VehiclePaths.FeedLengthMm, "Length of the feed") { Unit = Unit.Millimetre, Likely = (300, 8000), Min = 50, Max = 20_000, Usual = new(3500, PlusMinusPct: 30), HowTo = "Lay a string along the line from the tank to the rail, or to the high-pressure pump.", LeftOfDoubt = 0.1, AskedAt = AtRoute },
+                new(VehiclePaths.FeedBoreMm, "Bore of the feed") { Unit = Unit.Millimetre, Likely = (4, 16), Min = 2, Max = 50, Usual = new(6.5, 1), HowTo = "Measure the outside of the tube and take off its wall twice.", LeftOfDoubt = 0.2, AskedAt = AtRoute },
+                new(VehiclePaths.ReturnLengthMm, "Length of the return") { Unit = Unit.Millimetre, Likely = (300, 8000), Min = 50, Max = 20_000, Usual = new(3500, PlusMinusPct: 30), HowTo = "Lay a string along the line from the regulator to the tank.", LeftOfDoubt = 0.1, Scope = WithReturn, AskedAt = AtRoute },
+                new(VehiclePaths.ReturnBoreMm, "Bore of the return") { Unit = Unit.Millimetre, Likely = (3, 16), Min = 2, Max = 50, Usual = new(5.5, 1), HowTo = "Measure the outside of the tube and take off its wall twice.", LeftOfDoubt = 0.2, Scope = WithReturn, AskedAt = AtRoute },
+                new(VehiclePaths.FilterCc, "Fuel the filter holds") { Unit = Unit.Cc, Min = 0, Max = 5000, Usual = new(200, PlusMinusPct: 50), HowTo = "Take its outside measures, or weigh a new one dry and full.", LeftOfDoubt = 0.2, AskedAt = AtRoute },
+                new(VehiclePaths.IdleFuelLph, "Fuel used at idle") { Needs = Instrument.DiagnosticReader, Unit = Unit.Lph, Likely = (0.3, 6), Min = 0.1, Max = 50, Usual = new(1.2, PlusMinusPct: 40), HowTo = "Read it from the diagnostic reader, engine hot.", LeftOfDoubt = 0.2, AskedAt = AtRoute },
+                new(VehiclePaths.CruiseFuelLph, "Fuel used at a cruise") { Needs = Instrument.DiagnosticReader, Unit = Unit.Lph, Likely = (2, 40), Min = 0.5, Max = 500, Usual = new(8, PlusMinusPct: 40), HowTo = "Read it from the diagnostic reader at a steady speed on the road.", LeftOfDoubt = 0.2, AskedAt = AtRoute },
+            ]),
     ];
 
     /// <summary>What a number in a survey is called; the path itself where nobody asks for it.</summary>
@@ -255,4 +267,11 @@ internal static class VehiclePaths
     public const string ReturnRiseK = "fuelSystem.returnRiseK";
     public const string DirectInjectorGPerS = "directInjection.injectorStaticGPerS";
     public const string PumpEfficiencyPct = "directInjection.pumpEfficiencyPct";
+    public const string FeedLengthMm = "fuelSystem.feedLengthMm";
+    public const string FeedBoreMm = "fuelSystem.feedBoreMm";
+    public const string ReturnLengthMm = "fuelSystem.returnLengthMm";
+    public const string ReturnBoreMm = "fuelSystem.returnBoreMm";
+    public const string FilterCc = "fuelSystem.filterCc";
+    public const string IdleFuelLph = "fuelSystem.idleFuelLph";
+    public const string CruiseFuelLph = "fuelSystem.cruiseFuelLph";
 }

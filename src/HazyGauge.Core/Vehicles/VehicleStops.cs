@@ -2,7 +2,7 @@ using HazyGauge.Core.Fields;
 
 namespace HazyGauge.Core.Vehicles;
 
-/// <summary>Where one stands while answering: the stops of the walk round the vehicle, and what Capacity asks of it.</summary>
+/// <summary>Where one stands while answering: the stops of the walk round the vehicle, and what Capacity and Route ask of it.</summary>
 internal static class VehicleStops
 {
     public static readonly FieldGroup Owner = new("Owner", "before the hood opens");
@@ -16,5 +16,6 @@ internal static class VehicleStops
     public static readonly FieldGroup Work = new("Work", "before it and after it");
     public static readonly FieldGroup Converter = new("Signal converter");
     public static readonly FieldGroup FullLoad = new("Full load");
+    public static readonly FieldGroup FuelPath = new("Fuel path");
     public static readonly FieldGroup HotDrive = new("Hot drive");
 }

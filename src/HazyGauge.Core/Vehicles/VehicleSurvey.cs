@@ -267,6 +267,13 @@ public sealed record Joint(LineName? Line = null, double? AngleDeg = null, strin
 /// <param name="Materials">Which parts are rated for ethanol.</param>
 /// <param name="TankAir">How the air around the tank moves on the drive that heats the fuel most.</param>
 /// <param name="SecondHalf">True where a jet pump draws fuel over from a second half of the tank.</param>
+/// <param name="FeedLengthMm">Length of the feed from the tank to the rail, or to the high-pressure pump, mm.</param>
+/// <param name="FeedBoreMm">Inner diameter of the feed, mm.</param>
+/// <param name="ReturnLengthMm">Length of the return, mm.</param>
+/// <param name="ReturnBoreMm">Inner diameter of the return, mm.</param>
+/// <param name="FilterCc">What the filter holds, cm3.</param>
+/// <param name="IdleFuelLph">Fuel used at idle, L/h, on the fuel it runs on now.</param>
+/// <param name="CruiseFuelLph">Fuel used at a steady cruise, L/h, on the fuel it runs on now.</param>
 public sealed record FuelSystemSurvey(
     FuelLine? Line = null,
     FuelSystemKind? Kind = null,
@@ -284,7 +291,14 @@ public sealed record FuelSystemSurvey(
     Hazy? BayHeatW = null,
     FuelMaterials? Materials = null,
     bool? SecondHalf = null,
-    TankAir? TankAir = null)
+    TankAir? TankAir = null,
+    Hazy? FeedLengthMm = null,
+    Hazy? FeedBoreMm = null,
+    Hazy? ReturnLengthMm = null,
+    Hazy? ReturnBoreMm = null,
+    Hazy? FilterCc = null,
+    Hazy? IdleFuelLph = null,
+    Hazy? CruiseFuelLph = null)
 {
     /// <summary>True where some fuel goes straight into the cylinders.</summary>
     [JsonIgnore]

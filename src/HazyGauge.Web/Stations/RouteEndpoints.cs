@@ -1,7 +1,12 @@
 using HazyGauge.Core.Plumbing.Chains;
 using HazyGauge.Core.Plumbing.Checks;
 using HazyGauge.Core.Plumbing.Flow;
+using HazyGauge.Core.Findings;
 using HazyGauge.Core.Plumbing.Hoses;
+using HazyGauge.Core.Plumbing.Placement;
+using HazyGauge.Core.Stations;
+using HazyGauge.Core.Stations.Survey;
+using HazyGauge.Core.Vehicles;
 using HazyGauge.Web.Catalogue;
 using HazyGauge.Web.Haze;
 using HazyGauge.Web.OpenApi;
@@ -35,6 +40,17 @@ internal static class RouteEndpoints
         api.MapPost("/calc/hose-length", (Asked<HoseLengthQuery> asked) => TypedResults.Ok(asked.Value.Answer()))
             .WithSummary("How long to cut hose for a gap: the gap, less what the fitting at each end takes of it up to where the hose comes to rest, less a sensor in the middle; with a loop where the hose does not bend as tight as the room asks for, or the parts alone take the gap.")
             .WithExample("""{ "gapMm": 420, "endInsertionMm": [13, 13], "sensorLengthMm": 118, "bendRadiusMm": 80, "minBendRadiusMm": 47 }""");
+        api.MapPost("/calc/placement", PlacementAsync)
+            .WithSummary("Where a sensor can go on a vehicle: return, feed, bypass and a loop at a stock joint compared, with what each costs in pressure and time, and which is recommended. capacity is a plan of Capacity, chain a list of part codes of the catalog; without them the survey and usual parts stand in.")
+            .WithExample("""{ "survey": { "engine": { "cylinders": 6, "displacementCc": 3000, "aspiration": "natural", "powerKw": 150, "wantedPowerKw": 160 }, "fuelSystem": { "line": "return", "kind": "port", "basePressureKpa": { "value": 300, "u": 10 } }, "pump": { "count": 1, "flowLph": { "value": 180, "u": 8 } } }, "capacity": { "fullLoad": { "ethanolPct": 85 } }, "chain": ["qc-3-8-tab-barb-9-5", "hose-9-5-short", "qc-3-8-tab-barb-9-5", "sensor"] }""");
+    }
+
+    // The survey keeps its own rules before anything is calculated with it.
+    private static async Task<Ok<PlacementResult>> PlacementAsync(Asked<PlacementQuery> asked, SurveyStation survey, ShopCatalogue catalogue, CancellationToken cancellation)
+    {
+        var found = asked.Value.Survey with { Photos = null };
+        var vehicle = RefusedInputException.Under("survey", () => (VehicleSurvey)survey.Publish(found, survey.Evaluate(found, new StationContext(asked.Ledger))));
+        return TypedResults.Ok(asked.Value.Answer(vehicle, await catalogue.PartsAsync(cancellation), asked.Ledger));
     }
 
     private static async Task<Ok<FittingChains>> ChainsAsync(Asked<FittingChainQuery> asked, ShopCatalogue catalogue, HttpResponse response, TimeProvider clock, CancellationToken cancellation)

@@ -4,7 +4,7 @@ namespace HazyGauge.Core.Plumbing.Flow;
 
 /// <summary>An element of a line with its sizes, ready to be calculated.</summary>
 /// <typeparam name="T">Exact or hazy numbers.</typeparam>
-/// <param name="Kind">Hose, bend or sensor.</param>
+/// <param name="Kind">Anything but branches.</param>
 /// <param name="BoreMm">Bore, mm.</param>
 /// <param name="LengthMm">Length along its middle, mm.</param>
 /// <param name="RoughnessMm">Roughness, mm.</param>
@@ -18,6 +18,7 @@ internal readonly record struct ElementFlow<T>(FlowElementKind Kind, T BoreMm, T
     {
         FlowElementKind.Hose => new(element.Kind, read(element.InnerDiameterMm!.Value), read(element.LengthMm!.Value), read(element.Roughness), 0.0, read(element.InnerDiameterMm.Value)),
         FlowElementKind.Sensor => new(element.Kind, read(element.BoreMm!.Value), read(element.LengthMm!.Value), read(element.Roughness), 0.0, read(element.UpstreamMm!.Value)),
+        FlowElementKind.Step => new(element.Kind, read(element.InnerDiameterMm!.Value), 0.0, 0.0, 0.0, read(element.UpstreamMm!.Value)),
         _ => new(
             element.Kind, read(element.InnerDiameterMm!.Value), read(element.RadiusMm!.Value) * read(element.AngleDeg!.Value) * (Math.PI / 180), read(element.Roughness), read(element.AngleDeg.Value), read(element.InnerDiameterMm.Value)),
     };
@@ -29,18 +30,18 @@ internal readonly record struct ElementFlow<T>(FlowElementKind Kind, T BoreMm, T
         return Kind switch
         {
             FlowElementKind.Bend when AngleDeg.Value > 0 => Plus(friction, MinorLosses.Bend(AngleDeg, LengthMm / (AngleDeg * (Math.PI / 180)) / BoreMm) * PipeFlow.DynamicKpa(fuel, friction.VelocityMS)),
-            FlowElementKind.Sensor => Plus(friction, EnteringAndLeaving(fuel, flowLph, friction.VelocityMS)),
+            FlowElementKind.Sensor => Plus(friction, StepKpa(fuel, flowLph, (narrowing, widening) => narrowing + widening)),
+            FlowElementKind.Step => Plus(friction, StepKpa(fuel, flowLph, BoreMm.Value < BesideMm.Value ? (narrowing, _) => narrowing : (_, widening) => widening)),
             _ => friction,
         };
     }
 
-    private T EnteringAndLeaving(FlowingFuel<T> fuel, T flowLph, T velocityMS)
+    // Both are of the velocity in the narrower of the two bores.
+    private T StepKpa(FlowingFuel<T> fuel, T flowLph, Func<T, T, T> which)
     {
-        var isNarrow = BoreMm.Value <= BesideMm.Value;
-        var ratio = isNarrow ? BoreMm / BesideMm : BesideMm / BoreMm;
-        var areas = ratio * ratio;
-        var narrow = isNarrow ? velocityMS : PipeFlow.VelocityMS(flowLph, BesideMm);
-        return (MinorLosses.Narrowing(areas) + MinorLosses.Widening(areas)) * PipeFlow.DynamicKpa(fuel, narrow);
+        var (narrow, wide) = BoreMm.Value <= BesideMm.Value ? (BoreMm, BesideMm) : (BesideMm, BoreMm);
+        var areas = narrow * narrow / (wide * wide);
+        return which(MinorLosses.Narrowing(areas), MinorLosses.Widening(areas)) * PipeFlow.DynamicKpa(fuel, PipeFlow.VelocityMS(flowLph, narrow));
     }
 
     private static BoreFlow<T> Plus(BoreFlow<T> flow, T kpa) => flow with { DropKpa = flow.DropKpa + kpa };

@@ -18,6 +18,9 @@ public enum FlowElementKind
 
     /// <summary>Branches side by side.</summary>
     Parallel,
+
+    /// <summary>A bore that changes at once, from the one before to the one inside.</summary>
+    Step,
 }
 
 /// <summary>Something in a line that fuel flows through. Any size may be hazy.</summary>
@@ -31,7 +34,7 @@ public sealed record FlowElement(FlowElementKind Kind)
     private const double MostMm = 1_000_000;
     private const int MostBranches = 8;
 
-    /// <summary>Inner diameter of a hose or bend, mm.</summary>
+    /// <summary>Inner diameter of a hose or bend, or behind a step, mm.</summary>
     public Hazy? InnerDiameterMm { get; init; }
 
     /// <summary>Length of a hose or of a sensor's bore, mm.</summary>
@@ -49,7 +52,7 @@ public sealed record FlowElement(FlowElementKind Kind)
     /// <summary>Bore of a sensor, mm.</summary>
     public Hazy? BoreMm { get; init; }
 
-    /// <summary>Bore before and behind a sensor, mm.</summary>
+    /// <summary>Bore before and behind a sensor, or before a step, mm.</summary>
     public Hazy? UpstreamMm { get; init; }
 
     /// <summary>Branches side by side, each a list of elements.</summary>
@@ -85,6 +88,10 @@ public sealed record FlowElement(FlowElementKind Kind)
                 Bore(check, BoreMm, $"{at}.boreMm", "The bore of a sensor");
                 Bore(check, UpstreamMm, $"{at}.upstreamMm", "The bore before a sensor");
                 Length(check, at, "The length of a sensor");
+                break;
+            case FlowElementKind.Step:
+                Bore(check, InnerDiameterMm, $"{at}.innerDiameterMm", "The bore behind a step");
+                Bore(check, UpstreamMm, $"{at}.upstreamMm", "The bore before a step");
                 break;
             default:
                 CheckBranches(check, at, isInBranch);
