@@ -2,6 +2,7 @@ using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Plumbing;
 using HazyGauge.Core.Plumbing.Checks;
+using HazyGauge.Core.Plumbing.Placement;
 using HazyGauge.Core.Plumbing.Ports;
 using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Stations;
@@ -21,7 +22,7 @@ public class RouteStationTests
     private static readonly FittingPart Long = Hose with { Code = "long", LengthMm = 950 };
     private static readonly FittingPart Tee = new("tee", "Tee", ["barb-9-5", "barb-9-5", "pipe-1-8-f"], 7.5, 60, 14, true);
 
-    private static readonly RoutePlan Whole = new() { From = "qc-3-8-f-ring", To = "qc-3-8-m", GapMm = 300, Chain = [Sensor, Barb, Hose, Barb] };
+    private static readonly RoutePlan Whole = new() { Place = SensorPlace.Feed, From = "qc-3-8-f-ring", To = "qc-3-8-m", GapMm = 300, Chain = [Sensor, Barb, Hose, Barb] };
 
     private static RouteResults Of(RoutePlan plan, double? kpa = null) => Route.Evaluate(plan, new StationContext(
         new HazeLedger(),
@@ -31,16 +32,19 @@ public class RouteStationTests
 
     public static TheoryData<string, RoutePlan, StationState, string, string> Steps => new()
     {
-        { "nothing", new(), StationState.Empty, "Which two ends does the sensor go between?", "route" },
-        { "one end", new() { From = "qc-3-8-m" }, StationState.InWork, "Which two ends does the sensor go between?", "ends" },
+        { "nothing", new(), StationState.Empty, "Put the sensor in the feed.", "route" },
+        { "no place", Whole with { Place = null }, StationState.InWork, "4 parts go between the two ends, with 5 leak points.", "place" },
+        { "no return", Whole with { Place = SensorPlace.Return }, StationState.Hold, "The sensor cannot go there.", "place" },
+        { "no joint", new() { Place = SensorPlace.Loop }, StationState.Hold, "Put the sensor in the feed.", "place" },
+        { "one end", new() { Place = SensorPlace.Feed, From = "qc-3-8-m" }, StationState.InWork, "Which two ends does the sensor go between?", "ends" },
         { "both ends", Whole with { Chain = null }, StationState.InWork, "Choose the parts between the two ends.", "chain" },
-        { "no sensor", Whole with { Chain = [Barb, Hose, Barb], From = "qc-3-8-m" }, StationState.InWork, "3 parts go between the two ends, with 4 leak points.", "noSensor" },
-        { "no gap", Whole with { GapMm = null }, StationState.InWork, "4 parts go between the two ends, with 5 leak points.", "gapMm" },
+        { "no sensor", Whole with { Chain = [Barb, Hose, Barb], From = "qc-3-8-m" }, StationState.InWork, "3 parts go between the two ends in the feed, with 4 leak points.", "noSensor" },
+        { "no gap", Whole with { GapMm = null }, StationState.InWork, "4 parts go between the two ends in the feed, with 5 leak points.", "gapMm" },
         { "turned round", Whole with { Chain = [Barb, Sensor, Hose, Barb] }, StationState.Hold, "These parts do not go together.", "wrongType-1" },
         { "too far", Whole with { GapMm = 900 }, StationState.Hold, "These parts do not span the gap.", "gap" },
         { "no bend", Whole with { GapMm = 0 }, StationState.Hold, "These parts do not span the gap.", "gap" },
-        { "a loop", Whole with { GapMm = 0, Chain = [Sensor, Barb, Long, Barb] }, StationState.Proven, "4 parts go between the two ends, with 5 leak points.", "found" },
-        { "whole", Whole with { Opened = ["Union"] }, StationState.Proven, "4 parts go between the two ends, with 6 leak points.", "found" },
+        { "a loop", Whole with { GapMm = 0, Chain = [Sensor, Barb, Long, Barb] }, StationState.Proven, "4 parts go between the two ends in the feed, with 5 leak points.", "found" },
+        { "whole", Whole with { Opened = ["Union"] }, StationState.Proven, "4 parts go between the two ends in the feed, with 6 leak points.", "found" },
         { "a worm gear", Whole with { Joints = [new(), new(), new(ClampKind.WormGear)] }, StationState.Hold, "These parts do not go together.", "wormGear-3" },
     };
 
@@ -64,8 +68,8 @@ public class RouteStationTests
         Of(Whole).HoseMm!.Value.ShouldBe(300 - 92 - 38 - 38);
         var loop = Of(Whole with { GapMm = 0, Chain = [Sensor, Barb, Long, Barb] });
         (loop.Loop, loop.HoseMm!.Value).ShouldBe((true, Math.Ceiling(2 * Math.PI * 57) + 168));
-        loop.Lead.Text.ShouldContain("527 mm free, in a loop");
-        SentenceText.Render(loop.Lead, UnitSystem.Us).ShouldContain("20.75 in free");
+        loop.Lead.Text.ShouldStartWith("Cut hose to 577 mm in a loop.");
+        SentenceText.Render(loop.Lead, UnitSystem.Us).ShouldStartWith("Cut hose to 22.72 in in a loop.");
         Of(Whole).Strip.Single(p => p.Kind == StripKind.Hose).LengthMm.ShouldBe(132);
         Of(Whole with { Chain = [Sensor, Barb, Hose with { LengthMm = 0 }, Barb] }).Strip.Single(p => p.Kind == StripKind.Hose).LengthMm.ShouldBe(0);
     }
@@ -92,7 +96,7 @@ public class RouteStationTests
             ["fitting-barb", "fitting-hose", "clamp-constant-tension-hose-9-5", "disconnect-tool-3-8-in", "clamp-pliers", "hose-cutter", "light-oil", "caps", "rags"], ignoreOrder: true);
         var wrong = plan with { Chain = [Barb, Barb] };
         Route.Needs(wrong, Of(wrong)).ShouldBeEmpty();
-        results.Lead.Text.ShouldStartWith("To buy: 2 parts, together 15.00, clamps not counted.");
+        results.Lead.Text.ShouldContain("To buy: 2 parts, together 15.00, clamps not counted.");
     }
 
     [Fact]

@@ -6,7 +6,8 @@ namespace HazyGauge.Core.Fields;
 /// <param name="Label">What it is called.</param>
 public sealed record FieldOf<T>(string Path, string Label) : Field(Path, Label)
 {
-    private static Type TypeOf(string name) => typeof(T).GetProperty(char.ToUpperInvariant(name[0]) + name[1..])?.PropertyType ?? throw new InvalidOperationException($"{typeof(T).Name} has no {name}.");
+    private static Type TypeOf(string path) => path.Split('.').Aggregate(typeof(T), (type, name) =>
+        type.GetProperty(char.ToUpperInvariant(name[0]) + name[1..])?.PropertyType ?? throw new InvalidOperationException($"{typeof(T).Name} has no {path}."));
 
     /// <inheritdoc/>
     public override AnswerKind Answer => Items.Count > 0 ? AnswerKind.List : Answering.Of(TypeOf(Path), asksTolerance: true);

@@ -26,9 +26,8 @@ public sealed class PlacementAdvisor
     /// <summary>Engine speed above which a reading in the return is held, 1/min (common practice, no source).</summary>
     private const double HoldAboveRpm = 3000;
 
-    // Joints of the usual parts: an adapter, hose, an adapter, the sensor, an adapter; with a bypass two tees and a second hose.
+    // Joints of the usual parts: an adapter, hose, an adapter, the sensor, an adapter.
     private const int UsualLeakPoints = 6;
-    private const int BypassLeakPoints = 6;
     private const double UsualHoseMm = 250;
 
     private readonly FuelPath _path;
@@ -112,7 +111,7 @@ public sealed class PlacementAdvisor
             isPossible ? PlacementWords.ControllerMust(inFeed, HoldAboveRpm, _survey) : Sentence.Empty,
             !isPossible ? null : inFeed ? _path.BaseKpa : drop ?? 0,
             isPossible ? PlacementWords.Neighbourhood(place, inFeed, _survey) : Sentence.Empty,
-            place == SensorPlace.Bypass ? (_input.LeakPoints ?? UsualLeakPoints) + BypassLeakPoints : _input.LeakPoints ?? UsualLeakPoints,
+            place == SensorPlace.Bypass ? (_input.LeakPoints ?? UsualLeakPoints) + Bypass.Joints.Count : _input.LeakPoints ?? UsualLeakPoints,
             place == SensorPlace.Loop || (!_input.IsCut && (_input.Parts is not null || HasJoint(inFeed))),
             isPossible && inFeed && drop is { } lost ? UseWith(lost) : null)
         {

@@ -1,4 +1,3 @@
-using System.Text.Json.Serialization;
 using HazyGauge.Core.FuelSystem;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Sentences;
@@ -53,8 +52,7 @@ public sealed record PlacementOption(
     public string ControllerMust => ControllerMustSaid.Text;
 
     /// <summary>True where the sensor sees what is under the pressure of the feed.</summary>
-    [JsonIgnore]
-    internal bool InFeed { get; init; }
+    public bool InFeed { get; init; }
 }
 
 /// <summary>The places compared for one vehicle.</summary>

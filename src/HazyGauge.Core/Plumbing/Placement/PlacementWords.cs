@@ -79,16 +79,22 @@ internal static class PlacementWords
         return first + Cost(option);
     }
 
-    // A feared effect that is small is said to be small, with its number.
-    private static Sentence Cost(PlacementOption option)
+    /// <summary>Where to put it, as a verdict.</summary>
+    public static Sentence Headline(SensorPlace? recommended) => recommended is { } place ? $"Put the sensor {place.InWords()}." : "There is no place for a sensor here.";
+
+    /// <summary>What a place costs in pressure: an effect that is feared and small is said to be small, with its number.</summary>
+    public static Sentence Cost(PlacementOption option)
     {
         const double Small = 10;
         if (option is not { SensorDropKpa: { } sensor, PressureDropKpa: { } drop, FlowLph: { } flow })
         {
-            return "What it costs in pressure cannot be said before the power is known.";
+            return option.InFeed ? "What it costs in pressure cannot be said before the power is known." : "What it costs in pressure cannot be said before it is known what the pump moves.";
         }
 
         var isSmall = drop.Value + Interval95.HalfWidth(drop) <= Small;
-        return Sentence.Of($"The sensor's bore costs {Say.Of(sensor, Unit.Kpa, 1)} at {Say.Of(flow, Unit.Lph, 0)}, with all its parts {Say.Of(drop, Unit.Kpa, 1)}{(isSmall ? ": little, whatever is said of it" : string.Empty)}.");
+        return Sentence.Of($"The sensor's bore costs {Kpa(sensor)} at {Say.Of(flow, Unit.Lph, 0)}, with all its parts {Kpa(drop)}{(isSmall ? ": little, whatever is said of it" : string.Empty)}.");
     }
+
+    // Below a tenth of a kPa nobody needs to know how far below.
+    private static Sentence Kpa(Hazy drop) => drop.Value + Interval95.HalfWidth(drop) < 0.1 ? Sentence.Of($"less than {Say.Given(0.1, Unit.Kpa)}") : Sentence.Of($"{Say.Of(drop, Unit.Kpa, 1)}");
 }

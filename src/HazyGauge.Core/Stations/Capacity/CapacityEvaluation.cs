@@ -1,6 +1,7 @@
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.FuelSystem;
 using HazyGauge.Core.Haze;
+using HazyGauge.Core.Plumbing.Placement;
 using HazyGauge.Core.Quantities;
 using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Shop;
@@ -16,22 +17,24 @@ public static class CapacityEvaluation
     /// <param name="plan">What is asked.</param>
     /// <param name="ledger">The ledger; typical figures are added to it.</param>
     /// <param name="fitted">What of the plan was fitted already: the survey counts it in.</param>
+    /// <param name="route">The parts a route puts into the line; null where none is planned.</param>
     /// <exception cref="RefusedInputException">The plan holds what cannot be on this vehicle.</exception>
-    public static CapacityResults Of(VehicleSurvey survey, CapacityPlan plan, HazeLedger ledger, IEnumerable<CapacityChange>? fitted = null)
+    public static CapacityResults Of(VehicleSurvey survey, CapacityPlan plan, HazeLedger ledger, IEnumerable<CapacityChange>? fitted = null, PlannedLine? route = null)
     {
         var load = plan.FullLoad ?? FullLoad.AsSurveyed;
         var change = (fitted ?? []).Aggregate(plan.Changes ?? new CapacityChange(), (left, done) => left.Without(done));
         var system = SurveyedFuelSystem.Of(survey, load, ledger);
         CheckChange(change, system.Delivery);
-        var planned = change.ApplyTo(system.Delivery);
+        var inLine = RoutedSystem.Of(change.ApplyTo(system.Delivery), FuelPath.Of(survey, ledger, load, change), route, ledger);
+        var planned = inLine.Delivery;
         var atPoint = system.PowerKw is { } power ? CapacityAnalysis.Of(planned, power, system.EthanolPct) : null;
         var drive = system.Evaluate(plan.Drive ?? new HotDrive(), planned);
 
         // Of a job nobody has said anything about, nothing is said to boil.
         var isNothingKnown = survey.FuelSystem.Kind is null && system.PowerKw is null && plan.Drive is null;
-        var findings = Findings(survey, system, change, isNothingKnown ? null : drive).Concat(atPoint?.Findings ?? []).OrderByDescending(f => f.Severity).ToList();
+        var findings = Findings(survey, system, change, isNothingKnown ? null : drive).Concat(atPoint?.Findings ?? []).Concat(inLine.Findings()).OrderByDescending(f => f.Severity).ToList();
         var guess = CapacityGuess.Of(system);
-        var pending = atPoint is null || change.IsNothing() ? null : new PendingChange(change, CapacityAnalysis.Of(system.Delivery, atPoint.PowerKw, system.EthanolPct));
+        var pending = atPoint is null || change.IsNothing() ? null : new PendingChange(change, CapacityAnalysis.Of(RoutedSystem.Of(system.Delivery, FuelPath.Of(survey, ledger, load), route, ledger).Delivery, atPoint.PowerKw, system.EthanolPct));
         var atHand = survey.AtHand();
         var progress = CapacityProgress.Of(atPoint, findings, guess, pending, atHand);
         return new CapacityResults(
@@ -42,18 +45,16 @@ public static class CapacityEvaluation
             [.. ChangeWords.Lines(change).Select(l => new PlannedChange(l.Key, l.What))],
             isNothingKnown ? null : HotDriveSummary.Of(drive, system.EthanolPct),
             Failsafe(survey, system, planned, new(system.BasePressureKpa + (change.BaseRiseKpa ?? 0)), drive, ledger),
-            [.. system.Assumed.Select(a => new AssumedFigure(a.Key, LabelOf(a.Key), a.Value))],
+            AssumedFigure.Listed(system.Assumed),
             findings,
             CapacityWords.Headline(atPoint, findings, guess, pending),
             CapacityWords.Lead(atPoint, findings, guess, pending, atHand),
             progress.State,
             progress.NextAction,
             CapacityDrawing.Of(planned, change.IsNothing() ? null : system.Delivery),
-            pending?.Found.MaxEthanolPct);
+            pending?.Found.MaxEthanolPct,
+            inLine.DropKpa);
     }
-
-    private static string LabelOf(string path) =>
-        (VehicleFields.Find(path) ?? FullLoad.Fields.Concat(HotDrive.Fields).FirstOrDefault(f => f.Path == path))?.Label ?? path;
 
     private static void CheckChange(CapacityChange change, DeliverySystem<Hazy> system)
     {

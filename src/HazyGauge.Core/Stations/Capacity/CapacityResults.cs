@@ -6,12 +6,6 @@ using HazyGauge.Core.Vehicles;
 
 namespace HazyGauge.Core.Stations.Capacity;
 
-/// <summary>A figure that had to be assumed.</summary>
-/// <param name="Field">The answer it stands for: a path into the survey, or into this plan.</param>
-/// <param name="Label">What it is.</param>
-/// <param name="Used">What stands in.</param>
-public sealed record AssumedFigure(string Field, string Label, Assumption Used);
-
 /// <summary>The hottest drive in a few numbers.</summary>
 /// <param name="Timeline">Temperature of the fuel, every few minutes.</param>
 /// <param name="FinalC">At the end, C.</param>
@@ -110,6 +104,7 @@ public sealed record CapacityDrawing(IReadOnlyList<double> EthanolPcts, IReadOnl
 /// <param name="NextAction">What to do next.</param>
 /// <param name="Drawing">The envelope to draw; left out of the record.</param>
 /// <param name="AsItStandsMaxEthanolPct">Highest blend at that power with nothing fitted that is only planned, % by volume; null where nothing is planned, and where it does not carry E0.</param>
+/// <param name="RouteDropKpa">What the parts planned at Route cost at full load, kPa; null where none are planned in the feed.</param>
 public sealed record CapacityResults(
     Hazy? PowerKw,
     Hazy? EthanolPct,
@@ -125,4 +120,5 @@ public sealed record CapacityResults(
     StationState State,
     NextAction NextAction,
     CapacityDrawing? Drawing,
-    Hazy? AsItStandsMaxEthanolPct = null);
+    Hazy? AsItStandsMaxEthanolPct = null,
+    Hazy? RouteDropKpa = null);

@@ -3,6 +3,7 @@ using HazyGauge.Core.Fields;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Parts;
+using HazyGauge.Core.Plumbing.Placement;
 using HazyGauge.Core.FuelSystem;
 using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Vehicles;
@@ -24,7 +25,7 @@ public sealed class CapacityStation : Station<CapacityPlan, CapacityResults>
     public override string Question => "Can pump, lines and injectors feed it, and does the fuel boil?";
 
     /// <inheritdoc/>
-    public override IReadOnlyList<string> DependsOn => ["survey"];
+    public override IReadOnlyList<string> DependsOn => ["survey", "route"];
 
     /// <inheritdoc/>
     public override IReadOnlyList<string> ReadsEntries => [FittedEntry.Key];
@@ -40,7 +41,7 @@ public sealed class CapacityStation : Station<CapacityPlan, CapacityResults>
 
     /// <inheritdoc/>
     public override CapacityResults Evaluate(CapacityPlan plan, StationContext context) =>
-        CapacityEvaluation.Of(context.Published<VehicleSurvey>() ?? VehicleSurvey.Empty, plan, context.Ledger, FittedEntry.In(context.Entries).Select(f => f.Change));
+        CapacityEvaluation.Of(context.Published<VehicleSurvey>() ?? VehicleSurvey.Empty, plan, context.Ledger, FittedEntry.In(context.Entries).Select(f => f.Change), context.Published<PlannedLine>());
 
     /// <inheritdoc/>
     public override IEnumerable<NeededPart> Needs(CapacityPlan plan, CapacityResults results) => results.Planned.Where(p => Bought.ContainsKey(p.Key)).Select(p => new NeededPart(Bought[p.Key].Item, p.Key == "baseRiseKpa" ? "Settable pressure regulator" : p.What, PartKind.Part, p.Key == "baseRiseKpa" ? p.What : "Planned at Capacity.", Bought[p.Key].Count(plan), ["capacity", "fit"]));
@@ -91,6 +92,7 @@ public sealed class CapacityStation : Station<CapacityPlan, CapacityResults>
             Planned("addedPorts", "Injectors added in the ports", changes?.AddedPorts?.RatedFlowCcMin, Unit.CcPerMin),
             Planned("portSharePct", "Share of the ports", changes?.PortSharePct, Unit.Percent),
             Figure.Of("boilingMarginK", "To boiling on the hottest drive", results?.Drive?.AtInlet.MarginK, Unit.KelvinStep, "not known"),
+            Figure.Of("routeDropKpa", "Pressure the route's parts cost", results?.RouteDropKpa, Unit.Kpa, "none planned in the feed"),
             Figure.Of("tripKpa", "Low-side pressure trips at", results?.Failsafe?.TripKpa, Unit.Kpa, "not known"),
         ];
     }

@@ -1,8 +1,12 @@
 using HazyGauge.Core.Findings;
+using HazyGauge.Core.Haze;
 using HazyGauge.Core.Plumbing;
 using HazyGauge.Core.Plumbing.Chains;
 using HazyGauge.Core.Plumbing.Checks;
+using HazyGauge.Core.Plumbing.Hoses;
 using HazyGauge.Core.Plumbing.Kit;
+using HazyGauge.Core.Plumbing.Mounting;
+using HazyGauge.Core.Plumbing.Placement;
 using HazyGauge.Core.Plumbing.Ports;
 using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Vehicles;
@@ -13,20 +17,27 @@ namespace HazyGauge.Core.Stations.Route;
 internal static class RouteEvaluation
 {
     /// <summary>What a plan comes to.</summary>
-    /// <param name="plan">The plan.</param>
+    /// <param name="plan">The plan; its hazy numbers stand on the ledger.</param>
     /// <param name="survey">What is known of the vehicle.</param>
+    /// <param name="ledger">The ledger; typical figures are added to it.</param>
     /// <exception cref="RefusedInputException">The plan holds what cannot be.</exception>
-    public static RouteResults Of(RoutePlan plan, VehicleSurvey survey)
+    public static RouteResults Of(RoutePlan plan, VehicleSurvey survey, HazeLedger ledger)
     {
         plan.Check();
+        var path = FuelPath.Of(survey, ledger);
+        PlacementResult Placed(PlacementInput input) => PlacementAdvisor.Of(path, input with { AlongMm = plan.AlongMm, IsCut = plan.Cut == true }, ledger);
+        PlacementOption? Chosen(PlacementResult placement) => placement.Options.FirstOrDefault(o => o.School == plan.Place);
         var (from, to) = (PortCatalogue.Find(plan.From), PortCatalogue.Find(plan.To));
         var kpa = survey.FuelSystem.BasePressureKpa?.Value ?? ChainRules.UsualLineKpa;
         if (from is null || to is null || plan.Chain is not { Count: > 0 } parts)
         {
-            var open = RouteProgress.WithoutChain(plan, from, to);
+            var placement = Placed(new());
+            var place = Chosen(placement);
+            IReadOnlyList<Finding> known = [.. RoutePlace.Findings(plan.Place, placement).Concat(plan.Holding?.Findings() ?? []).OrderByDescending(f => f.Severity)];
+            var open = RouteProgress.WithoutChain(plan, from, to, known);
             return new RouteResults(
-                from, to, null, Opened(plan, 0), null, [], null, 0, false, kpa, [], from is null || to is null ? RouteWords.AskEnds : RouteWords.AskChain,
-                from is null || to is null ? RouteWords.WhyEnds : Sentence.Of($"From {from.Name} to {to.Name}: choose one of the chains below, or put your own together."), open.State, open.NextAction);
+                from, to, null, Opened(plan, 0), null, [], null, 0, false, kpa, known, RouteWords.HeadlineWithoutChain(placement, place, from, to), RouteWords.LeadWithoutChain(placement, place, from, to), open.State, open.NextAction,
+                placement, place, null, Later(plan, survey, [], 0), AssumedFigure.Listed(path.Assumed));
         }
 
         var chain = MadeChain.Of(parts, from, to);
@@ -36,21 +47,35 @@ internal static class RouteEvaluation
         var rigid = parts.Where(p => !p.IsHose).Sum(ChainRules.WholeMm);
         var isLoop = false;
         var hose = plan.GapMm is { } gap ? ChainRules.HoseMm(Math.Round(gap), rigid, hoses.Count, hoses.Sum(ChainRules.WholeMm), hoses.Select(ChainRules.WholeBendMm).DefaultIfEmpty(0).Max(), out isLoop) : null;
+        var hosePlan = new HosePlanner(parts, plan.PushedOverMm ?? HosePlanner.UsualPushedOverMm, plan.StockMm).Of(plan.TankSide, plan.EngineSide, hose, isLoop);
+        List<LeakPoint> leaking = [.. check.Joints, .. plan.Place == SensorPlace.Bypass ? Bypass.Leaks(check.LeakPoints) : []];
+        leaking.AddRange(Opened(plan, leaking.Count));
+        var compared = Placed(new(parts, check.LeakPoints + (plan.Opened?.Count ?? 0), hose));
         var findings = check.Findings.Select(f => new Finding(FormattableString.Invariant($"{f.Code}-{f.Joint}"), f.Severity, Sentence.Of($"Joint {f.Joint:0}: {new Sentence(f.Template, f.Values)}")))
-            .Concat(Whole(plan, parts, rigid, hose, isLoop)).OrderByDescending(f => f.Severity).ToList();
+            .Concat(Whole(plan, parts, rigid, hose, isLoop, IsMeasured(plan, hosePlan)))
+            .Concat(hosePlan?.Findings ?? [])
+            .Concat(RoutePlace.Findings(plan.Place, compared))
+            .Concat(plan.Holding?.Findings() ?? [])
+            .OrderByDescending(f => f.Severity).ToList();
         var kit = ChainKit.Of(chain, made);
-        var leaks = check.Joints.Concat(Opened(plan, check.LeakPoints)).ToList();
-        var progress = RouteProgress.Of(findings, plan.GapMm is not null, kit);
+        var progress = RouteProgress.Of(plan, findings, plan.GapMm is not null || IsMeasured(plan, hosePlan), kit);
         return new RouteResults(
-            from, to, check, leaks, kit, [.. Strip(chain, hose, hoses)], hose, rigid, isLoop, kpa, findings,
-            RouteWords.Headline(findings, parts.Count, leaks.Count), RouteWords.Lead(findings, kit, hose, hoses.Count, isLoop), progress.State, progress.NextAction);
+            from, to, check, leaking, kit, [.. Strip(chain, hosePlan, hose, hoses)], hose, rigid, isLoop, kpa, findings,
+            RouteWords.Headline(findings, parts.Count, leaking.Count, Chosen(compared)), RouteWords.Lead(findings, kit, hosePlan, Chosen(compared)), progress.State, progress.NextAction,
+            compared, Chosen(compared), hosePlan, Later(plan, survey, parts, leaking.Count), AssumedFigure.Listed(path.Assumed));
     }
+
+    // Both sides measured with the sensor in its place say more than the gap as a whole.
+    private static bool IsMeasured(RoutePlan plan, HosePlan? hoses) => plan is { TankSide.GapMm: not null, EngineSide.GapMm: not null } && hoses?.Hoses.All(h => h.IsMeasured) != false;
+
+    private static List<LaterAdvice> Later(RoutePlan plan, VehicleSurvey survey, IReadOnlyList<FittingPart> parts, int leaks) =>
+        [.. LaterStages.Of(plan.Later ?? [], survey.FuelSystem.IsDirect, (survey.Goals.Wishes ?? []).Any(w => w.Kind == WishKind.PortInjectionLater), parts.Any(p => p.Ports.Count > 2), leaks)];
 
     private static IEnumerable<LeakPoint> OpenedJoints(RoutePlan plan, int behind) => (plan.Opened ?? []).Select((name, i) => new LeakPoint(behind + i + 1, name.Trim(), "opened and closed again"));
 
     private static IReadOnlyList<LeakPoint> Opened(RoutePlan plan, int behind) => [.. OpenedJoints(plan, behind)];
 
-    private static IEnumerable<Finding> Whole(RoutePlan plan, IReadOnlyList<FittingPart> parts, double rigidMm, double? hoseMm, bool isLoop)
+    private static IEnumerable<Finding> Whole(RoutePlan plan, IReadOnlyList<FittingPart> parts, double rigidMm, double? hoseMm, bool isLoop, bool isMeasured)
     {
         if (!parts.Any(p => p.IsSensor))
         {
@@ -62,7 +87,7 @@ internal static class RouteEvaluation
             yield return new("twoSensors", Severity.Caution, "There is more than one sensor in the chain: each restricts the line.");
         }
 
-        if (plan.GapMm is { } gap && hoseMm is null)
+        if (plan.GapMm is { } gap && hoseMm is null && !isMeasured)
         {
             yield return new("gap", Severity.Stop, parts.Any(p => p.IsHose)
                 ? isLoop
@@ -71,7 +96,7 @@ internal static class RouteEvaluation
                 : Sentence.Of($"The gap is {Say.Mm(gap)} and the parts are {Say.Mm(rigidMm)} long: without hose they do not meet the other end."));
         }
 
-        if (isLoop && hoseMm is not null)
+        if (isLoop && hoseMm is not null && !isMeasured)
         {
             yield return new("loop", Severity.Info, "The parts are longer than the gap, so the hose makes a loop. Mind its tightest bend: no kink, no rub point.");
         }
@@ -83,18 +108,18 @@ internal static class RouteEvaluation
     }
 
     // What runs free is shared out evenly, each piece as far as it reaches.
-    private static IEnumerable<StripPart> Strip(MadeChain chain, double? hoseMm, IReadOnlyList<FittingPart> hoses)
+    private static IEnumerable<StripPart> Strip(MadeChain chain, HosePlan? planned, double? hoseMm, IReadOnlyList<FittingPart> hoses)
     {
         var all = hoses.Sum(h => h.LengthMm);
         var share = all > 0 ? (hoseMm ?? all) / all : 0;
-        return chain.Parts.Select(p => new StripPart(
+        return chain.Parts.Select((p, i) => new StripPart(
             p.Part.Code,
             p.Part.Name,
             p.Part.IsHose ? StripKind.Hose : p.Part.IsSensor ? StripKind.Sensor : StripKind.Fitting,
             p.In,
             p.Out,
             p.Part.BoreMm,
-            p.Part.IsHose ? Math.Round(share * p.Part.LengthMm) : p.Part.LengthMm,
+            p.Part.IsHose ? planned?.Hoses.FirstOrDefault(h => h.Part == i + 1)?.FreeMm ?? Math.Round(share * p.Part.LengthMm) : p.Part.LengthMm,
             p.Part.AngleDeg));
     }
 }

@@ -1,6 +1,10 @@
 using HazyGauge.Core.Findings;
+using HazyGauge.Core.Haze;
 using HazyGauge.Core.Plumbing;
 using HazyGauge.Core.Plumbing.Checks;
+using HazyGauge.Core.Plumbing.Hoses;
+using HazyGauge.Core.Plumbing.Mounting;
+using HazyGauge.Core.Plumbing.Placement;
 using HazyGauge.Core.Plumbing.Ports;
 using HazyGauge.Core.Sentences;
 
@@ -11,12 +15,37 @@ public sealed record RoutePlan
 {
     private const int MostOpened = 40;
     private const int LongestName = 120;
+    private const int MostPieces = 20;
 
     /// <summary>The stock line's end towards the tank, by the code of its port.</summary>
     public string? From { get; init; }
 
     /// <summary>The stock line's end towards the engine.</summary>
     public string? To { get; init; }
+
+    /// <summary>Where the sensor goes.</summary>
+    public SensorPlace? Place { get; init; }
+
+    /// <summary>From the tank along the line to the sensor, mm.</summary>
+    public Hazy? AlongMm { get; init; }
+
+    /// <summary>The side towards the tank as it was measured with the sensor held in its place.</summary>
+    public HoseSide? TankSide { get; init; }
+
+    /// <summary>The side towards the engine.</summary>
+    public HoseSide? EngineSide { get; init; }
+
+    /// <summary>How far hose is pushed over each barb, mm; left out, the usual.</summary>
+    public double? PushedOverMm { get; init; }
+
+    /// <summary>Pieces of hose at hand, mm; left out, those of the chain.</summary>
+    public IReadOnlyList<double>? StockMm { get; init; }
+
+    /// <summary>How the sensor is held.</summary>
+    public SensorHolding? Holding { get; init; }
+
+    /// <summary>What may come into the line later, and whether its tee goes in now.</summary>
+    public IReadOnlyList<LaterStage>? Later { get; init; }
 
     /// <summary>From the one end to the other, mm; 0 for a joint that is pulled apart and left where it is.</summary>
     public double? GapMm { get; init; }
@@ -67,6 +96,7 @@ public sealed record RoutePlan
             check.Refuse("joints", Sentence.Of($"{Chain?.Count ?? 0:0} parts have {(Chain?.Count ?? 0) + 1:0} joints; {joints:0} are given."));
         }
 
+        CheckHoses(check);
         foreach (var angle in AnglesDeg ?? [])
         {
             check.Within(angle, 0, 180, "anglesDeg", "An elbow", Unit.Degrees);
@@ -78,5 +108,31 @@ public sealed record RoutePlan
         }
 
         check.ThrowIfAny();
+    }
+
+    private void CheckHoses(InputCheck check)
+    {
+        if (StockMm is { Count: > MostPieces })
+        {
+            check.Refuse("stockMm", Sentence.Of($"At most {MostPieces:0} pieces of hose can be listed."));
+        }
+
+        foreach (var piece in StockMm ?? [])
+        {
+            check.Within(piece, 10, 100_000, "stockMm", "A piece of hose", Unit.Millimetre);
+        }
+
+        foreach (var (field, text) in new[] { ("holding.to", Holding?.To), ("holding.noLongerCloses", Holding?.NoLongerCloses), ("holding.remedy", Holding?.Remedy) })
+        {
+            if (text is { } words && (words.Length > LongestName || words.Any(char.IsControl)))
+            {
+                check.Refuse(field, $"Say it in up to {LongestName} characters, on one line.");
+            }
+        }
+
+        if (Later is { Count: > MostPieces })
+        {
+            check.Refuse("later", Sentence.Of($"At most {MostPieces:0} stages can be listed."));
+        }
     }
 }

@@ -1,8 +1,12 @@
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Plumbing.Checks;
+using HazyGauge.Core.Plumbing.Hoses;
 using HazyGauge.Core.Plumbing.Kit;
+using HazyGauge.Core.Plumbing.Mounting;
+using HazyGauge.Core.Plumbing.Placement;
 using HazyGauge.Core.Plumbing.Ports;
 using HazyGauge.Core.Sentences;
+using HazyGauge.Core.Vehicles;
 
 namespace HazyGauge.Core.Stations.Route;
 
@@ -46,6 +50,11 @@ public sealed record StripPart(string Code, string Name, StripKind Kind, Port In
 /// <param name="Lead">Why, and what to do next.</param>
 /// <param name="State">How far the station has come.</param>
 /// <param name="NextAction">What to do next.</param>
+/// <param name="Placement">The places compared; null in the record, where it comes again from the plan.</param>
+/// <param name="Place">The place chosen, with the chain chosen; null where none was.</param>
+/// <param name="Hoses">How the hoses are cut; null where nothing is known of them.</param>
+/// <param name="Later">What may come later, and what doing it now saves.</param>
+/// <param name="Assumed">The figures that had to be assumed.</param>
 public sealed record RouteResults(
     Port? From,
     Port? To,
@@ -61,4 +70,9 @@ public sealed record RouteResults(
     Sentence Headline,
     Sentence Lead,
     StationState State,
-    NextAction NextAction);
+    NextAction NextAction,
+    PlacementResult? Placement = null,
+    PlacementOption? Place = null,
+    HosePlan? Hoses = null,
+    IReadOnlyList<LaterAdvice>? Later = null,
+    IReadOnlyList<AssumedFigure>? Assumed = null);

@@ -1,0 +1,126 @@
+using HazyGauge.Core.Findings;
+using HazyGauge.Core.Plumbing.Chains;
+using HazyGauge.Core.Sentences;
+
+namespace HazyGauge.Core.Plumbing.Hoses;
+
+/// <summary>One side of the sensor as it was measured.</summary>
+/// <param name="GapMm">From the open end of the line to the spigot of the sensor held in its place, mm.</param>
+/// <param name="RoomMm">Radius the room leaves the hose where it bends most, mm to its middle; left out, it lies straight.</param>
+public sealed record HoseSide(double? GapMm = null, double? RoomMm = null);
+
+/// <summary>A hose as it is cut.</summary>
+/// <param name="Part">Its place in the chain, counted from 1.</param>
+/// <param name="Name">What it is called.</param>
+/// <param name="BoreMm">Its bore, mm.</param>
+/// <param name="CutMm">Length it is cut to, mm.</param>
+/// <param name="FreeMm">What of it runs free, mm.</param>
+/// <param name="PushedOverMm">What is pushed over each end, mm.</param>
+/// <param name="MinBendMm">Tightest bend it takes, mm.</param>
+/// <param name="IsLoop">True where it makes a loop.</param>
+/// <param name="Why">Why a loop; null without one, or where the gap as a whole says so.</param>
+/// <param name="IsMeasured">True where its side was measured; false where it is a share of the whole gap.</param>
+public sealed record PlannedHose(int Part, string Name, double BoreMm, double CutMm, double FreeMm, double PushedOverMm, double MinBendMm, bool IsLoop, Sentence? Why, bool IsMeasured);
+
+/// <summary>How hose of one kind is cut.</summary>
+/// <param name="Name">The hose.</param>
+/// <param name="PiecesInChain">Pieces the chain counts.</param>
+/// <param name="Cuts">The plan.</param>
+public sealed record HoseCutting(string Name, int PiecesInChain, HoseCutsResult Cuts);
+
+/// <summary>The hoses of a chain.</summary>
+/// <param name="Hoses">Each of them.</param>
+/// <param name="Cutting">How they are cut from the pieces there are, by kind of hose.</param>
+/// <param name="ClampFromMm">Nearest to the end of the hose a clamp sits, mm.</param>
+/// <param name="ClampToMm">Farthest, mm.</param>
+/// <param name="Findings">What to mind.</param>
+public sealed record HosePlan(IReadOnlyList<PlannedHose> Hoses, IReadOnlyList<HoseCutting> Cutting, double ClampFromMm, double ClampToMm, IReadOnlyList<Finding> Findings);
+
+/// <summary>Plans the hoses of a chain.</summary>
+/// <param name="parts">The chain.</param>
+/// <param name="pushedOverMm">What is pushed over each end, mm.</param>
+/// <param name="stockMm">Pieces at hand, mm; null for those of the chain.</param>
+internal sealed class HosePlanner(IReadOnlyList<FittingPart> parts, double pushedOverMm, IReadOnlyList<double>? stockMm)
+{
+    /// <summary>How far hose is pushed over a barb unless somebody measured, mm (from memory).</summary>
+    public const double UsualPushedOverMm = 25;
+
+    // A clamp sits this far from the end of the hose (common practice, no source).
+    private const double ClampFromMm = 3;
+    private const double ClampToMm = 6;
+
+    private readonly List<PlannedHose> _hoses = [];
+    private readonly List<Finding> _findings = [];
+
+    /// <summary>The hoses; null where there are none, or nothing says how far they reach.</summary>
+    /// <param name="tankSide">The side towards the tank as measured; null where nobody did.</param>
+    /// <param name="engineSide">The other side.</param>
+    /// <param name="wholeMm">Hose that runs free in all of them by the gap as a whole, mm; null where nobody measured it, or the chain does not span it.</param>
+    /// <param name="isLoop">True where that makes a loop.</param>
+    public HosePlan? Of(HoseSide? tankSide, HoseSide? engineSide, double? wholeMm, bool isLoop)
+    {
+        var sensor = parts.TakeWhile(p => !p.IsSensor).Count();
+        foreach (var (from, to, side, code) in new[] { (0, sensor, tankSide, "tankSide"), (sensor + 1, parts.Count, engineSide, "engineSide") })
+        {
+            var places = Enumerable.Range(from, Math.Max(0, to - from)).ToList();
+            if (side?.GapMm is { } gap)
+            {
+                Measured(places, gap, side.RoomMm, code);
+            }
+            else if (wholeMm is { } whole)
+            {
+                Shared(places.Where(i => parts[i].IsHose), whole, isLoop);
+            }
+        }
+
+        return _hoses.Count + _findings.Count == 0 ? null : new(_hoses, [.. Cutting()], ClampFromMm, ClampToMm, _findings);
+    }
+
+    private void Measured(List<int> places, double gapMm, double? roomMm, string code)
+    {
+        var hoses = places.Where(i => parts[i].IsHose).ToList();
+        var rigid = places.Where(i => !parts[i].IsHose).Sum(i => parts[i].LengthMm);
+        if (hoses.Count == 0)
+        {
+            if (Math.Abs(gapMm - rigid) > ChainRules.PlayMm)
+            {
+                _findings.Add(new(code, Severity.Stop, Sentence.Of($"There are {Say.Mm(gapMm)} on this side of the sensor and no hose: the parts there are {Say.Mm(rigid)} long. Put hose in, or move the sensor.")));
+            }
+
+            return;
+        }
+
+        var run = HoseRuns.Of(gapMm - rigid, hoses.Count, hoses.Max(i => parts[i].BendOrUsualMm), roomMm);
+        for (var n = 0; n < hoses.Count; n++)
+        {
+            Add(hoses[n], run.CutsMm[n], run.LoopNeeded, run.Why, true);
+            if (run.CutsMm[n] > parts[hoses[n]].LengthMm + 0.5 && stockMm is null)
+            {
+                _findings.Add(new(FormattableString.Invariant($"tooShort-{hoses[n] + 1}"), Severity.Stop, Sentence.Of($"Part {hoses[n] + 1:0}: {Say.Mm(run.CutsMm[n])} have to run free, and the piece gives {Say.Mm(parts[hoses[n]].LengthMm)}. Take a longer piece.")));
+            }
+        }
+    }
+
+    private void Shared(IEnumerable<int> hoses, double wholeMm, bool isLoop)
+    {
+        var all = parts.Where(p => p.IsHose).Sum(p => p.LengthMm);
+        foreach (var i in hoses.Where(_ => all > 0))
+        {
+            Add(i, wholeMm / all * parts[i].LengthMm, isLoop, null, false);
+        }
+    }
+
+    private void Add(int place, double freeMm, bool isLoop, Sentence? why, bool isMeasured) => _hoses.Add(new(
+        place + 1, parts[place].Name, parts[place].BoreMm, Math.Round(freeMm + (2 * pushedOverMm)), Math.Round(freeMm), pushedOverMm, parts[place].BendOrUsualMm, isLoop, why, isMeasured));
+
+    // Pieces named by hand are of one kind of hose; with several kinds each is cut from its own.
+    private IEnumerable<HoseCutting> Cutting()
+    {
+        var kinds = _hoses.GroupBy(h => parts[h.Part - 1].Ports[0], StringComparer.Ordinal).ToList();
+        foreach (var kind in kinds.Select(k => k.ToList()))
+        {
+            var pieces = kinds.Count == 1 && stockMm is { Count: > 0 } atHand ? atHand : [.. kind.Select(h => parts[h.Part - 1].LengthMm + (2 * UsualPushedOverMm))];
+            yield return new(kind[0].Name, kind.Count, new HoseCutsQuery(pieces, [.. kind.Select(h => Math.Max(1, h.CutMm))]).Answer());
+        }
+    }
+}
