@@ -32,7 +32,7 @@ public class RouteStationTests
 
     public static TheoryData<string, RoutePlan, StationState, string, string> Steps => new()
     {
-        { "nothing", new(), StationState.Empty, "Put the sensor in the feed.", "route" },
+        { "nothing", new(), StationState.Empty, "Where does the sensor go?", "route" },
         { "no place", Whole with { Place = null }, StationState.InWork, "4 parts go between the two ends, with 5 leak points.", "place" },
         { "no return", Whole with { Place = SensorPlace.Return }, StationState.Hold, "The sensor cannot go there.", "place" },
         { "no joint", new() { Place = SensorPlace.Loop }, StationState.Hold, "Put the sensor in the feed.", "place" },

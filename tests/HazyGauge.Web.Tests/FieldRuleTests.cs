@@ -30,7 +30,7 @@ public class FieldRuleTests(App app) : IClassFixture<App>
         const string Plan = """{ "fullLoad": { "lambdaTarget": 0.8 } }""";
         async Task<string?> ComesTo(JsonNode survey)
         {
-            var request = new JsonObject { ["drafts"] = new JsonObject { ["survey"] = survey.DeepClone(), ["capacity"] = JsonNode.Parse(Plan), ["signal"] = JsonNode.Parse("""{ "converterV": 2.5 }""") }, ["want"] = new JsonArray("survey", "capacity", "signal") };
+            var request = new JsonObject { ["drafts"] = new JsonObject { ["survey"] = survey.DeepClone(), ["capacity"] = JsonNode.Parse(Plan), ["signal"] = JsonNode.Parse("""{ "converterV": 2.5 }""") }, ["want"] = new JsonArray("survey", "capacity", "route", "signal") };
             using var body = new StringContent(request.ToJsonString(), System.Net.Http.Headers.MediaTypeHeaderValue.Parse("application/json"));
             using var answer = await app.Http.PostAsync($"/api/jobs/{job}/preview", body);
             if (!answer.IsSuccessStatusCode)

@@ -93,6 +93,7 @@ public class RouteTests(App app) : IClassFixture<App>
         var parts = (await app.GetAsync("/api/catalogue"))["parts"]!.AsArray();
         var plan = new JsonObject
         {
+            ["place"] = "feed",
             ["from"] = "qc-5-16-f-ring",
             ["to"] = "qc-5-16-m",
             ["gapMm"] = 300,
@@ -123,5 +124,26 @@ public class RouteTests(App app) : IClassFixture<App>
         (await app.GetAsync($"/api/jobs/{job}/buying-list"))["items"]!.AsArray().ShouldNotContain(i => ((string)i!["item"]!).StartsWith("fitting-", StringComparison.Ordinal));
         plan["chain"]![0]!["ports"] = new JsonArray("qc-9");
         await app.SaveAsync(job, plan.ToJsonString(), again!, 422, slug: "route");
+    }
+
+    [Fact]
+    public async Task A_place_is_compared_by_the_rules_of_the_survey_and_what_cannot_be_is_named_where_it_stands()
+    {
+        const string Survey = """{ "engine": { "powerKw": 150 }, "fuelSystem": { "line": "return", "kind": "port" }, "pump": { "flowLph": { "value": 200, "u": 5 } } }""";
+        var plain = await CalcAsync("placement", $$"""{ "survey": {{Survey}} }""");
+        ((string)plain["recommended"]!, plain["options"]!.AsArray().Count, ((string)plain["because"]!).Length > 40).ShouldBe(("return", 4, true));
+        var less = await CalcAsync("placement", $$"""{ "survey": {{Survey}}, "capacity": { "fullLoad": { "powerKw": 300 }, "changes": { "baseRiseKpa": 20 } }, "chain": ["qc-3-8-tab-barb-9-5", "sensor"], "cut": true }""");
+        ((string)less["recommended"]!, (int)less["options"]![1]!["leakPoints"]!, (bool)less["options"]![1]!["reversible"]!).ShouldBe(("feed", 3, false));
+        foreach (var (body, field) in new[]
+        {
+            ("""{ "survey": { "fuelSystem": { "feedBoreMm": 0 } } }""", "survey.fuelSystem.feedBoreMm"),
+            ("""{ "survey": { "pump": { "curve": [{ "pressureKpa": 1, "flowLph": 1 }] } } }""", "survey.pump.curve"),
+            ("""{ "survey": {}, "chain": ["nothing"] }""", "chain[0]"),
+            ("""{ "survey": {}, "capacity": { "fullLoad": { "fuelTempC": 300 } } }""", "capacity.fullLoad.fuelTempC"),
+            ("""{ "survey": {}, "alongMm": -1 }""", "alongMm"),
+        })
+        {
+            (await app.PostAsync("/api/calc/placement", body, 422))["errors"]!.AsObject().Select(e => e.Key).ShouldBe([field]);
+        }
     }
 }

@@ -14,8 +14,8 @@ public class WholeJobTests(App app) : IClassFixture<App>
     public async Task An_empty_job_claims_nothing()
     {
         var job = await app.NewJobAsync();
-        var stations = (await app.PostAsync($"/api/jobs/{job}/preview", """{ "drafts": {}, "want": ["survey", "capacity", "signal", "compensate"] }"""))["stations"]!.AsObject();
-        stations.Count.ShouldBe(4);
+        var stations = (await app.PostAsync($"/api/jobs/{job}/preview", """{ "drafts": {}, "want": ["survey", "capacity", "route", "signal", "compensate"] }"""))["stations"]!.AsObject();
+        stations.Count.ShouldBe(5);
         foreach (var (slug, station) in stations)
         {
             ((string)station!["state"]!, station["findings"]!.AsArray().Count).ShouldBe(("empty", 0), slug);
@@ -104,7 +104,7 @@ public class WholeJobTests(App app) : IClassFixture<App>
 
         var refused = await app.PostAsync($"/api/jobs/{job}/preview", """{ "drafts": { "signal": { "toleranceEthanolPct": 70 }, "capacity": { "fullLoad": { "fuelTempC": 300 } } }, "want": ["capacity", "compensate"] }""", 422);
         refused["errors"]!.AsObject().Select(e => e.Key).ShouldBe(["capacity.fullLoad.fuelTempC", "signal.toleranceEthanolPct"], ignoreOrder: true);
-        refused["stations"]!.AsObject().Select(s => s.Key).ShouldBe(["survey", "compensate"], ignoreOrder: true);
+        refused["stations"]!.AsObject().Select(s => s.Key).ShouldBe(["survey", "route", "compensate"], ignoreOrder: true);
 
         // Compensate goes on with the reading that was saved; and a refusal can be said in any units.
         ((double)refused["stations"]!["compensate"]!["results"]!["ethanolPct"]!["value"]!).ShouldBe(62, 1);

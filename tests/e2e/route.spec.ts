@@ -6,18 +6,22 @@ test("two ends named: the best chain with its proof, a wrong clamp stops it, and
   const made = await page.request.post(`${app.address}/api/jobs`, { data: { name: "Route mule", vehicle: "mule" }, headers: { Origin: app.address } });
   const { id } = await made.json();
   await page.goto(`/jobs/${id}/route`);
+  await expect(page.getByRole("heading", verdict)).toHaveText("Where does the sensor go?");
+  await page.getByRole("button", { name: "Put the sensor here: Feed" }).click();
   await expect(page.getByRole("heading", verdict)).toHaveText("Which two ends does the sensor go between?");
+  await page.getByRole("button", { name: "On to Parts" }).click();
   await page.getByLabel("Open end, tank side").selectOption({ label: "quick connect 5/16 in, female, ring retainer" });
   await page.getByLabel("Open end, engine side").selectOption({ label: "quick connect 5/16 in, male" });
   await page.getByLabel("Gap between the ends").fill("30 cm");
   const offers = page.getByRole("region", { name: "The best parts between them" });
   await expect(offers.getByText(/every chain of up to 5 was weighed: none has fewer than 6 leak points/)).toBeVisible();
   await offers.getByRole("button", { name: "Take the best chain" }).click();
-  await expect(page.getByRole("heading", verdict)).toHaveText("5 parts go between the two ends, with 6 leak points.");
+  await expect(page.getByRole("heading", verdict)).toHaveText("5 parts go between the two ends in the feed, with 6 leak points.");
   await expect(offers.getByRole("button", { name: "Best chain: chosen" })).toBeDisabled();
   await expectAccessible(page);
 
   // What a joint is made up with is judged at once, by its number.
+  await page.getByRole("button", { name: /^Lists/ }).click();
   const leaks = page.getByRole("region", { name: "Leak points" });
   await leaks.getByLabel("Clamp on joint 4").selectOption("Worm-gear clamp");
   await expect(page.getByRole("heading", verdict)).toHaveText("These parts do not go together.");
@@ -38,7 +42,7 @@ test("two ends named: the best chain with its proof, a wrong clamp stops it, and
 
 test("a chain of one's own, moved and mended by keyboard; where none fits, the reason says what is missing", async ({ page, open }) => {
   await open(page, "Tarnock 30", "Route");
-  await expect(page.getByRole("heading", verdict)).toHaveText(/^5 parts go between the two ends/);
+  await expect(page.getByRole("heading", verdict)).toHaveText(/^5 parts go between the two ends in the return/);
   const parts = page.getByRole("list", { name: "The parts in order" }).getByRole("button");
   await expect(parts).toHaveCount(5);
   await parts.nth(2).focus();
@@ -63,6 +67,7 @@ test("a chain of one's own, moved and mended by keyboard; where none fits, the r
 
 test("a part of the shop's own goes into the catalog, and lies on the shelf for the next chain", async ({ page, open }) => {
   await open(page, "Skirr", "Route");
+  await page.getByLabel("Open end, tank side").selectOption("flare-6-m");
   await page.getByText("Add or change a part").click();
   await page.getByLabel("Code").fill("own-nut-6");
   await page.getByLabel("Name", { exact: true }).fill("Own nut #6 to quick connect");
@@ -74,4 +79,35 @@ test("a part of the shop's own goes into the catalog, and lies on the shelf for 
   await page.getByLabel("On the shelf").fill("1");
   await page.getByRole("button", { name: "Add the part" }).click();
   await expect(page.getByRole("region", { name: "The best parts between them" }).getByText(/Own nut #6 to quick connect/).first()).toBeVisible();
+});
+
+test("a place chosen with its reason, two gaps measured: lengths to cut with a drawing, and Capacity counts what it costs", async ({ page, open }) => {
+  await open(page, "Vantle T20", "Route");
+  await page.getByRole("button", { name: /^Place/ }).click();
+  const places = page.getByRole("region", { name: "Places compared for this vehicle" });
+  await expect(places.getByText("There is no return line: the one line there is goes to the rail.").first()).toBeVisible();
+  await places.getByRole("button", { name: "Feed", exact: true }).click();
+  await places.getByRole("button", { name: "Put the sensor here: Feed" }).click();
+  await expect(page.getByRole("heading", verdict)).toHaveText("4 parts go between the two ends in the feed, with 5 leak points.");
+  await expect(page.getByText(/The sensor's bore costs .* with all its parts .*: little, whatever is said of it/)).toBeVisible();
+  await expect(page.getByText(/^Better in a loop at a stock joint: a stock joint can be pulled apart/)).toBeVisible();
+  await expectAccessible(page);
+
+  await page.getByRole("button", { name: /^Hoses/ }).click();
+  await page.getByLabel("Tank side, to the sensor").fill("0");
+  await page.getByLabel("Engine side, to the sensor").fill("18 cm");
+  await expect(page.getByRole("img", { name: /^Hose cut to 154 mm, 25 mm over each barb, clamps 3 mm to 6 mm from the ends/ })).toBeVisible();
+  await expect(page.getByText(/From 300 mm: 154 mm, left over 146 mm/)).toBeVisible();
+  await page.getByLabel("Room to bend, engine side").fill("40");
+  await expect(page.getByText(/The room leaves a bend of 40 mm and the hose takes no less than 57 mm/)).toBeVisible();
+  await expect(page.getByRole("heading", verdict)).toHaveText("These parts do not span the gap.");
+  await page.getByLabel("Room to bend, engine side").fill("");
+  await expectAccessible(page);
+
+  await page.getByRole("button", { name: /^Holding/ }).click();
+  await page.getByLabel("To the nearest hot part").fill("50");
+  await expect(page.getByText(/The nearest hot part is 50 mm away, and 100 mm are wanted/)).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole("link", { name: /^Capacity/ }).first().click();
+  await expect(page.getByText(/The parts planned at Route cost .* at full load/)).toBeVisible();
 });

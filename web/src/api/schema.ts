@@ -2582,6 +2582,339 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/pressure-drop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Pressure lost along a line: friction by Darcy and Weisbach (laminar to Re 2000, Colebrook and White from 4200, between them the middle of both with a haze that reaches to both), bends, a sensor's bore, branches side by side. The elements of branches stand in the list with their share of the flow; bends are given by the radius to their middle. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    /**
+                     * @example {
+                     *       "flowLph": 200,
+                     *       "ethanolPct": 85,
+                     *       "fuelTempC": 30,
+                     *       "elements": [
+                     *         {
+                     *           "kind": "hose",
+                     *           "innerDiameterMm": 7.9,
+                     *           "lengthMm": 600
+                     *         },
+                     *         {
+                     *           "kind": "bend",
+                     *           "innerDiameterMm": 7.9,
+                     *           "angleDeg": 90,
+                     *           "radiusMm": 50
+                     *         },
+                     *         {
+                     *           "kind": "sensor",
+                     *           "boreMm": 6.5,
+                     *           "lengthMm": 90,
+                     *           "upstreamMm": 7.9
+                     *         },
+                     *         {
+                     *           "kind": "parallel",
+                     *           "branches": [
+                     *             [
+                     *               {
+                     *                 "kind": "hose",
+                     *                 "innerDiameterMm": 7.9,
+                     *                 "lengthMm": 300
+                     *               }
+                     *             ],
+                     *             [
+                     *               {
+                     *                 "kind": "hose",
+                     *                 "innerDiameterMm": 9.5,
+                     *                 "lengthMm": 300
+                     *               }
+                     *             ]
+                     *           ]
+                     *         }
+                     *       ]
+                     *     }
+                     */
+                    "application/json": components["schemas"]["PressureDropQuery"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PressureDropResult"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/transport-lag": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How late a change of the fuel arrives behind volumes: as a plug, and until no more than two points of the change (75, unless stepPct says otherwise) are missing where it mixes. Every volume mixes unless mixes is false. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    /**
+                     * @example {
+                     *       "volumesMl": [
+                     *         {
+                     *           "name": "feed line",
+                     *           "ml": 120,
+                     *           "mixes": false
+                     *         },
+                     *         {
+                     *           "name": "filter",
+                     *           "ml": 250
+                     *         }
+                     *       ],
+                     *       "flowsLph": [
+                     *         1.2,
+                     *         9,
+                     *         {
+                     *           "value": 90,
+                     *           "u": 5
+                     *         }
+                     *       ]
+                     *     }
+                     */
+                    "application/json": components["schemas"]["TransportLagQuery"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TransportLagResult"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/hose-cuts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How to cut lengths from the pieces at hand with the least waste. Every piece is there once; what is left of a piece nobody cuts is no waste. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    /**
+                     * @example {
+                     *       "stockMm": [
+                     *         736,
+                     *         1000
+                     *       ],
+                     *       "cutsMm": [
+                     *         406,
+                     *         330,
+                     *         250
+                     *       ],
+                     *       "kerfMm": 0
+                     *     }
+                     */
+                    "application/json": components["schemas"]["HoseCutsQuery"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HoseCutsResult"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/hose-length": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How long to cut hose for a gap: the gap, less what the fitting at each end takes of it up to where the hose comes to rest, less a sensor in the middle; with a loop where the hose does not bend as tight as the room asks for, or the parts alone take the gap. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    /**
+                     * @example {
+                     *       "gapMm": 420,
+                     *       "endInsertionMm": [
+                     *         13,
+                     *         13
+                     *       ],
+                     *       "sensorLengthMm": 118,
+                     *       "bendRadiusMm": 80,
+                     *       "minBendRadiusMm": 47
+                     *     }
+                     */
+                    "application/json": components["schemas"]["HoseLengthQuery"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HoseLengthResult"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/placement": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Where a sensor can go on a vehicle: return, feed, bypass and a loop at a stock joint compared, with what each costs in pressure and time, and which is recommended. capacity is a plan of Capacity, chain a list of part codes of the catalog; without them the survey and usual parts stand in. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    /**
+                     * @example {
+                     *       "survey": {
+                     *         "engine": {
+                     *           "cylinders": 6,
+                     *           "displacementCc": 3000,
+                     *           "aspiration": "natural",
+                     *           "powerKw": 150,
+                     *           "wantedPowerKw": 160
+                     *         },
+                     *         "fuelSystem": {
+                     *           "line": "return",
+                     *           "kind": "port",
+                     *           "basePressureKpa": {
+                     *             "value": 300,
+                     *             "u": 10
+                     *           }
+                     *         },
+                     *         "pump": {
+                     *           "count": 1,
+                     *           "flowLph": {
+                     *             "value": 180,
+                     *             "u": 8
+                     *           }
+                     *         }
+                     *       },
+                     *       "capacity": {
+                     *         "fullLoad": {
+                     *           "ethanolPct": 85
+                     *         }
+                     *       },
+                     *       "chain": [
+                     *         "qc-3-8-tab-barb-9-5",
+                     *         "hose-9-5-short",
+                     *         "qc-3-8-tab-barb-9-5",
+                     *         "sensor"
+                     *       ]
+                     *     }
+                     */
+                    "application/json": components["schemas"]["PlacementQuery"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PlacementResult"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/sensor-reading": {
         parameters: {
             query?: never;
@@ -3386,6 +3719,11 @@ export interface components {
             ratedFlowCcMin: number;
         };
         /**
+         * @description How much air or how little fuel a sensor sees.
+         * @enum {string}
+         */
+        AerationRisk: "none" | "low" | "high" | "notKnown";
+        /**
          * @description How a field is answered.
          * @enum {string}
          */
@@ -3417,7 +3755,7 @@ export interface components {
         Asked: "no" | "optional" | "required";
         /** @description A figure that had to be assumed. */
         AssumedFigure: {
-            /** @description The answer it stands for: a path into the survey, or into this plan. */
+            /** @description The answer it stands for: a path into the survey, or into the plan. */
             field: string;
             /** @description What it is. */
             label: string;
@@ -4046,6 +4384,20 @@ export interface components {
                     u: number;
                 }[];
             };
+            /** @description What the parts planned at Route cost at full load, kPa; null where none are planned in the feed. */
+            routeDropKpa?: null | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u: number;
+                /** Format: double */
+                plusMinus: number;
+                parts: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
         };
         /**
          * @description Whether the wanted point lies inside the envelope.
@@ -4510,6 +4862,21 @@ export interface components {
             kind: "typeIn" | "send" | "askFor" | "enable" | "verify" | "hold";
             text: components["schemas"]["Sentence"];
         };
+        /** @description A piece and what is cut from it. */
+        CutPiece: {
+            /**
+             * Format: double
+             * @description The piece, mm.
+             */
+            stockMm: number;
+            /** @description What is cut, mm, the longest first. */
+            cutsMm: number[];
+            /**
+             * Format: double
+             * @description What is left of it in one, mm.
+             */
+            leftMm: number;
+        };
         /** @description Dead time at a battery voltage. */
         DeadTimePoint: {
             /**
@@ -4615,6 +4982,22 @@ export interface components {
         DuplicateRequest: {
             /** @description What the shop calls it; left out, the other's name with "copy" behind it. */
             name?: null | string;
+        };
+        /** @description What is lost in one element. */
+        ElementDrop: {
+            /** @description Where it stands in the question. */
+            element: string;
+            /** @description What it is. */
+            kind: components["schemas"]["FlowElementKind"];
+            /** @description Pressure lost in it, kPa. */
+            dropKpa: components["schemas"]["Hazy"];
+            /** @description Mean velocity in its bore, m/s. */
+            velocityMS: components["schemas"]["Hazy"];
+            /** @description Reynolds number in its bore. */
+            reynolds: components["schemas"]["Hazy"];
+            /** @description How it flows there. */
+            regime: components["schemas"]["FlowRegime"];
+            flowSharePct: null | components["schemas"]["Hazy"];
         };
         /**
          * @description Whether the vehicle can be converted the way it is meant to be.
@@ -5357,6 +5740,39 @@ export interface components {
              */
             onShelf?: null | number;
         };
+        /** @description Something in a line that fuel flows through. Any size may be hazy. */
+        FlowElement: {
+            /** @description What it is. */
+            kind: components["schemas"]["FlowElementKind"];
+            innerDiameterMm?: null | components["schemas"]["Hazy"];
+            lengthMm?: null | components["schemas"]["Hazy"];
+            roughnessMm?: null | components["schemas"]["Hazy"];
+            angleDeg?: null | components["schemas"]["Hazy"];
+            radiusMm?: null | components["schemas"]["Hazy"];
+            boreMm?: null | components["schemas"]["Hazy"];
+            upstreamMm?: null | components["schemas"]["Hazy"];
+            /** @description Branches side by side, each a list of elements. */
+            branches?: null | components["schemas"]["FlowElement"][][];
+        };
+        /**
+         * @description What fuel flows through.
+         * @enum {string}
+         */
+        FlowElementKind: "hose" | "bend" | "sensor" | "parallel" | "step";
+        /** @description How late it arrives at one flow. */
+        FlowLag: {
+            /** @description The flow, L/h. */
+            flowLph: components["schemas"]["Hazy"];
+            /** @description Where nothing mixes, s: the first of it, and all of it. */
+            plugFlowS: components["schemas"]["Hazy"];
+            /** @description Where it mixes, until no more than two points are missing, s. */
+            within2PointsS: components["schemas"]["Hazy"];
+        };
+        /**
+         * @description How fuel flows.
+         * @enum {string}
+         */
+        FlowRegime: "laminar" | "transition" | "turbulent";
         /**
          * @description A part of the fuel system that can be too small.
          * @enum {string}
@@ -5881,6 +6297,104 @@ export interface components {
              * @enum {string}
              */
             tankAir?: "still" | "moving";
+            /** @description Length of the feed from the tank to the rail, or to the high-pressure pump, mm. */
+            feedLengthMm?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Inner diameter of the feed, mm. */
+            feedBoreMm?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Length of the return, mm. */
+            returnLengthMm?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Inner diameter of the return, mm. */
+            returnBoreMm?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description What the filter holds, cm3. */
+            filterCc?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Fuel used at idle, L/h, on the fuel it runs on now. */
+            idleFuelLph?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Fuel used at a steady cruise, L/h, on the fuel it runs on now. */
+            cruiseFuelLph?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
         };
         /**
          * @description What proves the fueling: a log on the job, the blends it covers and how far from lambda it is at worst, for one base map, metering and map revision.
@@ -6214,6 +6728,114 @@ export interface components {
                     u: number;
                 }[];
             };
+        };
+        /** @description Pieces of hose at hand, and what has to be cut from them. */
+        HoseCutsQuery: {
+            /** @description The pieces, mm, each there once. */
+            stockMm: null | number[];
+            /** @description What is needed, mm. */
+            cutsMm: null | number[];
+            /**
+             * Format: double
+             * @description What every cut takes away, mm. Default 0: a knife.
+             */
+            kerfMm?: null | number;
+        };
+        /** @description How to cut. */
+        HoseCutsResult: {
+            /** @description True where the pieces give all that is needed. */
+            feasible: boolean;
+            /** @description The pieces that are cut; empty where they do not. */
+            plan: components["schemas"]["CutPiece"][];
+            /**
+             * Format: double
+             * @description What the pieces that are cut are longer than what is cut from them, mm.
+             */
+            wasteMm: null | number;
+            /** @description True where no plan wastes less: every other was ruled out. */
+            optimal: boolean;
+            reason: null | components["schemas"]["Sentence"];
+        };
+        /** @description How hose of one kind is cut. */
+        HoseCutting: {
+            /** @description The hose. */
+            name: string;
+            /**
+             * Format: int32
+             * @description Pieces the chain counts.
+             */
+            piecesInChain: number;
+            cuts: components["schemas"]["HoseCutsResult"];
+        };
+        /** @description A gap that hose has to span. */
+        HoseLengthQuery: {
+            /**
+             * Format: double
+             * @description From one open end to the other, mm.
+             */
+            gapMm: number;
+            /** @description What the fitting at each end takes of it, mm: from the open end to where the hose comes to rest on it. */
+            endInsertionMm: null | number[];
+            /**
+             * Format: double
+             * @description Tightest bend of the hose, mm to its middle.
+             */
+            minBendRadiusMm: number;
+            /**
+             * Format: double
+             * @description Radius the room leaves the hose where it bends most, mm to its middle; left out, it lies straight.
+             */
+            bendRadiusMm?: null | number;
+            /**
+             * Format: double
+             * @description Length of a sensor in the middle with the fittings on it, mm; left out, there is none.
+             */
+            sensorLengthMm?: null | number;
+        };
+        /** @description What to cut. */
+        HoseLengthResult: {
+            /** @description The pieces, mm: one, or one on each side of a sensor. */
+            cutsMm: number[];
+            /** @description True where the hose has to make a loop: the room is too tight for its bend, or the parts alone are as long as the gap. */
+            loopNeeded: boolean;
+            /**
+             * Format: double
+             * @description What the loop takes, mm; 0 without one. It is in the pieces.
+             */
+            loopMm: number;
+            why: null | components["schemas"]["Sentence"];
+        };
+        /** @description The hoses of a chain. */
+        HosePlan: {
+            /** @description Each of them. */
+            hoses: components["schemas"]["PlannedHose"][];
+            /** @description How they are cut from the pieces there are, by kind of hose. */
+            cutting: components["schemas"]["HoseCutting"][];
+            /**
+             * Format: double
+             * @description Nearest to the end of the hose a clamp sits, mm.
+             */
+            clampFromMm: number;
+            /**
+             * Format: double
+             * @description Farthest, mm.
+             */
+            clampToMm: number;
+            /** @description What to mind. */
+            findings: components["schemas"]["Finding"][];
+        };
+        /** @description One side of the sensor as it was measured. */
+        HoseSide: {
+            /**
+             * Format: double
+             * @description From the open end of the line to the spigot of the sensor held in its place, mm.
+             */
+            gapMm?: null | number;
+            /**
+             * Format: double
+             * @description Radius the room leaves the hose where it bends most, mm to its middle; left out, it lies straight.
+             */
+            roomMm?: null | number;
         };
         /** @description Hose there is. */
         HoseStock: {
@@ -6783,6 +7405,44 @@ export interface components {
             kind: "part" | "wiring" | "consumable" | "tool" | "instrument";
             why: components["schemas"]["Sentence"];
         };
+        /** @description A time at idle, at a cruise and at full load. */
+        LagTimes: {
+            idle: null | components["schemas"]["Hazy"];
+            cruise: null | components["schemas"]["Hazy"];
+            full: null | components["schemas"]["Hazy"];
+        };
+        /** @description A volume between two places of the line. */
+        LagVolume: {
+            /** @description What it is. */
+            name: string;
+            /** @description What it holds, mL. */
+            ml: components["schemas"]["Hazy"];
+            /** @description True where new fuel mixes with the old one in it, as in a filter; false where it pushes the old one out, as in a hose. Left out, it mixes. */
+            mixes?: null | boolean;
+        };
+        /** @description What doing it now saves. */
+        LaterAdvice: {
+            /**
+             * @description What may come into the line later.
+             * @enum {string}
+             */
+            what: "portInjection" | "pressureSensor";
+            /** @description True where its tee goes in now; null where nobody decided. */
+            now: null | boolean;
+            /** @description True where the chain has a tee already. */
+            isInChain: boolean;
+            saves: components["schemas"]["Sentence"];
+        };
+        /** @description A later stage, and whether its tee goes in now. */
+        LaterStage: {
+            /**
+             * @description What may come into the line later.
+             * @enum {string}
+             */
+            what: "portInjection" | "pressureSensor";
+            /** @description True where its tee goes in now. */
+            now: boolean;
+        };
         /** @description The latest saved reading. */
         LatestReading: {
             /** Format: double */
@@ -6839,6 +7499,14 @@ export interface components {
                     u: number;
                 }[];
             }[];
+        };
+        /** @description What flows where. */
+        LineFlows: {
+            /** @description How the engine runs. */
+            at: components["schemas"]["Running"];
+            usedLph: null | components["schemas"]["Hazy"];
+            feedLph: null | components["schemas"]["Hazy"];
+            returnLph: null | components["schemas"]["Hazy"];
         };
         /** @description A place on a limiting line. */
         LinePoint: {
@@ -7268,6 +7936,24 @@ export interface components {
             /** @description What for. */
             why: components["schemas"]["Sentence"];
         };
+        /** @description A point of the fuel's path, in the order the fuel passes it. */
+        PathPoint: {
+            /** @description What it is. */
+            kind: components["schemas"]["PathPointKind"];
+            /** @description What it is called, as it was surveyed where somebody did. */
+            name: string;
+            /** @description True on the way back to the tank. */
+            isBack: boolean;
+            /** @description Sensors that could go there. */
+            places: unknown[];
+            /** @description False where nobody looked and the usual stands in. */
+            isKnown: boolean;
+        };
+        /**
+         * @description What stands on the fuel's path.
+         * @enum {string}
+         */
+        PathPointKind: "tank" | "pump" | "filter" | "feed" | "joint" | "highPressurePump" | "rail" | "regulator" | "return";
         /** @description A piece of a text, and whether it is what was looked for. */
         Piece: {
             /** @description The piece. */
@@ -7275,11 +7961,140 @@ export interface components {
             /** @description True where it is. */
             isHit: boolean;
         };
+        /** @description What is wanted of a vehicle at full load, as Capacity plans it. */
+        PlacementCapacity: {
+            fullLoad?: null | components["schemas"]["FullLoad"];
+            changes?: null | components["schemas"]["CapacityChange"];
+            drive?: null | components["schemas"]["HotDrive"];
+        };
+        /** @description One place for the sensor on this vehicle. */
+        PlacementOption: {
+            /** @description Which. */
+            school: components["schemas"]["SensorPlace"];
+            /** @description True where it can go there. */
+            possible: boolean;
+            /** @description Why, or why not. */
+            whySaid: components["schemas"]["Sentence"];
+            pressureDropKpa: null | components["schemas"]["Hazy"];
+            sensorDropKpa: null | components["schemas"]["Hazy"];
+            flowLph: null | components["schemas"]["Hazy"];
+            lagS: null | components["schemas"]["LagTimes"];
+            settledS: null | components["schemas"]["LagTimes"];
+            toRailS: null | components["schemas"]["LagTimes"];
+            /** @description Whether it sees bubbles, or no fuel. */
+            aerationRisk: components["schemas"]["AerationRisk"];
+            /** @description What the controller has to do about it. */
+            controllerMustSaid: components["schemas"]["Sentence"];
+            jointKpa: null | components["schemas"]["Hazy"];
+            /** @description Heat, moving and high-voltage parts on the way. */
+            neighbourhoodSaid: components["schemas"]["Sentence"];
+            /**
+             * Format: int32
+             * @description Joints that can leak: of the chain chosen, else of the usual parts.
+             */
+            leakPoints: number;
+            /** @description True where the line goes back as it was. */
+            reversible: boolean;
+            pumpUse: null | components["schemas"]["ComponentUse"];
+            /** @description Why, or why not, in words. */
+            why?: null | string;
+            /** @description What the controller has to do about it, in words. */
+            controllerMust?: null | string;
+            /** @description True where the sensor sees what is under the pressure of the feed. */
+            inFeed?: boolean;
+        };
+        /** @description Where a sensor can go on a vehicle. */
+        PlacementQuery: {
+            /** @description What is known of it. */
+            survey: components["schemas"]["VehicleSurvey"];
+            capacity?: null | components["schemas"]["PlacementCapacity"];
+            /** @description Codes of the parts that join the sensor to the line, in order; left out, the usual ones stand in. */
+            chain?: null | string[];
+            /** @description From the tank along the line to the sensor, mm; left out, anywhere on it. */
+            alongMm?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description True where the line is cut. */
+            cut?: null | boolean;
+        };
+        /** @description The places compared for one vehicle. */
+        PlacementResult: {
+            /** @description All of them. */
+            options: components["schemas"]["PlacementOption"][];
+            recommended: null | components["schemas"]["SensorPlace"];
+            /** @description Why, without what it costs. */
+            reason: components["schemas"]["Sentence"];
+            /** @description What flows where. */
+            flows: components["schemas"]["LineFlows"][];
+            overrun: null | components["schemas"]["RegulatorOverrun"];
+            /** @description The fuel's path as it is drawn. */
+            path: components["schemas"]["PathPoint"][];
+            /** @description Where the doubt about the recommended place's pressure drop comes from. */
+            budget: components["schemas"]["BudgetLine"][];
+            /** @description Why, and what it costs. */
+            becauseSaid?: components["schemas"]["Sentence"];
+            /** @description The same in words. */
+            because?: null | string;
+        };
         /** @description Something that is planned. */
         PlannedChange: {
             /** @description Its name in the plan's changes. */
             key: string;
             what: components["schemas"]["Sentence"];
+        };
+        /** @description A hose as it is cut. */
+        PlannedHose: {
+            /**
+             * Format: int32
+             * @description Its place in the chain, counted from 1.
+             */
+            part: number;
+            /** @description What it is called. */
+            name: string;
+            /**
+             * Format: double
+             * @description Its bore, mm.
+             */
+            boreMm: number;
+            /**
+             * Format: double
+             * @description Length it is cut to, mm.
+             */
+            cutMm: number;
+            /**
+             * Format: double
+             * @description What of it runs free, mm.
+             */
+            freeMm: number;
+            /**
+             * Format: double
+             * @description What is pushed over each end, mm.
+             */
+            pushedOverMm: number;
+            /**
+             * Format: double
+             * @description Tightest bend it takes, mm.
+             */
+            minBendMm: number;
+            /** @description True where it makes a loop. */
+            isLoop: boolean;
+            /**
+             * @description One sentence or a few that carry their numbers, so that whoever shows them writes them in the units chosen. Written once, in Core, as an
+             *     interpolated string whose numbers are SentenceValue: `Sentence.Of($"At {Say.Kw(power)} it carries E85.")`.
+             */
+            why: null | components["schemas"]["Sentence"];
+            /** @description True where its side was measured; false where it is a share of the whole gap. */
+            isMeasured: boolean;
         };
         /** @description An end of a part or of the stock line. */
         Port: {
@@ -7443,6 +8258,60 @@ export interface components {
          * @enum {string}
          */
         PortType: "quickConnect" | "flare" | "oRingBoss" | "taperedPipe" | "hoseBarb" | "hoseEnd" | "bead" | "plainTube" | "ferrule" | "hoseSocket" | "dashHose";
+        /** @description Pressure lost along a line. */
+        PressureDropQuery: {
+            /** @description Flow, L/h. */
+            flowLph: components["schemas"]["Hazy"];
+            /** @description Blend, % by volume. */
+            ethanolPct: components["schemas"]["Hazy"];
+            /** @description Fuel temperature, C. */
+            fuelTempC: components["schemas"]["Hazy"];
+            /** @description What it flows through, in order. */
+            elements: null | components["schemas"]["FlowElement"][];
+            /** @description Density of the fuel, kg/m3; left out, that of the blend. */
+            densityKgM3?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Dynamic viscosity, mPa s; left out, that of the blend. */
+            viscosityMPaS?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+        };
+        /** @description What is lost along a line. */
+        PressureDropResult: {
+            /** @description All of it, kPa; branches side by side count once. */
+            totalKpa: components["schemas"]["Hazy"];
+            /** @description Every hose, bend and sensor, those of branches with their share of the flow. */
+            elements: components["schemas"]["ElementDrop"][];
+            /** @description Density of the fuel, kg/m3. */
+            densityKgM3: components["schemas"]["Hazy"];
+            /** @description Its dynamic viscosity, mPa s. */
+            viscosityMPaS: components["schemas"]["Hazy"];
+            /** @description Where the doubt of all of it comes from. */
+            budget: components["schemas"]["BudgetLine"][];
+            /** @description What to mind. */
+            findings: components["schemas"]["Finding"][];
+        };
         /** @description What a job comes to. */
         PreviewAnswer: {
             /** @description The wanted stations and all they rest on, by slug. */
@@ -7560,6 +8429,22 @@ export interface components {
             total: number;
             items: components["schemas"]["RecordItem"][];
         };
+        /**
+         * @description Whether a regulator still regulates when nearly all the pump moves has to go back: fully open it loses pressure as an orifice does, with the square of the flow, and
+         *     the return behind it adds its own. Where both together are more than it is set to, the base pressure is theirs.
+         */
+        RegulatorOverrun: {
+            /** @description What flows back at idle, L/h. */
+            returnLph: components["schemas"]["Hazy"];
+            /** @description What the open regulator and the return lose, kPa: no less can be held. */
+            leastKpa: components["schemas"]["Hazy"];
+            /** @description The base pressure that leaves, kPa. */
+            baseKpa: components["schemas"]["Hazy"];
+            /** @description True where it may be overrun: some of the haze of what it loses reaches what it is set to. */
+            mayOverrun?: boolean;
+            /** @description True where the best estimate says so. */
+            overruns?: boolean;
+        };
         /** @description A job that was removed. */
         RemovedJob: {
             /**
@@ -7586,6 +8471,36 @@ export interface components {
             from?: null | string;
             /** @description The stock line's end towards the engine. */
             to?: null | string;
+            /** @enum {string} */
+            place?: "return" | "feed" | "bypass" | "loop";
+            alongMm?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description One side of the sensor as it was measured. */
+            tankSide?: null | components["schemas"]["HoseSide"];
+            /** @description One side of the sensor as it was measured. */
+            engineSide?: null | components["schemas"]["HoseSide"];
+            /**
+             * Format: double
+             * @description How far hose is pushed over each barb, mm; left out, the usual.
+             */
+            pushedOverMm?: null | number;
+            /** @description Pieces of hose at hand, mm; left out, those of the chain. */
+            stockMm?: null | number[];
+            /** @description How a sensor is held, and what is near it. */
+            holding?: null | components["schemas"]["SensorHolding"];
+            /** @description What may come into the line later, and whether its tee goes in now. */
+            later?: null | components["schemas"]["LaterStage"][];
             /**
              * Format: double
              * @description From the one end to the other, mm; 0 for a joint that is pulled apart and left where it is.
@@ -7645,6 +8560,16 @@ export interface components {
              */
             state: "empty" | "inWork" | "proven" | "hold" | "planned";
             nextAction: components["schemas"]["NextAction"];
+            /** @description The places compared for one vehicle. */
+            placement?: null | components["schemas"]["PlacementResult"];
+            /** @description One place for the sensor on this vehicle. */
+            place?: null | components["schemas"]["PlacementOption"];
+            /** @description The hoses of a chain. */
+            hoses?: null | components["schemas"]["HosePlan"];
+            /** @description What may come later, and what doing it now saves. */
+            later?: null | components["schemas"]["LaterAdvice"][];
+            /** @description The figures that had to be assumed. */
+            assumed?: null | components["schemas"]["AssumedFigure"][];
         };
         /** @description The breakpoints of the row: chosen, or only how many. */
         RowChoice: {
@@ -7656,6 +8581,11 @@ export interface components {
              */
             count?: null | number;
         };
+        /**
+         * @description How the engine runs.
+         * @enum {string}
+         */
+        Running: "idle" | "cruise" | "full";
         /** @description What was saved, and what the job comes to now. */
         SaveAnswer: {
             /**
@@ -7700,6 +8630,50 @@ export interface components {
             /** @description The words around it. */
             words: components["schemas"]["Piece"][];
         };
+        /** @description How a sensor is held, and what is near it. */
+        SensorHolding: {
+            /**
+             * @description What holds it.
+             * @enum {string}
+             */
+            kind?: "bracket" | "stud" | "rivetNut" | "ties";
+            /** @description To what. */
+            to?: null | string;
+            /**
+             * @description How fuel runs through it.
+             * @enum {string}
+             */
+            lie?: "level" | "upwards" | "downwards";
+            /**
+             * Format: double
+             * @description Room before its plug, mm.
+             */
+            plugRoomMm?: null | number;
+            /**
+             * Format: double
+             * @description Spare length of wire at it, mm.
+             */
+            serviceLoopMm?: null | number;
+            /**
+             * Format: double
+             * @description To the nearest hot part, mm.
+             */
+            hotMm?: null | number;
+            /**
+             * Format: double
+             * @description To the nearest moving part, mm.
+             */
+            movingMm?: null | number;
+            /**
+             * Format: double
+             * @description To the nearest ignition or high-voltage part, mm.
+             */
+            highVoltageMm?: null | number;
+            /** @description Cover or lid that no longer closes. */
+            noLongerCloses?: null | string;
+            /** @description What is done about that. */
+            remedy?: null | string;
+        };
         /** @description The sensor itself: how far its reading may be off rests on it. */
         SensorPart: {
             /** @description Number on it. */
@@ -7723,6 +8697,11 @@ export interface components {
             /** @description True where it has read a fuel of known blend right. */
             isChecked?: null | boolean;
         };
+        /**
+         * @description Where a sensor goes: the schools of the trade.
+         * @enum {string}
+         */
+        SensorPlace: "return" | "feed" | "bypass" | "loop";
         /** @description What a sensor signal says and how sure that is. */
         SensorReading: {
             ethanolPct: null | components["schemas"]["Hazy"];
@@ -8510,6 +9489,47 @@ export interface components {
             values?: null | {
                 [key: string]: components["schemas"]["SentenceValue"];
             };
+        };
+        /** @description How late a change of the fuel arrives. */
+        TransportLagQuery: {
+            /** @description The volumes on the way. */
+            volumesMl: null | components["schemas"]["LagVolume"][];
+            /** @description The flows it is asked for, L/h. */
+            flowsLph: null | ({
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u: number;
+                /** Format: double */
+                plusMinus: number;
+                parts: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            } & (number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            }))[];
+            /**
+             * Format: double
+             * @description The change, ethanol points. Default 75: from E10 to E85.
+             */
+            stepPct?: null | number;
+        };
+        /** @description How late it arrives. */
+        TransportLagResult: {
+            /** @description At every flow. */
+            flows: components["schemas"]["FlowLag"][];
         };
         /** @description Why a number that is possible is not believed without a question. */
         TypedDoubt: {

@@ -1,12 +1,13 @@
 import type { Finding } from "../api/client";
 import { useUnits } from "../words/useUnits";
 
-/** What the program noticed: what must stop the work stands in the hatched frame. */
+/** What the program noticed: what must stop the work stands in the hatched frame, what is only good to know plain. */
 export function Findings({ findings }: { findings: readonly Finding[] }) {
   const units = useUnits();
   const stops = findings.filter((f) => f.severity === "stop");
   const cautions = findings.filter((f) => f.severity === "caution");
-  if (stops.length + cautions.length === 0) {
+  const notes = findings.filter((f) => f.severity === "info");
+  if (findings.length === 0) {
     return null;
   }
   return (
@@ -26,6 +27,11 @@ export function Findings({ findings }: { findings: readonly Finding[] }) {
       {cautions.map((f) => (
         <p key={f.code} className="max-w-[58rem] border-l-4 border-base-content pl-3">
           <b>Look at this.</b> {units.say(f)}
+        </p>
+      ))}
+      {notes.map((f) => (
+        <p key={f.code} className="max-w-[58rem] border-l-4 border-rule pl-3 text-ink-2">
+          {units.say(f)}
         </p>
       ))}
     </div>

@@ -48,10 +48,11 @@ public sealed class PlacementAdvisor
         var options = Enum.GetValues<SensorPlace>().Select(Option).ToList();
         var recommended = Recommended(options);
         var option = options.FirstOrDefault(o => o.School == recommended);
+        var reason = option is null ? PlacementWords.NotServed : PlacementWords.Reason(option, _path, options);
         return new(
             options,
             recommended,
-            option is null ? PlacementWords.NotServed : PlacementWords.Because(option, _path, options),
+            reason,
             _path.Flows,
             Overrun(options),
             PathPoint.Of(_survey),

@@ -58,14 +58,17 @@ public sealed record PlacementOption(
 /// <summary>The places compared for one vehicle.</summary>
 /// <param name="Options">All of them.</param>
 /// <param name="Recommended">The one recommended; null where none is possible.</param>
-/// <param name="BecauseSaid">Why.</param>
+/// <param name="Reason">Why, without what it costs.</param>
 /// <param name="Flows">What flows where.</param>
 /// <param name="Overrun">Whether the regulator still regulates at idle; null without a return, or where nobody knows what the pump moves.</param>
 /// <param name="Path">The fuel's path as it is drawn.</param>
 /// <param name="Budget">Where the doubt about the recommended place's pressure drop comes from.</param>
 public sealed record PlacementResult(
-    IReadOnlyList<PlacementOption> Options, SensorPlace? Recommended, Sentence BecauseSaid, IReadOnlyList<LineFlows> Flows, RegulatorOverrun? Overrun, IReadOnlyList<PathPoint> Path, IReadOnlyList<BudgetLine> Budget)
+    IReadOnlyList<PlacementOption> Options, SensorPlace? Recommended, Sentence Reason, IReadOnlyList<LineFlows> Flows, RegulatorOverrun? Overrun, IReadOnlyList<PathPoint> Path, IReadOnlyList<BudgetLine> Budget)
 {
-    /// <summary>Why, in words.</summary>
+    /// <summary>Why, and what it costs.</summary>
+    public Sentence BecauseSaid => Options.FirstOrDefault(o => o.School == Recommended) is { } option ? Reason + PlacementWords.Cost(option) : Reason;
+
+    /// <summary>The same in words.</summary>
     public string Because => BecauseSaid.Text;
 }

@@ -61,22 +61,21 @@ internal static class PlacementWords
         return where + "Not beside exhaust, ignition, high-voltage or moving parts.";
     }
 
-    /// <summary>Why a place is recommended.</summary>
-    public static Sentence Because(PlacementOption option, FuelPath path, IReadOnlyList<PlacementOption> all)
+    /// <summary>Why a place is recommended, without what it costs.</summary>
+    public static Sentence Reason(PlacementOption option, FuelPath path, IReadOnlyList<PlacementOption> all)
     {
         var feed = all.First(o => o.School == SensorPlace.Feed);
         var back = all.First(o => o.School == SensorPlace.Return);
-        Sentence first = option.School switch
+        return option.School switch
         {
             SensorPlace.Return => Sentence.Of($"At full load {Say.Of(path.Flows[^1].ReturnLph!.Value, Unit.Lph, 0)} still come back, so the sensor in the return always sees fuel, and nothing before the engine is restricted."),
             SensorPlace.Bypass => Sentence.Of($"In the plain feed the parts would cost {Say.Of(feed.PressureDropKpa!.Value, Unit.Kpa, 1)} at full load; with a second channel beside the sensor it is {Say.Of(option.PressureDropKpa!.Value, Unit.Kpa, 1)}."),
             SensorPlace.Loop => "A stock joint can be pulled apart, so nothing is cut, and the sensor sees what the engine gets.",
-            _ when back is { Possible: true, AerationRisk: AerationRisk.NotKnown } => "Nobody knows what the pump moves, so nobody knows what comes back at full load: the feed always sees fuel.",
+            _ when back is { Possible: true, AerationRisk: AerationRisk.NotKnown } => "What comes back at full load cannot be said before power and pump are known: the feed always sees fuel.",
             _ when back.Possible => Sentence.Of($"At full load only {Say.Of(path.Flows[^1].ReturnLph!.Value, Unit.Lph, 0)} come back: in the return the sensor may run dry just when it counts."),
             _ when path.Survey.FuelSystem.Line is null => "It works on every fuel system, and whether there is a return nobody knows yet.",
             _ => "There is no return, and no stock joint is noted that could be pulled apart.",
         };
-        return first + Cost(option);
     }
 
     /// <summary>Where to put it, as a verdict.</summary>

@@ -36,7 +36,7 @@ internal static class RouteEvaluation
             IReadOnlyList<Finding> known = [.. RoutePlace.Findings(plan.Place, placement).Concat(plan.Holding?.Findings() ?? []).OrderByDescending(f => f.Severity)];
             var open = RouteProgress.WithoutChain(plan, from, to, known);
             return new RouteResults(
-                from, to, null, Opened(plan, 0), null, [], null, 0, false, kpa, known, RouteWords.HeadlineWithoutChain(placement, place, from, to), RouteWords.LeadWithoutChain(placement, place, from, to), open.State, open.NextAction,
+                from, to, null, Opened(plan, 0), null, [], null, 0, false, kpa, known, RouteWords.HeadlineWithoutChain(placement, place, from, to, IsUnknown(survey)), RouteWords.LeadWithoutChain(placement, place, from, to, IsUnknown(survey)), open.State, open.NextAction,
                 placement, place, null, Later(plan, survey, [], 0), AssumedFigure.Listed(path.Assumed));
         }
 
@@ -64,6 +64,8 @@ internal static class RouteEvaluation
             RouteWords.Headline(findings, parts.Count, leaking.Count, Chosen(compared)), RouteWords.Lead(findings, kit, hosePlan, Chosen(compared)), progress.State, progress.NextAction,
             compared, Chosen(compared), hosePlan, Later(plan, survey, parts, leaking.Count), AssumedFigure.Listed(path.Assumed));
     }
+
+    private static bool IsUnknown(VehicleSurvey survey) => survey.FuelSystem is { Line: null, Kind: null, Joints: null };
 
     // Both sides measured with the sensor in its place say more than the gap as a whole.
     private static bool IsMeasured(RoutePlan plan, HosePlan? hoses) => plan is { TankSide.GapMm: not null, EngineSide.GapMm: not null } && hoses?.Hoses.All(h => h.IsMeasured) != false;

@@ -28,7 +28,7 @@ internal static class RoutePlace
 
         if (option.AerationRisk == AerationRisk.NotKnown)
         {
-            yield return new("returnNotKnown", Severity.Caution, "Nobody knows what comes back at full load: find the pump's flow first.");
+            yield return new("returnNotKnown", Severity.Caution, "What comes back at full load cannot be said yet: find out the power wanted and the pump's flow first.");
         }
 
         if (placement.Overrun is { MayOverrun: true } overrun)
@@ -38,7 +38,7 @@ internal static class RoutePlace
 
         if (option.School != placement.Recommended && placement.Recommended is { } better)
         {
-            yield return new("otherPlace", Severity.Info, Sentence.Of($"Better {better.InWords()}: {placement.BecauseSaid.Inside()}"));
+            yield return new("otherPlace", Severity.Info, Sentence.Of($"Better {better.InWords()}: {placement.Reason.Inside()}"));
         }
     }
 }

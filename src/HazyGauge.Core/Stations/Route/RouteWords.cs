@@ -10,19 +10,23 @@ namespace HazyGauge.Core.Stations.Route;
 /// <summary>Route's own sentences.</summary>
 internal static class RouteWords
 {
+    public static readonly Sentence AskPlace = "Where does the sensor go?";
+
+    public static readonly Sentence WhySurvey = "Say at Survey how the fuel reaches the rail, and note the joints: then the places are compared for this vehicle.";
+
     public static readonly Sentence AskEnds = "Which two ends does the sensor go between?";
 
     public static readonly Sentence WhyEnds = "Name the joint that is pulled apart, or the cut, by its two open ends. Then the parts are found.";
 
     public static readonly Sentence AskChain = "Choose the parts between the two ends.";
 
-    /// <summary>The verdict before a chain is chosen.</summary>
-    public static Sentence HeadlineWithoutChain(PlacementResult placement, PlacementOption? place, Port? from, Port? to) =>
-        place is not { Possible: true } ? PlacementWords.Headline(placement.Recommended) : from is null || to is null ? AskEnds : AskChain;
+    /// <summary>The verdict before a chain is chosen; where nothing is known of the vehicle nothing is recommended either.</summary>
+    public static Sentence HeadlineWithoutChain(PlacementResult placement, PlacementOption? place, Port? from, Port? to, bool isUnknown) =>
+        place is not { Possible: true } ? isUnknown && place is null ? AskPlace : PlacementWords.Headline(placement.Recommended) : from is null || to is null ? AskEnds : AskChain;
 
     /// <summary>Why, and what to do next.</summary>
-    public static Sentence LeadWithoutChain(PlacementResult placement, PlacementOption? place, Port? from, Port? to) =>
-        place is null ? placement.BecauseSaid
+    public static Sentence LeadWithoutChain(PlacementResult placement, PlacementOption? place, Port? from, Port? to, bool isUnknown) =>
+        place is null ? isUnknown ? WhySurvey : placement.BecauseSaid
         : !place.Possible ? place.WhySaid
         : (from is null || to is null ? WhyEnds : Sentence.Of($"From {from.Name} to {to.Name}: choose one of the chains below, or put your own together.")) + PlacementWords.Cost(place);
 

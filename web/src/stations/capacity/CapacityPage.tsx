@@ -71,7 +71,7 @@ export function CapacityPage() {
         ]}
         right={[
           [1, <PointPanel key="point" capacity={capacity} />],
-          [5, <Findings key="findings" findings={capacity.findings.filter((f) => f.severity === "caution")} />],
+          [5, <Findings key="findings" findings={capacity.findings.filter((f) => f.severity !== "stop")} />],
         ]}
         rest={[
           [8, <DrivePanel key="drive" capacity={capacity} survey={survey} />],

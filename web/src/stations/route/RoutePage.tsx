@@ -1,38 +1,155 @@
-import { useStation } from "../../job/useStation";
+import type { ReactNode } from "react";
+import { Link } from "react-router";
+import { BudgetPanel } from "../../haze/BudgetPanel";
+import { useJobContext } from "../../job/jobContext";
+import { type StationWork, useStation } from "../../job/useStation";
 import { Columns } from "../../shell/Columns";
 import { Findings } from "../../shell/Findings";
+import { Steps } from "../../shell/Steps";
+import { useUnits } from "../../words/useUnits";
 import { StationFrame } from "../StationFrame";
 import { CataloguePanel } from "./CataloguePanel";
 import { ChainPanel } from "./ChainPanel";
 import { EndsPanel } from "./EndsPanel";
+import { FuelPathFigure } from "./FuelPathFigure";
+import { HoldingPanel } from "./HoldingPanel";
+import { HoseMeasures, HosePanel } from "./HosePanel";
 import { KitPanel } from "./KitPanel";
+import { LaterPanel } from "./LaterPanel";
 import { LeakPanel } from "./LeakPanel";
 import { OffersPanel } from "./OffersPanel";
+import { PathFigures } from "./PathFigures";
+import { PlacePanel } from "./PlacePanel";
 import { ToolsPanel } from "./ToolsPanel";
 import type { RoutePlan, RouteResults } from "./types";
+import { type StepName, stepNames, stepOf, useSteps } from "./useSteps";
 
-/** Which parts join the sensor to the line, where can it leak, and what has to lie on the bench? */
+/** Below this nothing hangs on how much pressure is lost, kPa. */
+const worthTheDoubtKpa = 1;
+
+/** Where does the sensor go, with which parts and hoses, how is it held, and where can it leak? On paper all of it. */
 export function RoutePage() {
+  const { job } = useJobContext();
   const route = useStation<RoutePlan, RouteResults>("route");
+  const survey = useStation("survey") as StationWork<object, { notAsked: readonly string[] }>;
+  const { current, goTo, heading, steps } = useSteps(route);
+  const units = useUnits();
   const hasChain = (route.document.chain ?? []).length > 0;
-  return (
-    <StationFrame station={route}>
-      {hasChain && <ChainPanel route={route} />}
+  const placement = route.lastResults?.placement;
+  const drop =
+    route.results?.place?.pressureDropKpa ?? placement?.options.find((o) => o.school === placement.recommended)?.pressureDropKpa;
+  // Each thing is said where it is mended; what is only good to know of a joint stands beside that joint.
+  const said = (step: StepName) => (
+    <Findings
+      key="findings"
+      findings={route.findings.filter(
+        (f) => stepOf(f.code) === step && (f.severity === "caution" || (f.severity === "info" && !/-\d+$/.test(f.code))),
+      )}
+    />
+  );
+  const pages: Record<StepName, ReactNode> = {
+    Place: (
+      <>
+        {placement && <FuelPathFigure path={placement.path} chosen={route.document.place} />}
+        <Columns
+          left={[[1, <PlacePanel key="place" route={route} />]]}
+          right={[[2, said("Place")]]}
+          rest={[
+            [3, <PathFigures key="flows" route={route} survey={survey} />],
+            [
+              4,
+              drop && placement && drop.value + drop.plusMinus > worthTheDoubtKpa && (
+                <BudgetPanel
+                  key="budget"
+                  title="What makes the pressure lost uncertain"
+                  budget={placement.budget}
+                  now={drop.plusMinus}
+                  text={(half) => `${units.step(half, "kpa")} ${units.unit("kpa")}`}
+                />
+              ),
+            ],
+          ]}
+        />
+      </>
+    ),
+    Parts: (
+      <>
+        {hasChain && <ChainPanel route={route} />}
+        <Columns
+          even
+          left={[
+            [1, <EndsPanel key="ends" route={route} />],
+            [3, said("Parts")],
+          ]}
+          right={[[2, <OffersPanel key="offers" route={route} />]]}
+          rest={[[4, <CataloguePanel key="catalogue" />]]}
+        />
+      </>
+    ),
+    Hoses: (
       <Columns
-        even
         left={[
-          [1, <EndsPanel key="ends" route={route} />],
-          [3, <Findings key="findings" findings={route.findings.filter((f) => f.severity === "caution")} />],
+          [2, <HosePanel key="hoses" route={route} />],
+          [3, said("Hoses")],
         ]}
-        right={[[2, <OffersPanel key="offers" route={route} />]]}
+        right={[[1, <HoseMeasures key="measures" route={route} />]]}
       />
-      <LeakPanel route={route} />
-      <Columns
-        even
-        left={[[1, hasChain && <KitPanel key="kit" route={route} />]]}
-        right={[[2, hasChain && <ToolsPanel key="tools" route={route} />]]}
-        rest={[[3, <CataloguePanel key="catalogue" />]]}
-      />
+    ),
+    Holding: (
+      <>
+        <HoldingPanel route={route} />
+        {said("Holding")}
+        <LaterPanel route={route} />
+      </>
+    ),
+    Lists: (
+      <>
+        <LeakPanel route={route} />
+        <Columns
+          even
+          left={[[1, hasChain && <KitPanel key="kit" route={route} />]]}
+          right={[[2, hasChain && <ToolsPanel key="tools" route={route} />]]}
+        />
+      </>
+    ),
+  };
+  const at = stepNames.indexOf(current);
+  return (
+    <StationFrame
+      station={route}
+      aside={
+        survey.saved?.revision === 0 &&
+        !survey.changed && (
+          <p className="no-print mt-4 flex flex-wrap items-center gap-x-4 gap-y-2">
+            <Link className="btn btn-outline" to={`/jobs/${job.id}/survey`}>
+              Survey the vehicle
+            </Link>
+            <span className="text-ink-2">
+              Nothing is surveyed yet: return line, joints and pump decide where the sensor goes.
+            </span>
+          </p>
+        )
+      }
+    >
+      <div className="mt-4">
+        <Steps label="The route, step by step" steps={steps} at={at} onChoose={(i) => goTo(stepNames[i] ?? "Place")} />
+      </div>
+      {stepNames.map((name) => (
+        // On paper every step stands, one behind the other.
+        <div key={name} className={name === current ? "mt-3" : "mt-3 hidden print:block"}>
+          <p ref={name === current ? heading : undefined} tabIndex={-1} className="sr-only scroll-mt-4 outline-none">
+            {name}
+          </p>
+          {pages[name]}
+        </div>
+      ))}
+      {at < stepNames.length - 1 && (
+        <p className="no-print mt-4">
+          <button type="button" className="btn btn-outline" onClick={() => goTo(stepNames[at + 1] ?? "Place")}>
+            On to {stepNames[at + 1]}
+          </button>
+        </p>
+      )}
     </StationFrame>
   );
 }

@@ -5,6 +5,7 @@ import { useJobContext } from "../../job/jobContext";
 import { useStation } from "../../job/useStation";
 import { Columns } from "../../shell/Columns";
 import { Findings } from "../../shell/Findings";
+import { Steps } from "../../shell/Steps";
 import { useMedia } from "../../shell/useMedia";
 import { StationFrame } from "../StationFrame";
 import { isUnknown } from "./answers";
@@ -68,7 +69,15 @@ export function SurveyPage() {
     );
   const asked = (
     <section className="panel mt-4 print:hidden" aria-labelledby="stop-title">
-      <Stops walk={walk} survey={survey} results={lastResults} at={at} onChoose={setAt} />
+      <Steps
+        label="The walk round the vehicle"
+        steps={walk.map((s) => {
+          const open = openAt(s, survey, lastResults);
+          return { name: s.name, note: open === 0 ? "done" : `${open} open` };
+        })}
+        at={at}
+        onChoose={setAt}
+      />
       <h2 id="stop-title" ref={heading} tabIndex={-1} className="mt-4 scroll-mt-4 text-[1.35rem] font-bold outline-none">
         {stop?.name ?? "Reading the questions"} <span className="text-[0.95rem] font-normal text-ink-3">{stop?.place}</span>
       </h2>
@@ -159,39 +168,5 @@ export function SurveyPage() {
       />
       <SurveySheet survey={survey} walk={walk} />
     </StationFrame>
-  );
-}
-
-interface StopsProps {
-  walk: readonly Stop[];
-  survey: SurveyDocument;
-  results: SurveyResults | null;
-  at: number;
-  onChoose: (at: number) => void;
-}
-
-/** The stops of the walk, and how much is open at each. */
-function Stops({ walk, survey, results, at, onChoose }: StopsProps) {
-  return (
-    <nav aria-label="The walk round the vehicle" className="no-print">
-      <ol className="flex flex-wrap gap-2">
-        {walk.map((stop, i) => {
-          const open = openAt(stop, survey, results);
-          return (
-            <li key={stop.name}>
-              <button
-                type="button"
-                aria-current={i === at ? "step" : undefined}
-                className={`min-h-[44px] rounded-[8px] border px-3 text-left leading-tight ${i === at ? "border-2 border-base-content font-bold" : "border-edge"}`}
-                onClick={() => onChoose(i)}
-              >
-                {stop.name}{" "}
-                <span className="reading block text-[0.8rem] font-normal text-ink-3">{open === 0 ? "done" : `${open} open`}</span>
-              </button>
-            </li>
-          );
-        })}
-      </ol>
-    </nav>
   );
 }
