@@ -84,7 +84,7 @@ test("a part of the shop's own goes into the catalog, and lies on the shelf for 
 test("a place chosen with its reason, two gaps measured: lengths to cut with a drawing, and Capacity counts what it costs", async ({ page, open }) => {
   await open(page, "Vantle T20", "Route");
   await page.getByRole("button", { name: /^Place/ }).click();
-  const places = page.getByRole("region", { name: "Places compared for this vehicle" });
+  const places = page.getByRole("main");
   await expect(places.getByText("There is no return line: the one line there is goes to the rail.").first()).toBeVisible();
   await places.getByRole("button", { name: "Feed", exact: true }).click();
   await places.getByRole("button", { name: "Put the sensor here: Feed" }).click();

@@ -1,4 +1,3 @@
-import { useState } from "react";
 import type { HazyNumber } from "../../api/client";
 import { useCatalogue } from "../../fields/catalogue";
 import { Scrollable } from "../../shell/Scrollable";
@@ -7,50 +6,65 @@ import { useUnits } from "../../words/useUnits";
 import { dropText, timeText } from "./lengths";
 import type { LagTimes, PlacementOption, RouteStation } from "./types";
 
-/** The places a sensor could go, compared; one in full, the others a click away. */
-export function PlacePanel({ route }: { route: RouteStation }) {
-  const { document, setDraft, lastResults } = route;
+type School = PlacementOption["school"];
+
+/** What the places are called. */
+function useNames() {
   const field = useCatalogue("route")("place");
-  const placement = lastResults?.placement;
-  const [looked, setLooked] = useState<PlacementOption["school"]>();
+  const names = new Map(field.choices.map((c) => [c.name, c.label]));
+  return (school: School) => names.get(school) ?? school;
+}
+
+interface Props {
+  route: RouteStation;
+  /** The place looked at; left out, the one chosen, else the one recommended. */
+  looked: School | undefined;
+}
+
+/** The places a sensor could go, compared. */
+export function PlacesCompared({ route, looked, onLook }: Props & { onLook: (school: School) => void }) {
+  const nameOf = useNames();
+  const placement = route.lastResults?.placement;
   if (!placement) {
     return null;
   }
-  const names = new Map(field.choices.map((c) => [c.name, c.label]));
-  const nameOf = (school: PlacementOption["school"]) => names.get(school) ?? school;
-  const shown = looked ?? document.place ?? placement.recommended ?? "feed";
-  const option = placement.options.find((o) => o.school === shown);
+  const { options, recommended } = placement;
   return (
-    <section className="panel" aria-labelledby="place-title">
+    <section className="panel mt-4" aria-labelledby="place-title">
       <h2 id="place-title" className="panel-title">
         Places compared for this vehicle
       </h2>
-      <Comparison
-        options={placement.options}
-        recommended={placement.recommended ?? null}
-        chosen={document.place ?? null}
-        nameOf={nameOf}
-      />
+      <Comparison options={options} recommended={recommended ?? null} chosen={route.document.place ?? null} nameOf={nameOf} />
       <div className="mt-4">
         <Segment
           label="Place to look at"
-          choices={placement.options.map((o) => ({ name: o.school, label: nameOf(o.school) }))}
-          chosen={shown}
-          onChoose={setLooked}
+          choices={options.map((o) => ({ name: o.school, label: nameOf(o.school) }))}
+          chosen={shownOf(route, looked)}
+          onChoose={onLook}
         />
       </div>
-      {option && (
-        <Detail
-          option={option}
-          name={nameOf(option.school)}
-          isRecommended={option.school === placement.recommended}
-          isChosen={option.school === document.place}
-          onChoose={() => setDraft({ ...document, place: option.school })}
-        />
-      )}
     </section>
   );
 }
+
+/** One place in full. */
+export function PlaceInFull({ route, looked }: Props) {
+  const { document, setDraft, lastResults } = route;
+  const nameOf = useNames();
+  const option = lastResults?.placement?.options.find((o) => o.school === shownOf(route, looked));
+  return option ? (
+    <Detail
+      option={option}
+      name={nameOf(option.school)}
+      isRecommended={option.school === lastResults?.placement?.recommended}
+      isChosen={option.school === document.place}
+      onChoose={() => setDraft({ ...document, place: option.school })}
+    />
+  ) : null;
+}
+
+const shownOf = (route: RouteStation, looked: School | undefined): School =>
+  looked ?? route.document.place ?? route.lastResults?.placement?.recommended ?? "feed";
 
 interface ComparisonProps {
   options: readonly PlacementOption[];
@@ -116,11 +130,11 @@ function Detail({ option, name, isRecommended, isChosen, onChoose }: DetailProps
   const units = useUnits();
   const { pressureDropKpa, sensorDropKpa, flowLph, jointKpa, pumpUse } = option;
   return (
-    <div className="mt-3 border-t border-rule pt-3">
+    <section className="panel" aria-labelledby="full-title">
       <div className="flex flex-wrap items-center justify-between gap-3">
-        <h3 className="text-[1.15rem] font-bold">
+        <h2 id="full-title" className="text-[1.15rem] font-bold">
           {name} {isRecommended && <span className="text-[0.9rem] font-normal text-ink-2">recommended</span>}
-        </h3>
+        </h2>
         {option.possible && (
           <button
             type="button"
@@ -165,7 +179,7 @@ function Detail({ option, name, isRecommended, isChosen, onChoose }: DetailProps
           </p>
         </>
       )}
-    </div>
+    </section>
   );
 }
 

@@ -1,4 +1,4 @@
-import type { ReactNode } from "react";
+import { type ReactNode, useState } from "react";
 import { Link } from "react-router";
 import { BudgetPanel } from "../../haze/BudgetPanel";
 import { useJobContext } from "../../job/jobContext";
@@ -19,9 +19,9 @@ import { LaterPanel } from "./LaterPanel";
 import { LeakPanel } from "./LeakPanel";
 import { OffersPanel } from "./OffersPanel";
 import { PathFigures } from "./PathFigures";
-import { PlacePanel } from "./PlacePanel";
+import { PlaceInFull, PlacesCompared } from "./PlacePanel";
 import { ToolsPanel } from "./ToolsPanel";
-import type { RoutePlan, RouteResults } from "./types";
+import type { PlacementOption, RoutePlan, RouteResults } from "./types";
 import { type StepName, stepNames, stepOf, useSteps } from "./useSteps";
 
 /** Below this nothing hangs on how much pressure is lost, kPa. */
@@ -34,6 +34,7 @@ export function RoutePage() {
   const survey = useStation("survey") as StationWork<object, { notAsked: readonly string[] }>;
   const { current, goTo, heading, steps } = useSteps(route);
   const units = useUnits();
+  const [looked, setLooked] = useState<PlacementOption["school"]>();
   const hasChain = (route.document.chain ?? []).length > 0;
   const placement = route.lastResults?.placement;
   const drop =
@@ -51,8 +52,9 @@ export function RoutePage() {
     Place: (
       <>
         {placement && <FuelPathFigure path={placement.path} chosen={route.document.place} />}
+        <PlacesCompared route={route} looked={looked} onLook={setLooked} />
         <Columns
-          left={[[1, <PlacePanel key="place" route={route} />]]}
+          left={[[1, <PlaceInFull key="full" route={route} looked={looked} />]]}
           right={[[2, said("Place")]]}
           rest={[
             [3, <PathFigures key="flows" route={route} survey={survey} />],
@@ -118,8 +120,7 @@ export function RoutePage() {
     <StationFrame
       station={route}
       aside={
-        survey.saved?.revision === 0 &&
-        !survey.changed && (
+        survey.saved?.revision === 0 && !survey.changed ? (
           <p className="no-print mt-4 flex flex-wrap items-center gap-x-4 gap-y-2">
             <Link className="btn btn-outline" to={`/jobs/${job.id}/survey`}>
               Survey the vehicle
@@ -128,6 +129,19 @@ export function RoutePage() {
               Nothing is surveyed yet: return line, joints and pump decide where the sensor goes.
             </span>
           </p>
+        ) : (
+          !route.document.place &&
+          placement?.recommended && (
+            <p className="no-print mt-4">
+              <button
+                type="button"
+                className="btn btn-primary"
+                onClick={() => route.setDraft({ ...route.document, place: placement.recommended ?? undefined })}
+              >
+                Take the place recommended
+              </button>
+            </p>
+          )
         )
       }
     >
