@@ -272,8 +272,8 @@ public sealed record Joint(LineName? Line = null, double? AngleDeg = null, strin
 /// <param name="ReturnLengthMm">Length of the return, mm.</param>
 /// <param name="ReturnBoreMm">Inner diameter of the return, mm.</param>
 /// <param name="FilterCc">What the filter holds, cm3.</param>
-/// <param name="IdleFuelLph">Fuel used at idle, L/h, on the fuel it runs on now.</param>
-/// <param name="CruiseFuelLph">Fuel used at a steady cruise, L/h, on the fuel it runs on now.</param>
+/// <param name="IdleFuelLph">Fuel used at idle, L/h, on the fuel in use now.</param>
+/// <param name="CruiseFuelLph">Fuel used at a steady cruise, L/h, on the fuel in use now.</param>
 public sealed record FuelSystemSurvey(
     FuelLine? Line = null,
     FuelSystemKind? Kind = null,

@@ -6367,7 +6367,7 @@ export interface components {
                     u: number;
                 }[];
             };
-            /** @description Fuel used at idle, L/h, on the fuel it runs on now. */
+            /** @description Fuel used at idle, L/h, on the fuel in use now. */
             idleFuelLph?: null | number | {
                 /** Format: double */
                 value: number;
@@ -6381,7 +6381,7 @@ export interface components {
                     u: number;
                 }[];
             };
-            /** @description Fuel used at a steady cruise, L/h, on the fuel it runs on now. */
+            /** @description Fuel used at a steady cruise, L/h, on the fuel in use now. */
             cruiseFuelLph?: null | number | {
                 /** Format: double */
                 value: number;

@@ -80,8 +80,11 @@ internal static class CuttingPlan
         }
 
         var plan = best.Where(p => p.CutsMm.Count > 0).OrderByDescending(p => p.StockMm).ToList();
-        return new(true, plan, plan.Sum(p => p.StockMm) - cutsMm.Sum(), !search.IsGivenUp, null);
+        return new(true, plan, Whole(plan.Sum(p => p.StockMm) - cutsMm.Sum()), !search.IsGivenUp, null);
     }
+
+    // What is left of a sum in binary digits is no hose.
+    private static double Whole(double mm) => Math.Round(mm, 6);
 
     private sealed class Search(double[] stock, double[] cuts, double kerf, CancellationToken cancellation)
     {
@@ -111,7 +114,7 @@ internal static class CuttingPlan
             if (next == cuts.Length)
             {
                 _bestUsed = _used;
-                Best = [.. stock.Select((s, i) => new CutPiece(s, [.. _cut[i]], Math.Max(0, _left[i])))];
+                Best = [.. stock.Select((s, i) => new CutPiece(s, [.. _cut[i]], Whole(Math.Max(0, _left[i]))))];
             }
             else if (_used + Math.Max(0, _toCome[next] - FreeOnCut()) < _bestUsed - Least)
             {

@@ -1,6 +1,7 @@
 import { useFields } from "../../api/queries";
 import { AnswerField, isShort } from "../../fields/AnswerField";
 import { valueAt, withValue } from "../../fields/paths";
+import { HoldingDrawing } from "./HoldingDrawing";
 import type { RouteStation } from "./types";
 
 /** What holds the sensor, what is near it, and what no longer closes. */
@@ -15,7 +16,8 @@ export function HoldingPanel({ route }: { route: RouteStation }) {
       <p className="mt-1 text-[0.93rem] text-ink-2">
         Its caps stay on until the lines are pushed on. Nothing of it hangs on the hoses.
       </p>
-      <div className="mt-2 grid gap-x-6 gap-y-4 sm:grid-cols-2 lg:grid-cols-3">
+      {document.holding && <HoldingDrawing holding={document.holding} />}
+      <div className="no-print mt-2 grid gap-x-6 gap-y-4 sm:grid-cols-2 lg:grid-cols-3">
         {fields.map((field) => (
           <div key={field.path} className={isShort(field) ? "" : "sm:col-span-2 lg:col-span-3"}>
             <AnswerField

@@ -5,6 +5,7 @@ import type { PlannedHose } from "./types";
 
 const height = 150;
 const margin = 14;
+const unseenWidth = 520;
 
 interface Props {
   hose: PlannedHose;
@@ -14,8 +15,10 @@ interface Props {
 
 /** A hose as it is cut: its whole length, what goes over each barb, and where the clamps sit. */
 export function HoseDrawing({ hose, clampFromMm, clampToMm }: Props) {
-  const [ref, width] = useWidth<HTMLDivElement>();
+  const [ref, measured] = useWidth<HTMLDivElement>();
   const units = useUnits();
+  // On paper it stands though it was never seen.
+  const width = measured || unseenWidth;
   const long = Math.max(0, width - 2 * margin);
   // Ends are drawn larger than they are, so that clamp and barb can be told apart.
   const end = Math.min(64, long / 4);
@@ -23,32 +26,31 @@ export function HoseDrawing({ hose, clampFromMm, clampToMm }: Props) {
   const clamps = `${lengthText(clampFromMm, units)} to ${lengthText(clampToMm, units)}`;
   return (
     <div ref={ref} className="mt-2">
-      {width > 0 && (
-        <svg
-          width={width}
-          height={height}
-          viewBox={`0 0 ${width} ${height}`}
-          role="img"
-          aria-label={`Hose cut to ${lengthText(hose.cutMm, units)}, ${lengthText(hose.pushedOverMm, units)} over each barb, clamps ${clamps} from the ends`}
-        >
-          <g className="fill-base-300 stroke-base-content" strokeWidth="1.4">
-            <rect x={left} y="58" width={long} height="30" rx="2" />
-            {[left, right].map((x) => (
-              <path key={x} d={barb(x, x === left ? 1 : -1, end)} className="fill-none" strokeWidth="1.1" />
-            ))}
-            {[left + 8, right - 8 - 9].map((x) => (
-              <rect key={x} x={x} y="54" width="9" height="38" rx="1.5" className="fill-base-content" />
-            ))}
-            {hose.isLoop && <circle cx={width / 2} cy="73" r="26" className="fill-none" strokeDasharray="5 4" />}
-          </g>
-          <Dimension from={left} to={right} y={122} text={lengthText(hose.cutMm, units)} isMain />
-          <Dimension from={left} to={left + end} y={36} text={lengthText(hose.pushedOverMm, units)} />
-          <Dimension from={right - end} to={right} y={36} text={lengthText(hose.pushedOverMm, units)} />
-          <text x={width / 2} y="20" textAnchor="middle" className="fill-ink-2 text-[13px]">
-            {hose.isLoop ? `loop, bend ${lengthText(hose.minBendMm, units)} or wider` : `free ${lengthText(hose.freeMm, units)}`}
-          </text>
-        </svg>
-      )}
+      <svg
+        width={width}
+        height={height}
+        viewBox={`0 0 ${width} ${height}`}
+        className="h-auto max-w-full"
+        role="img"
+        aria-label={`Hose cut to ${lengthText(hose.cutMm, units)}, ${lengthText(hose.pushedOverMm, units)} over each barb, clamps ${clamps} from the ends`}
+      >
+        <g className="fill-base-300 stroke-base-content" strokeWidth="1.4">
+          <rect x={left} y="58" width={long} height="30" rx="2" />
+          {[left, right].map((x) => (
+            <path key={x} d={barb(x, x === left ? 1 : -1, end)} className="fill-none" strokeWidth="1.1" />
+          ))}
+          {[left + 8, right - 8 - 9].map((x) => (
+            <rect key={x} x={x} y="54" width="9" height="38" rx="1.5" className="fill-base-content" />
+          ))}
+          {hose.isLoop && <circle cx={width / 2} cy="73" r="26" className="fill-none" strokeDasharray="5 4" />}
+        </g>
+        <Dimension from={left} to={right} y={122} text={lengthText(hose.cutMm, units)} isMain />
+        <Dimension from={left} to={left + end} y={36} text={lengthText(hose.pushedOverMm, units)} />
+        <Dimension from={right - end} to={right} y={36} text={lengthText(hose.pushedOverMm, units)} />
+        <text x={width / 2} y="20" textAnchor="middle" className="fill-ink-2 text-[13px]">
+          {hose.isLoop ? `loop, bend ${lengthText(hose.minBendMm, units)} or wider` : `free ${lengthText(hose.freeMm, units)}`}
+        </text>
+      </svg>
     </div>
   );
 }

@@ -159,7 +159,7 @@ function Detail({ option, name, isRecommended, isChosen, onChoose }: DetailProps
             {pumpUse && (
               <Row name="Pump at full load">{`${units.hazy(pumpUse.usePct, "percent")} ${units.say(pumpUse.limit)}`}</Row>
             )}
-            <Row name="Joints see">{jointKpa ? units.hazy(jointKpa, "kpa") : "not known"}</Row>
+            <Row name="Joints see">{jointKpa ? units.hazy(jointKpa, "kpa", option.inFeed ? 0 : 1) : "not known"}</Row>
             <Row name="From the tank to the sensor">
               <Times times={option.lagS} />
             </Row>

@@ -6,6 +6,7 @@ import { type StationWork, useStation } from "../../job/useStation";
 import { Columns } from "../../shell/Columns";
 import { Findings } from "../../shell/Findings";
 import { Steps } from "../../shell/Steps";
+import { useMedia } from "../../shell/useMedia";
 import { useUnits } from "../../words/useUnits";
 import { StationFrame } from "../StationFrame";
 import { CataloguePanel } from "./CataloguePanel";
@@ -48,6 +49,9 @@ export function RoutePage() {
       )}
     />
   );
+  // In the hand the ends come first: the drawing is as tall as the screen.
+  const isNarrow = useMedia("(width < 48rem)");
+  const chain = hasChain && <ChainPanel route={route} />;
   const pages: Record<StepName, ReactNode> = {
     Place: (
       <>
@@ -76,16 +80,17 @@ export function RoutePage() {
     ),
     Parts: (
       <>
-        {hasChain && <ChainPanel route={route} />}
+        {!isNarrow && chain}
         <Columns
           even
           left={[
             [1, <EndsPanel key="ends" route={route} />],
             [3, said("Parts")],
+            [4, <CataloguePanel key="catalogue" />],
           ]}
           right={[[2, <OffersPanel key="offers" route={route} />]]}
-          rest={[[4, <CataloguePanel key="catalogue" />]]}
         />
+        {isNarrow && chain}
       </>
     ),
     Hoses: (
