@@ -69,7 +69,9 @@ public static class PipeFlow
             return new(laminar, velocity, reynolds);
         }
 
-        var turbulent = ColebrookWhite(reynolds, roughnessMm / boreMm) * (lengthMm / boreMm) * DynamicKpa(fuel, velocity);
+        // Below the band the law of eddies means nothing; only how far it may lie off at its edge counts, as doubt.
+        T eddying = value < LaminarTo ? LaminarTo : reynolds;
+        var turbulent = ColebrookWhite(eddying, roughnessMm / boreMm) * (lengthMm / boreMm) * DynamicKpa(fuel, velocity);
         if (value - half >= TurbulentFrom)
         {
             return new(turbulent, velocity, reynolds);
