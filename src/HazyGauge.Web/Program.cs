@@ -124,6 +124,7 @@ var calculations = api.MapGroup(string.Empty).WithTags("Calculations");
 calculations.MapSurvey();
 calculations.MapCapacity();
 calculations.MapRoute();
+calculations.MapHarness();
 calculations.MapSignal();
 calculations.MapCompensate();
 var more = api.MapGroup(string.Empty).WithTags("Profiles and simulator");

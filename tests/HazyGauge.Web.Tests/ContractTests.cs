@@ -18,7 +18,7 @@ public class ContractTests(App app) : IClassFixture<App>
     {
         var paths = (await app.GetAsync("/openapi/v1.json"))["paths"]!.AsObject();
         var calculations = paths.Where(p => p.Key.StartsWith("/api/calc/", StringComparison.Ordinal) && p.Value!["post"] is not null).ToList();
-        calculations.Select(p => p.Key["/api/calc/".Length..]).ShouldBe(["survey-check", "cold-start", "capacity", "capacity-envelope", "fuel-heating", "fuel-heating-fit", "vapour-pressure", "boiling-margin", "worst-boiling", "fitting-chain", "chain-check", "placement", "pressure-drop", "transport-lag", "hose-cuts", "hose-length", "sensor-reading", "capture", "fuel-factor", "fuel-curve", "pulse", "breakpoints", "spark-addition"], ignoreOrder: true);
+        calculations.Select(p => p.Key["/api/calc/".Length..]).ShouldBe(["survey-check", "cold-start", "capacity", "capacity-envelope", "fuel-heating", "fuel-heating-fit", "vapour-pressure", "boiling-margin", "worst-boiling", "fitting-chain", "chain-check", "placement", "pressure-drop", "transport-lag", "hose-cuts", "hose-length", "pull-up", "supply-drop", "standby-drain", "probed-feed", "two-point-scaling", "connector-pin", "meter-expectations", "common-side", "sensor-reading", "capture", "fuel-factor", "fuel-curve", "pulse", "breakpoints", "spark-addition"], ignoreOrder: true);
         foreach (var (path, item) in calculations)
         {
             var operation = item!["post"]!;

@@ -118,7 +118,7 @@ test("the second car of a kind: from the first one's template to its buying list
   await sender.getByLabel("Price").fill("41,5");
   await sender.getByLabel("From").fill("parts counter");
   await sender.getByRole("button", { name: "Keep" }).click();
-  await expect(page.getByText(/Together 198\.80/)).toBeVisible();
+  await expect(page.getByText(/Together 204\.00/)).toBeVisible();
   await expect(page.getByText(/^Covers 3 of \d/)).toBeVisible();
   await expectAccessible(page);
 

@@ -105,7 +105,7 @@ test("a place chosen with its reason, two gaps measured: lengths to cut with a d
   await expectAccessible(page);
 
   await page.getByRole("button", { name: /^Holding/ }).click();
-  await page.getByLabel("To the nearest hot part").fill("50");
+  await page.getByRole("textbox", { name: "To the nearest hot part" }).fill("50");
   await expect(page.getByText(/The nearest hot part is 50 mm away, and 100 mm are wanted/)).toBeVisible();
   await expectAccessible(page);
   await page.getByRole("link", { name: /^Capacity/ }).first().click();

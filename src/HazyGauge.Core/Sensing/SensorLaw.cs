@@ -35,7 +35,9 @@ public static class SensorLaw
     /// <summary>Half-width of the usual sensor's tolerance, ethanol points (from memory).</summary>
     public const double UsualToleranceEthanolPct = 5;
 
-    private const double KelvinPerMs = 41.25;
+    /// <summary>Rise of the fuel temperature with the low pulse, K/ms (from memory).</summary>
+    public const double KelvinPerMs = 41.25;
+
     private const double TempAtZeroMsC = -81.25;
 
     /// <summary>Ethanol percent that belongs to a frequency.</summary>

@@ -2915,6 +2915,482 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/pull-up": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What an input sees of the signal behind a pull-up, a cable and a filter: levels, current, edges, and what they make of the fuel temperature. The wire stands at its high level before the pulse. Rise time: from the release to 70 % of the released level at the input. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    /**
+                     * @example {
+                     *       "pullUpOhm": 4700,
+                     *       "pullUpV": 5,
+                     *       "cableNf": {
+                     *         "value": 1,
+                     *         "u": 0.3
+                     *       },
+                     *       "filterOhm": 10000,
+                     *       "filterNf": 10,
+                     *       "thresholdLowV": 1.5,
+                     *       "thresholdHighV": 3.5,
+                     *       "sinkSaturationV": 0.2,
+                     *       "lowPulseMs": 2.5,
+                     *       "inputMaxV": 5.5
+                     *     }
+                     */
+                    "application/json": components["schemas"]["PullUpQuery"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PullUpResult"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/supply-drop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a copper wire loses, hot; with returnIncluded a wire as long leads back and counts too. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    /**
+                     * @example {
+                     *       "currentMa": 500,
+                     *       "lengthM": 4,
+                     *       "areaMm2": 0.5,
+                     *       "conductorTempC": 80,
+                     *       "returnIncluded": true
+                     *     }
+                     */
+                    "application/json": components["schemas"]["SupplyDropQuery"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SupplyDropResult"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/standby-drain": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Days until a battery does not crank the engine any more. A month has 30 days; what the battery loses by itself goes with its rated capacity. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    /**
+                     * @example {
+                     *       "drainMa": {
+                     *         "value": 35,
+                     *         "u": 3
+                     *       },
+                     *       "batteryAh": 60,
+                     *       "usableFractionPct": {
+                     *         "value": 50,
+                     *         "u": 8
+                     *       },
+                     *       "selfDischargePctPerMonth": 3
+                     *     }
+                     */
+                    "application/json": components["schemas"]["StandbyDrainQuery"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["StandbyDrainResult"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/probed-feed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a feed is, by its volts with the key off, on and while cranking. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    /**
+                     * @example {
+                     *       "keyOffV": 0.1,
+                     *       "keyOnV": 12.3,
+                     *       "crankingV": 9.9,
+                     *       "batteryV": 12.6
+                     *     }
+                     */
+                    "application/json": components["schemas"]["ProbedFeedQuery"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ProbedFeedResult"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/two-point-scaling": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A scaling through two points, a voltage read with it, and how another scaling that was set differs: offsetV is how far the right zero lies above the one set, gainErrorPct by how much the one set rises too steeply. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    /**
+                     * @example {
+                     *       "points": [
+                     *         {
+                     *           "volts": 0.5,
+                     *           "value": 0
+                     *         },
+                     *         {
+                     *           "volts": 4.5,
+                     *           "value": 100
+                     *         }
+                     *       ],
+                     *       "volts": {
+                     *         "value": 2.3,
+                     *         "u": 0.02
+                     *       },
+                     *       "assumed": [
+                     *         {
+                     *           "volts": 0,
+                     *           "value": 0
+                     *         },
+                     *         {
+                     *           "volts": 5,
+                     *           "value": 135
+                     *         }
+                     *       ]
+                     *     }
+                     */
+                    "application/json": components["schemas"]["TwoPointScalingQuery"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TwoPointScalingResult"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/connector-pin": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Where a pin is, counted from the numbers molded at the corners: from the first and the last of its row, and from the left as one looks at it. The other side is mirrored. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    /**
+                     * @example {
+                     *       "rows": [
+                     *         {
+                     *           "first": 1,
+                     *           "last": 18
+                     *         },
+                     *         {
+                     *           "first": 19,
+                     *           "last": 36
+                     *         },
+                     *         {
+                     *           "first": 37,
+                     *           "last": 54
+                     *         }
+                     *       ],
+                     *       "printedView": "wire",
+                     *       "view": "mating",
+                     *       "pin": 47
+                     *     }
+                     */
+                    "application/json": components["schemas"]["ConnectorPinQuery"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ConnectorPinResult"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/meter-expectations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a meter should show along a signal path, check by check, and what a miss most likely means; only what can be measured with the instruments named. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    /**
+                     * @example {
+                     *       "path": "analyserVoltage",
+                     *       "ethanolPct": {
+                     *         "value": 74,
+                     *         "u": 2
+                     *       },
+                     *       "fuelTempC": 25,
+                     *       "supplyV": 12.6,
+                     *       "pullUpV": 5,
+                     *       "lowLevelV": 0.2,
+                     *       "analyser": {
+                     *         "points": [
+                     *           {
+                     *             "volts": 0.5,
+                     *             "value": 0
+                     *           },
+                     *           {
+                     *             "volts": 4.5,
+                     *             "value": 100
+                     *           }
+                     *         ]
+                     *       },
+                     *       "instruments": [
+                     *         "voltsAndContinuity"
+                     *       ]
+                     *     }
+                     */
+                    "application/json": components["schemas"]["MeterExpectationsQuery"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MeterExpectation"][];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calc/common-side": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Which side of the injectors' plugs is their common supply, by continuity between the same side of two plugs; what contradicts it, and which are still to be tested. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    /**
+                     * @example {
+                     *       "injectors": 4,
+                     *       "beeps": [
+                     *         {
+                     *           "a": 1,
+                     *           "b": 2,
+                     *           "side": "left",
+                     *           "beep": true
+                     *         },
+                     *         {
+                     *           "a": 2,
+                     *           "b": 3,
+                     *           "side": "left",
+                     *           "beep": true
+                     *         },
+                     *         {
+                     *           "a": 3,
+                     *           "b": 4,
+                     *           "side": "left",
+                     *           "beep": true
+                     *         },
+                     *         {
+                     *           "a": 1,
+                     *           "b": 2,
+                     *           "side": "right",
+                     *           "beep": false
+                     *         }
+                     *       ]
+                     *     }
+                     */
+                    "application/json": components["schemas"]["CommonSideQuery"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CommonSideResult"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/sensor-reading": {
         parameters: {
             query?: never;
@@ -3723,6 +4199,11 @@ export interface components {
          * @enum {string}
          */
         AerationRisk: "none" | "low" | "high" | "notKnown";
+        /** @description The two points of a signal converter. */
+        AnalyserScale: {
+            /** @description Volts and ethanol, % by volume. */
+            points: components["schemas"]["ScalePoint"][];
+        };
         /**
          * @description How a field is answered.
          * @enum {string}
@@ -3829,6 +4310,23 @@ export interface components {
             archived: number;
             /** Format: int32 */
             removed: number;
+        };
+        /** @description A continuity test between the same side of two injector plugs. */
+        BeepTest: {
+            /**
+             * Format: int32
+             * @description One injector, counted from 1.
+             */
+            a: number;
+            /**
+             * Format: int32
+             * @description The other.
+             */
+            b: number;
+            /** @description The side probed on both. */
+            side: components["schemas"]["PlugSide"];
+            /** @description True where the meter beeped. */
+            beep: boolean;
         };
         /** @description A fuel at one place. How volatile it is, is said in one of three ways. */
         BoilingMarginQuery: {
@@ -4631,6 +5129,26 @@ export interface components {
          * @enum {string}
          */
         ColdStarting: "yes" | "hard" | "no";
+        /** @description Which side of the injectors is their common supply. */
+        CommonSideQuery: {
+            /**
+             * Format: int32
+             * @description How many there are.
+             */
+            injectors: number;
+            /** @description What was tested, plugs off and battery disconnected. */
+            beeps: null | components["schemas"]["BeepTest"][];
+        };
+        /** @description What the tests say. */
+        CommonSideResult: {
+            commonSide: null | components["schemas"]["PlugSide"];
+            /** @description What does not go together. */
+            contradictions: string[];
+            /** @description Injectors that have not beeped with the others yet. */
+            untested: number[];
+            /** @description The contradictions as sentences. */
+            contradictionsSaid: components["schemas"]["Sentence"][];
+        };
         /** @description Two revisions of a station side by side. */
         CompareAnswer: {
             /** @description The one. */
@@ -4763,6 +5281,57 @@ export interface components {
             /** @description True where all of its haze lies on that side of the limit. */
             sure?: boolean;
         };
+        /** @description A pin to be found on a connector by counting. */
+        ConnectorPinQuery: {
+            /** @description The rows, from the top, as the printed view shows them. */
+            rows: null | components["schemas"]["PinRow"][];
+            /** @description The side the printed numbers are read from. */
+            printedView: components["schemas"]["ConnectorView"];
+            /** @description The side one looks at. */
+            view: components["schemas"]["ConnectorView"];
+            /**
+             * Format: int32
+             * @description The pin.
+             */
+            pin: number;
+        };
+        /** @description Where a pin is. */
+        ConnectorPinResult: {
+            /**
+             * Format: int32
+             * @description Its row, from the top.
+             */
+            row: number;
+            /**
+             * Format: int32
+             * @description Which it is counted from the row's first number, that one counted.
+             */
+            fromFirst: number;
+            /**
+             * Format: int32
+             * @description Which it is counted from the last.
+             */
+            fromLast: number;
+            /**
+             * Format: int32
+             * @description Which it is from the left, as one looks at it.
+             */
+            column: number;
+            /**
+             * Format: int32
+             * @description Pins in its row.
+             */
+            columnsInRow: number;
+            /** @description True where the printed view is mirrored to what one sees. */
+            mirrored: boolean;
+            /** @description How to count to it. */
+            words: components["schemas"]["Sentence"];
+        };
+        /**
+         * @description Which side of a connector one looks at.
+         * @enum {string}
+         */
+        ConnectorView: "wire" | "mating";
         /** @description What one controller needs of whoever works on this job. */
         ControllerAnswer: {
             /** @description The controller. */
@@ -5442,6 +6011,11 @@ export interface components {
              */
             volume: number;
         };
+        /**
+         * @description What a feed is.
+         * @enum {string}
+         */
+        FeedKind: "constant" | "switched" | "dropsWhileCranking" | "dead";
         /** @description A field a station asks for. */
         FieldAnswer: {
             /** @description Where it stands in the document. */
@@ -7704,6 +8278,69 @@ export interface components {
              */
             files: number;
         };
+        /**
+         * @description What is measured.
+         * @enum {string}
+         */
+        MeterCheck: "supply" | "groundDrop" | "pullUp" | "averageVolts" | "frequency" | "converterVolts" | "busTermination";
+        /** @description What a meter should show. */
+        MeterExpectation: {
+            /** @description What is measured. */
+            check: components["schemas"]["MeterCheck"];
+            /** @description How the meter is set. */
+            mode: components["schemas"]["MeterMode"];
+            /** @description Where its probes go, and in which state. */
+            probes: string;
+            /** @description What it should show, in V, Hz or Ohm. */
+            expected: components["schemas"]["Hazy"];
+            /**
+             * Format: double
+             * @description Lowest that is still right.
+             */
+            low: number;
+            /**
+             * Format: double
+             * @description Highest that is still right.
+             */
+            high: number;
+            /** @description What a miss most likely means. */
+            missMeans: string;
+        };
+        /** @description What a meter should show along a signal path. */
+        MeterExpectationsQuery: {
+            /** @description How the signal reaches the controller. */
+            path: components["schemas"]["SignalPath"];
+            /** @description Blend in the line, % by volume. */
+            ethanolPct: components["schemas"]["Hazy"];
+            /** @description Fuel temperature, C. */
+            fuelTempC: components["schemas"]["Hazy"];
+            /** @description Supply voltage, V. */
+            supplyV: components["schemas"]["Hazy"];
+            /** @description What the pull-up goes to, V. */
+            pullUpV: components["schemas"]["Hazy"];
+            /** @description Volts of the pulled wire, V; left out, 0. */
+            lowLevelV?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            analyser?: null | components["schemas"]["AnalyserScale"];
+            /** @description What there is to measure with; left out, everything. */
+            instruments?: null | unknown[];
+        };
+        /**
+         * @description How a meter is set.
+         * @enum {string}
+         */
+        MeterMode: "dcVolts" | "frequency" | "ohms";
         /** @description One line of what the meter should read. */
         MeterRow: {
             /**
@@ -7961,6 +8598,19 @@ export interface components {
             /** @description True where it is. */
             isHit: boolean;
         };
+        /** @description A row of pins, by the numbers molded at its two ends. */
+        PinRow: {
+            /**
+             * Format: int32
+             * @description Number at the left of the printed view.
+             */
+            first: number;
+            /**
+             * Format: int32
+             * @description Number at the right of it.
+             */
+            last: number;
+        };
         /** @description What is wanted of a vehicle at full load, as Capacity plans it. */
         PlacementCapacity: {
             fullLoad?: null | components["schemas"]["FullLoad"];
@@ -8096,6 +8746,8 @@ export interface components {
             /** @description True where its side was measured; false where it is a share of the whole gap. */
             isMeasured: boolean;
         };
+        /** @enum {string} */
+        PlugSide: "left" | "right";
         /** @description An end of a part or of the stock line. */
         Port: {
             /** @description Its name in files and requests. */
@@ -8328,6 +8980,26 @@ export interface components {
             /** @description Wanted stations; left out, all that have a document or draft. */
             want?: null | string[];
         };
+        /** @description A feed as it was probed. */
+        ProbedFeedQuery: {
+            /** @description Volts with the key off, five minutes after it. */
+            keyOffV: components["schemas"]["Hazy"];
+            /** @description Volts with the key on. */
+            keyOnV: components["schemas"]["Hazy"];
+            /** @description Volts while cranking. */
+            crankingV: components["schemas"]["Hazy"];
+            /** @description Volts at the battery with the key off. */
+            batteryV: components["schemas"]["Hazy"];
+        };
+        /** @description What a feed is. */
+        ProbedFeedResult: {
+            /** @description What it is. */
+            kind: components["schemas"]["FeedKind"];
+            /** @description Why, and what to do. */
+            becauseSaid: components["schemas"]["Sentence"];
+            /** @description The same in words. */
+            because?: null | string;
+        };
         ProblemDetails: {
             type?: null | string;
             title?: null | string;
@@ -8348,6 +9020,143 @@ export interface components {
         /** @description All profiles, by name. */
         ProfilesAnswer: {
             items: components["schemas"]["ProfileAnswer"][];
+        };
+        /** @description A pull-up, the wire it lifts, and the input that reads it. */
+        PullUpQuery: {
+            /** @description Voltage below which the input reads low, V. */
+            thresholdLowV: components["schemas"]["Hazy"];
+            /** @description Voltage above which it reads high, V. */
+            thresholdHighV: components["schemas"]["Hazy"];
+            /** @description Voltage of the sensor's output while it pulls, V. */
+            sinkSaturationV: components["schemas"]["Hazy"];
+            /** @description Low pulse of the sensor, ms. */
+            lowPulseMs: components["schemas"]["Hazy"];
+            /** @description Capacitance of the signal wire, nF. */
+            cableNf: components["schemas"]["Hazy"];
+            /** @description The pull-up, Ohm; left out, there is only the one inside the input. */
+            pullUpOhm?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description What it goes to, V. */
+            pullUpV?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Pull-up inside the input, Ohm; left out, none. */
+            internalPullUpOhm?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description What that goes to, V; left out, 5. */
+            internalPullUpV?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Resistor of the input's filter, Ohm; left out, none. */
+            filterOhm?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Capacitor of the input's filter, nF; left out, none. */
+            filterNf?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Highest voltage the input bears, V; left out, nobody knows. */
+            inputMaxV?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+        };
+        /** @description What an input sees of the signal. */
+        PullUpResult: {
+            /** @description Voltage while the sensor pulls, V. */
+            lowLevelV: components["schemas"]["Hazy"];
+            /** @description Voltage while it does not, V. */
+            releasedV: components["schemas"]["Hazy"];
+            /** @description Current the sensor has to pull, mA. */
+            sinkCurrentMa: components["schemas"]["Hazy"];
+            riseTimeUs: null | components["schemas"]["Hazy"];
+            lowPulseErrorUs: null | components["schemas"]["Hazy"];
+            fuelTempErrorK: null | components["schemas"]["Hazy"];
+            /**
+             * Format: double
+             * @description What it makes of the ethanol: nothing, as long as every pulse is seen; null where it is not read.
+             */
+            ethanolErrorPct: null | number;
+            /** @description True where the input gets more than it bears, also with the supply at 14.4 V; null where nobody knows what it bears. */
+            inputOverVoltage: null | boolean;
+            /**
+             * Format: double
+             * @description The pull-up of the usual series (E12) that keeps the temperature within half a kelvin with the least current; null where none of 1 to 10 kOhm does.
+             */
+            recommendedOhm: null | number;
+            /** @description What to mind, the gravest first. */
+            findings: components["schemas"]["Finding"][];
         };
         /** @description A pulse on the base blend. */
         PulseChoice: {
@@ -8606,6 +9415,13 @@ export interface components {
         SaveRequest: {
             /** @description The documents. */
             documents: components["schemas"]["DocumentToSend"][];
+        };
+        /** @description A voltage and what it stands for. */
+        ScalePoint: {
+            /** @description The voltage, V. */
+            volts: components["schemas"]["Hazy"];
+            /** @description What it stands for, in its own unit. */
+            value: components["schemas"]["Hazy"];
         };
         /** @description What was found, the jobs that match best first. */
         SearchAnswer: {
@@ -8969,6 +9785,11 @@ export interface components {
             /** @description True where it left its number when the sensor was unplugged. */
             leftWhenUnplugged?: null | boolean;
         };
+        /**
+         * @description How the sensor's signal reaches what controls the engine.
+         * @enum {string}
+         */
+        SignalPath: "directFrequency" | "analyserVoltage" | "gateway" | "injectorExtender" | "displayOnly";
         /** @description What the reading of the sensor rests on: a recording, a meter, what a display shows, or several of them. */
         SignalPlan: {
             /** @description A recording on the job. */
@@ -9200,6 +10021,34 @@ export interface components {
          * @enum {string}
          */
         SparkWeighting: "linear" | "mole" | "saturating";
+        /** @description A battery that something draws on while the vehicle stands. */
+        StandbyDrainQuery: {
+            /** @description Current drawn, mA. */
+            drainMa: components["schemas"]["Hazy"];
+            /** @description Rated capacity, Ah. */
+            batteryAh: components["schemas"]["Hazy"];
+            /** @description Share of it until the engine does not crank any more, %. */
+            usableFractionPct: components["schemas"]["Hazy"];
+            /** @description What the battery loses by itself, % of the rated capacity in 30 days; left out, nothing. */
+            selfDischargePctPerMonth?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+        };
+        /** @description How long a battery lasts. */
+        StandbyDrainResult: {
+            /** @description Days until the engine does not crank. */
+            days: components["schemas"]["Hazy"];
+        };
         /** @description A place on the line, from tank to engine. */
         StationPlace: {
             /** @description Its name in addresses. */
@@ -9285,6 +10134,26 @@ export interface components {
              * @description By how much it turns the line, degrees.
              */
             angleDeg: null | number;
+        };
+        /** @description A supply or ground wire under load. */
+        SupplyDropQuery: {
+            /** @description Current, mA. */
+            currentMa: components["schemas"]["Hazy"];
+            /** @description Length one way, m. */
+            lengthM: components["schemas"]["Hazy"];
+            /** @description Cross section of the copper, mm2. */
+            areaMm2: components["schemas"]["Hazy"];
+            /** @description Temperature of the copper, C. */
+            conductorTempC: components["schemas"]["Hazy"];
+            /** @description True where a wire as long and as thick leads back: it counts too. False where the way back is the body. */
+            returnIncluded: boolean;
+        };
+        /** @description What a wire loses. */
+        SupplyDropResult: {
+            /** @description Voltage, mV. */
+            dropMv: components["schemas"]["Hazy"];
+            /** @description Resistance, mOhm. */
+            resistanceMilliohm: components["schemas"]["Hazy"];
         };
         /** @description Something a survey shows. */
         SurveyFinding: {
@@ -9530,6 +10399,38 @@ export interface components {
         TransportLagResult: {
             /** @description At every flow. */
             flows: components["schemas"]["FlowLag"][];
+        };
+        /** @description The right scaling of a voltage, and another one that may have been set. */
+        TwoPointScalingQuery: {
+            /** @description Two points of the right one. */
+            points: null | components["schemas"]["ScalePoint"][];
+            /** @description A voltage to read; left out, none. */
+            volts?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Two points of the one that was set; left out, none. */
+            assumed?: null | components["schemas"]["ScalePoint"][];
+        };
+        /** @description Two scalings compared. */
+        TwoPointScalingResult: {
+            /** @description Rise of the value for every volt, by the right one. */
+            slope: components["schemas"]["Hazy"];
+            /** @description Value at 0 V, by the right one. */
+            intercept: components["schemas"]["Hazy"];
+            value: null | components["schemas"]["Hazy"];
+            valueUnderAssumed: null | components["schemas"]["Hazy"];
+            offsetV: null | components["schemas"]["Hazy"];
+            gainErrorPct: null | components["schemas"]["Hazy"];
         };
         /** @description Why a number that is possible is not believed without a question. */
         TypedDoubt: {

@@ -88,36 +88,18 @@ public static class TransportLag
         return (pushed + UntilMl(stirred, WithinPct / stepPct)) * 3.6 / flowLph;
     }
 
-    // Fuel that has to run through, mL, until the share that is missing is down to so much. It is solved exactly; its haze goes with each volume by its slope.
-    private static Hazy UntilMl(List<Hazy> stirred, double share)
-    {
-        const double Step = 1e-4;
-        if (stirred.Count == 0 || share >= 1)
-        {
-            return 0.0;
-        }
-
-        var sizes = stirred.Select(s => s.Value).ToArray();
-        Hazy until = Until(sizes, share);
-        for (var i = 0; i < sizes.Length; i++)
-        {
-            var (more, less) = (sizes.ToArray(), sizes.ToArray());
-            (more[i], less[i]) = (sizes[i] * (1 + Step), sizes[i] * (1 - Step));
-            until += (stirred[i] - sizes[i]) * ((Until(more, share) - Until(less, share)) / (2 * Step * sizes[i]));
-        }
-
-        return until;
-    }
+    // Fuel that has to run through, mL, until the share that is missing is down to so much.
+    private static Hazy UntilMl(List<Hazy> stirred, double share) => stirred.Count == 0 || share >= 1 ? 0.0 : HazyFunction.Of(stirred, ml => Until(ml, share));
 
     // No sum of such delays is later than the same with all of its volume ten times over.
-    private static double Until(double[] ml, double share)
+    private static double Until(IReadOnlyList<double> ml, double share)
     {
         var all = ml.Sum();
         return Brent.FindRoot(v => Missing(ml, v) - share, all * 1e-6, 20 * all, 1e-10 * all);
     }
 
     // What is missing behind the vessels after so many mL: its Laplace transform is (1 - product of 1/(1 + s size)) / s, turned back by the fixed Talbot method (Abate and Valko, 2004).
-    private static double Missing(double[] ml, double ran)
+    private static double Missing(IReadOnlyList<double> ml, double ran)
     {
         const int Nodes = 32;
         var r = 2.0 * Nodes / (5 * ran);

@@ -1,0 +1,208 @@
+using HazyGauge.Core.Findings;
+using HazyGauge.Core.Haze;
+using HazyGauge.Core.Sensing;
+using HazyGauge.Core.Sentences;
+
+namespace HazyGauge.Core.Wiring.Signal;
+
+/// <summary>A pull-up, the wire it lifts, and the input that reads it.</summary>
+/// <param name="ThresholdLowV">Voltage below which the input reads low, V.</param>
+/// <param name="ThresholdHighV">Voltage above which it reads high, V.</param>
+/// <param name="SinkSaturationV">Voltage of the sensor's output while it pulls, V.</param>
+/// <param name="LowPulseMs">Low pulse of the sensor, ms.</param>
+/// <param name="CableNf">Capacitance of the signal wire, nF.</param>
+/// <param name="PullUpOhm">The pull-up, Ohm; left out, there is only the one inside the input.</param>
+/// <param name="PullUpV">What it goes to, V.</param>
+/// <param name="InternalPullUpOhm">Pull-up inside the input, Ohm; left out, none.</param>
+/// <param name="InternalPullUpV">What that goes to, V; left out, 5.</param>
+/// <param name="FilterOhm">Resistor of the input's filter, Ohm; left out, none.</param>
+/// <param name="FilterNf">Capacitor of the input's filter, nF; left out, none.</param>
+/// <param name="InputMaxV">Highest voltage the input bears, V; left out, nobody knows.</param>
+public sealed record PullUpQuery(
+    Hazy ThresholdLowV,
+    Hazy ThresholdHighV,
+    Hazy SinkSaturationV,
+    Hazy LowPulseMs,
+    Hazy CableNf,
+    Hazy? PullUpOhm = null,
+    Hazy? PullUpV = null,
+    Hazy? InternalPullUpOhm = null,
+    Hazy? InternalPullUpV = null,
+    Hazy? FilterOhm = null,
+    Hazy? FilterNf = null,
+    Hazy? InputMaxV = null)
+{
+    /// <summary>What the input sees.</summary>
+    /// <exception cref="RefusedInputException">Something cannot be.</exception>
+    public PullUpResult Answer()
+    {
+        var check = new InputCheck()
+            .Within(PullUpOhm, 1, 10_000_000, "pullUpOhm", "The pull-up", Unit.Ohm)
+            .Within(PullUpV, 0.1, 60, "pullUpV", "What the pull-up goes to", Unit.Volt)
+            .Within(InternalPullUpOhm, 1, 10_000_000, "internalPullUpOhm", "The pull-up inside", Unit.Ohm)
+            .Within(InternalPullUpV, 0.1, 60, "internalPullUpV", "What the pull-up inside goes to", Unit.Volt)
+            .Within(CableNf, 0, 10_000, "cableNf", "The capacitance of the cable, nF,")
+            .Within(FilterOhm, 0, 10_000_000, "filterOhm", "The filter's resistor", Unit.Ohm)
+            .Within(FilterNf, 0, 10_000, "filterNf", "The filter's capacitor, nF,")
+            .Within(ThresholdLowV, 0, 60, "thresholdLowV", "The low threshold", Unit.Volt)
+            .Within(ThresholdHighV, 0, 60, "thresholdHighV", "The high threshold", Unit.Volt)
+            .Within(SinkSaturationV, 0, 5, "sinkSaturationV", "The voltage of the pulled sensor", Unit.Volt)
+            .Within(LowPulseMs, 0.01, 20, "lowPulseMs", "The low pulse", Unit.Milliseconds)
+            .Within(InputMaxV, 0.1, 100, "inputMaxV", "What the input bears", Unit.Volt);
+        if (PullUpOhm is null && InternalPullUpOhm is null)
+        {
+            check.Refuse("pullUpOhm", "Without any pull-up there is no signal: the sensor can only pull low. Give the one outside, or the one inside the input.");
+        }
+
+        if (PullUpOhm is not null && PullUpV is null)
+        {
+            check.Refuse("pullUpV", "Say what the pull-up goes to, like 5 V or the supply.");
+        }
+
+        if (ThresholdLowV.Value > ThresholdHighV.Value)
+        {
+            check.Refuse("thresholdHighV", "The high threshold cannot lie below the low one.");
+        }
+
+        check.ThrowIfAny();
+        return new PullUpAnalysis(this).Result();
+    }
+}
+
+/// <summary>What an input sees of the signal.</summary>
+/// <param name="LowLevelV">Voltage while the sensor pulls, V.</param>
+/// <param name="ReleasedV">Voltage while it does not, V.</param>
+/// <param name="SinkCurrentMa">Current the sensor has to pull, mA.</param>
+/// <param name="RiseTimeUs">From the release to 70 % of the released level at the input, us; null where that is below the level it is pulled to.</param>
+/// <param name="LowPulseErrorUs">By how much the low pulse is read too long: from the fall through the low threshold to the rise through the high one, less the true width, us; null where it is not read at all.</param>
+/// <param name="FuelTempErrorK">What that makes of the fuel temperature, K; null likewise.</param>
+/// <param name="EthanolErrorPct">What it makes of the ethanol: nothing, as long as every pulse is seen; null where it is not read.</param>
+/// <param name="InputOverVoltage">True where the input gets more than it bears, also with the supply at 14.4 V; null where nobody knows what it bears.</param>
+/// <param name="RecommendedOhm">The pull-up of the usual series (E12) that keeps the temperature within half a kelvin with the least current; null where none of 1 to 10 kOhm does.</param>
+/// <param name="Findings">What to mind, the gravest first.</param>
+public sealed record PullUpResult(
+    Hazy LowLevelV, Hazy ReleasedV, Hazy SinkCurrentMa, Hazy? RiseTimeUs, Hazy? LowPulseErrorUs, Hazy? FuelTempErrorK, double? EthanolErrorPct, bool? InputOverVoltage, double? RecommendedOhm, IReadOnlyList<Finding> Findings);
+
+/// <summary>Analyses one pull-up.</summary>
+internal sealed class PullUpAnalysis
+{
+    // A supply with the engine running (common practice); pull-ups to more than this hang on it.
+    private const double RunningV = 14.4;
+    private const double SupplyFromV = 9;
+
+    // The shortest high and low of a live sensor: the highest frequency with the longest low, 1.67 ms, and the coldest fuel.
+    private const double ShortestHighS = (1 / SensorLaw.E100Hz) - (SensorLaw.LongestLowMs / 1000);
+    private const double ShortestLowS = SensorLaw.ShortestLowMs / 1000;
+    private const double GoodWithinK = 0.5;
+
+    // What an open collector of a sensor pulls without harm, mA (from memory).
+    private const double MostSinkMa = 20;
+
+    private static readonly double[] E12 = [10, 12, 15, 18, 22, 27, 33, 39, 47, 56, 68, 82];
+
+    private readonly PullUpQuery _query;
+    private readonly Hazy[] _inputs;
+
+    public PullUpAnalysis(PullUpQuery query)
+    {
+        _query = query;
+        var none = (Hazy)double.PositiveInfinity;
+        _inputs =
+        [
+            query.PullUpOhm ?? none, query.PullUpV ?? 0, query.InternalPullUpOhm ?? none, query.InternalPullUpV ?? 5, query.CableNf,
+            query.FilterOhm ?? 0, query.FilterNf ?? 0, query.SinkSaturationV, query.ThresholdLowV, query.ThresholdHighV, query.LowPulseMs,
+        ];
+    }
+
+    public PullUpResult Result()
+    {
+        var exact = _inputs.Select(i => i.Value).ToArray();
+        var input = Input(exact);
+        var (isLowSeen, isHighSeen) = (FallS(exact) is { } fall && fall < Pulse(exact), input.RiseS(exact[9], Pulse(exact)) is not null && exact[9] < input.SourceV);
+        var isRead = isLowSeen && isHighSeen;
+        var released = HazyFunction.Of(_inputs, v => Input(v).SourceV);
+        var current = HazyFunction.Of(_inputs, SinkMa);
+        Hazy? error = isRead ? HazyFunction.Of(_inputs, v => 1e6 * (Input(v).RiseS(v[9], Pulse(v))!.Value - FallS(v)!.Value)) : null;
+        Hazy? rise = 0.7 * input.SourceV > input.AfterPullV(Pulse(exact)) ? HazyFunction.Of(_inputs, v => 1e6 * Input(v).RiseS(0.7 * Input(v).SourceV, Pulse(v))!.Value) : null;
+        var isFast = isRead && FallS(exact) < ShortestLowS && input.RiseS(exact[9], ShortestLowS) < ShortestHighS;
+        var highest = Math.Max(released.Value, Input(Running(exact)).SourceV);
+        bool? over = _query.InputMaxV is { } bears ? highest > bears.Value : null;
+        var findings = Findings(isLowSeen, isHighSeen, isFast, current, over, highest, error).OrderByDescending(f => f.Severity).ToList();
+        return new(_query.SinkSaturationV, released, current, rise, error, error is { } us ? us / 1000 * SensorLaw.KelvinPerMs : null, isFast ? 0 : null, over, Recommended(exact), findings);
+    }
+
+    private IEnumerable<Finding> Findings(bool isLowSeen, bool isHighSeen, bool isFast, Hazy currentMa, bool? over, double highestV, Hazy? errorUs)
+    {
+        if (!isLowSeen)
+        {
+            yield return new("neverLow", Severity.Stop, _query.SinkSaturationV.Value >= _query.ThresholdLowV.Value
+                ? Sentence.Of($"Pulled, the wire stands at {Volts(_query.SinkSaturationV.Value)} and the input reads low only below {Volts(_query.ThresholdLowV.Value)}: it never sees a pulse.")
+                : "The input's filter is so slow that a low pulse ends before it is seen.");
+        }
+
+        if (!isHighSeen)
+        {
+            yield return new("neverHigh", Severity.Stop, Sentence.Of($"Released, the wire is not lifted over the high threshold of {Volts(_query.ThresholdHighV.Value)}: the input sees it low all the time."));
+        }
+
+        if (isLowSeen && isHighSeen && !isFast)
+        {
+            yield return new("tooSlow", Severity.Stop, "The wire does not reach both thresholds within the shortest low and high of a sensor, 1 ms and 1.67 ms: pulses are lost, and then the ethanol is wrong too. Take a smaller pull-up.");
+        }
+
+        if (over == true)
+        {
+            yield return new("overVoltage", Severity.Stop, Sentence.Of($"The input bears {Volts(_query.InputMaxV!.Value.Value)} and gets {Volts(highestV)} with the engine running: take the pull-up to the controller's 5 V."));
+        }
+
+        if (currentMa.Value > MostSinkMa)
+        {
+            yield return new("sinkCurrent", Severity.Caution, Sentence.Of($"The sensor has to pull {Say.Of(currentMa, Unit.None, 1)} mA; {MostSinkMa:0} mA are what its output usually bears. Take a larger pull-up, and see whether two are in parallel."));
+        }
+
+        if (_query is { PullUpOhm: not null, InternalPullUpOhm: not null })
+        {
+            yield return new("twoPullUps", Severity.Info, "Two pull-ups work side by side: the one inside the input may be enough alone.");
+        }
+
+        if (isFast && errorUs is { } us)
+        {
+            yield return new("ethanolUntouched", Severity.Info, Sentence.Of($"The low pulse is read {Say.Of(us, Unit.Microseconds, 0)} too long, so the fuel temperature {Say.Of(us / 1000 * SensorLaw.KelvinPerMs, Unit.KelvinStep, 1)} too high. The ethanol is not touched: both thresholds are reached within the shortest pulse."));
+        }
+    }
+
+    private static SentenceValue Volts(double volts) => new(volts, null, Unit.Volt, 2);
+
+    // A pull-up that hangs on the supply follows it while the engine runs.
+    private static double[] Running(double[] v) => [v[0], v[1] >= SupplyFromV ? Math.Max(v[1], RunningV) : v[1], v[2], v[3] >= SupplyFromV ? Math.Max(v[3], RunningV) : v[3], .. v[4..]];
+
+    private static double? Recommended(double[] v)
+    {
+        foreach (var ohm in E12.Select(e => e * 100).Append(10_000).OrderDescending())
+        {
+            double[] with = [ohm, v[0] < double.PositiveInfinity ? v[1] : v[3], .. v[2..]];
+            var input = Input(with);
+            if (with[9] < input.SourceV && FallS(with) is { } fall && fall < Pulse(with) && input.RiseS(with[9], Pulse(with)) is { } rise
+                && Math.Abs(rise - fall) * 1000 * SensorLaw.KelvinPerMs <= GoodWithinK && SinkMa(with) <= MostSinkMa)
+            {
+                return ohm;
+            }
+        }
+
+        return null;
+    }
+
+    private static double Pulse(IReadOnlyList<double> v) => v[10] / 1000;
+
+    private static double? FallS(IReadOnlyList<double> v) => Input(v).FallS(v[8]);
+
+    private static double SinkMa(IReadOnlyList<double> v) => 1000 * (((v[1] - v[7]) / v[0]) + ((v[3] - v[7]) / v[2]));
+
+    // Both pull-ups as one (Thevenin).
+    private static SignalInput Input(IReadOnlyList<double> v)
+    {
+        var lifting = (1 / v[0]) + (1 / v[2]);
+        var hasFilter = v[5] > 0 && v[6] > 0;
+        return new(((v[1] / v[0]) + (v[3] / v[2])) / lifting, 1 / lifting, (v[4] + (hasFilter ? 0 : v[6])) * 1e-9, hasFilter ? v[5] : 0, hasFilter ? v[6] * 1e-9 : 0, v[7]);
+    }
+}
