@@ -76,6 +76,31 @@ public class PlacementTests
         back.Flows[^1].ReturnLph!.Value.Value.ShouldBe(200 - back.Flows[^1].UsedLph!.Value.Value, 1e-9);
     }
 
+    [Fact]
+    public void Joints_are_judged_at_what_the_place_holds_and_the_pump_at_where_it_then_stands()
+    {
+        var worm = Whole with { Joints = [new(), new(Plumbing.ClampKind.WormGear)] };
+        Of(worm).Findings.ShouldContain(f => f.Code == "wormGear-2" && f.Severity == Findings.Severity.Stop);
+        var back = Of(worm with { Place = SensorPlace.Return }, Vehicle(FuelLine.Return));
+        back.Findings.ShouldContain(f => f.Code == "wormGear-2" && f.Severity == Findings.Severity.Info);
+        back.PressureKpa.ShouldBeLessThan(20);
+
+        // What is not known of the base pressure is held against the joints too.
+        var ledger = new HazeLedger();
+        var unsure = Vehicle(FuelLine.Returnless) with { FuelSystem = Vehicle(FuelLine.Returnless).FuelSystem with { BasePressureKpa = ledger.Quantity(300, 20, new HazeSource("base", "Base")) } };
+        Route.Evaluate(Whole, new StationContext(ledger, new Dictionary<string, object> { ["survey"] = unsure }, new Dictionary<NeededFile, StationFile>(), [])).PressureKpa.ShouldBe(340, 1e-9);
+
+        var curve = Vehicle(FuelLine.Return) with { Engine = new Engine(4, 2000, Aspiration.Boosted, BoostKpa: 100, PowerKw: 150, WantedPowerKw: 150), Pump = new FuelPump(1, Curve: [new(200, 300), new(500, 150)], CurveV: 13.5, PumpV: 13.5) };
+        var boosted = Compared(curve with { FuelSystem = curve.FuelSystem with { FollowsManifold = true } });
+        var feed = boosted.Options.Single(o => o.School == SensorPlace.Feed);
+        feed.JointKpa!.Value.Value.ShouldBe(400);
+        feed.Pump!.Kpa.Value.ShouldBe(400 + feed.PressureDropKpa!.Value.Value, 1e-9);
+        feed.Pump.Lph.Value.ShouldBe(200 - (0.5 * feed.PressureDropKpa.Value.Value), 1e-6);
+
+        // At idle there is no boost to work against: the pump moves more, and all of it comes back.
+        (boosted.Flows[0].FeedLph!.Value.Value, boosted.Flows[^1].FeedLph!.Value.Value).ShouldBe((250, 200));
+    }
+
     [Theory]
     [InlineData(150, false)]
     [InlineData(600, true)]

@@ -1,3 +1,4 @@
+using HazyGauge.Core.Sentences;
 using System.Text.Json.Serialization;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Plumbing.Ports;
@@ -101,7 +102,7 @@ public sealed record FittingPart(
 
         foreach (var port in Ports.Where(p => PortCatalogue.Find(p) is null))
         {
-            check.Refuse($"{under}ports", $"There is no end called '{Short(port)}'. The catalog lists them.");
+            check.Refuse($"{under}ports", $"There is no end called '{Wording.Quoted(port)}'. The catalog lists them.");
         }
 
         foreach (var wrench in WrenchesMm ?? [])
@@ -120,7 +121,4 @@ public sealed record FittingPart(
 
     /// <summary>True for what may be a part's code.</summary>
     public static bool IsCode(string code) => code.Length is > 0 and <= LongestCode && code.All(c => char.IsAsciiLetterOrDigit(c) || c is '-' or '.' or '_');
-
-    /// <summary>Something somebody wrote, short enough for a sentence.</summary>
-    internal static string Short(string text) => text.Length > 30 ? $"{text[..30]}…" : text;
 }

@@ -82,8 +82,8 @@ public static class ShownReading
             var off = Math.Abs(value.EthanolPct!.Value - read.Value);
             var within = WithinPct + HalfStep(value) + Interval95.HalfWidth(read);
             yield return off <= within
-                ? new("shownAgrees", Severity.Info, Sentence.Of($"{Begun(value.By!)} shows {Say.Ethanol(value.EthanolPct.Value, 1)}, {where} it is {Say.Ethanol(read.Value, 1)}: they agree, {Say.Given(Math.Round(off, 1), Unit.None)} apart. They share the sensor: that it is right they do not prove."))
-                : new("shownDisagrees", Severity.Caution, Sentence.Of($"{Begun(value.By!)} shows {Say.Ethanol(value.EthanolPct.Value, 1)}, {where} it is {Say.Ethanol(read.Value, 1)}: more than {within:0.#} apart. {Cause(value.FedBy)}"));
+                ? new("shownAgrees", Severity.Info, Sentence.Of($"{Wording.Begun(value.By!)} shows {Say.Ethanol(value.EthanolPct.Value, 1)}, {where} it is {Say.Ethanol(read.Value, 1)}: they agree, {Say.Given(Math.Round(off, 1), Unit.None)} apart. They share the sensor: that it is right they do not prove."))
+                : new("shownDisagrees", Severity.Caution, Sentence.Of($"{Wording.Begun(value.By!)} shows {Say.Ethanol(value.EthanolPct.Value, 1)}, {where} it is {Say.Ethanol(read.Value, 1)}: more than {within:0.#} apart. {Cause(value.FedBy)}"));
         }
     }
 
@@ -113,8 +113,8 @@ public static class ShownReading
                 var off = Math.Abs(one.EthanolPct!.Value - other.EthanolPct!.Value);
                 var within = WithinPct + HalfStep(one) + HalfStep(other);
                 yield return off <= within
-                    ? new("shownAgree", Severity.Info, Sentence.Of($"{Begun(one.By!)} and {other.By} agree, {Say.Ethanol(one.EthanolPct.Value, 1)} and {Say.Ethanol(other.EthanolPct.Value, 1)}. They share one sensor: both get its signal, that it is right they do not prove."))
-                    : new("shownDisagree", Severity.Caution, Sentence.Of($"{Begun(one.By!)} shows {Say.Ethanol(one.EthanolPct.Value, 1)}, {other.By} {Say.Ethanol(other.EthanolPct.Value, 1)}, on one sensor: more than {within:0.#} apart. {Cause(other.FedBy is Sensing.FedBy.Sensor ? one.FedBy : other.FedBy)}"));
+                    ? new("shownAgree", Severity.Info, Sentence.Of($"{Wording.Begun(one.By!)} and {other.By} agree, {Say.Ethanol(one.EthanolPct.Value, 1)} and {Say.Ethanol(other.EthanolPct.Value, 1)}. They share one sensor: both get its signal, that it is right they do not prove."))
+                    : new("shownDisagree", Severity.Caution, Sentence.Of($"{Wording.Begun(one.By!)} shows {Say.Ethanol(one.EthanolPct.Value, 1)}, {other.By} {Say.Ethanol(other.EthanolPct.Value, 1)}, on one sensor: more than {within:0.#} apart. {Cause(other.FedBy is Sensing.FedBy.Sensor ? one.FedBy : other.FedBy)}"));
             }
         }
     }
@@ -141,7 +141,7 @@ public static class ShownReading
 
         if (temperature < TempC.Least || temperature > TempC.Most)
         {
-            findings.Add(new("temperatureInvalid", Severity.Caution, Sentence.Of($"{Begun(by!)} shows {Say.Given(temperature, Unit.Celsius)}, which is no fuel temperature. A dry line or a fault of supply or ground looks like that.")));
+            findings.Add(new("temperatureInvalid", Severity.Caution, Sentence.Of($"{Wording.Begun(by!)} shows {Say.Given(temperature, Unit.Celsius)}, which is no fuel temperature. A dry line or a fault of supply or ground looks like that.")));
             return (null, TemperatureStatus.Invalid);
         }
 
@@ -149,7 +149,6 @@ public static class ShownReading
         return (ledger.Quantity(temperature, u, SourceCatalogue.Find("fuelTempC", u)), TemperatureStatus.Ok);
     }
 
-    private static string Begun(string name) => char.ToUpperInvariant(name.Trim()[0]) + name.Trim()[1..];
 
     private static double HalfStep(ShownValue shown) => (shown.StepPct ?? UsualStepPct) / 2;
 }

@@ -1,3 +1,4 @@
+using HazyGauge.Core.Sentences;
 using System.Globalization;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Plumbing;
@@ -84,7 +85,7 @@ public static class FittingTable
 
         private double Parsed(string column, string text) => double.TryParse(text, NumberStyles.Float, CultureInfo.InvariantCulture, out var number) && double.IsFinite(number)
             ? number
-            : throw Refuse(record, column, $"'{Short(text)}' is not a number; decimals go after a point.");
+            : throw Refuse(record, column, $"'{Wording.Quoted(text)}' is not a number; decimals go after a point.");
 
         private int? Shelf() => Number("onShelf") is not { } count ? null : count == Math.Truncate(count) && Math.Abs(count) < 1e6 ? (int)count : throw Refuse(record, "onShelf", "a whole number lies there.");
 
@@ -92,16 +93,15 @@ public static class FittingTable
 
         private ClampKind? Clamp() => Said("clamp") is not { Length: > 0 } text ? null
             : Enum.TryParse<ClampKind>(text, ignoreCase: true, out var clamp) && !int.TryParse(text, CultureInfo.InvariantCulture, out _) ? clamp
-            : throw Refuse(record, "clamp", $"'{Short(text)}' is none of: none, wormGear, constantTension, fullCircle, ear.");
+            : throw Refuse(record, "clamp", $"'{Wording.Quoted(text)}' is none of: none, wormGear, constantTension, fullCircle, ear.");
 
         private bool? Answer(string column) => Said(column).ToLowerInvariant() switch
         {
             "" => null,
             Yes or "true" or "y" => true,
             No or "false" or "n" => false,
-            var other => throw Refuse(record, column, $"'{Short(other)}' is neither yes nor no."),
+            var other => throw Refuse(record, column, $"'{Wording.Quoted(other)}' is neither yes nor no."),
         };
 
-        private static string Short(string text) => text.Length > 30 ? $"{text[..30]}…" : text;
     }
 }

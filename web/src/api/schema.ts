@@ -8645,7 +8645,7 @@ export interface components {
             leakPoints: number;
             /** @description True where the line goes back as it was. */
             reversible: boolean;
-            pumpUse: null | components["schemas"]["ComponentUse"];
+            pump: null | components["schemas"]["PumpStand"];
             /** @description Why, or why not, in words. */
             why?: null | string;
             /** @description What the controller has to do about it, in words. */
@@ -9195,6 +9195,14 @@ export interface components {
             pressureKpa: components["schemas"]["Hazy"];
             /** @description Flow of one pump there, L/h. */
             flowLph: components["schemas"]["Hazy"];
+        };
+        /** @description Where a pump stands on its curve. */
+        PumpStand: {
+            /** @description What it works against, kPa gauge. */
+            kpa: components["schemas"]["Hazy"];
+            /** @description What it moves there, L/h, all pumps together. */
+            lph: components["schemas"]["Hazy"];
+            use: null | components["schemas"]["ComponentUse"];
         };
         /** @description What today's rules make of a saved document. */
         RecheckAnswer: {

@@ -34,10 +34,10 @@ public sealed record TypedNumber(double Value, string Unit, string Shown, double
     public static TypedNumber Of(string text, TypedQuestion question, UnitSystem system)
     {
         var shown = UnitNames.Shown(question.Unit, system);
-        var typed = TypedText.Of(text) ?? throw Refused($"\u201c{Short(text)}\u201d is not a number. Type it like {Examples(question.Unit, shown)}.");
+        var typed = TypedText.Of(text) ?? throw Refused($"\u201c{Wording.Quoted(text)}\u201d is not a number. Type it like {Examples(question.Unit, shown)}.");
         if (typed.BehindE && question.Unit != Sentences.Unit.EthanolPct)
         {
-            throw Refused($"\u201c{Short(text)}\u201d is a blend; {Asked(question)} is asked for.");
+            throw Refused($"\u201c{Wording.Quoted(text)}\u201d is a blend; {Asked(question)} is asked for.");
         }
 
         // Written as absolute, it is brought to what is asked for: above the air around.
@@ -116,7 +116,7 @@ public sealed record TypedNumber(double Value, string Unit, string Shown, double
     {
         if (isAbsolute)
         {
-            return new TypedDoubt($"{Short(text)} absolute is {InUnits(value, question.Unit, system)} above the air at sea level; higher up the air is lighter.", []);
+            return new TypedDoubt($"{Wording.Quoted(text)} absolute is {InUnits(value, question.Unit, system)} above the air at sea level; higher up the air is lighter.", []);
         }
 
         if (meant.Count > 0)
@@ -126,7 +126,7 @@ public sealed record TypedNumber(double Value, string Unit, string Shown, double
 
         if (question.WithPlus is { } more && text.TrimStart().StartsWith('+'))
         {
-            return new TypedDoubt($"\u201c{Short(text)}\u201d is taken as {InUnits(value, question.Unit, system)} in all. {more}", []);
+            return new TypedDoubt($"\u201c{Wording.Quoted(text)}\u201d is taken as {InUnits(value, question.Unit, system)} in all. {more}", []);
         }
 
         // Whoever types the unit knows what he measured.
@@ -140,7 +140,7 @@ public sealed record TypedNumber(double Value, string Unit, string Shown, double
     private static string OutOfRange(string text, TypedQuestion question, List<MeantNumber> meant, UnitSystem system)
     {
         string In(double metric) => SentenceText.Number(Say.Given(metric, question.Unit), system);
-        var what = question.Label ?? Begun(Asked(question));
+        var what = question.Label ?? Wording.Begun(Asked(question));
         var range = question switch
         {
             { Min: { } min, Max: { } max } => $"{what} must be between {SentenceText.Number(Say.Bare(min, question.Unit), system)} and {In(max)}",
@@ -149,7 +149,7 @@ public sealed record TypedNumber(double Value, string Unit, string Shown, double
             _ => $"{what} must be a number that can be",
         };
         var asks = meant.Count > 0 ? $" Did you mean {string.Join(" or ", meant.Select(m => m.Text))}?" : string.Empty;
-        return $"{range}; \u201c{Short(text)}\u201d cannot be right.{asks}";
+        return $"{range}; \u201c{Wording.Quoted(text)}\u201d cannot be right.{asks}";
     }
 
     private static RefusedInputException UnknownUnit(string text, string unitText, TypedQuestion question, NamedUnit shown)
@@ -158,8 +158,8 @@ public sealed record TypedNumber(double Value, string Unit, string Shown, double
         var units = UnitNames.Of(question.Unit);
         var known = string.Join(", ", units.Select(u => u.Name).Take(4));
         return Refused(others.Count > 0
-            ? $"\u201c{Short(text)}\u201d is {An(others[0])}; {Asked(question)} is asked for, in {known}."
-            : $"\u201c{Short(text)}\u201d: nobody measures {Asked(question)} in \u201c{Short(unitText)}\u201d. Use {(units.Count > 1 ? known : shown.Name)}.");
+            ? $"\u201c{Wording.Quoted(text)}\u201d is {An(others[0])}; {Asked(question)} is asked for, in {known}."
+            : $"\u201c{Wording.Quoted(text)}\u201d: nobody measures {Asked(question)} in \u201c{Wording.Quoted(unitText)}\u201d. Use {(units.Count > 1 ? known : shown.Name)}.");
     }
 
     private static (string Unit, bool IsAbsolute) WithoutAbsolute(string unit, TypedQuestion question)
@@ -201,10 +201,6 @@ public sealed record TypedNumber(double Value, string Unit, string Shown, double
     private static string Asked(TypedQuestion question) => An(UnitNames.KindOf(question.Unit));
 
     private static string An(string kind) => $"{(kind[0] is 'a' or 'e' or 'i' or 'o' or 'u' ? "an" : "a")} {kind}";
-
-    private static string Begun(string words) => char.ToUpperInvariant(words[0]) + words[1..];
-
-    private static string Short(string text) => text.Trim() is { Length: > 30 } whole ? whole[..30] + "\u2026" : text.Trim();
 
     private static RefusedInputException Refused(string why) => new("text", why);
 }

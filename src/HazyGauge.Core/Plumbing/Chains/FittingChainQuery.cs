@@ -1,3 +1,4 @@
+using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Plumbing.Ports;
 
@@ -88,7 +89,7 @@ public sealed record FittingChainQuery(
 
         foreach (var twice in Catalogue.GroupBy(p => p.Code, StringComparer.OrdinalIgnoreCase).Where(g => g.Skip(1).Any()).Take(3))
         {
-            check.Refuse("catalogue", $"'{FittingPart.Short(twice.Key)}' stands twice in the catalog.");
+            check.Refuse("catalogue", $"'{Wording.Quoted(twice.Key)}' stands twice in the catalog.");
         }
 
         // The sensor is given with the job, whatever else there is to choose from.
@@ -148,7 +149,7 @@ public sealed record FittingChainQuery(
     {
         if (PortCatalogue.Find(code) is null)
         {
-            check.Refuse(field, $"There is no end called '{FittingPart.Short(code)}'. The catalog lists them.");
+            check.Refuse(field, $"There is no end called '{Wording.Quoted(code)}'. The catalog lists them.");
         }
     }
 
@@ -156,7 +157,7 @@ public sealed record FittingChainQuery(
     {
         if (!parts.Any(p => p.Code.Equals(code, StringComparison.OrdinalIgnoreCase)))
         {
-            check.Refuse(field, $"There is no part called '{FittingPart.Short(code)}' in the catalog.");
+            check.Refuse(field, $"There is no part called '{Wording.Quoted(code)}' in the catalog.");
         }
     }
 }

@@ -89,7 +89,7 @@ public sealed record ChainCheckQuery(
             }
             else
             {
-                check.Refuse("parts", $"There is no part called '{FittingPart.Short(code)}' in the catalog.");
+                check.Refuse("parts", $"There is no part called '{Wording.Quoted(code)}' in the catalog.");
             }
         }
 
@@ -105,7 +105,7 @@ public sealed record ChainCheckQuery(
         {
             if (port is null)
             {
-                check.Refuse(field, $"There is no end called '{FittingPart.Short(code)}'. The catalog lists them.");
+                check.Refuse(field, $"There is no end called '{Wording.Quoted(code)}'. The catalog lists them.");
             }
         }
 

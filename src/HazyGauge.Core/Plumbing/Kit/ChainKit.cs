@@ -62,7 +62,7 @@ public sealed record ChainKit(IReadOnlyList<KitPart> Parts, IReadOnlyList<KitToo
         .Select((j, i) => (Hose: new[] { j.Before, j.After }.FirstOrDefault(p => p.Type == PortType.HoseEnd), Clamp: made.ElementAtOrDefault(i)?.Clamp ?? ChainCheck.Asked(chain, i), j.Before, j.After))
         .Where(j => j.Hose is not null && j.Before.IsHoseJoint && j.After.IsHoseJoint && j.Clamp != ClampKind.None)
         .GroupBy(j => (j.Hose!.Size, j.Clamp))
-        .Select(g => new KitPart($"clamp-{Word(g.Key.Clamp).Replace(' ', '-')}-{g.First().Hose!.Code}", $"{Begun(Word(g.Key.Clamp))} clamp for {g.Key.Size} hose", g.Count(), 0, null));
+        .Select(g => new KitPart($"clamp-{Word(g.Key.Clamp).Replace(' ', '-')}-{g.First().Hose!.Code}", $"{Wording.Begun(Word(g.Key.Clamp))} clamp for {g.Key.Size} hose", g.Count(), 0, null));
 
     private static IEnumerable<KitTool> ToolsFor(MadeChain chain, IReadOnlyList<JointMade> made)
     {
@@ -140,8 +140,6 @@ public sealed record ChainKit(IReadOnlyList<KitPart> Parts, IReadOnlyList<KitToo
     private static KitTool Tool(string item, Sentence name, Sentence why) => new(item, name, PartKind.Tool, why);
 
     private static KitTool Used(string item, Sentence name, Sentence why) => new(item, name, PartKind.Consumable, why);
-
-    private static string Begun(string words) => char.ToUpperInvariant(words[0]) + words[1..];
 
     /// <summary>A clamp inside a sentence.</summary>
     private static string Word(ClampKind clamp) => clamp switch

@@ -36,6 +36,7 @@ public sealed class FuelPath
     private readonly HazeLedger _ledger;
     private readonly SurveyedFuelSystem _system;
     private readonly DeliverySystem<Hazy> _delivery;
+    private readonly CapacityChange? _changes;
     private readonly LineSizes _lines;
 
     private FuelPath(VehicleSurvey survey, FullLoad load, CapacityChange? changes, HazeLedger ledger)
@@ -43,9 +44,9 @@ public sealed class FuelPath
         _ledger = ledger;
         Survey = survey;
         _system = SurveyedFuelSystem.Of(survey, load, ledger);
+        _changes = changes;
         _delivery = changes?.ApplyTo(_system.Delivery) ?? _system.Delivery;
         _lines = _system.Lines;
-        PumpedLph = PumpedOnCurve();
         Flows = [.. Enum.GetValues<Running>().Select(FlowsAt)];
         FilterMl = _lines.FilterCc;
         FeedMl = ChainFlow.Ml(_lines.FeedBoreMm, _lines.FeedLengthMm);
@@ -68,9 +69,6 @@ public sealed class FuelPath
 
     /// <summary>True where what the engine does not take flows back through a line of its own.</summary>
     public bool HasReturn => Survey.FuelSystem.Line == FuelLine.Return;
-
-    /// <summary>What the pumps move at full load, L/h; null where nobody knows.</summary>
-    public Hazy? PumpedLph { get; }
 
     /// <summary>What flows where, at idle, at a cruise and at full load.</summary>
     public IReadOnlyList<LineFlows> Flows { get; }
@@ -105,10 +103,14 @@ public sealed class FuelPath
     /// <summary>The pump as it works without the parts of the route; null where it is not known.</summary>
     public LowPressurePump<Hazy>? Pump => _delivery.LowPressurePump;
 
-    /// <summary>How heavily the pump is used at full load where it works against so much more; null where that is not known.</summary>
-    public ComponentUse? UseAgainst(Hazy moreKpa) => _system.PowerKw is { } power && Pump?.Against(moreKpa, _ledger) is { } pump
-        ? CapacityLimits.UseOf(_delivery with { LowPressurePump = pump }, FuelComponent.LowPressurePump, power, _system.EthanolPct)
-        : null;
+    /// <summary>Pressure of the line at full load, kPa gauge: what the pump works against, boost counted where the line follows it.</summary>
+    public Hazy LineKpa => Pump?.GaugePressureKpa ?? BaseKpa;
+
+    /// <summary>Where the pump stands at full load where it works against so much more; null where that is not known.</summary>
+    public PumpStand? PumpAgainst(Hazy moreKpa) => Pump?.Against(moreKpa, _ledger) is not { } pump ? null : new(
+        pump.GaugePressureKpa,
+        pump.AvailableLph,
+        _system.PowerKw is { } power ? CapacityLimits.UseOf(_delivery with { LowPressurePump = pump }, FuelComponent.LowPressurePump, power, _system.EthanolPct) : null);
 
     /// <summary>What is lost along elements at a flow, kPa, of the blend the vehicle is calculated for.</summary>
     public Hazy DropKpa(IReadOnlyList<FlowElement> elements, Hazy flowLph) => Lost(elements, flowLph).TotalKpa;
@@ -120,8 +122,12 @@ public sealed class FuelPath
         return LineFlow.Of(elements, flowLph, _delivery.Demand.DensityKgM3(_system.EthanolPct), viscosity, _ledger);
     }
 
-    // Changes may lift the pressure off the curve.
-    private Hazy? PumpedOnCurve() => Pump is { } pump && pump.Curve?.Reaches(pump.GaugePressureKpa.Value) != false ? pump.AvailableLph : null;
+    // At idle there is no boost to work against; changes may lift the pressure off the curve.
+    private Hazy? PumpedLph(Running at)
+    {
+        var pump = at == Running.Full || Pump?.Curve is null ? Pump : Pump with { GaugePressureKpa = BaseKpa + (_changes?.BaseRiseKpa ?? 0) };
+        return pump is not null && pump.Curve?.Reaches(pump.GaugePressureKpa.Value) != false && pump.AvailableLph is { Value: > 0 } moved ? moved : null;
+    }
 
     private LineFlows FlowsAt(Running at)
     {
@@ -135,6 +141,7 @@ public sealed class FuelPath
             Running.Cruise => _lines.CruiseFuelLph * more,
             _ => _system.PowerKw is { } power ? demand.VolumeLph(power, _system.EthanolPct) : null,
         };
-        return new(at, used, HasReturn ? PumpedLph : used, HasReturn && PumpedLph is { } pumped && used is { } taken ? pumped - taken : null);
+        var moved = PumpedLph(at);
+        return new(at, used, HasReturn ? moved : used, HasReturn && moved is { } pumped && used is { } taken ? pumped - taken : null);
     }
 }

@@ -73,6 +73,9 @@ public sealed record PathPoint(PathPointKind Kind, string Name, bool IsBack, IRe
         .Where(j => (j.Line ?? LineName.Feed) == line)
         .Select(j => new PathPoint(PathPointKind.Joint, j.Place ?? "Joint", isBack, IsQuickConnect(j) ? [SensorPlace.Loop] : [], j.Line is not null));
 
-    /// <summary>True for a joint that is pulled apart by hand: it says how it is held, and that is no thread.</summary>
-    internal static bool IsQuickConnect(Joint joint) => !string.IsNullOrWhiteSpace(joint.Retainer) && !joint.Retainer.Contains("thread", StringComparison.OrdinalIgnoreCase);
+    // What holds a joint that is pulled apart by hand, as people write it.
+    private static readonly string[] Retainers = ["ring", "tab", "slide", "lock", "clip", "quick", "button", "collar"];
+
+    /// <summary>True for a joint that is pulled apart by hand: what was written of how it is held says so.</summary>
+    internal static bool IsQuickConnect(Joint joint) => joint.Retainer is { } held && Retainers.Any(r => held.Contains(r, StringComparison.OrdinalIgnoreCase));
 }

@@ -1,4 +1,3 @@
-using HazyGauge.Core.FuelSystem;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Plumbing.Flow;
 using HazyGauge.Core.Sentences;
@@ -72,7 +71,7 @@ public sealed class PlacementAdvisor
             return SensorPlace.Return;
         }
 
-        // A bypass only where the plain way costs a lot, or costs a pump that has nothing to give.
+        // A bypass only where the plain way may cost a lot.
         var feed = In(SensorPlace.Feed);
         var isDear = feed.PressureDropKpa is { } drop && drop.Value + Interval95.HalfWidth(drop) > WorthABypassKpa;
         return isDear && In(SensorPlace.Bypass).Possible ? SensorPlace.Bypass
@@ -110,11 +109,11 @@ public sealed class PlacementAdvisor
             isPossible ? ToRail(inFeed) : null,
             aeration,
             isPossible ? PlacementWords.ControllerMust(inFeed, HoldAboveRpm, _survey) : Sentence.Empty,
-            !isPossible ? null : inFeed ? _path.BaseKpa : drop ?? 0,
+            !isPossible ? null : inFeed ? _path.LineKpa : drop,
             isPossible ? PlacementWords.Neighbourhood(place, inFeed, _survey) : Sentence.Empty,
             place == SensorPlace.Bypass ? (_input.LeakPoints ?? UsualLeakPoints) + Bypass.Joints.Count : _input.LeakPoints ?? UsualLeakPoints,
             place == SensorPlace.Loop || (!_input.IsCut && (_input.Parts is not null || HasJoint(inFeed))),
-            isPossible && inFeed && drop is { } lost ? UseWith(lost) : null)
+            isPossible && inFeed && drop is { } lost ? _path.PumpAgainst(lost) : null)
         {
             InFeed = inFeed,
         };
@@ -130,9 +129,6 @@ public sealed class PlacementAdvisor
             ? _path.DropKpa([new(FlowElementKind.Sensor) { BoreMm = sensor.BoreMm, LengthMm = sensor.LengthMm, UpstreamMm = line.InFeed ? _path.FeedBoreMm : _path.ReturnBoreMm }], flow * share)
             : null;
     }
-
-    // How heavily the pump is used where it has to work against that much more.
-    private ComponentUse? UseWith(Hazy dropKpa) => _path.UseAgainst(dropKpa);
 
     private LagTimes Lag(bool inFeed, bool mixed) => Times(flows =>
     {

@@ -26,7 +26,7 @@ public sealed record LagTimes(Hazy? Idle, Hazy? Cruise, Hazy? Full);
 /// <param name="NeighbourhoodSaid">Heat, moving and high-voltage parts on the way.</param>
 /// <param name="LeakPoints">Joints that can leak: of the chain chosen, else of the usual parts.</param>
 /// <param name="Reversible">True where the line goes back as it was.</param>
-/// <param name="PumpUse">How heavily the pump is used with the parts in the line; null where that is not known, or they lie in the return.</param>
+/// <param name="Pump">Where the pump stands with the parts in the line; null where that is not known, or they lie in the return.</param>
 public sealed record PlacementOption(
     SensorPlace School,
     bool Possible,
@@ -43,7 +43,7 @@ public sealed record PlacementOption(
     Sentence NeighbourhoodSaid,
     int LeakPoints,
     bool Reversible,
-    ComponentUse? PumpUse)
+    PumpStand? Pump)
 {
     /// <summary>Why, or why not, in words.</summary>
     public string Why => WhySaid.Text;
@@ -54,6 +54,12 @@ public sealed record PlacementOption(
     /// <summary>True where the sensor sees what is under the pressure of the feed.</summary>
     public bool InFeed { get; init; }
 }
+
+/// <summary>Where a pump stands on its curve.</summary>
+/// <param name="Kpa">What it works against, kPa gauge.</param>
+/// <param name="Lph">What it moves there, L/h, all pumps together.</param>
+/// <param name="Use">How heavily it is used at full load; null where no power is known.</param>
+public sealed record PumpStand(Hazy Kpa, Hazy Lph, ComponentUse? Use);
 
 /// <summary>The places compared for one vehicle.</summary>
 /// <param name="Options">All of them.</param>

@@ -48,7 +48,7 @@ public sealed record PlacementQuery(VehicleSurvey Survey, PlacementCapacity? Cap
             }
             else
             {
-                check.Refuse($"chain[{i}]", $"There is no part called '{FittingPart.Short(Chain![i])}'. The catalog lists them.");
+                check.Refuse($"chain[{i}]", $"There is no part called '{Wording.Quoted(Chain![i])}'. The catalog lists them.");
             }
         }
 

@@ -56,7 +56,7 @@ public static class JointRules
     }
 
     /// <summary>A port to begin a sentence.</summary>
-    internal static string Begun(Port port) => char.ToUpperInvariant(port.Name[0]) + port.Name[1..];
+    internal static string Begun(Port port) => Wording.Begun(port.Name);
 
     private static bool Goes(Port male, Port female) => female.Gender == PortGender.Female && male.Gender == PortGender.Male && Partners(male.Type, female.Type)
         && (male.Type == PortType.Bead ? PortCatalogue.HoseOverBead(male.Size) == female.Size : male.Size == female.Size);

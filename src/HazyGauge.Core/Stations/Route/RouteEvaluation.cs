@@ -28,11 +28,11 @@ internal static class RouteEvaluation
         PlacementResult Placed(PlacementInput input) => PlacementAdvisor.Of(path, input with { AlongMm = plan.AlongMm, IsCut = plan.Cut == true }, ledger);
         PlacementOption? Chosen(PlacementResult placement) => placement.Options.FirstOrDefault(o => o.School == plan.Place);
         var (from, to) = (PortCatalogue.Find(plan.From), PortCatalogue.Find(plan.To));
-        var kpa = survey.FuelSystem.BasePressureKpa?.Value ?? ChainRules.UsualLineKpa;
         if (from is null || to is null || plan.Chain is not { Count: > 0 } parts)
         {
             var placement = Placed(new());
             var place = Chosen(placement);
+            var kpa = JudgedKpa(path, place);
             IReadOnlyList<Finding> known = [.. RoutePlace.Findings(plan.Place, placement).Concat(plan.Holding?.Findings() ?? []).OrderByDescending(f => f.Severity)];
             var open = RouteProgress.WithoutChain(plan, from, to, known);
             return new RouteResults(
@@ -42,15 +42,18 @@ internal static class RouteEvaluation
 
         var chain = MadeChain.Of(parts, from, to);
         var made = plan.Joints ?? [];
-        var check = ChainCheck.Of(chain, made, kpa);
         var hoses = parts.Where(p => p.IsHose).ToList();
         var rigid = parts.Where(p => !p.IsHose).Sum(ChainRules.WholeMm);
         var isLoop = false;
         var hose = plan.GapMm is { } gap ? ChainRules.HoseMm(Math.Round(gap), rigid, hoses.Count, hoses.Sum(ChainRules.WholeMm), hoses.Select(ChainRules.WholeBendMm).DefaultIfEmpty(0).Max(), out isLoop) : null;
         var hosePlan = new HosePlanner(parts, plan.PushedOverMm ?? HosePlanner.UsualPushedOverMm, plan.StockMm).Of(plan.TankSide, plan.EngineSide, hose, isLoop);
-        List<LeakPoint> leaking = [.. check.Joints, .. plan.Place == SensorPlace.Bypass ? Bypass.Leaks(check.LeakPoints) : []];
+        var joints = LeakList.Of(chain);
+        var compared = Placed(new(parts, joints.Count + (plan.Opened?.Count ?? 0), hose));
+        var chosen = Chosen(compared);
+        var atKpa = JudgedKpa(path, chosen);
+        var check = ChainCheck.Of(chain, made, atKpa);
+        List<LeakPoint> leaking = [.. joints, .. plan.Place == SensorPlace.Bypass ? Bypass.Leaks(joints.Count) : []];
         leaking.AddRange(Opened(plan, leaking.Count));
-        var compared = Placed(new(parts, check.LeakPoints + (plan.Opened?.Count ?? 0), hose));
         var findings = check.Findings.Select(f => new Finding(FormattableString.Invariant($"{f.Code}-{f.Joint}"), f.Severity, Sentence.Of($"Joint {f.Joint:0}: {new Sentence(f.Template, f.Values)}")))
             .Concat(Whole(plan, parts, rigid, hose, isLoop, IsMeasured(plan, hosePlan)))
             .Concat(hosePlan?.Findings ?? [])
@@ -60,9 +63,16 @@ internal static class RouteEvaluation
         var kit = ChainKit.Of(chain, made);
         var progress = RouteProgress.Of(plan, findings, plan.GapMm is not null || IsMeasured(plan, hosePlan), kit);
         return new RouteResults(
-            from, to, check, leaking, kit, [.. Strip(chain, hosePlan, hose, hoses)], hose, rigid, isLoop, kpa, findings,
-            RouteWords.Headline(findings, parts.Count, leaking.Count, Chosen(compared)), RouteWords.Lead(findings, kit, hosePlan, Chosen(compared)), progress.State, progress.NextAction,
-            compared, Chosen(compared), hosePlan, Later(plan, survey, parts, leaking.Count), AssumedFigure.Listed(path.Assumed));
+            from, to, check, leaking, kit, [.. Strip(chain, hosePlan, hose, hoses)], hose, rigid, isLoop, atKpa, findings,
+            RouteWords.Headline(findings, parts.Count, leaking.Count, chosen), RouteWords.Lead(findings, kit, hosePlan, chosen), progress.State, progress.NextAction,
+            compared, chosen, hosePlan, Later(plan, survey, parts, leaking.Count), AssumedFigure.Listed(path.Assumed));
+    }
+
+    // Joints are judged at the most the line may hold there: nothing is left of its pressure behind the regulator but what the parts cost.
+    private static double JudgedKpa(FuelPath path, PlacementOption? place)
+    {
+        static double Most(Hazy kpa) => kpa.Value + Interval95.HalfWidth(kpa);
+        return place is { Possible: true, InFeed: false, JointKpa: { } behind } ? Most(behind) : path.Survey.FuelSystem.BasePressureKpa is not null ? Most(path.LineKpa) : ChainRules.UsualLineKpa;
     }
 
     private static bool IsUnknown(VehicleSurvey survey) => survey.FuelSystem is { Line: null, Kind: null, Joints: null };

@@ -77,7 +77,7 @@ public sealed record RoutePlan
         {
             if (code is not null && PortCatalogue.Find(code) is null)
             {
-                check.Refuse(field, $"There is no end called '{FittingPart.Short(code)}'. The catalog lists them.");
+                check.Refuse(field, $"There is no end called '{Wording.Quoted(code)}'. The catalog lists them.");
             }
         }
 

@@ -128,7 +128,7 @@ interface DetailProps {
 
 function Detail({ option, name, isRecommended, isChosen, onChoose }: DetailProps) {
   const units = useUnits();
-  const { pressureDropKpa, sensorDropKpa, flowLph, jointKpa, pumpUse } = option;
+  const { pressureDropKpa, sensorDropKpa, flowLph, jointKpa, pump } = option;
   return (
     <section className="panel" aria-labelledby="full-title">
       <div className="flex flex-wrap items-center justify-between gap-3">
@@ -156,8 +156,10 @@ function Detail({ option, name, isRecommended, isChosen, onChoose }: DetailProps
                 ? `${dropText(pressureDropKpa, units)} at ${units.hazy(flowLph, "lph")}${sensorDropKpa ? `; the sensor alone ${dropText(sensorDropKpa, units)}` : ""}`
                 : "not known: say power and pump at Survey"}
             </Row>
-            {pumpUse && (
-              <Row name="Pump at full load">{`${units.hazy(pumpUse.usePct, "percent")} ${units.say(pumpUse.limit)}`}</Row>
+            {pump && (
+              <Row name="Pump at full load">
+                {`${units.hazy(pump.lph, "lph")} against ${units.hazy(pump.kpa, "kpa")}${pump.use ? `, used to ${units.hazy(pump.use.usePct, "percent")} ${units.say(pump.use.limit)}` : ""}`}
+              </Row>
             )}
             <Row name="Joints see">{jointKpa ? units.hazy(jointKpa, "kpa", option.inFeed ? 0 : 1) : "not known"}</Row>
             <Row name="From the tank to the sensor">

@@ -1,0 +1,13 @@
+namespace HazyGauge.Core.Sentences;
+
+/// <summary>Words of somebody else inside a sentence of ours.</summary>
+public static class Wording
+{
+    private const int Longest = 30;
+
+    /// <summary>What somebody wrote, short enough for a sentence.</summary>
+    public static string Quoted(string text) => text.Trim() is { Length: > Longest } whole ? $"{whole[..Longest]}…" : text.Trim();
+
+    /// <summary>Words that begin a sentence.</summary>
+    public static string Begun(string words) => words.Trim() is { Length: > 0 } all ? char.ToUpperInvariant(all[0]) + all[1..] : string.Empty;
+}
