@@ -8645,7 +8645,7 @@ export interface components {
             leakPoints: number;
             /** @description True where the line goes back as it was. */
             reversible: boolean;
-            pump: null | components["schemas"]["PumpStand"];
+            pump?: null | components["schemas"]["PumpStand"];
             /** @description Why, or why not, in words. */
             why?: null | string;
             /** @description What the controller has to do about it, in words. */

@@ -43,7 +43,7 @@ public sealed record PlacementOption(
     Sentence NeighbourhoodSaid,
     int LeakPoints,
     bool Reversible,
-    PumpStand? Pump)
+    PumpStand? Pump = null)
 {
     /// <summary>Why, or why not, in words.</summary>
     public string Why => WhySaid.Text;
