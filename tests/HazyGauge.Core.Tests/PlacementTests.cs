@@ -52,6 +52,11 @@ public class PlacementTests
         Compared(Vehicle(FuelLine.Returnless, 900, 900)).ShouldSatisfyAllConditions(p => p.Recommended.ShouldBe(SensorPlace.Bypass), p => p.Options[2].PressureDropKpa!.Value.Value.ShouldBeLessThan(p.Options[1].PressureDropKpa!.Value.Value / 3));
         Compared(Vehicle(FuelLine.Return) with { FuelSystem = new(Kind: FuelSystemKind.Carburettor) }).ShouldSatisfyAllConditions(p => p.Recommended.ShouldBeNull(), p => p.Options.ShouldAllBe(o => !o.Possible && o.Why.Length > 20));
 
+        // A dual channel is wider than a #10 line.
+        PlannedLine Dual(FittingPart sensor) => new(SensorPlace.Bypass, [sensor], null, true);
+        var both = Dual(Sensor).Elements(FuelPath.Of(Vehicle(FuelLine.Returnless), new HazeLedger()))[0].Branches!.Select(b => b.Max(e => e.InnerDiameterMm!.Value.Value)).Sum(d => d * d);
+        both.ShouldBeGreaterThan(PlannedLine.Number10BoreMm * PlannedLine.Number10BoreMm);
+
         // Off, instead of held: E75 on a map made on E10 runs at lambda 1.31 to 1.36.
         Compared(Vehicle(FuelLine.Return)).Options[0].ControllerMust.ShouldMatch("runs at 1.3[1-6] times");
     }

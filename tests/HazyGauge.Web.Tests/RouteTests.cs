@@ -116,6 +116,7 @@ public class RouteTests(App app) : IClassFixture<App>
 
         var table = (await app.Http.GetStringAsync($"/api/jobs/{job}/route.csv")).Split("\r\n");
         table.Count(l => l.StartsWith("leak points,", StringComparison.Ordinal)).ShouldBe((int)chain["leakPoints"]! + 1);
+        table.ShouldContain(l => l.StartsWith("hoses,", StringComparison.Ordinal) && l.Contains("cut to ", StringComparison.Ordinal));
         table.ShouldContain(l => l.StartsWith("tools,1,Disconnect tool 5/16 in", StringComparison.Ordinal));
 
         plan["chain"]!.AsArray().RemoveAt(1);

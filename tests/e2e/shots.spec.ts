@@ -31,6 +31,10 @@ for (const theme of ["bay", "forecourt"] as const) {
       await open(page, "Tarnock 30", "Route");
       await page.getByText("was weighed").waitFor();
       await page.screenshot({ path: picture("route") });
+      await page.getByRole("button", { name: /^Place/ }).click();
+      await page.getByRole("heading", { name: "Places compared for this vehicle" }).waitFor();
+      await page.evaluate(() => window.scrollTo(0, 0));
+      await page.screenshot({ path: picture("route-place") });
       await open(page, "Skirr", "Parts");
       await page.getByRole("heading", { name: /still to come/ }).waitFor();
       await page.screenshot({ path: picture("parts") });
@@ -66,8 +70,9 @@ for (const theme of ["bay", "forecourt"] as const) {
     await open(page, "Vantle T20", "Survey");
     await page.getByRole("heading", { name: /It can be converted/ }).waitFor();
     await page.screenshot({ path: picture("survey-phone") });
-    await open(page, "Vantle T20", "Route");
-    await page.getByRole("heading", { name: /between the two ends/ }).waitFor();
+    await open(page, "Tarnock 30", "Route");
+    await page.getByRole("button", { name: /^Hoses/ }).click();
+    await page.getByRole("img", { name: /^Hose cut to 130 mm/ }).scrollIntoViewIfNeeded();
     await page.screenshot({ path: picture("route-phone") });
     await open(page, "Tarnock 30", "Signal");
     await page.getByRole("heading", { name: /^The signal is real/ }).waitFor();

@@ -20,7 +20,7 @@ internal static class RouteEndpoints
     public static void MapRoute(this IEndpointRouteBuilder api)
     {
         api.MapGet("/jobs/{id:guid}/route.csv", RouteSheet.ReadAsync).WithTags("Jobs")
-            .WithSummary("Parts, tools and leak points of a job's route as a table.").Produces(StatusCodes.Status200OK, contentType: "text/csv");
+            .WithSummary("Parts, hoses to cut, tools and leak points of a job's route as a table.").Produces(StatusCodes.Status200OK, contentType: "text/csv");
         api.MapPost("/calc/fitting-chain", ChainsAsync)
             .WithSummary("The best three chains of parts from one end of the stock line to the other, through the sensor; where there is none, why. An end is the port that stays open on the stock line. A hose is bought as a piece and cut; the parts span the gap, or its hose makes a loop.")
             .WithExample("""{ "from": "qc-3-8-f-tab", "to": "qc-3-8-m", "via": "sensor", "gapMm": 300, "anglesDeg": [90], "cut": false, "onShelf": ["hose-8-long"] }""");

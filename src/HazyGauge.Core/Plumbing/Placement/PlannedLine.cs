@@ -29,7 +29,7 @@ public sealed record PlannedLine(SensorPlace Place, IReadOnlyList<FittingPart> P
     internal Hazy UsualDropKpa(FuelPath path, Hazy flowLph, HazeLedger ledger) => path.DropKpa(Elements(path), flowLph) * FittingsLaw(ledger, UsualOff);
 
     /// <summary>The parts as fuel flows through them; beside a bypass they are one of two branches.</summary>
-    internal IReadOnlyList<FlowElement> Elements(FuelPath path)
+    public IReadOnlyList<FlowElement> Elements(FuelPath path)
     {
         var line = InFeed ? path.FeedBoreMm : path.ReturnBoreMm;
         var through = ChainFlow.Of(Parts, HoseMm, line);
