@@ -47,6 +47,9 @@ public class PlacementTests
         Compared(Vehicle(FuelLine.Return)).Recommended.ShouldBe(SensorPlace.Return);
         Compared(Vehicle(FuelLine.Return, 80)).ShouldSatisfyAllConditions(p => p.Recommended.ShouldBe(SensorPlace.Feed), p => p.Options[0].AerationRisk.ShouldBe(AerationRisk.High));
         Compared(Vehicle(FuelLine.Returnless)).Recommended.ShouldBe(SensorPlace.Feed);
+
+        // A guessed pump decides nothing.
+        Compared(Vehicle(FuelLine.Return) with { Pump = new FuelPump() }).ShouldSatisfyAllConditions(p => p.Recommended.ShouldBe(SensorPlace.Feed), p => p.Options[0].AerationRisk.ShouldBe(AerationRisk.NotKnown), p => p.Because.ShouldContain("before power and pump are known"));
         Compared(Vehicle(FuelLine.Returnless, joints: quick)).Recommended.ShouldBe(SensorPlace.Loop);
         Compared(Vehicle(null, joints: quick with { Retainer = "thread" })).ShouldSatisfyAllConditions(p => p.Recommended.ShouldBe(SensorPlace.Feed), p => p.Options[0].Possible.ShouldBeFalse());
         Compared(Vehicle(FuelLine.Returnless, 900, 900)).ShouldSatisfyAllConditions(p => p.Recommended.ShouldBe(SensorPlace.Bypass), p => p.Options[2].PressureDropKpa!.Value.Value.ShouldBeLessThan(p.Options[1].PressureDropKpa!.Value.Value / 3));

@@ -67,6 +67,9 @@ public sealed class FuelPath
     /// <summary>The figures that had to be assumed, by the answer they stand for.</summary>
     public IReadOnlyDictionary<string, Assumption> Assumed => _system.Assumed;
 
+    /// <summary>True where nobody found out what the pump moves: a typical figure stands in, and decides nothing.</summary>
+    public bool IsPumpGuessed => Assumed.ContainsKey("pump.flowLph");
+
     /// <summary>True where what the engine does not take flows back through a line of its own.</summary>
     public bool HasReturn => Survey.FuelSystem.Line == FuelLine.Return;
 

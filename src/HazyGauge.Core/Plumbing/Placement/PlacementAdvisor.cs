@@ -95,7 +95,7 @@ public sealed class PlacementAdvisor
         var flow = (inFeed ? _path.Flows[^1].FeedLph : _path.Flows[0].ReturnLph) is { Value: > 0 } known ? known : (Hazy?)null;
         var drop = isPossible && flow is { } lph ? _input.Parts is null ? line.UsualDropKpa(_path, lph, _ledger) : line.DropKpa(_path, lph, _ledger) : (Hazy?)null;
         var aeration = !isPossible || inFeed ? AerationRisk.None
-            : _path.Flows[^1].ReturnLph is not { } back ? AerationRisk.NotKnown
+            : _path.IsPumpGuessed || _path.Flows[^1].ReturnLph is not { } back ? AerationRisk.NotKnown
             : back.Value - Interval95.HalfWidth(back) < LeastReturnLph ? AerationRisk.High : AerationRisk.Low;
         return new(
             place,

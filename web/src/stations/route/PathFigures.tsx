@@ -14,6 +14,8 @@ export function PathFigures({ route, survey }: { route: RouteStation; survey: Su
   const vehicle = useFields("survey").data ?? [];
   const notAsked = survey.lastResults?.notAsked ?? [];
   const flows = route.lastResults?.placement?.flows ?? [];
+  // Where there is a return, or may be one, nothing known is not nothing.
+  const noReturn = route.lastResults?.placement?.path.some((p) => p.isBack) ? "not known" : "none";
   const words = { idle: "Idle", cruise: "Cruise", full: "Full load" };
   return (
     <section className="panel" aria-labelledby="flows-title">
@@ -37,7 +39,7 @@ export function PathFigures({ route, survey }: { route: RouteStation; survey: Su
                 {words[f.at]}
               </th>
               <td className="reading py-1.5">{f.feedLph ? units.hazy(f.feedLph, "lph", 1) : "not known"}</td>
-              <td className="reading py-1.5">{f.returnLph ? units.hazy(f.returnLph, "lph", 1) : "none"}</td>
+              <td className="reading py-1.5">{f.returnLph ? units.hazy(f.returnLph, "lph", 1) : noReturn}</td>
             </tr>
           ))}
         </tbody>
