@@ -126,6 +126,11 @@ test("the second car of a kind: from the first one's template to its buying list
   await page.getByRole("button", { name: "New job" }).first().click();
   await page.getByLabel("Job name").fill("Skirr the second");
   await page.getByLabel("Begin from").selectOption({ index: 1 });
+  await page.getByRole("button", { name: "Remove this template" }).click();
+  await expect(page.getByText("Removed: Skirr.")).toBeVisible();
+  await expect(page.getByLabel("Begin from").locator("option")).toHaveCount(1);
+  await page.getByRole("button", { name: "Put it back" }).click();
+  await expect(page.getByRole("button", { name: "Remove this template" })).toBeVisible();
   await page.getByRole("button", { name: "Begin", exact: true }).click();
   await expect(page.getByText(/Year built/).first()).toBeVisible();
   await page.getByRole("link", { name: "Parts", exact: true }).click();

@@ -19,6 +19,14 @@ public sealed class TemplateStore(IDbContextFactory<HazyGaugeDb> contexts, Write
         return await db.Templates.AsNoTracking().SingleOrDefaultAsync(t => t.Id == id, cancellation);
     }
 
+    /// <summary>Removes one; false where there is none.</summary>
+    public async Task<bool> RemoveAsync(Guid id, CancellationToken cancellation)
+    {
+        using var turn = await gate.EnterAsync(cancellation);
+        await using var db = await contexts.CreateDbContextAsync(cancellation);
+        return await db.Templates.Where(t => t.Id == id).ExecuteDeleteAsync(cancellation) > 0;
+    }
+
     /// <summary>Keeps a new one.</summary>
     public async Task<TemplateRow> AddAsync(string name, string vehicle, string document, string author, CancellationToken cancellation)
     {

@@ -44,6 +44,7 @@ internal static class TemplateEndpoints
             .WithSummary("Makes a template of a job: what was planned at every station and what was bought; nothing that was found, read or measured on that vehicle.")
             .WithExample("""{ "jobId": "01a21e2e-07f8-7e4b-b256-1cba4de58d99" }""");
         api.MapGet("/templates/{id:guid}", FileAsync).WithSummary("A template as an open file.").Produces<TemplateFile>();
+        api.MapDelete("/templates/{id:guid}", RemoveAsync).WithSummary("Removes a template. Jobs that began from it stay as they are; its file, taken before, brings it back.");
         api.MapPost("/templates/import", ImportAsync).WithSummary("Takes a template in from its file.").AcceptsFile();
     }
 
@@ -80,6 +81,9 @@ internal static class TemplateEndpoints
         await templates.FindAsync(id, cancellation) is { } row
             ? TypedResults.File(Encoding.UTF8.GetBytes(row.Document), "application/json", $"{FileName.Sanitise(row.Name)}-template.json")
             : JobEndpoints.NotFound("There is no such template.");
+
+    private static async Task<Results<NoContent, ProblemHttpResult>> RemoveAsync(Guid id, TemplateStore templates, CancellationToken cancellation) =>
+        await templates.RemoveAsync(id, cancellation) ? TypedResults.NoContent() : JobEndpoints.NotFound("There is no such template.");
 
     private static async Task<Created<TemplateAnswer>> ImportAsync(HttpRequest request, DataFolder folder, TemplateStore templates, TemplateFiles files, JsonSerializerOptions json, CancellationToken cancellation)
     {

@@ -813,7 +813,27 @@ export interface paths {
         };
         put?: never;
         post?: never;
-        delete?: never;
+        /** Removes a template. Jobs that began from it stay as they are; its file, taken before, brings it back. */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
         options?: never;
         head?: never;
         patch?: never;

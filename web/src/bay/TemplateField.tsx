@@ -25,6 +25,22 @@ export function TemplateField({ value, onChange, error }: Props) {
       onChange(id);
     },
   });
+  // Its file is taken before it goes: with that it can be put back.
+  const remove = useMutation({
+    mutationFn: async (id: string) => {
+      const kept = await unwrap(api.GET("/api/templates/{id}", { params: { path: { id } } }));
+      await unwrap(api.DELETE("/api/templates/{id}", { params: { path: { id } } }));
+      return kept;
+    },
+    onSuccess: () => {
+      client.invalidateQueries({ queryKey: key });
+      onChange(undefined);
+    },
+  });
+  const putBack = (kept: NonNullable<typeof remove.data>) => {
+    bring.mutate(new File([JSON.stringify(kept)], "template.json", { type: "application/json" }));
+    remove.reset();
+  };
   return (
     <div className="grid gap-2">
       <div className="flex flex-wrap items-end gap-x-4 gap-y-2">
@@ -51,7 +67,27 @@ export function TemplateField({ value, onChange, error }: Props) {
           What was planned and bought comes along. What was found, read or measured is asked again.
         </p>
       )}
-      {(bring.error ?? templates.error) && <Trouble error={(bring.error ?? templates.error) as Error} />}
+      {value && (
+        <button
+          type="button"
+          className="btn btn-ghost w-fit px-2"
+          disabled={remove.isPending}
+          onClick={() => remove.mutate(value)}
+        >
+          Remove this template
+        </button>
+      )}
+      {remove.data && (
+        <p role="status" className="flex flex-wrap items-center gap-3">
+          Removed: {remove.data.name}.
+          <button type="button" className="btn btn-outline" onClick={() => remove.data && putBack(remove.data)}>
+            Put it back
+          </button>
+        </p>
+      )}
+      {(bring.error ?? remove.error ?? templates.error) && (
+        <Trouble error={(bring.error ?? remove.error ?? templates.error) as Error} />
+      )}
     </div>
   );
 }
