@@ -5276,6 +5276,8 @@ export interface components {
              * @enum {string}
              */
             baseFrom?: "here" | "survey" | "reading" | "typical";
+            outsideSaid?: components["schemas"]["Sentence"];
+            stretchedSaid?: components["schemas"]["Sentence"];
         };
         /** @description How heavily a component is used, and where the doubt of that comes from. */
         ComponentLoad: {
@@ -7360,6 +7362,7 @@ export interface components {
              */
             piecesInChain: number;
             cuts: components["schemas"]["HoseCutsResult"];
+            spare?: components["schemas"]["Sentence"];
         };
         /** @description A gap that hose has to span. */
         HoseLengthQuery: {
@@ -7417,6 +7420,7 @@ export interface components {
             clampToMm: number;
             /** @description What to mind. */
             findings: components["schemas"]["Finding"][];
+            howTo?: components["schemas"]["Sentence"];
         };
         /** @description One side of the sensor as it was measured. */
         HoseSide: {

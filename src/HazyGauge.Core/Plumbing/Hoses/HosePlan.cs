@@ -18,7 +18,7 @@ public sealed record HoseSide(double? GapMm = null, double? RoomMm = null);
 /// <param name="PushedOverMm">What is pushed over each end, mm.</param>
 /// <param name="MinBendMm">Tightest bend it takes, mm.</param>
 /// <param name="IsLoop">True where it makes a loop.</param>
-/// <param name="Why">Why a loop; null without one, or where the gap as a whole says so.</param>
+/// <param name="Why">Why a loop, or where its length comes from; null where it was measured and lies straight.</param>
 /// <param name="IsMeasured">True where its side was measured; false where it is a share of the whole gap.</param>
 public sealed record PlannedHose(int Part, string Name, double BoreMm, double CutMm, double FreeMm, double PushedOverMm, double MinBendMm, bool IsLoop, Sentence? Why, bool IsMeasured);
 
@@ -26,7 +26,13 @@ public sealed record PlannedHose(int Part, string Name, double BoreMm, double Cu
 /// <param name="Name">The hose.</param>
 /// <param name="PiecesInChain">Pieces the chain counts.</param>
 /// <param name="Cuts">The plan.</param>
-public sealed record HoseCutting(string Name, int PiecesInChain, HoseCutsResult Cuts);
+public sealed record HoseCutting(string Name, int PiecesInChain, HoseCutsResult Cuts)
+{
+    /// <summary>What need not be bought; null where every piece of the chain is cut.</summary>
+    public Sentence? Spare => Cuts.Feasible && Cuts.Plan.Count < PiecesInChain
+        ? Sentence.Of($"{(Cuts.Plan.Count == 1 ? "One piece is" : FormattableString.Invariant($"{Cuts.Plan.Count} pieces are"))} enough; the parts list counts {PiecesInChain:0}.")
+        : null;
+}
 
 /// <summary>The hoses of a chain.</summary>
 /// <param name="Hoses">Each of them.</param>
@@ -34,7 +40,11 @@ public sealed record HoseCutting(string Name, int PiecesInChain, HoseCutsResult 
 /// <param name="ClampFromMm">Nearest to the end of the hose a clamp sits, mm.</param>
 /// <param name="ClampToMm">Farthest, mm.</param>
 /// <param name="Findings">What to mind.</param>
-public sealed record HosePlan(IReadOnlyList<PlannedHose> Hoses, IReadOnlyList<HoseCutting> Cutting, double ClampFromMm, double ClampToMm, IReadOnlyList<Finding> Findings);
+public sealed record HosePlan(IReadOnlyList<PlannedHose> Hoses, IReadOnlyList<HoseCutting> Cutting, double ClampFromMm, double ClampToMm, IReadOnlyList<Finding> Findings)
+{
+    /// <summary>How the hoses are made up.</summary>
+    public Sentence HowTo => Sentence.Of($"Cut square. Clamps sit {Say.Mm(ClampFromMm)} to {Say.Mm(ClampToMm)} from the end of the hose, over the barb. No bend is tighter than the hose takes, no kink, no rub point; tie every few hand-widths.");
+}
 
 /// <summary>Plans the hoses of a chain.</summary>
 /// <param name="parts">The chain.</param>
@@ -106,7 +116,7 @@ internal sealed class HosePlanner(IReadOnlyList<FittingPart> parts, double pushe
         var all = parts.Where(p => p.IsHose).Sum(p => p.LengthMm);
         foreach (var i in hoses.Where(_ => all > 0))
         {
-            Add(i, wholeMm / all * parts[i].LengthMm, isLoop, null, false);
+            Add(i, wholeMm / all * parts[i].LengthMm, isLoop, "A share of the whole gap. Hold the sensor in its place and measure both sides.", false);
         }
     }
 

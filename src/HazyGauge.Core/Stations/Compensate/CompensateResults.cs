@@ -73,6 +73,12 @@ public sealed record CompensateResults(
     IReadOnlyList<StretchedPulse>? Stretched = null,
     BaseFrom? BaseFrom = null)
 {
+    /// <summary>What to know of other blends; null where something corrects them.</summary>
+    public Sentence? OutsideSaid => Outside is null ? null : CompensateWords.OnOtherBlends;
+
+    /// <summary>What to know of stretched pulses; null where none are.</summary>
+    public Sentence? StretchedSaid => Stretched is null ? null : CompensateWords.OnShortPulses;
+
     /// <summary>The controllers as surveyed.</summary>
     [JsonIgnore]
     internal IReadOnlyList<ControllerOnBoard> ListedControllers { get; init; } = [];

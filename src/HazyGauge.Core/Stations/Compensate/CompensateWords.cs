@@ -8,6 +8,10 @@ namespace HazyGauge.Core.Stations.Compensate;
 /// <summary>Compensate's own sentences.</summary>
 internal static class CompensateWords
 {
+    public static readonly Sentence OnOtherBlends = "At idle and cruise the controller's own trims hide some of it; at full load nothing does.";
+
+    public static readonly Sentence OnShortPulses = "On the highest blend wanted. Short pulses are idle and cruise: that is where plugs foul and trims run out.";
+
     /// <summary>Asks for the blend of the base map.</summary>
     public static readonly Sentence AskBase = "Which blend was the base map made on?";
 

@@ -44,6 +44,7 @@ public sealed class RouteStation : Station<RoutePlan, RouteResults>
         new FieldOf<RoutePlan>("pushedOverMm", "Hose over each barb") { Unit = Unit.Millimetre, Min = 5, Max = 80, Usual = new(HosePlanner.UsualPushedOverMm), HowTo = "Measure the barb up to its shoulder." },
         new FieldOf<RoutePlan>("holding.kind", "Held by")
         {
+            Hint = "The sensor's caps stay on until the lines are pushed on. Nothing of it hangs on the hoses.",
             Choices = [FieldChoice.Of(HoldingKind.Bracket, "Bracket"), FieldChoice.Of(HoldingKind.Stud, "Stud that is there"), FieldChoice.Of(HoldingKind.RivetNut, "Rivet nut"), FieldChoice.Of(HoldingKind.Ties, "Ties")],
         },
         new FieldOf<RoutePlan>("holding.to", "Held to"),

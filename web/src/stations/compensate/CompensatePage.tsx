@@ -27,7 +27,7 @@ export function CompensatePage() {
   // Nobody is shown a row he cannot type in.
   const isTyped = (lastResults?.setBy ?? "ownTable") === "ownTable";
   const controllers = lastResults?.controllers ?? [];
-  const { outside, stretched } = lastResults ?? {};
+  const { outside, outsideSaid, stretched, stretchedSaid } = lastResults ?? {};
   return (
     <StationFrame
       station={compensate}
@@ -60,11 +60,14 @@ export function CompensatePage() {
         ]}
         right={[
           [isTyped ? 2 : 1.2, <BaseMapPanel key="base" compensate={compensate} />],
-          [2.4, stretched && stretched.length > 0 && <StretchedPanel key="stretched" stretched={stretched} />],
+          [
+            2.4,
+            stretched && stretched.length > 0 && <StretchedPanel key="stretched" stretched={stretched} said={stretchedSaid} />,
+          ],
           [6, basePct && isTyped && <SparkPanel key="spark" compensate={compensate} />],
         ]}
         rest={[
-          [1.6, outside && <OutsidePanel key="outside" outside={outside} />],
+          [1.6, outside && <OutsidePanel key="outside" outside={outside} said={outsideSaid} />],
           [3, curve && <MeteringPanel key="metering" compensate={compensate} />],
           [5, curve && <PulsePanel key="pulse" compensate={compensate} />],
           [7, curve && <Assumptions key="assumptions" />],

@@ -1,7 +1,14 @@
+import { useUnits } from "../../words/useUnits";
 import type { CompensateResults } from "./types";
 
+interface Props {
+  outside: NonNullable<CompensateResults["outside"]>;
+  said: CompensateResults["outsideSaid"];
+}
+
 /** What the engine does on other blends where nothing corrects it. */
-export function OutsidePanel({ outside }: { outside: NonNullable<CompensateResults["outside"]> }) {
+export function OutsidePanel({ outside, said }: Props) {
+  const units = useUnits();
   return (
     <section className="panel" aria-labelledby="outside-title">
       <h2 id="outside-title" className="panel-title">
@@ -33,9 +40,7 @@ export function OutsidePanel({ outside }: { outside: NonNullable<CompensateResul
           ))}
         </tbody>
       </table>
-      <p className="mt-2 text-[0.93rem] text-ink-2">
-        At idle and cruise the controller's own trims hide some of it; at full load nothing does.
-      </p>
+      <p className="mt-2 text-[0.93rem] text-ink-2">{units.say(said)}</p>
     </section>
   );
 }

@@ -1,8 +1,13 @@
 import { useUnits } from "../../words/useUnits";
 import type { CompensateResults } from "./types";
 
+interface Props {
+  stretched: NonNullable<CompensateResults["stretched"]>;
+  said: CompensateResults["stretchedSaid"];
+}
+
 /** What a box that stretches whole pulses does to short and to long ones. */
-export function StretchedPanel({ stretched }: { stretched: NonNullable<CompensateResults["stretched"]> }) {
+export function StretchedPanel({ stretched, said }: Props) {
   const units = useUnits();
   return (
     <section className="panel" aria-labelledby="stretched-title">
@@ -31,9 +36,7 @@ export function StretchedPanel({ stretched }: { stretched: NonNullable<Compensat
           ))}
         </tbody>
       </table>
-      <p className="mt-2 text-[0.93rem] text-ink-2">
-        On the highest blend wanted. Short pulses are idle and cruise: that is where plugs foul and trims run out.
-      </p>
+      <p className="mt-2 text-[0.93rem] text-ink-2">{units.say(said)}</p>
     </section>
   );
 }

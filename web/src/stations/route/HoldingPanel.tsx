@@ -13,9 +13,6 @@ export function HoldingPanel({ route }: { route: RouteStation }) {
       <h2 id="holding-title" className="panel-title">
         How the sensor is held
       </h2>
-      <p className="mt-1 text-[0.93rem] text-ink-2">
-        Its caps stay on until the lines are pushed on. Nothing of it hangs on the hoses.
-      </p>
       {document.holding && <HoldingDrawing holding={document.holding} />}
       <div className="no-print mt-2 grid gap-x-6 gap-y-4 sm:grid-cols-2 lg:grid-cols-3">
         {fields.map((field) => (

@@ -112,21 +112,11 @@ export function HosePanel({ route }: { route: RouteStation }) {
             </p>
             <HoseDrawing hose={hose} clampFromMm={plan.clampFromMm} clampToMm={plan.clampToMm} />
             {hose.why && <p className="mt-1 text-[0.93rem] text-ink-2">{units.say(hose.why)}</p>}
-            {!hose.isMeasured && (
-              <p className="mt-1 text-[0.93rem] text-ink-2">
-                A share of the whole gap. Hold the sensor in its place and measure both sides.
-              </p>
-            )}
           </li>
         ))}
       </ol>
-      {plan && plan.hoses.length > 0 && (
-        <p className="mt-2 border-t border-rule pt-3 text-[0.95rem]">
-          Cut square. Clamps sit {lengthText(plan.clampFromMm, units)} to {lengthText(plan.clampToMm, units)} from the end of the
-          hose, over the barb. No bend is tighter than the drawing says, no kink, no rub point; tie every few hand-widths.
-        </p>
-      )}
-      {plan?.cutting.map(({ name, piecesInChain, cuts }) => (
+      {plan && plan.hoses.length > 0 && <p className="mt-2 border-t border-rule pt-3 text-[0.95rem]">{units.say(plan.howTo)}</p>}
+      {plan?.cutting.map(({ name, cuts, spare }) => (
         <div key={name} className="mt-3 border-t border-rule pt-3">
           <p className="label-text">How to cut {name}</p>
           {cuts.feasible ? (
@@ -139,12 +129,7 @@ export function HosePanel({ route }: { route: RouteStation }) {
                   over <span className="reading">{lengthText(piece.leftMm, units)}</span>
                 </li>
               ))}
-              {cuts.plan.length < piecesInChain && (
-                <li className="mt-1 text-ink-2">
-                  {cuts.plan.length === 1 ? "One piece is" : `${cuts.plan.length} pieces are`} enough: the parts list counts{" "}
-                  {piecesInChain}.
-                </li>
-              )}
+              {spare && <li className="mt-1 text-ink-2">{units.say(spare)}</li>}
             </ul>
           ) : (
             <p className="mt-1">{units.say(cuts.reason)}</p>
