@@ -78,7 +78,7 @@ for (const theme of ["bay", "forecourt"] as const) {
     await page.getByRole("heading", { name: /^The signal is real/ }).waitFor();
     await page.screenshot({ path: picture("signal-phone") });
     await open(page, "Skirr", "Compensate");
-    await page.getByRole("heading", { name: /inject 1\./ }).waitFor();
+    await page.getByRole("heading", { level: 1, name: /box/ }).waitFor();
     await page.screenshot({ path: picture("compensate-phone") });
   });
 }
