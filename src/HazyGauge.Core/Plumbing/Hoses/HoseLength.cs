@@ -1,4 +1,5 @@
 using HazyGauge.Core.Findings;
+using HazyGauge.Core.Plumbing.Chains;
 using HazyGauge.Core.Sentences;
 
 namespace HazyGauge.Core.Plumbing.Hoses;
@@ -44,8 +45,8 @@ public sealed record HoseLengthResult(IReadOnlyList<double> CutsMm, bool LoopNee
 /// <summary>How long hose has to be.</summary>
 internal static class HoseRuns
 {
-    /// <summary>Shortest piece that goes onto two ends, mm (our own limit).</summary>
-    public const double ShortestMm = 20;
+    // Shortest piece that goes onto two ends, as the solver counts it.
+    private const double ShortestMm = ChainRules.ShortestHoseMm;
 
     /// <summary>The pieces for a run.</summary>
     /// <param name="freeMm">What the hose has to span, mm; less than 0 where the parts are longer than the gap.</param>
@@ -61,13 +62,13 @@ internal static class HoseRuns
             return new([.. Enumerable.Repeat(freeMm / pieces, pieces)], false, 0, null);
         }
 
-        // A loop comes back to where it began: one full turn at the tightest bend; parts that are too long for the gap need their excess once more to come back.
-        var turn = Math.Ceiling(2 * Math.PI * minBendMm);
-        var loop = Math.Max(turn, (pieces * ShortestMm) - Math.Abs(freeMm));
+        // A loop comes back to where it began: one full turn at the tightest bend, and as much straight hose as the parts are too long; spanning a gap, the gap on top.
+        var turn = ChainRules.LoopMm(minBendMm);
+        var whole = isShort ? Math.Max(pieces * ShortestMm, turn - freeMm) : freeMm + turn;
         return new(
-            [.. Enumerable.Repeat((Math.Abs(freeMm) + loop) / pieces, pieces)],
+            [.. Enumerable.Repeat(whole / pieces, pieces)],
             true,
-            loop,
+            turn,
             isShort
                 ? Sentence.Of($"The parts take the whole gap, so the hose makes a loop of {Say.Mm(turn)}.")
                 : Sentence.Of($"The room leaves a bend of {Say.Mm(roomMm!.Value)} and the hose takes no less than {Say.Mm(minBendMm)}: lead it round in a loop of {Say.Mm(turn)}, or take an angled end."));
