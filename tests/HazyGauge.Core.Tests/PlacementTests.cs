@@ -48,6 +48,15 @@ public class PlacementTests
         Compared(Vehicle(FuelLine.Return, 80)).ShouldSatisfyAllConditions(p => p.Recommended.ShouldBe(SensorPlace.Feed), p => p.Options[0].AerationRisk.ShouldBe(AerationRisk.High));
         Compared(Vehicle(FuelLine.Returnless)).Recommended.ShouldBe(SensorPlace.Feed);
 
+        // A joint in a return there is none of cannot be meant, and of several the first the fuel passes is.
+        var back = quick with { Line = LineName.Return, Place = "at the rail" };
+        Compared(Vehicle(FuelLine.Returnless, joints: back)).Options[3].Possible.ShouldBeFalse();
+        Compared(Vehicle(FuelLine.Return, joints: [back, quick])).Options[3].Why.ShouldContain("at the tank");
+
+        // The bypass is as long as the sensor's channel, however many hoses that has.
+        double Beside(double hoseMm) => new PlannedLine(SensorPlace.Bypass, Whole.Chain!, hoseMm, true).Elements(FuelPath.Of(Vehicle(FuelLine.Returnless), new HazeLedger()))[0].Branches![1].Max(e => e.LengthMm?.Value ?? 0);
+        Beside(150).ShouldBe((4 * 38) + 92 + 150);
+
         // A guessed pump decides nothing.
         Compared(Vehicle(FuelLine.Return) with { Pump = new FuelPump() }).ShouldSatisfyAllConditions(p => p.Recommended.ShouldBe(SensorPlace.Feed), p => p.Options[0].AerationRisk.ShouldBe(AerationRisk.NotKnown), p => p.Because.ShouldContain("before power and pump are known"));
         Compared(Vehicle(FuelLine.Returnless, joints: quick)).Recommended.ShouldBe(SensorPlace.Loop);

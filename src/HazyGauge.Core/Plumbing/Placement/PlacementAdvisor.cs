@@ -81,7 +81,7 @@ public sealed class PlacementAdvisor
 
     private PlacementOption Option(SensorPlace place)
     {
-        var joint = (_survey.FuelSystem.Joints ?? []).Where(PathPoint.IsQuickConnect).OrderBy(j => j.Line == LineName.Return && !_path.HasReturn ? 1 : 0).FirstOrDefault();
+        var joint = PathPoint.QuickConnects(_survey).FirstOrDefault();
         var (isPossible, why) = PlacementWords.Possible(place, _survey, joint);
         var inFeed = place switch
         {

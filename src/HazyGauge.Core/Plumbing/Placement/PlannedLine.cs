@@ -38,7 +38,8 @@ public sealed record PlannedLine(SensorPlace Place, IReadOnlyList<FittingPart> P
             return through;
         }
 
-        var beside = Parts.Sum(p => p.IsHose ? HoseMm is { } free ? free : p.LengthMm : p.LengthMm);
+        // The other channel is as long as the sensor's.
+        var beside = Parts.Where(p => !p.IsHose).Sum(p => p.LengthMm) + (HoseMm ?? Parts.Where(p => p.IsHose).Sum(p => p.LengthMm));
         return [new(FlowElementKind.Parallel) { Branches = [through, [ChainFlow.Step(line, Number10BoreMm), ChainFlow.Straight(Number10BoreMm, beside), ChainFlow.Step(Number10BoreMm, line)]] }];
     }
 

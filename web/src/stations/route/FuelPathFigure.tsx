@@ -7,18 +7,20 @@ interface Props {
 
 /** The fuel's way from the tank to the engine and back, with the joints that were found and the places a sensor could go. */
 export function FuelPathFigure({ path, chosen }: Props) {
+  // Of several joints it is the first the fuel passes.
+  const sensorAt = path.find((p) => chosen != null && p.places.includes(chosen));
   return (
     <figure className="panel" aria-labelledby="path-title">
       <figcaption id="path-title" className="panel-title">
         The way of the fuel
       </figcaption>
-      <Lane points={path.filter((p) => !p.isBack)} chosen={chosen} label="From the tank to the engine" />
-      {path.some((p) => p.isBack) && <Lane points={path.filter((p) => p.isBack)} chosen={chosen} label="Back to the tank" />}
+      <Lane points={path.filter((p) => !p.isBack)} sensorAt={sensorAt} label="From the tank to the engine" />
+      {path.some((p) => p.isBack) && <Lane points={path.filter((p) => p.isBack)} sensorAt={sensorAt} label="Back to the tank" />}
     </figure>
   );
 }
 
-function Lane({ points, chosen, label }: { points: readonly PathPoint[]; chosen: RoutePlan["place"]; label: string }) {
+function Lane({ points, sensorAt, label }: { points: readonly PathPoint[]; sensorAt: PathPoint | undefined; label: string }) {
   return (
     <div className="mt-3">
       <p className="label-text" aria-hidden="true">
@@ -30,13 +32,13 @@ function Lane({ points, chosen, label }: { points: readonly PathPoint[]; chosen:
           <li key={i} className="flex min-w-[5.4rem] flex-1 flex-col">
             <span className="flex items-center" aria-hidden="true">
               <span className={`h-[3px] flex-1 bg-base-content ${i === 0 ? "opacity-0" : ""}`} />
-              <PointMark point={point} isChosen={holds(point, chosen)} />
+              <PointMark point={point} isChosen={point === sensorAt} />
               <span className={`h-[3px] flex-1 bg-base-content ${i === points.length - 1 ? "opacity-0" : ""}`} />
             </span>
             <span className="mt-1 px-1 text-center text-[0.88rem] leading-tight">
               {nameOf(point)}
               {!point.isKnown && <span className="block text-[0.8rem] text-ink-3">not looked at</span>}
-              {holds(point, chosen) && <span className="block font-bold">sensor here</span>}
+              {point === sensorAt && <span className="block font-bold">sensor here</span>}
             </span>
           </li>
         ))}
@@ -45,9 +47,7 @@ function Lane({ points, chosen, label }: { points: readonly PathPoint[]; chosen:
   );
 }
 
-const holds = (point: PathPoint, chosen: RoutePlan["place"]) => chosen != null && point.places.includes(chosen);
-
-// What the survey says of a joint or of the filter stands in quotes: it is somebody's own wording.
+// What the survey says of a joint or of the filter is somebody's own wording, and stands behind what it is.
 const nameOf = ({ kind, name }: PathPoint) =>
   kind === "joint" ? `Joint: ${name}` : kind === "filter" && name !== "Filter" ? `Filter, ${name}` : name;
 
