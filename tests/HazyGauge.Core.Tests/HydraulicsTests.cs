@@ -94,6 +94,7 @@ public class HydraulicsTests
     public void Branches_balance_at_every_flow_and_their_haze_is_the_slope_of_the_balance()
     {
         var random = new Random(11);
+        var held = 0;
         for (var i = 0; i < 60; i++)
         {
             FlowElement Some() => random.Next(3) switch
@@ -114,6 +115,8 @@ public class HydraulicsTests
                 continue;
             }
 
+            held++;
+
             // By each branch the same loss, and more flow moves the loss as the haze says.
             foreach (var b in Enumerable.Range(0, branches.Count))
             {
@@ -124,6 +127,8 @@ public class HydraulicsTests
             var (more, less) = (Drop(flow * 1.0005, line).TotalKpa.Value, Drop(flow * 0.9995, line).TotalKpa.Value);
             answer.TotalKpa.Parts.Where(p => p.Source.Id == "flow").Sum(p => p.U).ShouldBe((more - less) * 10, 0.02 * answer.TotalKpa.Value * 0.02);
         }
+
+        held.ShouldBeGreaterThan(15);
     }
 
     [Theory]
@@ -243,6 +248,12 @@ public class HydraulicsTests
         Refused(new(FlowElementKind.Sensor) { BoreMm = 6 }).ShouldBe(["elements[0].upstreamMm", "elements[0].lengthMm"], ignoreOrder: true);
         Refused(new(FlowElementKind.Parallel) { Branches = [[Hose(8, 100)], []] }).ShouldBe(["elements[0].branches[1]"]);
         Refused(new(FlowElementKind.Parallel) { Branches = [[Hose(8, 100)], [Hose(8, 0)]] }).ShouldBe(["elements[0].branches[1]"]);
+        IReadOnlyCollection<string> RefusedOf(Action ask) => [.. Should.Throw<RefusedInputException>(ask).Errors.Keys];
+        RefusedOf(() => new TransportLagQuery([], [1.0]).Answer()).ShouldBe(["volumesMl"]);
+        RefusedOf(() => new TransportLagQuery([new LagVolume("line", -1)], [0.0], 1).Answer()).ShouldBe(["stepPct"]);
+        RefusedOf(() => new TransportLagQuery([new LagVolume("line", -1)], [0.0]).Answer()).ShouldBe(["volumesMl[0].ml", "flowsLph[0]"]);
+        RefusedOf(() => new HoseLengthQuery(-1, [1], 0).Answer()).ShouldBe(["gapMm", "minBendRadiusMm", "endInsertionMm"], ignoreOrder: true);
+        RefusedOf(() => new HoseCutsQuery([], [0], 60).Answer()).ShouldBe(["kerfMm", "stockMm", "cutsMm[0]"]);
         new HoseCutsQuery([300, 400], [500]).Answer().ShouldSatisfyAllConditions(a => a.Feasible.ShouldBeFalse(), a => a.Reason!.ToString().ShouldContain("500"));
     }
 }

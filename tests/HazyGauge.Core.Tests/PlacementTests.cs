@@ -164,6 +164,16 @@ public class PlacementTests
         results.Leaks.Count.ShouldBe(results.Check!.LeakPoints + 4);
         results.Place!.LeakPoints.ShouldBe(results.Leaks.Count);
         results.Later!.Single().Saves.Text.ShouldContain("adds 2 leak points");
+
+        // Ports wished for later are asked about, on direct injection the pressure sensor is urged, and what cannot be is refused where it stands.
+        var wished = Vehicle(FuelLine.Returnless) with { Goals = new Goals { Wishes = [new Wish(WishKind.PortInjectionLater)] } };
+        wished = wished with { FuelSystem = wished.FuelSystem with { Kind = FuelSystemKind.Direct } };
+        var direct = Of(plan with { Later = [new(LaterKind.PortInjection, true)] }, wished);
+        direct.Later!.Select(l => (l.What, l.Now)).ShouldBe([(LaterKind.PressureSensor, null), (LaterKind.PortInjection, true)]);
+        direct.Later![0].Saves.Text.ShouldStartWith("Strongly advised");
+        Route.Needs(plan, direct).Select(n => n.Item).ShouldContain("tee-port-injection");
+        IReadOnlyCollection<string> Refused(RoutePlan wrong) => [.. Should.Throw<Findings.RefusedInputException>(() => Of(wrong)).Errors.Keys];
+        Refused(plan with { StockMm = [0], Holding = new(To: new string('x', 200), Remedy: "a\nb") }).ShouldBe(["stockMm", "holding.to", "holding.remedy"]);
     }
 
     [Fact]

@@ -20,6 +20,12 @@ internal static class ChainRules
     /// <summary>Pressure of an injection line, kPa, where nobody said (common practice, no source).</summary>
     public const double UsualLineKpa = 400;
 
+    /// <summary>Nearest to the end of hose and barb a clamp sits, mm (common practice, no source).</summary>
+    public const double ClampFromMm = 3;
+
+    /// <summary>Farthest from it, mm.</summary>
+    public const double ClampToMm = 6;
+
     /// <summary>True for what may be in a chain: two ends, rated for ethanol and for the pressure of an injection line.</summary>
     public static bool MayUse(FittingPart part) => part is { Ports.Count: 2, EthanolRated: true } && (part.MaxKpa ?? UsualLineKpa) >= UsualLineKpa;
 

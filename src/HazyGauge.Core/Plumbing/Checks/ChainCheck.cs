@@ -91,7 +91,7 @@ public static class ChainCheck
         }
         else if (clamp == ClampKind.Ear)
         {
-            yield return ("earPlace", Severity.Info, Sentence.Of($"An ear clamp sits {Say.Mm(3)} to {Say.Mm(6)} from the end of the barb."));
+            yield return ("earPlace", Severity.Info, Sentence.Of($"An ear clamp sits {Say.Mm(ChainRules.ClampFromMm)} to {Say.Mm(ChainRules.ClampToMm)} from the end of the barb."));
         }
     }
 

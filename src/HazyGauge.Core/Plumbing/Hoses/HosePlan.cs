@@ -55,10 +55,6 @@ internal sealed class HosePlanner(IReadOnlyList<FittingPart> parts, double pushe
     /// <summary>How far hose is pushed over a barb unless somebody measured, mm (from memory).</summary>
     public const double UsualPushedOverMm = 25;
 
-    // A clamp sits this far from the end of the hose (common practice, no source).
-    private const double ClampFromMm = 3;
-    private const double ClampToMm = 6;
-
     private readonly List<PlannedHose> _hoses = [];
     private readonly List<Finding> _findings = [];
 
@@ -83,7 +79,7 @@ internal sealed class HosePlanner(IReadOnlyList<FittingPart> parts, double pushe
             }
         }
 
-        return _hoses.Count + _findings.Count == 0 ? null : new(_hoses, [.. Cutting()], ClampFromMm, ClampToMm, _findings);
+        return _hoses.Count + _findings.Count == 0 ? null : new(_hoses, [.. Cutting()], ChainRules.ClampFromMm, ChainRules.ClampToMm, _findings);
     }
 
     private void Measured(List<int> places, double gapMm, double? roomMm, string code)

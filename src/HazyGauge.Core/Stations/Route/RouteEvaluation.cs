@@ -83,9 +83,7 @@ internal static class RouteEvaluation
     private static List<LaterAdvice> Later(RoutePlan plan, VehicleSurvey survey, IReadOnlyList<FittingPart> parts, int leaks) =>
         [.. LaterStages.Of(plan.Later ?? [], survey.FuelSystem.IsDirect, (survey.Goals.Wishes ?? []).Any(w => w.Kind == WishKind.PortInjectionLater), parts.Any(p => p.Ports.Count > 2), leaks)];
 
-    private static IEnumerable<LeakPoint> OpenedJoints(RoutePlan plan, int behind) => (plan.Opened ?? []).Select((name, i) => new LeakPoint(behind + i + 1, name.Trim(), "opened and closed again"));
-
-    private static IReadOnlyList<LeakPoint> Opened(RoutePlan plan, int behind) => [.. OpenedJoints(plan, behind)];
+    private static IReadOnlyList<LeakPoint> Opened(RoutePlan plan, int behind) => [.. (plan.Opened ?? []).Select((name, i) => new LeakPoint(behind + i + 1, name.Trim(), "opened and closed again"))];
 
     private static IEnumerable<Finding> Whole(RoutePlan plan, IReadOnlyList<FittingPart> parts, double rigidMm, double? hoseMm, bool isLoop, bool isMeasured)
     {

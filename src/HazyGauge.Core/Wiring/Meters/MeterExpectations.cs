@@ -93,7 +93,7 @@ public sealed record MeterExpectationsQuery(
     private IEnumerable<MeterExpectation> All(TwoPointScalingResult? scale)
     {
         // Bands where only a meter's own doubt and usual tolerances count (our own).
-        const double SupplySag = 0.8, GroundMost = 0.1, PullUpShare = 0.03, MeterShare = 0.025, ConverterPct = 3, HzBand = 1, BusLow = 54, BusHigh = 66;
+        const double SupplySag = 0.8, GroundMost = 0.1, PullUpShare = 0.03, ConverterPct = 3, HzBand = 1, BusLow = 54, BusHigh = 66;
         var low = LowLevelV ?? 0;
         yield return new(MeterCheck.Supply, MeterMode.DcVolts, "Red on the supply pin of the sensor's plug, black on its ground pin, key on, plug on.", SupplyV, SupplyV.Value - SupplySag, SupplyV.Value + SupplySag,
             "Nothing: its fuse, or not switched on. Much less: a poor joint, or a wire too thin. Still there with the key off: a constant feed.", Instrument.VoltsAndContinuity);
@@ -102,8 +102,9 @@ public sealed record MeterExpectationsQuery(
         yield return new(MeterCheck.PullUp, MeterMode.DcVolts, "Red on the signal wire with the sensor unplugged, black on its ground, key on.", PullUpV, PullUpV.Value * (1 - PullUpShare), PullUpV.Value * (1 + PullUpShare),
             "Nothing: no pull-up, or an open wire. The supply instead of 5 V: it is lifted by another pull-up too.", Instrument.VoltsAndContinuity);
         var (hz, width) = (EthanolPct + SensorLaw.E0Hz, SensorLaw.LowPulseMs(FuelTempC));
-        var average = new AverageVolts(PullUpV, low).Expected(hz, width);
-        var band = MeterShare * (PullUpV.Value - low.Value) + (2 * average.StandardU);
+        var wave = new AverageVolts(PullUpV, low);
+        var average = wave.Expected(hz, width);
+        var band = wave.Compare(average, null).WithinV;
         yield return new(MeterCheck.AverageVolts, MeterMode.DcVolts, "Red on the signal wire with the sensor plugged in, black on its ground, pump running.", average, average.Value - band, average.Value + band,
             "At what the pull-up goes to: no pulses, so no supply or ground at the sensor, or the meter is not on the wire. Near 0: shorted to ground. It falls as ethanol rises: it is no signal voltage.", Instrument.VoltsAndContinuity);
         yield return new(MeterCheck.Frequency, MeterMode.Frequency, "Red on the signal wire with the sensor plugged in, black on its ground, pump running.", hz, hz.Value - HzBand - (2 * hz.StandardU), hz.Value + HzBand + (2 * hz.StandardU),
