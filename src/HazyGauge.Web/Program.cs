@@ -3,6 +3,7 @@ using HazyGauge.Core.Entries;
 using HazyGauge.Core.Entries.Kinds;
 using HazyGauge.Core.Jobs;
 using HazyGauge.Core.Stations.Capacity;
+using HazyGauge.Core.Stations.Harness;
 using HazyGauge.Core.Stations.Route;
 using HazyGauge.Core.Stations.Compensate;
 using HazyGauge.Core.Stations.Signal;
@@ -81,7 +82,7 @@ builder.Services.AddSignalR(live => live.MaximumReceiveMessageSize = 16 * 1024).
 builder.Services.AddSingleton(TimeProvider.System);
 builder.Services.AddHazyGaugeData(settings.DataFolder);
 builder.Services.AddEntryKind<FittedEntry>().AddEntryKind<PartEntry>();
-builder.Services.AddStation<SurveyStation>().AddStation<CapacityStation>().AddStation<RouteStation>().AddStation<SignalStation>().AddStation<CompensateStation>();
+builder.Services.AddStation<SurveyStation>().AddStation<CapacityStation>().AddStation<RouteStation>().AddStation<HarnessStation>().AddStation<SignalStation>().AddStation<CompensateStation>();
 // The OpenAPI document is made at build time by starting this program without a database.
 var isDescribed = Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider";
 if (!isDescribed)

@@ -1,4 +1,5 @@
 using HazyGauge.Core.Compensation;
+using HazyGauge.Core.Stations.Harness;
 using HazyGauge.Core.Stations.Route;
 using HazyGauge.Core.Stations.Capacity;
 using HazyGauge.Core.Stations.Compensate;
@@ -22,7 +23,7 @@ public class ProgressTests
     private static readonly CapacityStation Capacity = new();
     private static readonly SignalStation Signal = new();
     private static readonly CompensateStation Compensate = new();
-    private static readonly JobLine Line = new([Compensate, Signal, Capacity, new RouteStation(), Survey]);
+    private static readonly JobLine Line = new([Compensate, Signal, Capacity, new RouteStation(), new HarnessStation(), Survey]);
 
     private static StationProgress SignalOf(double hz, double? lowMs, double tolerance = 5) => Signal.Progress(Signal.Evaluate(
         new SignalPlan { Meter = new MeterValues(Exactly(hz), lowMs is { } low ? Exactly(low) : null), ToleranceEthanolPct = tolerance }, new StationContext(Ledger)));
@@ -41,11 +42,11 @@ public class ProgressTests
     public void The_line_has_ten_places_in_the_order_of_the_work_and_each_station_stands_behind_those_it_rests_on()
     {
         Line.Places.Select(s => s.Slug).ShouldBe(["survey", "capacity", "route", "harness", "fit", "signal", "blend", "compensate", "prove", "handover"]);
-        Line.Places.Where(s => s.Built).Select(s => s.Slug).ShouldBe(["survey", "capacity", "route", "signal", "compensate"]);
+        Line.Places.Where(s => s.Built).Select(s => s.Slug).ShouldBe(["survey", "capacity", "route", "harness", "signal", "compensate"]);
         Line.Places.ShouldAllBe(p => p.Question.EndsWith('?'));
         Line.Find("Signal").ShouldBeNull();
         Line.With(["compensate"]).Select(s => s.Slug).ShouldBe(["survey", "signal", "compensate"]);
-        Line.Dependents(["survey"]).Select(s => s.Slug).ShouldBe(["route", "capacity", "signal", "compensate"]);
+        Line.Dependents(["survey"]).Select(s => s.Slug).ShouldBe(["route", "capacity", "harness", "signal", "compensate"]);
         Line.Dependents(["capacity"]).ShouldBeEmpty();
         Should.Throw<InvalidOperationException>(() => new JobLine([Capacity])).Message.ShouldContain("not built");
     }
@@ -70,13 +71,14 @@ public class ProgressTests
     }
 
     [Fact]
-    public void Next_comes_the_survey_then_the_fuel_system_then_the_route_then_the_capture_then_the_base_blend_then_the_check_that_clears_most()
+    public void Next_comes_the_survey_then_the_fuel_system_then_the_route_then_the_harness_then_the_capture_then_the_base_blend_then_the_check_that_clears_most()
     {
-        NextAction Next(StationProgress? survey = null, StationProgress? signal = null, StationProgress? compensate = null, StationProgress? capacity = null, StationProgress? route = null) => JobProgress.Next(Line, slug => slug switch
+        NextAction Next(StationProgress? survey = null, StationProgress? signal = null, StationProgress? compensate = null, StationProgress? capacity = null, StationProgress? route = null, StationProgress? harness = null) => JobProgress.Next(Line, slug => slug switch
         {
             "survey" => survey,
             "capacity" => capacity,
             "route" => route,
+            "harness" => harness,
             "signal" => signal,
             "compensate" => compensate,
             _ => null,
@@ -87,7 +89,9 @@ public class ProgressTests
         Next(surveyed).Slug.ShouldBe("capacity");
         var carried = Capacity.NotStarted with { State = StationState.Proven };
         Next(surveyed, capacity: carried).Slug.ShouldBe("route");
-        Next(surveyed, capacity: carried, route: Capacity.NotStarted with { State = StationState.Proven }).Command.ShouldContain("Read the sensor");
+        var proved = Capacity.NotStarted with { State = StationState.Proven };
+        Next(surveyed, capacity: carried, route: proved).Command.ShouldContain("supply and ground");
+        Next(surveyed, capacity: carried, route: proved, harness: proved).Command.ShouldContain("Read the sensor");
 
         // A job that began further on is not sent back for the survey, but a vehicle that was ruled out holds up everything.
         Next(signal: unread).Command.ShouldContain("Read the sensor");

@@ -149,18 +149,18 @@ public class WiringTests
     public void The_meter_should_show_what_the_trade_reads_and_no_check_is_offered_that_cannot_be_made()
     {
         // Common practice, no source: 5 V pull-up, pulled to 0.2 V, and 25 C average 4.38 V at E0 and 3.15 V at E100; ISO 11898-2: 60 Ohm across a bus.
-        double Average(double ethanol) => new MeterExpectationsQuery(SignalPath.DirectFrequency, ethanol, 25, 12.6, 5, 0.2).Answer().Single(e => e.Check == MeterCheck.AverageVolts).Expected.Value;
+        double Average(double ethanol) => new MeterExpectationsQuery(SignalPath.DirectFrequency, ethanol, 25, 12.6, 5, 0.2).Answer().Single(e => e.Check == HarnessCheck.AverageVolts).Expected.Value;
         Average(0).ShouldBe(4.38, 0.01);
         Average(100).ShouldBe(3.15, 0.01);
         var gateway = new MeterExpectationsQuery(SignalPath.Gateway, 40, 25, 12.6, 5).Answer();
-        gateway.Single(e => e.Check == MeterCheck.BusTermination).Expected.Value.ShouldBe(60);
-        gateway.Single(e => e.Check == MeterCheck.Frequency).Expected.Value.ShouldBe(90);
+        gateway.Single(e => e.Check == HarnessCheck.BusTermination).Expected.Value.ShouldBe(60);
+        gateway.Single(e => e.Check == HarnessCheck.Frequency).Expected.Value.ShouldBe(90);
         gateway.ShouldAllBe(e => e.Low <= e.Expected.Value && e.Expected.Value <= e.High && e.Probes.EndsWith('.') && e.MissMeans.EndsWith('.'));
 
         // 0.5 to 4.5 V are E0 to E100.
-        new MeterExpectationsQuery(SignalPath.AnalyserVoltage, 50, 25, 12.6, 5, Analyser: new([new(0.5, 0), new(4.5, 100)])).Answer().Single(e => e.Check == MeterCheck.ConverterVolts).Expected.Value.ShouldBe(2.5, 1e-9);
+        new MeterExpectationsQuery(SignalPath.AnalyserVoltage, 50, 25, 12.6, 5, Analyser: new([new(0.5, 0), new(4.5, 100)])).Answer().Single(e => e.Check == HarnessCheck.ConverterVolts).Expected.Value.ShouldBe(2.5, 1e-9);
         var volts = new MeterExpectationsQuery(SignalPath.Gateway, 40, 25, 12.6, 5, Instruments: [Instrument.VoltsAndContinuity]).Answer();
-        volts.Select(e => e.Check).ShouldBe([MeterCheck.Supply, MeterCheck.GroundDrop, MeterCheck.PullUp, MeterCheck.AverageVolts, MeterCheck.BusTermination]);
+        volts.Select(e => e.Check).ShouldBe([HarnessCheck.Supply, HarnessCheck.GroundDrop, HarnessCheck.PullUp, HarnessCheck.AverageVolts, HarnessCheck.BusTermination]);
         new MeterExpectationsQuery(SignalPath.Gateway, 40, 25, 12.6, 5, Instruments: []).Answer().ShouldBeEmpty();
     }
 

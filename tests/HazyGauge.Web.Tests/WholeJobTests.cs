@@ -14,8 +14,8 @@ public class WholeJobTests(App app) : IClassFixture<App>
     public async Task An_empty_job_claims_nothing()
     {
         var job = await app.NewJobAsync();
-        var stations = (await app.PostAsync($"/api/jobs/{job}/preview", """{ "drafts": {}, "want": ["survey", "capacity", "route", "signal", "compensate"] }"""))["stations"]!.AsObject();
-        stations.Count.ShouldBe(5);
+        var stations = (await app.PostAsync($"/api/jobs/{job}/preview", """{ "drafts": {}, "want": ["survey", "capacity", "route", "harness", "signal", "compensate"] }"""))["stations"]!.AsObject();
+        stations.Count.ShouldBe(6);
         foreach (var (slug, station) in stations)
         {
             ((string)station!["state"]!, station["findings"]!.AsArray().Count).ShouldBe(("empty", 0), slug);

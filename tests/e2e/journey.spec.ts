@@ -260,7 +260,7 @@ test.describe("in a bay with the demo alone", () => {
 
     // Two saves side by side, in words.
     await page.getByRole("link", { name: "Record" }).click();
-    await expect(page.getByRole("heading", { level: 1 })).toHaveText("7 saved versions.");
+    await expect(page.getByRole("heading", { level: 1 })).toHaveText("8 saved versions.");
     await page.getByRole("button", { name: /E73 ± 5 from tarnock-30-after-fill\.vcd/ }).click();
     await expect(page.getByText(/Ethanol.*: E62 ± 5 → E73 ± 5/)).toBeVisible();
     await expectAccessible(page);
@@ -268,7 +268,7 @@ test.describe("in a bay with the demo alone", () => {
     await expect(page.getByText(/Ethanol.*: E10 ± 5 → E73 ± 5/)).toBeVisible();
 
     // An older save can be taken up again, and dropped again.
-    await page.getByRole("button", { name: /^5 E62 ± 5/ }).click();
+    await page.getByRole("button", { name: /^6 E62 ± 5/ }).click();
     await page.getByRole("button", { name: "Continue from this version" }).click();
     await expect(page.getByRole("heading", { level: 1 })).toHaveText(/E62/);
     await page.getByRole("button", { name: "Discard changes" }).click();

@@ -35,6 +35,11 @@ for (const theme of ["bay", "forecourt"] as const) {
       await page.getByRole("heading", { name: "Places compared for this vehicle" }).waitFor();
       await page.evaluate(() => window.scrollTo(0, 0));
       await page.screenshot({ path: picture("route-place") });
+      await open(page, "Vantle T20", "Harness");
+      await page.getByRole("button", { name: /^Wires/ }).click();
+      await page.getByRole("img", { name: /^Wiring diagram/ }).waitFor();
+      await page.evaluate(() => window.scrollTo(0, 0));
+      await page.screenshot({ path: picture("harness") });
       await open(page, "Skirr", "Parts");
       await page.getByRole("heading", { name: /still to come/ }).waitFor();
       await page.screenshot({ path: picture("parts") });
@@ -50,8 +55,8 @@ for (const theme of ["bay", "forecourt"] as const) {
     await page.getByRole("link", { name: "To Compensate" }).click();
     await page.getByRole("heading", { name: /inject 1\.32/ }).waitFor();
     await page.getByText("by mass").first().waitFor();
-    await page.screenshot({ path: picture(`compensate-${theme}`) });
     if (theme === "forecourt") {
+      await page.screenshot({ path: picture("compensate-forecourt") });
       await page.getByRole("heading", { name: "Spark between two maps" }).evaluate((heading) => heading.scrollIntoView({ block: "start" }));
       await page.screenshot({ path: picture("spark") });
       return;
@@ -77,8 +82,10 @@ for (const theme of ["bay", "forecourt"] as const) {
     await open(page, "Tarnock 30", "Signal");
     await page.getByRole("heading", { name: /^The signal is real/ }).waitFor();
     await page.screenshot({ path: picture("signal-phone") });
-    await open(page, "Skirr", "Compensate");
-    await page.getByRole("heading", { level: 1, name: /box/ }).waitFor();
-    await page.screenshot({ path: picture("compensate-phone") });
+    await open(page, "Tarnock 30", "Harness");
+    await page.getByRole("button", { name: /^Pins/ }).click();
+    await page.getByRole("heading", { name: "Connectors, as you look at them" }).waitFor();
+    await page.getByRole("heading", { name: "Connectors, as you look at them" }).evaluate((heading) => heading.scrollIntoView({ block: "start" }));
+    await page.screenshot({ path: picture("harness-phone") });
   });
 }

@@ -47,6 +47,15 @@ for (const [theme, size, width, height] of [
       await expectGood(page);
     });
 
+    test("harness, step by step", async ({ page, open }) => {
+      await open(page, "Vantle T20", "Harness");
+      for (const step of ["Supply", "Signal", "Wires", "Pins", "Boxes", "Meter"]) {
+        await page.getByRole("navigation", { name: "The harness, step by step" }).getByRole("button", { name: new RegExp(`^${step}`) }).click();
+        await expect(page.getByText(step, { exact: true }).first()).toBeAttached();
+        await expectGood(page);
+      }
+    });
+
     test("signal, compensate, record, what is not there", async ({ page, open }) => {
       await open(page, "Vantle T20", "Signal");
       await expect(page.getByText("single pulses are missing")).toBeVisible();

@@ -20,8 +20,6 @@ public sealed record Usual(double Value, double? PlusMinus = null, double? PlusM
 /// <param name="Label">What it is called: two or three words that can begin a sentence.</param>
 public record Field(string Path, string Label)
 {
-    private const int MostItems = 20;
-
     private static readonly ConcurrentDictionary<(Type, string), PropertyInfo?> Properties = new();
 
     /// <summary>What it is measured in.</summary>
@@ -74,6 +72,9 @@ public record Field(string Path, string Label)
 
     /// <summary>What one thing of a list is called, to begin a heading; null where it is no list.</summary>
     public string? ItemName { get; init; }
+
+    /// <summary>How many things a list holds at most.</summary>
+    public int MostItems { get; init; } = 20;
 
     /// <summary>What is said where a thing of a list comes without it; null where it may be left out.</summary>
     public string? Required { get; init; }
@@ -131,9 +132,9 @@ public record Field(string Path, string Label)
             }
 
             var things = field.ThingsIn(plan);
-            if (things.Count > MostItems)
+            if (things.Count > field.MostItems)
             {
-                check.Refuse(field.Path, $"At most {MostItems} can be listed here.");
+                check.Refuse(field.Path, $"At most {field.MostItems} can be listed here.");
             }
 
             for (var i = 0; i < things.Count; i++)

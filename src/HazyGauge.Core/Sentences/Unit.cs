@@ -89,4 +89,22 @@ public enum Unit
 
     /// <summary>Angle, degrees.</summary>
     Degrees,
+
+    /// <summary>Current, mA.</summary>
+    Milliampere,
+
+    /// <summary>Current of a fuse, A.</summary>
+    Ampere,
+
+    /// <summary>Charge of a battery, Ah.</summary>
+    AmpereHours,
+
+    /// <summary>Cross section of a conductor, mm2.</summary>
+    SquareMillimetre,
+
+    /// <summary>Capacitance, nF.</summary>
+    Nanofarad,
+
+    /// <summary>Time, days.</summary>
+    Days,
 }

@@ -59,6 +59,12 @@ public sealed record UnitStyle(string Metric, string Us, double Factor, double O
         [Unit.Minutes] = Same(" min", 0),
         [Unit.Seconds] = Same(" s", 1),
         [Unit.Degrees] = Same("°", 1),
+        [Unit.Milliampere] = Same(" mA", 1),
+        [Unit.Ampere] = Same(" A", 1),
+        [Unit.AmpereHours] = Same(" Ah", 0),
+        [Unit.SquareMillimetre] = Same(" mm²", 2),
+        [Unit.Nanofarad] = Same(" nF", 2),
+        [Unit.Days] = Same(" days", 0),
     };
 
     /// <summary>The style of a unit.</summary>

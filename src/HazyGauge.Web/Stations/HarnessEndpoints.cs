@@ -12,6 +12,8 @@ internal static class HarnessEndpoints
 {
     public static void MapHarness(this IEndpointRouteBuilder api)
     {
+        api.MapGet("/jobs/{id:guid}/harness.csv", HarnessSheet.Sheet.ReadAsync).WithTags("Jobs")
+            .WithSummary("Wires and meter sheet of a job's harness as a table.").Produces(StatusCodes.Status200OK, contentType: "text/csv");
         api.MapPost("/calc/pull-up", (Asked<PullUpQuery> asked) => TypedResults.Ok(asked.Value.Answer()))
             .WithSummary("What an input sees of the signal behind a pull-up, a cable and a filter: levels, current, edges, and what they make of the fuel temperature. The wire stands at its high level before the pulse. Rise time: from the release to 70 % of the released level at the input.")
             .WithExample("""{ "pullUpOhm": 4700, "pullUpV": 5, "cableNf": { "value": 1, "u": 0.3 }, "filterOhm": 10000, "filterNf": 10, "thresholdLowV": 1.5, "thresholdHighV": 3.5, "sinkSaturationV": 0.2, "lowPulseMs": 2.5, "inputMaxV": 5.5 }""");

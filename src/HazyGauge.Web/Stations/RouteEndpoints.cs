@@ -19,7 +19,7 @@ internal static class RouteEndpoints
 {
     public static void MapRoute(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/jobs/{id:guid}/route.csv", RouteSheet.ReadAsync).WithTags("Jobs")
+        api.MapGet("/jobs/{id:guid}/route.csv", RouteSheet.Sheet.ReadAsync).WithTags("Jobs")
             .WithSummary("Parts, hoses to cut, tools and leak points of a job's route as a table.").Produces(StatusCodes.Status200OK, contentType: "text/csv");
         api.MapPost("/calc/fitting-chain", ChainsAsync)
             .WithSummary("The best three chains of parts from one end of the stock line to the other, through the sensor; where there is none, why. An end is the port that stays open on the stock line. A hose is bought as a piece and cut; the parts span the gap, or its hose makes a loop.")

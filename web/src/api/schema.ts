@@ -2456,7 +2456,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The table of what is saved. */
+        /** The table of a job. */
         get: {
             parameters: {
                 query?: never;
@@ -2929,6 +2929,42 @@ export interface paths {
                 };
             };
         };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/harness.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The table of a job. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -4219,6 +4255,213 @@ export interface components {
          * @enum {string}
          */
         AerationRisk: "none" | "low" | "high" | "notKnown";
+        /** @description A sensor with a voltage, as its data sheet, the controller, a gauge and a meter have it. Values are in its own unit. */
+        AnalogSensor: {
+            /**
+             * @description What it is.
+             * @enum {string}
+             */
+            kind?: "pressureTransducer" | "throttlePotentiometer";
+            /** @description What it is called. */
+            name?: null | string;
+            /** @description Voltage of the lower point of its data sheet, V. */
+            lowV?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description What that stands for. */
+            lowValue?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Voltage of the upper point, V. */
+            highV?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description What that stands for. */
+            highValue?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Voltage of the lower point as the controller is set, V; left out, as the data sheet. */
+            setLowV?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description What the controller takes it for. */
+            setLowValue?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Voltage of the upper point as the controller is set, V. */
+            setHighV?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description What the controller takes it for. */
+            setHighValue?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description What the controller shows at true zero: line relieved, gauge at 0. */
+            shownAtZero?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description What it shows under pressure. */
+            shown?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description What a gauge of known good shows at that moment. */
+            gauge?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Voltage with the throttle closed, V. */
+            closedV?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Voltage with it open, V. */
+            openV?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+        };
+        /** @description What a sensor with a voltage comes to. */
+        AnalogSensorResult: {
+            /** @description What it is called. */
+            name: string;
+            /** @description Two scalings compared. */
+            scaling: null | components["schemas"]["TwoPointScalingResult"];
+            zeroOffsetV: null | components["schemas"]["Hazy"];
+            gainErrorPct: null | components["schemas"]["Hazy"];
+            ifAllOffsetV: null | components["schemas"]["Hazy"];
+            travelV: null | components["schemas"]["Hazy"];
+            /** @description True where it rises when the throttle opens. */
+            rises: null | boolean;
+            /** @description What to mind. */
+            findings: components["schemas"]["Finding"][];
+        };
         /** @description The two points of a signal converter. */
         AnalyserScale: {
             /** @description Volts and ethanol, % by volume. */
@@ -4275,7 +4518,7 @@ export interface components {
              * @description What it is measured in.
              * @enum {string}
              */
-            unit?: "none" | "ethanolPct" | "percent" | "celsius" | "kelvinStep" | "kpa" | "kw" | "litres" | "lph" | "cc" | "ccPerRev" | "ccPerMin" | "gPerKwh" | "gPerS" | "metre" | "millimetre" | "kgPerM3" | "watt" | "wattPerK" | "rpm" | "volt" | "ohm" | "hertz" | "milliseconds" | "microseconds" | "msPer100Kpa" | "minutes" | "seconds" | "degrees";
+            unit?: "none" | "ethanolPct" | "percent" | "celsius" | "kelvinStep" | "kpa" | "kw" | "litres" | "lph" | "cc" | "ccPerRev" | "ccPerMin" | "gPerKwh" | "gPerS" | "metre" | "millimetre" | "kgPerM3" | "watt" | "wattPerK" | "rpm" | "volt" | "ohm" | "hertz" | "milliseconds" | "microseconds" | "msPer100Kpa" | "minutes" | "seconds" | "degrees" | "milliampere" | "ampere" | "ampereHours" | "squareMillimetre" | "nanofarad" | "days";
             /**
              * Format: double
              * @description How far off it may be, % of it; null where it is a usual figure without haze.
@@ -4516,6 +4759,41 @@ export interface components {
              */
             sharePct: number;
             check: null | components["schemas"]["BudgetCheck"];
+        };
+        /** @description A gateway on the vehicle's bus. */
+        BusGateway: {
+            /** @description Pins that moved. */
+            moved?: null | components["schemas"]["MovedPin"][];
+            /** @description Volts of high to ground, bus awake, V. */
+            highV?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Volts of low to ground, bus awake, V. */
+            lowV?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description True where the gateway has a termination of its own. */
+            ownTermination?: null | boolean;
         };
         /** @description A line of the buying list. */
         BuyingLine: {
@@ -5303,6 +5581,39 @@ export interface components {
             /** @description True where all of its haze lies on that side of the limit. */
             sure?: boolean;
         };
+        /** @description A connector as it is seen. */
+        ConnectorDrawing: {
+            /** @description What it is called. */
+            name: string;
+            /**
+             * @description Which side of a connector one looks at.
+             * @enum {string}
+             */
+            view: "wire" | "mating";
+            /** @description True where the printed view is mirrored to it. */
+            mirrored: boolean;
+            /** @description The numbers of each row, from the left. */
+            rows: number[][];
+            /** @description The pins that matter. */
+            pins: components["schemas"]["DrawnPin"][];
+        };
+        /** @description The face of a connector, by the numbers molded at its corners. */
+        ConnectorFace: {
+            /** @description What it is called. */
+            name?: null | string;
+            /**
+             * @description The side the numbers are read from, or the printed diagram shows.
+             * @enum {string}
+             */
+            printedView?: "wire" | "mating";
+            /**
+             * @description The side one looks at; left out, the same.
+             * @enum {string}
+             */
+            view?: "wire" | "mating";
+            /** @description The rows, from the top. */
+            rows?: null | components["schemas"]["PinRow"][];
+        };
         /** @description A pin to be found on a connector by counting. */
         ConnectorPinQuery: {
             /** @description The rows, from the top, as the printed view shows them. */
@@ -5453,6 +5764,18 @@ export interface components {
             kind: "typeIn" | "send" | "askFor" | "enable" | "verify" | "hold";
             text: components["schemas"]["Sentence"];
         };
+        /** @description A voltage that stands for ethanol on an input of a controller: what to type in there, and what it shows of a broken wire. */
+        ConverterPath: {
+            at0VPct: components["schemas"]["Hazy"];
+            at5VPct: components["schemas"]["Hazy"];
+            pctPerV: components["schemas"]["Hazy"];
+            brokenReadsPct: components["schemas"]["Hazy"];
+            brokenPulledUpReadsPct: components["schemas"]["Hazy"];
+            /** @description True where both lie so far outside that the controller can tell. */
+            brokenIsSeen: boolean;
+            /** @description What to mind. */
+            findings: components["schemas"]["Finding"][];
+        };
         /** @description A piece and what is cut from it. */
         CutPiece: {
             /**
@@ -5553,6 +5876,22 @@ export interface components {
                 }[];
             };
         };
+        /** @description What a pin or channel did before something else took it. */
+        DisplacedFunction: {
+            /** @description What it was. */
+            was?: null | string;
+            /** @description The connector, by name. */
+            connector?: null | string;
+            /**
+             * Format: int32
+             * @description The pin.
+             */
+            pin?: null | number;
+            /** @description What is lost: a fault code, an emission control, a gauge. */
+            lost?: null | string;
+            /** @description How to put it back. */
+            putBack?: null | string;
+        };
         /** @description A document to save. */
         DocumentToSend: {
             /** @description The station. */
@@ -5568,6 +5907,27 @@ export interface components {
             component: "injectors" | "directInjection" | "highPressurePump" | "lowPressurePump";
             /** @description Most power at each blend. */
             maxPowerKw: components["schemas"]["LinePoint"][];
+        };
+        /** @description A pin that matters. */
+        DrawnPin: {
+            /**
+             * Format: int32
+             * @description Its number.
+             */
+            pin: number;
+            /** @description What goes there. */
+            what: string;
+            /**
+             * Format: int32
+             * @description Its row, from the top.
+             */
+            row: number;
+            /**
+             * Format: int32
+             * @description Which it is from the left, as one looks at it.
+             */
+            column: number;
+            words: components["schemas"]["Sentence"];
         };
         /** @description A job to make out of another. */
         DuplicateRequest: {
@@ -6000,6 +6360,31 @@ export interface components {
                 [key: string]: number;
             };
         };
+        /** @description What an extender's wiring comes to. */
+        ExtenderResult: {
+            /**
+             * Format: int32
+             * @description How many injectors there are; null where nobody knows.
+             */
+            injectors: null | number;
+            /** @description What the tests say. */
+            common: null | components["schemas"]["CommonSideResult"];
+            /**
+             * Format: int32
+             * @description Extensions beyond its harness; null where its plugs were not counted.
+             */
+            extensions: null | number;
+            /** @description A continuity test between the same side of two injector plugs. */
+            nextTest: null | components["schemas"]["BeepTest"];
+            /** @description Injectors not seen active yet. */
+            unseen: number[];
+            /** @description Injectors seen active. */
+            active: number[];
+            /** @description What to mind. */
+            findings: components["schemas"]["Finding"][];
+            /** @description True where its side is proven and every injector was seen. */
+            isProven?: boolean;
+        };
         /** @description A point of the drawn factor. */
         FactorPoint: {
             /**
@@ -6139,7 +6524,7 @@ export interface components {
              * @description What the number is measured in.
              * @enum {string}
              */
-            unit?: "none" | "ethanolPct" | "percent" | "celsius" | "kelvinStep" | "kpa" | "kw" | "litres" | "lph" | "cc" | "ccPerRev" | "ccPerMin" | "gPerKwh" | "gPerS" | "metre" | "millimetre" | "kgPerM3" | "watt" | "wattPerK" | "rpm" | "volt" | "ohm" | "hertz" | "milliseconds" | "microseconds" | "msPer100Kpa" | "minutes" | "seconds" | "degrees";
+            unit?: "none" | "ethanolPct" | "percent" | "celsius" | "kelvinStep" | "kpa" | "kw" | "litres" | "lph" | "cc" | "ccPerRev" | "ccPerMin" | "gPerKwh" | "gPerS" | "metre" | "millimetre" | "kgPerM3" | "watt" | "wattPerK" | "rpm" | "volt" | "ohm" | "hertz" | "milliseconds" | "microseconds" | "msPer100Kpa" | "minutes" | "seconds" | "degrees" | "milliampere" | "ampere" | "ampereHours" | "squareMillimetre" | "nanofarad" | "days";
         };
         /** @description A figure that differs between two documents of a station. */
         FigureChange: {
@@ -7149,6 +7534,13 @@ export interface components {
                 }[];
             };
         };
+        /** @description What a gateway's wiring comes to. */
+        GatewayResult: {
+            /** @description True where high and low are where they belong; null where nobody measured. */
+            highLowRight: null | boolean;
+            /** @description What to mind. */
+            findings: components["schemas"]["Finding"][];
+        };
         /** @description What the owner wants, and what fuel there is. */
         Goals: {
             /** @description Highest blend that must work, % by volume. */
@@ -7228,6 +7620,254 @@ export interface components {
             plainGasoline?: "noEthanol" | "upToE5" | "upToE10" | "aboutE27";
             /** @description What the owner wishes, in his words. */
             wishes?: null | components["schemas"]["Wish"][];
+        };
+        /** @description What a ground is worth, and why. */
+        GroundAdvice: {
+            /**
+             * @description Where the sensor's ground goes.
+             * @enum {string}
+             */
+            choice: "controllerGround" | "chassis" | "batteryNegative";
+            /**
+             * @description What a choice is worth.
+             * @enum {string}
+             */
+            verdict: "good" | "withCare" | "poor" | "never";
+            why: components["schemas"]["Sentence"];
+        };
+        /** @description What an offset of the ground does to a reading. */
+        GroundOffset: {
+            offsetMv: components["schemas"]["Hazy"];
+            ethanolErrorPct: components["schemas"]["Hazy"];
+        };
+        /** @description The ground. */
+        GroundPart: {
+            /** @description Every choice with its verdict. */
+            choices: components["schemas"]["GroundAdvice"][];
+            /**
+             * @description Where the sensor's ground goes.
+             * @enum {string}
+             */
+            recommended: "controllerGround" | "chassis" | "batteryNegative";
+            /** @description What an offset of the ground does to a reading. */
+            offset: null | components["schemas"]["GroundOffset"];
+            /** @description What to mind. */
+            findings: components["schemas"]["Finding"][];
+        };
+        /**
+         * @description What is measured.
+         * @enum {string}
+         */
+        HarnessCheck: "supply" | "groundDrop" | "pullUp" | "averageVolts" | "frequency" | "converterVolts" | "busTermination";
+        /** @description How the sensor and its users are wired, and what the meter showed. */
+        HarnessPlan: {
+            /** @enum {string} */
+            supply?: "switchedFuse" | "controllerSupply" | "constant" | "batteryPost" | "pinchedFuse" | "ignitionCoil" | "handSwitch";
+            /** @description The fuse slot or pin, as found. */
+            feedAt?: null | string;
+            /**
+             * Format: double
+             * @description The small fuse of its own, A.
+             */
+            fuseA?: null | number;
+            /** @description A feed as it was probed. */
+            probed?: null | components["schemas"]["ProbedVolts"];
+            currentMa?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            drainMa?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            batteryAh?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            usablePct?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            selfDischargePct?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description True where something stays awake after the key is off. */
+            keepsAwake?: null | boolean;
+            /** @enum {string} */
+            ground?: "controllerGround" | "chassis" | "batteryNegative";
+            /** @description The stud or pin, as found. */
+            groundAt?: null | string;
+            groundOffsetMv?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            pullUpOhm?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @enum {string} */
+            pullUpTo?: "supply" | "fiveVolt";
+            cableNf?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            saturationV?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description The inputs on the signal wire; left out, one for each user with the usual thresholds. */
+            inputs?: null | components["schemas"]["WireInput"][];
+            ethanolPct?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            fuelTempC?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description What is known of each wire. */
+            wires?: null | components["schemas"]["WireNote"][];
+            /** @description Wires nobody needs. */
+            spares?: null | components["schemas"]["SpareWire"][];
+            /** @description Faces of the connectors that pins are counted on. */
+            connectors?: null | components["schemas"]["ConnectorFace"][];
+            /** @description What pins and channels did before. */
+            displaced?: null | components["schemas"]["DisplacedFunction"][];
+            /** @description Sensors with a voltage that are wired at the same time. */
+            sensors?: null | components["schemas"]["AnalogSensor"][];
+            /** @description A box between controller and injectors, as it is wired. */
+            extender?: null | components["schemas"]["InjectorExtender"];
+            /** @description A gateway on the vehicle's bus. */
+            gateway?: null | components["schemas"]["BusGateway"];
+            /** @description What the meter showed. */
+            readings?: null | components["schemas"]["MeterEntry"][];
+            /** @description What else there is to know. */
+            notes?: null | string;
+        };
+        /** @description What a harness plan comes to, part by part; each part says what is mended there. */
+        HarnessResults: {
+            wires: components["schemas"]["WiresPart"];
+            supply: components["schemas"]["SupplyPart"];
+            ground: components["schemas"]["GroundPart"];
+            signal: components["schemas"]["SignalPart"];
+            pins: components["schemas"]["PinsPart"];
+            /** @description What an extender's wiring comes to. */
+            extender: null | components["schemas"]["ExtenderResult"];
+            /** @description What a gateway's wiring comes to. */
+            gateway: null | components["schemas"]["GatewayResult"];
+            /** @description Sensors with a voltage wired at the same time. */
+            sensors: components["schemas"]["AnalogSensorResult"][];
+            meter: components["schemas"]["MeterPart"];
+            headline: components["schemas"]["Sentence"];
+            lead: components["schemas"]["Sentence"];
+            /**
+             * @description How far the work at a station has come.
+             * @enum {string}
+             */
+            state: "empty" | "inWork" | "proven" | "hold" | "planned";
+            nextAction: components["schemas"]["NextAction"];
+            /** @description The figures that had to be assumed. */
+            assumed: components["schemas"]["AssumedFigure"][];
         };
         Hazy: {
             /** Format: double */
@@ -7666,6 +8306,27 @@ export interface components {
             /** @description Their names. */
             names: string[];
         };
+        /** @description A box between controller and injectors, as it is wired. */
+        InjectorExtender: {
+            /**
+             * Format: int32
+             * @description Injectors of the engine; left out, as many as it has cylinders.
+             */
+            injectors?: null | number;
+            /**
+             * Format: int32
+             * @description Injectors its harness has plugs for.
+             */
+            baseInjectors?: null | number;
+            /** @description Continuity between the same side of two injector plugs. */
+            beeps?: null | components["schemas"]["BeepTest"][];
+            /** @description Injectors that were seen active, one by one, counted from 1. */
+            active?: null | components["schemas"]["InjectorSeen"][];
+            /** @description Where its temperature probe sits. */
+            probeAt?: null | string;
+            /** @description Where its load input is tapped. */
+            loadTap?: null | string;
+        };
         /** @description One injector pulse, lengthened the right way and the wrong one. */
         InjectorPulse: {
             /** @description Time the injector really is open: pulse minus dead time, ms. */
@@ -7687,6 +8348,22 @@ export interface components {
             deadTimeMs: components["schemas"]["Hazy"];
             /** @description Fuel factor. */
             factor: components["schemas"]["Hazy"];
+        };
+        /** @description An injector that was seen active. */
+        InjectorSeen: {
+            /**
+             * Format: int32
+             * @description Which, counted from 1.
+             */
+            injector: number;
+        };
+        /** @description What one input sees of a wire it may share. */
+        InputSees: {
+            /** @description Whose it is. */
+            name: string;
+            sees: components["schemas"]["PullUpResult"];
+            /** @description True where its thresholds are only the usual ones: then nothing is decided by them. */
+            guessed: boolean;
         };
         /** @enum {string} */
         Instrument: "voltsAndContinuity" | "frequencyAndDuty" | "scope" | "wideband" | "pressureGauge" | "diagnosticReader" | "hydrometer" | "thermometer" | "dynamometer";
@@ -8200,6 +8877,24 @@ export interface components {
             changedBy?: null | string;
             summary?: null | components["schemas"]["Sentence"];
         };
+        /** @description A wire that has to be there. */
+        ListedWire: {
+            /** @description Stable id: by what it is for and by its user's name. */
+            id: string;
+            /**
+             * @description What a wire is for.
+             * @enum {string}
+             */
+            role: "supply" | "ground" | "signal" | "voltage" | "busHigh" | "busLow" | "injector" | "probe";
+            /** @description Where it begins. */
+            from: string;
+            /** @description Where it ends. */
+            to: string;
+            /** @description The user it belongs to; null for the sensor's own. */
+            user?: null | string;
+            /** @description Id of the wire it is twisted with; null for none. */
+            twisted?: null | string;
+        };
         /** @description Level of an open-collector signal. */
         LogicLevel: null | number;
         /** @description The pumps in the tank. */
@@ -8302,15 +8997,29 @@ export interface components {
              */
             files: number;
         };
-        /**
-         * @description What is measured.
-         * @enum {string}
-         */
-        MeterCheck: "supply" | "groundDrop" | "pullUp" | "averageVolts" | "frequency" | "converterVolts" | "busTermination";
+        /** @description What the meter did show at a check of the sheet. */
+        MeterEntry: {
+            /** @description The check, by its id. */
+            check?: null | string;
+            /** @description What it showed, in the check's unit. */
+            read?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+        };
         /** @description What a meter should show. */
         MeterExpectation: {
             /** @description What is measured. */
-            check: components["schemas"]["MeterCheck"];
+            check: components["schemas"]["HarnessCheck"];
             /** @description How the meter is set. */
             mode: components["schemas"]["MeterMode"];
             /** @description Where its probes go, and in which state. */
@@ -8360,11 +9069,61 @@ export interface components {
             /** @description What there is to measure with; left out, everything. */
             instruments?: null | unknown[];
         };
+        /** @description A check of the sheet. */
+        MeterLine: {
+            /** @description Its id. */
+            id: string;
+            /** @description What it is called. */
+            name: string;
+            /**
+             * @description How a meter is set.
+             * @enum {string}
+             */
+            mode: "dcVolts" | "frequency" | "ohms";
+            probes: components["schemas"]["Sentence"];
+            expected: components["schemas"]["Hazy"];
+            /**
+             * Format: double
+             * @description Lowest that is right.
+             */
+            low: number;
+            /**
+             * Format: double
+             * @description Highest that is right.
+             */
+            high: number;
+            /**
+             * @description What a number of a sentence is measured in. Stored and sent in the metric unit, always; shown in the units one chooses.
+             * @enum {string}
+             */
+            unit: "none" | "ethanolPct" | "percent" | "celsius" | "kelvinStep" | "kpa" | "kw" | "litres" | "lph" | "cc" | "ccPerRev" | "ccPerMin" | "gPerKwh" | "gPerS" | "metre" | "millimetre" | "kgPerM3" | "watt" | "wattPerK" | "rpm" | "volt" | "ohm" | "hertz" | "milliseconds" | "microseconds" | "msPer100Kpa" | "minutes" | "seconds" | "degrees" | "milliampere" | "ampere" | "ampereHours" | "squareMillimetre" | "nanofarad" | "days";
+            missMeans: components["schemas"]["Sentence"];
+            read: null | components["schemas"]["Hazy"];
+            /** @description True where that is right; null likewise. */
+            agrees: null | boolean;
+        };
         /**
          * @description How a meter is set.
          * @enum {string}
          */
         MeterMode: "dcVolts" | "frequency" | "ohms";
+        /** @description The meter sheet. */
+        MeterPart: {
+            /** @description The checks that can be made with what is at hand. */
+            lines: components["schemas"]["MeterLine"][];
+            /** @description What to mind. */
+            findings: components["schemas"]["Finding"][];
+            /**
+             * Format: int32
+             * @description How many were read.
+             */
+            read?: number;
+            /**
+             * Format: int32
+             * @description How many of those are right.
+             */
+            agree?: number;
+        };
         /** @description One line of what the meter should read. */
         MeterRow: {
             /**
@@ -8454,6 +9213,17 @@ export interface components {
                     u: number;
                 }[];
             };
+        };
+        /** @description A pin that moved into the plug of a gateway that goes in series. */
+        MovedPin: {
+            /** @description What the pin carries. */
+            what?: null | string;
+            /** @description Where it was, like Main 12. */
+            fromPin?: null | string;
+            /** @description Where it is now. */
+            toPin?: null | string;
+            /** @description True where it is in its new place, locked and tugged. */
+            replugged?: null | boolean;
         };
         /** @description What the controller's own multiplier would do over the base map. */
         MultiplierCheck: {
@@ -8635,6 +9405,20 @@ export interface components {
              */
             last: number;
         };
+        /** @description The pins. */
+        PinsPart: {
+            /** @description Faces as they are seen, with the pins that matter. */
+            connectors: components["schemas"]["ConnectorDrawing"][];
+            /** @description Terminals that go into a pin, and what proves that they are seated. */
+            seats: components["schemas"]["SeatProof"][];
+            /** @description What to mind. */
+            findings: components["schemas"]["Finding"][];
+            /**
+             * Format: int32
+             * @description How many are seated by hand and eye.
+             */
+            seated?: number;
+        };
         /** @description What is wanted of a vehicle at full load, as Capacity plans it. */
         PlacementCapacity: {
             fullLoad?: null | components["schemas"]["FullLoad"];
@@ -8769,6 +9553,30 @@ export interface components {
             why: null | components["schemas"]["Sentence"];
             /** @description True where its side was measured; false where it is a share of the whole gap. */
             isMeasured: boolean;
+        };
+        /** @description A wire of the list with what is known of it. */
+        PlannedWire: {
+            /**
+             * Format: int32
+             * @description Its number on the sheet.
+             */
+            number: number;
+            wire: components["schemas"]["ListedWire"];
+            cutM: null | components["schemas"]["Hazy"];
+            /**
+             * Format: double
+             * @description Cross section, mm2.
+             */
+            areaMm2: number;
+            /** @description True where that is the usual one. */
+            areaAssumed: boolean;
+            /** @description What is known of one wire of the list, and how it was done. */
+            note: null | components["schemas"]["WireNote"];
+            /** @description True where its terminal is seated by hand and eye; null where it goes to no pin. */
+            seated: null | boolean;
+            /** @description What to mind. */
+            findings: components["schemas"]["Finding"][];
+            ohm?: null | components["schemas"]["Hazy"];
         };
         /** @enum {string} */
         PlugSide: "left" | "right";
@@ -9023,6 +9831,65 @@ export interface components {
             becauseSaid: components["schemas"]["Sentence"];
             /** @description The same in words. */
             because?: null | string;
+        };
+        /** @description A feed as it was probed. */
+        ProbedVolts: {
+            /** @description Volts with the key off, five minutes after it. */
+            keyOffV?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Volts with the key on. */
+            keyOnV?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Volts while cranking. */
+            crankingV?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Volts at the battery with the key off. */
+            batteryV?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
         };
         ProblemDetails: {
             type?: null | string;
@@ -9478,6 +10345,20 @@ export interface components {
             /** @description The words around it. */
             words: components["schemas"]["Piece"][];
         };
+        /** @description Whether a terminal is seated. */
+        SeatProof: {
+            /** @description The wire's id. */
+            wire: string;
+            /**
+             * Format: int32
+             * @description Its number on the sheet.
+             */
+            number: number;
+            /** @description True where it clicked, is locked, and held a tug. */
+            byHand: boolean;
+            /** @description True where the reading that proves it is right; null where there is none yet, or none by itself. */
+            reading: null | boolean;
+        };
         /** @description How a sensor is held, and what is near it. */
         SensorHolding: {
             /**
@@ -9817,6 +10698,34 @@ export interface components {
             /** @description True where it left its number when the sensor was unplugged. */
             leftWhenUnplugged?: null | boolean;
         };
+        /** @description The signal wire. */
+        SignalPart: {
+            releasedV: null | components["schemas"]["Hazy"];
+            sinkMa: null | components["schemas"]["Hazy"];
+            /**
+             * Format: int32
+             * @description How many pull-ups work side by side.
+             */
+            pullUps: number;
+            /**
+             * Format: double
+             * @description The pull-up to take in the harness, Ohm; null where none of the usual suits every input.
+             */
+            recommendedOhm: null | number;
+            /** @description True where the pull-ups inside the inputs do by themselves: then the harness needs none. */
+            insideIsEnough: boolean;
+            /**
+             * @description What a pull-up goes to.
+             * @enum {string}
+             */
+            recommendedTo: "supply" | "fiveVolt";
+            /** @description What each input sees. */
+            inputs: components["schemas"]["InputSees"][];
+            /** @description A voltage that stands for ethanol on an input of a controller: what to type in there, and what it shows of a broken wire. */
+            converter: null | components["schemas"]["ConverterPath"];
+            /** @description What to mind. */
+            findings: components["schemas"]["Finding"][];
+        };
         /**
          * @description How the sensor's signal reaches what controls the engine.
          * @enum {string}
@@ -9909,6 +10818,16 @@ export interface components {
          * @enum {string}
          */
         SignalStatus: "noSignal" | "outOfRange" | "clampedLow" | "ok" | "clampedHigh" | "contaminated" | "intermittent" | "unsteady";
+        /** @description A wire nobody needs. */
+        SpareWire: {
+            /** @description Which it is. */
+            name?: null | string;
+            /**
+             * @description What happens to it.
+             * @enum {string}
+             */
+            treatment?: "tapedAndTied" | "cutAndSealed" | "takenOut" | "leftOpen";
+        };
         /**
          * @description What a spark addition is computed from: two maps, the blend each was made on, and the spark between them. Any quantity may be
          *     hazy; all of one computation share a ledger.
@@ -10167,6 +11086,20 @@ export interface components {
              */
             angleDeg: null | number;
         };
+        /** @description What a supply is worth, and why. */
+        SupplyAdvice: {
+            /**
+             * @description What a sensor and its users are fed from.
+             * @enum {string}
+             */
+            choice: "switchedFuse" | "controllerSupply" | "constant" | "batteryPost" | "pinchedFuse" | "ignitionCoil" | "handSwitch";
+            /**
+             * @description What a choice is worth.
+             * @enum {string}
+             */
+            verdict: "good" | "withCare" | "poor" | "never";
+            why: components["schemas"]["Sentence"];
+        };
         /** @description A supply or ground wire under load. */
         SupplyDropQuery: {
             /** @description Current, mA. */
@@ -10186,6 +11119,35 @@ export interface components {
             dropMv: components["schemas"]["Hazy"];
             /** @description Resistance, mOhm. */
             resistanceMilliohm: components["schemas"]["Hazy"];
+        };
+        /** @description The supply. */
+        SupplyPart: {
+            /** @description Every choice with its verdict. */
+            choices: components["schemas"]["SupplyAdvice"][];
+            /**
+             * @description What a sensor and its users are fed from.
+             * @enum {string}
+             */
+            recommended: "switchedFuse" | "controllerSupply" | "constant" | "batteryPost" | "pinchedFuse" | "ignitionCoil" | "handSwitch";
+            /** @description What a feed is. */
+            probed: null | components["schemas"]["ProbedFeedResult"];
+            /**
+             * Format: double
+             * @description The small fuse to take, A; null where the controller feeds it.
+             */
+            fuseToTakeA: null | number;
+            /**
+             * Format: double
+             * @description The largest that still protects the thinnest supply wire, A.
+             */
+            largestFuseA: null | number;
+            /** @description What a wire loses. */
+            drop: null | components["schemas"]["SupplyDropResult"];
+            days: null | components["schemas"]["Hazy"];
+            /** @description What makes those days uncertain. */
+            daysBudget: components["schemas"]["BudgetLine"][];
+            /** @description What to mind. */
+            findings: components["schemas"]["Finding"][];
         };
         /** @description Something a survey shows. */
         SurveyFinding: {
@@ -10493,7 +11455,7 @@ export interface components {
          * @description What a number of a sentence is measured in. Stored and sent in the metric unit, always; shown in the units one chooses.
          * @enum {string}
          */
-        Unit: "none" | "ethanolPct" | "percent" | "celsius" | "kelvinStep" | "kpa" | "kw" | "litres" | "lph" | "cc" | "ccPerRev" | "ccPerMin" | "gPerKwh" | "gPerS" | "metre" | "millimetre" | "kgPerM3" | "watt" | "wattPerK" | "rpm" | "volt" | "ohm" | "hertz" | "milliseconds" | "microseconds" | "msPer100Kpa" | "minutes" | "seconds" | "degrees";
+        Unit: "none" | "ethanolPct" | "percent" | "celsius" | "kelvinStep" | "kpa" | "kw" | "litres" | "lph" | "cc" | "ccPerRev" | "ccPerMin" | "gPerKwh" | "gPerS" | "metre" | "millimetre" | "kgPerM3" | "watt" | "wattPerK" | "rpm" | "volt" | "ohm" | "hertz" | "milliseconds" | "microseconds" | "msPer100Kpa" | "minutes" | "seconds" | "degrees" | "milliampere" | "ampere" | "ampereHours" | "squareMillimetre" | "nanofarad" | "days";
         /** @description A file that was taken in. */
         UploadedFile: {
             sha256: string;
@@ -10634,6 +11596,211 @@ export interface components {
             photos?: null | components["schemas"]["SurveyPhoto"][];
             /** @description Whatever else was seen. */
             notes?: null | string;
+        };
+        /** @description An input on the sensor's wire. */
+        WireInput: {
+            /** @description Whose it is. */
+            name?: null | string;
+            /** @description Pull-up inside it, Ohm; left out, none is known. */
+            pullUpOhm?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description What that goes to, V; left out, 5. */
+            pullUpV?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description What it loads the wire with, to ground, Ohm; left out, nothing. */
+            loadOhm?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Below this it reads low, V; left out, the usual. */
+            thresholdLowV?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Above this it reads high, V; left out, the usual. */
+            thresholdHighV?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Resistor of its filter, Ohm. */
+            filterOhm?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Capacitor of its filter, nF. */
+            filterNf?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Highest voltage it bears, V; left out, nobody knows. */
+            maxV?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description True where nobody looked up at which voltages it switches. */
+            isGuessed?: boolean;
+        };
+        /** @description What is known of one wire of the list, and how it was done. */
+        WireNote: {
+            /** @description Its id in the list. */
+            wire?: null | string;
+            /** @description From end to end along its way, m, without slack. */
+            lengthM?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /**
+             * Format: double
+             * @description Slack, mm; left out, the usual.
+             */
+            slackMm?: null | number;
+            /**
+             * Format: double
+             * @description Cross section of the copper, mm2; left out, the usual.
+             */
+            areaMm2?: null | number;
+            /** @description Colour as found: words, never what a wire is known by. */
+            colour?: null | string;
+            /** @description Terminal at its far end. */
+            terminal?: null | string;
+            /**
+             * @description How it is joined there.
+             * @enum {string}
+             */
+            joint?: "crimped" | "soldered" | "pairedTerminals" | "terminal" | "piercingTap";
+            /** @description Sleeve or loom over it. */
+            sleeve?: null | string;
+            /** @description The way it takes. */
+            route?: null | string;
+            /** @description Grommet it goes through. */
+            grommet?: null | string;
+            /**
+             * Format: double
+             * @description To the nearest hot part, mm.
+             */
+            hotMm?: null | number;
+            /**
+             * Format: double
+             * @description To the nearest moving part, mm.
+             */
+            movingMm?: null | number;
+            /**
+             * Format: double
+             * @description To ignition or high voltage, mm.
+             */
+            highVoltageMm?: null | number;
+            /** @description Connector at its far end, by name. */
+            connector?: null | string;
+            /**
+             * Format: int32
+             * @description Pin there.
+             */
+            pin?: null | number;
+            /** @description True where the terminal clicked. */
+            clicked?: null | boolean;
+            /** @description True where its lock is closed. */
+            locked?: null | boolean;
+            /** @description True where it held a tug. */
+            tugged?: null | boolean;
+            /** @description True where it is seated by hand and eye: it clicked, is locked, and held a tug. */
+            isSeated?: boolean;
+        };
+        /** @description The wires. */
+        WiresPart: {
+            /** @description Every wire, numbered. */
+            list: components["schemas"]["PlannedWire"][];
+            before: components["schemas"]["Sentence"];
+            /** @description Wires nobody needs, and what happens to them. */
+            spares: components["schemas"]["SpareWire"][];
+            /** @description Ids of notes whose wire is no longer on the list; they are kept. */
+            forgotten: string[];
+            /** @description What to mind. */
+            findings: components["schemas"]["Finding"][];
         };
         /** @description A wish of the owner. */
         Wish: {

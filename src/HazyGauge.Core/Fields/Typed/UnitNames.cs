@@ -65,6 +65,12 @@ internal static class UnitNames
         [Unit.Minutes] = ("time", [(new("min", 1), "min mins minute minutes m"), (new("h", 60), "h hr hrs hour hours"), (new("s", 1.0 / 60), "s sec seconds")]),
         [Unit.Seconds] = ("time", [(new("s", 1), "s sec secs second seconds"), (new("min", 60), "min mins minutes"), (new("ms", 0.001), "ms"), (new("h", 3600), "h hr hours")]),
         [Unit.Degrees] = ("angle", [(new("°", 1), "° deg degree degrees °ca degca")]),
+        [Unit.Milliampere] = ("current", [(new("mA", 1), "ma milliamp milliamps"), (new("A", 1000), "a amp amps ampere"), (new("µA", 0.001), "µa ua μa")]),
+        [Unit.Ampere] = ("current", [(new("A", 1), "a amp amps ampere"), (new("mA", 0.001), "ma milliamp milliamps")]),
+        [Unit.AmpereHours] = ("charge of a battery", [(new("Ah", 1), "ah amphours amp-hours")]),
+        [Unit.SquareMillimetre] = ("cross section", [(new("mm²", 1), "mm2 sqmm qmm")]),
+        [Unit.Nanofarad] = ("capacitance", [(new("nF", 1), "nf"), (new("pF", 0.001), "pf"), (new("µF", 1000), "µf uf μf")]),
+        [Unit.Days] = ("time", [(new("days", 1), "d day days"), (new("h", 1.0 / 24), "h hr hrs hour hours"), (new("weeks", 7), "w week weeks")]),
     };
 
     private static readonly Dictionary<(Unit, string), NamedUnit> Found = All

@@ -53,10 +53,7 @@ public sealed record ChainKit(IReadOnlyList<KitPart> Parts, IReadOnlyList<KitToo
     ];
 
     // The sensor is one line, whoever asks for it.
-    private static string ItemOf(KitPart part) => part.Cost is null || part.Code == FittingPart.SensorCode ? Item(part.Code) : $"fitting-{Item(part.Code)}";
-
-    // A line of the buying list is named in small letters, digits and dashes.
-    private static string Item(string code) => string.Concat(code.ToLowerInvariant().Select(c => char.IsAsciiLetterOrDigit(c) ? c : '-')).Trim('-');
+    private static string ItemOf(KitPart part) => part.Cost is null || part.Code == FittingPart.SensorCode ? ItemName.Of(part.Code) : $"fitting-{ItemName.Of(part.Code)}";
 
     private static IEnumerable<KitPart> ClampsFor(MadeChain chain, IReadOnlyList<JointMade> made) => chain.Joints
         .Select((j, i) => (Hose: new[] { j.Before, j.After }.FirstOrDefault(p => p.Type == PortType.HoseEnd), Clamp: made.ElementAtOrDefault(i)?.Clamp ?? ChainCheck.Asked(chain, i), j.Before, j.After))
@@ -69,7 +66,7 @@ public sealed record ChainKit(IReadOnlyList<KitPart> Parts, IReadOnlyList<KitToo
         var joints = chain.Joints.ToList();
         foreach (var size in new[] { chain.From, chain.To }.Where(p => p.Type == PortType.QuickConnect).Select(p => p.Size).Distinct())
         {
-            yield return Tool($"disconnect-tool-{Item(size)}", $"Disconnect tool {size}", "Opens the quick connect of the stock line without breaking its retainer.");
+            yield return Tool($"disconnect-tool-{ItemName.Of(size)}", $"Disconnect tool {size}", "Opens the quick connect of the stock line without breaking its retainer.");
         }
 
         var screwed = chain.Parts.Where(p => new[] { p.In, p.Out }.Any(e => e.Thread is not null || e.Type == PortType.Ferrule)).SelectMany(p => p.Part.WrenchesMm ?? []).Distinct().Order().ToList();

@@ -56,10 +56,7 @@ public sealed record SensorHolding(
     string? NoLongerCloses = null,
     string? Remedy = null)
 {
-    // Distances that are kept (our own; common practice names no figures).
-    private const double LeastHotMm = 100;
-    private const double LeastMovingMm = 30;
-    private const double LeastHighVoltageMm = 100;
+    // Room that is kept (our own; common practice names no figures).
     private const double LeastPlugRoomMm = 60;
     private const double LeastServiceLoopMm = 50;
 
@@ -68,9 +65,9 @@ public sealed record SensorHolding(
     {
         foreach (var (code, given, least, what, cure) in new[]
         {
-            ("hot", HotMm, LeastHotMm, "The nearest hot part", "Move the sensor, or put a heat shield between."),
-            ("moving", MovingMm, LeastMovingMm, "The nearest moving part", "Move the sensor, or tie hose and wire back."),
-            ("highVoltage", HighVoltageMm, LeastHighVoltageMm, "The nearest ignition or high-voltage part", "Move the sensor; high voltage is for whoever is licensed for it."),
+            ("hot", HotMm, KeptAway.HotMm, "The nearest hot part", "Move the sensor, or put a heat shield between."),
+            ("moving", MovingMm, KeptAway.MovingMm, "The nearest moving part", "Move the sensor, or tie hose and wire back."),
+            ("highVoltage", HighVoltageMm, KeptAway.HighVoltageMm, "The nearest ignition or high-voltage part", "Move the sensor; high voltage is for whoever is licensed for it."),
             ("plugRoom", PlugRoomMm, LeastPlugRoomMm, "The room before the plug", "The plug does not come off there: turn the sensor."),
             ("serviceLoop", ServiceLoopMm, LeastServiceLoopMm, "The spare wire at the sensor", "It takes a little more to be lifted out and unplugged."),
         })

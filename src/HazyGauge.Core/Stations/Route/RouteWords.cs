@@ -70,6 +70,5 @@ internal static class RouteWords
         return count == 0 ? "Everything lies on the shelf." : Sentence.Of($"To buy: {Count(count, "part")}, together {kit.CostToBuy:0.00}, clamps not counted.");
     }
 
-    /// <summary>So many of something.</summary>
-    public static string Count(int number, string what) => FormattableString.Invariant($"{number} {what}{(number == 1 ? string.Empty : "s")}");
+    private static string Count(int number, string what) => Wording.Count(number, what);
 }

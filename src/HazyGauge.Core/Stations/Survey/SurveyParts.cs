@@ -30,7 +30,7 @@ internal static class SurveyParts
 
         yield return new("sensor", string.IsNullOrWhiteSpace(survey.Sensor.PartNumber) ? "Ethanol content sensor" : $"Ethanol content sensor {survey.Sensor.PartNumber.Trim()}", PartKind.Part, "It reads ethanol and fuel temperature.", HoldsUp: [Route, Fit]);
         yield return new("sensor-plug", "Plug for the sensor, with terminals and seals", PartKind.Wiring, "The sensor's three wires.", HoldsUp: [Harness]);
-        yield return new("fuse-holder", "Fuse holder with its own small fuse, from a switched position", PartKind.Wiring, "The sensor's supply.", HoldsUp: [Harness]);
+        yield return new(CommonParts.FuseHolder, CommonParts.FuseHolderName, PartKind.Wiring, "The sensor's supply, unless the controller feeds it.", HoldsUp: [Harness]);
         foreach (var (user, number) in (survey.Users ?? []).Select((u, i) => (u, i + 1)))
         {
             if (OfUser(user) is { } name)

@@ -19,10 +19,13 @@ public enum MeterMode
 
     /// <summary>Ohms.</summary>
     Ohms,
+
+    /// <summary>Continuity: a beep, on most meters with its Ohms.</summary>
+    Continuity,
 }
 
 /// <summary>What is measured.</summary>
-public enum MeterCheck
+public enum HarnessCheck
 {
     /// <summary>Supply of the sensor.</summary>
     Supply,
@@ -95,31 +98,31 @@ public sealed record MeterExpectationsQuery(
         // Bands where only a meter's own doubt and usual tolerances count (our own).
         const double SupplySag = 0.8, GroundMost = 0.1, PullUpShare = 0.03, ConverterPct = 3, HzBand = 1, BusLow = 54, BusHigh = 66;
         var low = LowLevelV ?? 0;
-        yield return new(MeterCheck.Supply, MeterMode.DcVolts, "Red on the supply pin of the sensor's plug, black on its ground pin, key on, plug on.", SupplyV, SupplyV.Value - SupplySag, SupplyV.Value + SupplySag,
+        yield return new(HarnessCheck.Supply, MeterMode.DcVolts, "Red on the supply pin of the sensor's plug, black on its ground pin, key on, plug on.", SupplyV, SupplyV.Value - SupplySag - (2 * SupplyV.StandardU), SupplyV.Value + SupplySag + (2 * SupplyV.StandardU),
             "Nothing: its fuse, or not switched on. Much less: a poor joint, or a wire too thin. Still there with the key off: a constant feed.", Instrument.VoltsAndContinuity);
-        yield return new(MeterCheck.GroundDrop, MeterMode.DcVolts, "Red on the ground pin of the sensor's plug, black on the battery's negative post, engine running.", 0, -0.02, GroundMost,
+        yield return new(HarnessCheck.GroundDrop, MeterMode.DcVolts, "Red on the ground pin of the sensor's plug, black on the battery's negative post, engine running.", 0, -0.02, GroundMost,
             "More: a poor ground. It adds straight onto a voltage behind a converter, and not onto a frequency.", Instrument.VoltsAndContinuity);
-        yield return new(MeterCheck.PullUp, MeterMode.DcVolts, "Red on the signal wire with the sensor unplugged, black on its ground, key on.", PullUpV, PullUpV.Value * (1 - PullUpShare), PullUpV.Value * (1 + PullUpShare),
+        yield return new(HarnessCheck.PullUp, MeterMode.DcVolts, "Red on the signal wire with the sensor unplugged, black on its ground, key on.", PullUpV, (PullUpV.Value * (1 - PullUpShare)) - (2 * PullUpV.StandardU), (PullUpV.Value * (1 + PullUpShare)) + (2 * PullUpV.StandardU),
             "Nothing: no pull-up, or an open wire. The supply instead of 5 V: it is lifted by another pull-up too.", Instrument.VoltsAndContinuity);
         var (hz, width) = (EthanolPct + SensorLaw.E0Hz, SensorLaw.LowPulseMs(FuelTempC));
         var wave = new AverageVolts(PullUpV, low);
         var average = wave.Expected(hz, width);
         var band = wave.Compare(average, null).WithinV;
-        yield return new(MeterCheck.AverageVolts, MeterMode.DcVolts, "Red on the signal wire with the sensor plugged in, black on its ground, pump running.", average, average.Value - band, average.Value + band,
+        yield return new(HarnessCheck.AverageVolts, MeterMode.DcVolts, "Red on the signal wire with the sensor plugged in, black on its ground, pump running.", average, average.Value - band, average.Value + band,
             "At what the pull-up goes to: no pulses, so no supply or ground at the sensor, or the meter is not on the wire. Near 0: shorted to ground. It falls as ethanol rises: it is no signal voltage.", Instrument.VoltsAndContinuity);
-        yield return new(MeterCheck.Frequency, MeterMode.Frequency, "Red on the signal wire with the sensor plugged in, black on its ground, pump running.", hz, hz.Value - HzBand - (2 * hz.StandardU), hz.Value + HzBand + (2 * hz.StandardU),
+        yield return new(HarnessCheck.Frequency, MeterMode.Frequency, "Red on the signal wire with the sensor plugged in, black on its ground, pump running.", hz, hz.Value - HzBand - (2 * hz.StandardU), hz.Value + HzBand + (2 * hz.StandardU),
             "0: no supply, no ground, no pull-up or an open wire. 170 to 200: water in the fuel. Steady and elsewhere: another blend than thought.", Instrument.FrequencyAndDuty);
         if (scale is not null)
         {
             var volts = (EthanolPct - scale.Intercept) / scale.Slope;
             var off = Math.Abs(ConverterPct / scale.Slope.Value) + (2 * volts.StandardU);
-            yield return new(MeterCheck.ConverterVolts, MeterMode.DcVolts, "Red on the converter's output at the controller's pin, black on the controller's sensor ground.", volts, volts.Value - off, volts.Value + off,
+            yield return new(HarnessCheck.ConverterVolts, MeterMode.DcVolts, "Red on the converter's output at the controller's pin, black on the controller's sensor ground.", volts, volts.Value - off, volts.Value + off,
                 "At one end of its range: no signal reaches the converter. A little off: its ground, by as many volts. Right here and wrong on the log: the scaling in the controller.", Instrument.VoltsAndContinuity);
         }
 
         if (Path == SignalPath.Gateway)
         {
-            yield return new(MeterCheck.BusTermination, MeterMode.Ohms, "Between high and low of the bus, battery disconnected, everything plugged in.", 60, BusLow, BusHigh,
+            yield return new(HarnessCheck.BusTermination, MeterMode.Ohms, "Between high and low of the bus, battery disconnected, everything plugged in.", 60, BusLow, BusHigh,
                 "120: one of the two terminations is missing. 40: a third one. 0: high and low touch.", Instrument.VoltsAndContinuity);
         }
     }
@@ -134,4 +137,4 @@ public sealed record MeterExpectationsQuery(
 /// <param name="High">Highest that is still right.</param>
 /// <param name="MissMeans">What a miss most likely means.</param>
 /// <param name="Needs">What it takes.</param>
-public sealed record MeterExpectation(MeterCheck Check, MeterMode Mode, string Probes, Hazy Expected, double Low, double High, string MissMeans, [property: JsonIgnore] Instrument Needs);
+public sealed record MeterExpectation(HarnessCheck Check, MeterMode Mode, string Probes, Hazy Expected, double Low, double High, string MissMeans, [property: JsonIgnore] Instrument Needs);

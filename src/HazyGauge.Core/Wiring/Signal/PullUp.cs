@@ -87,16 +87,16 @@ public sealed record PullUpResult(
 internal sealed class PullUpAnalysis
 {
     // A supply with the engine running (common practice); pull-ups to more than this hang on it.
-    private const double RunningV = 14.4;
+    private const double EngineRunningV = 14.4;
     private const double SupplyFromV = 9;
 
     // The shortest high and low of a live sensor: the highest frequency with the longest low, 1.67 ms, and the coldest fuel.
     private const double ShortestHighS = (1 / SensorLaw.E100Hz) - (SensorLaw.LongestLowMs / 1000);
     private const double ShortestLowS = SensorLaw.ShortestLowMs / 1000;
-    private const double GoodWithinK = 0.5;
+    internal const double GoodWithinK = 0.5;
 
     // What an open collector of a sensor pulls without harm, mA (from memory).
-    private const double MostSinkMa = 20;
+    internal const double MostSinkMa = 20;
 
     private static readonly double[] E12 = [10, 12, 15, 18, 22, 27, 33, 39, 47, 56, 68, 82];
 
@@ -152,12 +152,12 @@ internal sealed class PullUpAnalysis
 
         if (over == true)
         {
-            yield return new("overVoltage", Severity.Stop, Sentence.Of($"The input bears {Volts(_query.InputMaxV!.Value.Value)} and gets {Volts(highestV)} with the engine running: take the pull-up to the controller's 5 V."));
+            yield return OverVoltage(_query.InputMaxV!.Value.Value, highestV);
         }
 
         if (currentMa.Value > MostSinkMa)
         {
-            yield return new("sinkCurrent", Severity.Caution, Sentence.Of($"The sensor has to pull {Say.Of(currentMa, Unit.None, 1)} mA; {MostSinkMa:0} mA are what its output usually bears. Take a larger pull-up, and see whether two are in parallel."));
+            yield return SinkCurrent(currentMa);
         }
 
         if (_query is { PullUpOhm: not null, InternalPullUpOhm: not null })
@@ -167,14 +167,25 @@ internal sealed class PullUpAnalysis
 
         if (isFast && errorUs is { } us)
         {
-            yield return new("ethanolUntouched", Severity.Info, Sentence.Of($"The low pulse is read {Say.Of(us, Unit.Microseconds, 0)} too long, so the fuel temperature {Say.Of(us / 1000 * SensorLaw.KelvinPerMs, Unit.KelvinStep, 1)} too high. The ethanol is not touched: both thresholds are reached within the shortest pulse."));
+            var (isLong, off) = us.Value >= 0 ? (true, us) : (false, -us);
+            yield return new("ethanolUntouched", Severity.Info, Sentence.Of($"The low pulse is read {Say.Of(off, Unit.Microseconds, 0)} too {(isLong ? "long" : "short")}, so the fuel temperature {Say.Of(off / 1000 * SensorLaw.KelvinPerMs, Unit.KelvinStep, 1)} too {(isLong ? "high" : "low")}. The ethanol is not touched: both thresholds are reached within the shortest pulse."));
         }
     }
 
+    /// <summary>What is said of an input that gets more than it bears.</summary>
+    public static Finding OverVoltage(double bearsV, double getsV) =>
+        new("overVoltage", Severity.Stop, Sentence.Of($"The input bears {Volts(bearsV)} and gets {Volts(getsV)} with the engine running: take the pull-up to the controller's 5 V."));
+
+    /// <summary>What is said of more than a sensor's output bears.</summary>
+    public static Finding SinkCurrent(Hazy currentMa) =>
+        new("sinkCurrent", Severity.Caution, Sentence.Of($"The sensor has to pull {Say.Of(currentMa, Unit.Milliampere, 1)}; {Say.Given(MostSinkMa, Unit.Milliampere)} are what its output usually bears. Take a larger pull-up, and see whether two are in parallel."));
+
+    /// <summary>What a pull-up goes to with the engine running, V: one that hangs on the supply follows it.</summary>
+    public static double RunningV(double volts) => volts >= SupplyFromV ? Math.Max(volts, EngineRunningV) : volts;
+
     private static SentenceValue Volts(double volts) => new(volts, null, Unit.Volt, 2);
 
-    // A pull-up that hangs on the supply follows it while the engine runs.
-    private static double[] Running(double[] v) => [v[0], v[1] >= SupplyFromV ? Math.Max(v[1], RunningV) : v[1], v[2], v[3] >= SupplyFromV ? Math.Max(v[3], RunningV) : v[3], .. v[4..]];
+    private static double[] Running(double[] v) => [v[0], RunningV(v[1]), v[2], RunningV(v[3]), .. v[4..]];
 
     private static double? Recommended(double[] v)
     {

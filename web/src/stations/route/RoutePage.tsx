@@ -5,6 +5,7 @@ import { useJobContext } from "../../job/jobContext";
 import { type StationWork, useStation } from "../../job/useStation";
 import { Columns } from "../../shell/Columns";
 import { Findings } from "../../shell/Findings";
+import { StepPages } from "../../shell/StepPages";
 import { Steps } from "../../shell/Steps";
 import { useMedia } from "../../shell/useMedia";
 import { useUnits } from "../../words/useUnits";
@@ -120,7 +121,6 @@ export function RoutePage() {
       </>
     ),
   };
-  const at = stepNames.indexOf(current);
   return (
     <StationFrame
       station={route}
@@ -151,24 +151,14 @@ export function RoutePage() {
       }
     >
       <div className="mt-4">
-        <Steps label="The route, step by step" steps={steps} at={at} onChoose={(i) => goTo(stepNames[i] ?? "Place")} />
+        <Steps
+          label="The route, step by step"
+          steps={steps}
+          at={stepNames.indexOf(current)}
+          onChoose={(i) => goTo(stepNames[i] ?? "Place")}
+        />
       </div>
-      {stepNames.map((name) => (
-        // On paper every step stands, one behind the other.
-        <div key={name} className={name === current ? "mt-3" : "mt-3 hidden print:block"}>
-          <p ref={name === current ? heading : undefined} tabIndex={-1} className="sr-only scroll-mt-4 outline-none">
-            {name}
-          </p>
-          {pages[name]}
-        </div>
-      ))}
-      {at < stepNames.length - 1 && (
-        <p className="no-print mt-4">
-          <button type="button" className="btn btn-outline" onClick={() => goTo(stepNames[at + 1] ?? "Place")}>
-            On to {stepNames[at + 1]}
-          </button>
-        </p>
-      )}
+      <StepPages names={stepNames} current={current} goTo={goTo} heading={heading} pages={pages} />
     </StationFrame>
   );
 }

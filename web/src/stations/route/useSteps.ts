@@ -1,6 +1,5 @@
-import { useEffect, useRef } from "react";
-import { useSearchParams } from "react-router";
 import type { Step } from "../../shell/Steps";
+import { useStepInAddress } from "../../shell/useStepInAddress";
 import { useUnits } from "../../words/useUnits";
 import { lengthText } from "./lengths";
 import type { RouteStation } from "./types";
@@ -17,19 +16,11 @@ const codesAt: readonly [StepName, RegExp][] = [
 /** The step where something that is said is mended. */
 export const stepOf = (code: string): StepName => codesAt.find(([, codes]) => codes.test(code))?.[0] ?? "Parts";
 
-/** Where one stands on the page. It stands in the address: back and reload keep it; one begins where something is to be done, and stays until one goes on. */
+/** The steps of the route, and where one stands. */
 export function useSteps(route: RouteStation) {
   const units = useUnits();
-  const [params, setParams] = useSearchParams();
-  const began = useRef<StepName | null>(null);
-  const heading = useRef<HTMLParagraphElement>(null);
-  const hasMoved = useRef(false);
   const { lastResults, document } = route;
-  if (began.current === null && lastResults) {
-    began.current = stepOf(lastResults.nextAction.code);
-  }
-  const asked = stepNames.find((name) => name === params.get("step"));
-  const current = asked ?? began.current ?? "Place";
+  const at = useStepInAddress(stepNames, lastResults ? stepOf(lastResults.nextAction.code) : null);
   const cuts = lastResults?.hoses?.hoses ?? [];
   const notes: Record<StepName, string> = {
     Place: document.place ? (lastResults?.place?.possible === false ? "not possible" : "chosen") : "open",
@@ -38,18 +29,5 @@ export function useSteps(route: RouteStation) {
     Holding: document.holding?.kind ? "said" : "open",
     Lists: `${lastResults?.leaks.length ?? 0} leak points`,
   };
-  const goTo = (name: StepName) => {
-    hasMoved.current = true;
-    setParams({ step: name });
-  };
-  // The hand goes on where the next step begins.
-  // biome-ignore lint/correctness/useExhaustiveDependencies: whenever another step is shown.
-  useEffect(() => {
-    if (hasMoved.current) {
-      hasMoved.current = false;
-      heading.current?.focus({ preventScroll: true });
-      heading.current?.scrollIntoView({ block: "start" });
-    }
-  }, [current]);
-  return { current, goTo, heading, steps: stepNames.map((name): Step => ({ name, note: notes[name] })) };
+  return { ...at, steps: stepNames.map((name): Step => ({ name, note: notes[name] })) };
 }

@@ -1,0 +1,63 @@
+using HazyGauge.Core.Findings;
+using HazyGauge.Core.Sentences;
+
+namespace HazyGauge.Core.Stations.Harness;
+
+/// <summary>How far the work on the harness has come. The code of what is next is the part it is done at.</summary>
+internal static class HarnessProgress
+{
+    /// <summary>A job nobody has planned a harness for.</summary>
+    public static readonly StationProgress NotStarted = new(
+        StationState.Empty, NextAction.Of(HarnessStation.Key, "supply", "Choose supply and ground, and list the wires.", "Nearly all faults are wiring: a terminal not seated, the wrong pin, a supply that never sleeps."));
+
+    /// <summary>Everything that was noticed, by the part it is mended at.</summary>
+    public static IEnumerable<(string Part, Finding Finding)> Noticed(HarnessResults results) =>
+        new (string Part, IEnumerable<Finding> Findings)[]
+        {
+            ("supply", results.Supply.Findings.Concat(results.Ground.Findings)),
+            ("signal", results.Signal.Findings.Concat(Of(results.Signal.Inputs.Select(i => (i.Name, i.Sees.Findings)), "input")).Concat(Of(results.Sensors.Select(s => (s.Name, s.Findings)), "sensor"))),
+            ("wires", results.Wires.Findings),
+            ("pins", results.Pins.Findings),
+            ("boxes", (results.Extender?.Findings ?? []).Concat(results.Gateway?.Findings ?? [])),
+            ("meter", results.Meter.Findings),
+        }.SelectMany(p => p.Findings.Select(f => (p.Part, f)));
+
+    // Of several each says whose it is, and has a code of its own.
+    private static IEnumerable<Finding> Of(IEnumerable<(string Name, IReadOnlyList<Finding> Findings)> several, string kind) =>
+        several.SelectMany((one, i) => one.Findings.Select(f => new Finding(FormattableString.Invariant($"{f.Code}-{kind}-{i}"), f.Severity, Sentence.Of($"{one.Name}: {f.Sentence}"))));
+
+    /// <summary>The state of a plan.</summary>
+    public static StationProgress Of(HarnessPlan plan, HarnessResults results)
+    {
+        if (plan == new HarnessPlan())
+        {
+            return NotStarted;
+        }
+
+        if (Noticed(results).FirstOrDefault(n => n.Finding.Severity == Severity.Stop) is { Finding: { } stop, Part: var part })
+        {
+            return new(StationState.Hold, NextAction.Of(HarnessStation.Key, part, "Do not connect it like this.", stop.Sentence));
+        }
+
+        if (results.Meter.Lines.FirstOrDefault(l => l.Agrees == false) is { } missed)
+        {
+            return InWork("meter", Sentence.Of($"Find out why the meter disagrees: {missed.Name.ToLowerInvariant()}."), missed.MissMeans);
+        }
+
+        return plan switch
+        {
+            { Supply: null } => InWork("supply", "Choose the supply.", "It has to come on with the key, and sleep with it."),
+            { Ground: null } => InWork("supply", "Choose the ground.", "The controller's sensor ground has the least noise."),
+            _ when results.Signal.PullUps == 0 => InWork("signal", "Find out about the pull-up.", "Without one there is no signal."),
+            _ when results.Wires.List.All(w => w.CutM is null) => InWork("wires", "Measure how long the wires have to be.", "Lay a string along their way."),
+            _ when results.Pins.Seats.Count > results.Pins.Seated => InWork("pins", "Prove that every terminal is seated.", Sentence.Of($"{results.Pins.Seated:0} of {results.Pins.Seats.Count:0} are proven: click, lock, tug, and a reading.")),
+            _ when results.Extender is { IsProven: false } extender => InWork("boxes", extender.Common is { CommonSide: null } ? "Find the injectors' common side." : "See every injector active.", "The extender's supply-color wire goes to the common side on every cylinder."),
+            _ when results.Gateway is { HighLowRight: null } => InWork("boxes", "Measure high and low of the bus.", "They are not interchangeable."),
+            _ when results.Meter.Lines.Count == 0 => InWork("meter", "Borrow a meter that shows volts and continuity.", "Without any reading nothing of it is proven."),
+            _ when results.Meter.Read < results.Meter.Lines.Count => InWork("meter", "Read the meter, check by check.", Sentence.Of($"{results.Meter.Lines.Count - results.Meter.Read:0} of {results.Meter.Lines.Count:0} checks are still open.")),
+            _ => new(StationState.Proven, NextAction.Of(HarnessStation.Key, "meter", "Every wire is where it belongs.", Sentence.Of($"All {results.Meter.Lines.Count:0} checks of the meter agree."))),
+        };
+    }
+
+    private static StationProgress InWork(string part, Sentence command, Sentence why) => new(StationState.InWork, NextAction.Of(HarnessStation.Key, part, command, why));
+}

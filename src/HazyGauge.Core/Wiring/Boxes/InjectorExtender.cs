@@ -1,0 +1,101 @@
+using HazyGauge.Core.Findings;
+using HazyGauge.Core.Sentences;
+using HazyGauge.Core.Wiring.Connectors;
+
+namespace HazyGauge.Core.Wiring.Boxes;
+
+/// <summary>A box between controller and injectors, as it is wired.</summary>
+/// <param name="Injectors">Injectors of the engine; left out, as many as it has cylinders.</param>
+/// <param name="BaseInjectors">Injectors its harness has plugs for.</param>
+/// <param name="Beeps">Continuity between the same side of two injector plugs.</param>
+/// <param name="Active">Injectors that were seen active, one by one, counted from 1.</param>
+/// <param name="ProbeAt">Where its temperature probe sits.</param>
+/// <param name="LoadTap">Where its load input is tapped.</param>
+public sealed record InjectorExtender(
+    int? Injectors = null, int? BaseInjectors = null, IReadOnlyList<BeepTest>? Beeps = null, IReadOnlyList<InjectorSeen>? Active = null, string? ProbeAt = null, string? LoadTap = null)
+{
+    /// <summary>What it comes to.</summary>
+    /// <param name="usual">Injectors where the plan does not say; null where nobody knows.</param>
+    /// <exception cref="RefusedInputException">A test or an injector cannot be.</exception>
+    public ExtenderResult Of(int? usual)
+    {
+        if ((Injectors ?? usual) is not { } count)
+        {
+            return new(null, null, null, null, [], [], [new("injectors", Severity.Info, "How many injectors are there? Say it here, or the cylinders at Survey.")]);
+        }
+
+        // One injector hangs together with nothing: there is no common side to find.
+        var common = count >= 2 ? new CommonSideQuery(count, Beeps).Answer() : null;
+        var check = new InputCheck();
+        var active = (Active ?? []).Select(a => a.Injector).ToList();
+        for (var i = 0; i < active.Count; i++)
+        {
+            check.Within((double)active[i], 1, count, $"active[{i}].injector", "An injector");
+        }
+
+        check.ThrowIfAny();
+        List<int> unseen = [.. Enumerable.Range(1, count).Except(active)];
+        int? extensions = BaseInjectors is { } plugs ? Math.Max(0, count - plugs) : null;
+        return new(count, common, extensions, common is { CommonSide: null } ? Next(common, Beeps ?? []) : null, unseen, active.Count == 0 ? [] : [.. active.Distinct().Order()], [.. Said(common, extensions, unseen, count)]);
+    }
+
+    // The pair to test next: injector 1 with the first that has not beeped, on the side that beeped before.
+    private static BeepTest? Next(CommonSideResult common, IReadOnlyList<BeepTest> done)
+    {
+        if (common.Contradictions.Count > 0 || common.Untested.Count == 0)
+        {
+            return null;
+        }
+
+        var side = done.LastOrDefault(b => b.Beep)?.Side ?? (done.Any(b => b.Side == PlugSide.Left) ? PlugSide.Right : PlugSide.Left);
+        var open = common.Untested.FirstOrDefault(u => u != 1);
+        return open == 0 ? null : new(1, open, side, false);
+    }
+
+    private IEnumerable<Finding> Said(CommonSideResult? common, int? extensions, List<int> unseen, int count)
+    {
+        foreach (var (contradiction, i) in (common?.ContradictionsSaid ?? []).Select((c, i) => (c, i)))
+        {
+            yield return new(FormattableString.Invariant($"contradiction-{i}"), Severity.Caution, contradiction);
+        }
+
+        if (common?.CommonSide is { } side)
+        {
+            yield return new("commonSide", Severity.Info, $"The {(side == PlugSide.Left ? "left" : "right")} side is common to all: the extender's supply-color wire goes there on every injector.");
+        }
+
+        if (extensions is > 0)
+        {
+            yield return new("extensions", Severity.Info, Sentence.Of($"Its harness has plugs for {BaseInjectors!.Value:0} of {count:0} injectors: {extensions.Value:0} {(extensions == 1 ? "extension is" : "extensions are")} needed."));
+        }
+
+        if (string.IsNullOrWhiteSpace(ProbeAt))
+        {
+            yield return new("probe", Severity.Info, "Its own temperature probe and ground have to sit on the engine. Say where.");
+        }
+
+        if (unseen.Count > 0)
+        {
+            yield return new("unseen", Severity.Info, Sentence.Of($"It is done when every injector was seen active. Not seen yet: {Sentence.Join(", ", unseen.Select(u => Sentence.Of($"{u:0}")))}."));
+        }
+    }
+}
+
+/// <summary>An injector that was seen active.</summary>
+/// <param name="Injector">Which, counted from 1.</param>
+public sealed record InjectorSeen(int Injector);
+
+/// <summary>What an extender's wiring comes to.</summary>
+/// <param name="Injectors">How many injectors there are; null where nobody knows.</param>
+/// <param name="Common">Their common side; null with one injector, or where nobody knows how many.</param>
+/// <param name="Extensions">Extensions beyond its harness; null where its plugs were not counted.</param>
+/// <param name="NextTest">The pair to test next; null where none is needed.</param>
+/// <param name="Unseen">Injectors not seen active yet.</param>
+/// <param name="Active">Injectors seen active.</param>
+/// <param name="Findings">What to mind.</param>
+public sealed record ExtenderResult(
+    int? Injectors, CommonSideResult? Common, int? Extensions, BeepTest? NextTest, IReadOnlyList<int> Unseen, IReadOnlyList<int> Active, IReadOnlyList<Finding> Findings)
+{
+    /// <summary>True where its side is proven and every injector was seen.</summary>
+    public bool IsProven => Injectors is > 0 && (Common is null || Common.CommonSide is not null) && Unseen.Count == 0;
+}

@@ -1,0 +1,78 @@
+using HazyGauge.Core.Findings;
+using HazyGauge.Core.Sentences;
+
+namespace HazyGauge.Core.Wiring.Connectors;
+
+/// <summary>The face of a connector, by the numbers molded at its corners.</summary>
+/// <param name="Name">What it is called.</param>
+/// <param name="PrintedView">The side the numbers are read from, or the printed diagram shows.</param>
+/// <param name="View">The side one looks at; left out, the same.</param>
+/// <param name="Rows">The rows, from the top.</param>
+public sealed record ConnectorFace(string? Name = null, ConnectorView? PrintedView = null, ConnectorView? View = null, IReadOnlyList<PinRow>? Rows = null)
+{
+    /// <summary>The face as it is seen, with the pins that matter.</summary>
+    /// <param name="path">Where it stands in the plan.</param>
+    /// <param name="pins">Those pins: what goes there, where the plan says so.</param>
+    /// <exception cref="RefusedInputException">It cannot be, or has no such pin.</exception>
+    public ConnectorDrawing Drawn(string path, IEnumerable<(int Pin, string What, string Path)> pins)
+    {
+        var printed = PrintedView ?? ConnectorView.Wire;
+        var view = View ?? printed;
+        ConnectorPinResult Found(int pin, string at)
+        {
+            try
+            {
+                return new ConnectorPinQuery(Rows, printed, view, pin).Answer();
+            }
+            catch (RefusedInputException refused)
+            {
+                throw new RefusedInputException(refused.Sentences.ToDictionary(s => s.Key == "pin" ? at : $"{path}.{s.Key}", s => s.Value, StringComparer.Ordinal));
+            }
+        }
+
+        // A face nobody counts on yet is held to the same rules.
+        if (Rows is { Count: > 0 })
+        {
+            _ = Found(Rows[0].First, path);
+        }
+
+        var found = pins.Select(p => (p.What, p.Pin, Place: Found(p.Pin, p.Path))).Select(p => new DrawnPin(p.Pin, p.What, p.Place.Row, p.Place.Column, p.Place.Words)).ToList();
+        return new(
+            Name?.Trim() ?? string.Empty,
+            view,
+            view != printed,
+            [.. (Rows ?? []).Select(row => Numbers(row, view != printed))],
+            found);
+    }
+
+    private static List<int> Numbers(PinRow row, bool isMirrored)
+    {
+        var step = row.Last >= row.First ? 1 : -1;
+        var numbers = Enumerable.Range(0, row.Count).Select(i => row.First + (i * step));
+        return [.. isMirrored ? numbers.Reverse() : numbers];
+    }
+}
+
+/// <summary>A pin that matters.</summary>
+/// <param name="Pin">Its number.</param>
+/// <param name="What">What goes there.</param>
+/// <param name="Row">Its row, from the top.</param>
+/// <param name="Column">Which it is from the left, as one looks at it.</param>
+/// <param name="Words">How to count to it.</param>
+public sealed record DrawnPin(int Pin, string What, int Row, int Column, Sentence Words);
+
+/// <summary>A connector as it is seen.</summary>
+/// <param name="Name">What it is called.</param>
+/// <param name="View">The side one looks at.</param>
+/// <param name="Mirrored">True where the printed view is mirrored to it.</param>
+/// <param name="Rows">The numbers of each row, from the left.</param>
+/// <param name="Pins">The pins that matter.</param>
+public sealed record ConnectorDrawing(string Name, ConnectorView View, bool Mirrored, IReadOnlyList<IReadOnlyList<int>> Rows, IReadOnlyList<DrawnPin> Pins);
+
+/// <summary>What a pin or channel did before something else took it.</summary>
+/// <param name="Was">What it was.</param>
+/// <param name="Connector">The connector, by name.</param>
+/// <param name="Pin">The pin.</param>
+/// <param name="Lost">What is lost: a fault code, an emission control, a gauge.</param>
+/// <param name="PutBack">How to put it back.</param>
+public sealed record DisplacedFunction(string? Was = null, string? Connector = null, int? Pin = null, string? Lost = null, string? PutBack = null);
