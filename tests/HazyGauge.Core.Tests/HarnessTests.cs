@@ -267,7 +267,8 @@ public class HarnessTests
         var ledger = new HazeLedger();
         var guessed = Of(Decided with { Supply = SupplyChoice.Constant }, ledger: ledger).Supply;
         guessed.Days!.Value.StandardU.ShouldBeGreaterThan(0);
-        guessed.DaysBudget[0].Source.ShouldBe("harness.drainMa");
+        guessed.DaysBudget[0].ShouldSatisfyAllConditions(l => l.Source.ShouldBe("harness.drainMa"), l => l.Check!.Text.ShouldContain("resistor"));
+        Harness.SourceOf("wires[3].lengthM", 0.1).ShouldBe(new HazeSource("harness.wires[3].lengthM", "Way from end to end"));
         guessed.Findings.Select(f => f.Code).ShouldBe(["supply", "awakeTest"]);
 
         // By hand: 60 Ah, half of it, 25 mA and 3 % in 30 days.

@@ -103,7 +103,7 @@ test("an extender: which pair to test next, every injector seen; a gateway with 
   const boxes = page.getByRole("region", { name: "The injectors' common side" });
   await expect(boxes.getByText("left sides of injector 1 and 2")).toBeVisible();
   const press = (pair: string, what: string) => boxes.getByRole("group", { name: pair }).getByRole("button", { name: what }).click();
-  await press("1 and 2, left", "Nothing");
+  await press("1 and 2, left", "No");
   await expect(boxes.getByText("right sides of injector 1 and 2")).toBeVisible();
   for (const b of [2, 3, 4]) {
     await press(`1 and ${b}, right`, "Beep");

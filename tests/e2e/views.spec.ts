@@ -73,7 +73,7 @@ for (const [theme, size, width, height] of [
       await expectGood(page);
 
       await page.getByRole("link", { name: "Record" }).click();
-      await page.getByRole("button", { name: /^4 E\d/ }).click();
+      await page.getByRole("button", { name: /^5 E\d/ }).click();
       await expect(page.getByText("version 0.")).toBeVisible();
       await expectGood(page);
 

@@ -9079,7 +9079,7 @@ export interface components {
              * @description How a meter is set.
              * @enum {string}
              */
-            mode: "dcVolts" | "frequency" | "ohms";
+            mode: "dcVolts" | "frequency" | "ohms" | "continuity";
             probes: components["schemas"]["Sentence"];
             expected: components["schemas"]["Hazy"];
             /**
@@ -9106,7 +9106,7 @@ export interface components {
          * @description How a meter is set.
          * @enum {string}
          */
-        MeterMode: "dcVolts" | "frequency" | "ohms";
+        MeterMode: "dcVolts" | "frequency" | "ohms" | "continuity";
         /** @description The meter sheet. */
         MeterPart: {
             /** @description The checks that can be made with what is at hand. */

@@ -3,6 +3,7 @@ using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Sensing;
 using HazyGauge.Core.Sentences;
+using HazyGauge.Core.Shop;
 using HazyGauge.Core.Vehicles;
 using HazyGauge.Core.Wiring.Meters;
 using HazyGauge.Core.Wiring.Signal;
@@ -130,7 +131,7 @@ internal sealed class HarnessEvaluation
         }
 
         var recommended = Path == SignalPath.DirectFrequency && _users.Count == 1 ? SupplyChoice.ControllerSupply : SupplyChoice.SwitchedFuse;
-        return new(SupplyAdvice.All, recommended, probed, toTake, largest, drop, days, days is { } d ? HazeBudget.Of(d) : [], Sorted(findings));
+        return new(SupplyAdvice.All, recommended, probed, toTake, largest, drop, days, days is { } d ? HazeBudget.Of(d).With(_survey.AtHand()) : [], Sorted(findings));
     }
 
     private GroundPart Ground(ConverterPath? converter)
@@ -267,7 +268,8 @@ internal sealed class HarnessEvaluation
             _assumed.Add(new(path, field.Label, new(null, usual.Value, field.Unit, null, usual.PlusMinus)));
         }
 
-        return usual.PlusMinus is { } half ? _ledger.Quantity(usual.Value, HazeSource.RectangularU(half), new HazeSource($"harness.{path}", field.Label, HazeShape.Rectangular)) : usual.Value;
+        var check = field.HowTo.Length > 0 ? new HazeCheck(field.HowTo, field.LeftOfDoubt) { Needs = field.Needs } : null;
+        return usual.PlusMinus is { } half ? _ledger.Quantity(usual.Value, HazeSource.RectangularU(half), new HazeSource($"{HarnessStation.Key}.{path}", field.Label, HazeShape.Rectangular, check)) : usual.Value;
     }
 
     private static List<Finding> Sorted(IEnumerable<Finding> findings) => [.. findings.OrderByDescending(f => f.Severity)];

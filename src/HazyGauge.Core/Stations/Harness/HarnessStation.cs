@@ -1,5 +1,6 @@
 using HazyGauge.Core.Fields;
 using HazyGauge.Core.Findings;
+using HazyGauge.Core.Haze;
 using HazyGauge.Core.Parts;
 using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Vehicles;
@@ -28,6 +29,9 @@ public sealed class HarnessStation : Station<HarnessPlan, HarnessResults>
 
     /// <inheritdoc/>
     public override StationProgress NotStarted => HarnessProgress.NotStarted;
+
+    /// <inheritdoc/>
+    public override HazeSource SourceOf(string path, double u) => new($"{Key}.{path}", Field.At(Fields, path)?.Label ?? path);
 
     /// <inheritdoc/>
     public override HarnessResults Evaluate(HarnessPlan plan, StationContext context) =>

@@ -71,7 +71,7 @@ export function ExtenderPanel({ harness }: { harness: HarnessStation }) {
                         choices={[
                           { name: "open", label: "?" },
                           { name: "beep", label: "Beep" },
-                          { name: "none", label: "Nothing" },
+                          { name: "none", label: "No" },
                         ]}
                         chosen={test ? (test.beep ? "beep" : "none") : "open"}
                         onChoose={(name) => {
@@ -80,7 +80,7 @@ export function ExtenderPanel({ harness }: { harness: HarnessStation }) {
                           keep({ beeps: all.length > 0 ? all : undefined });
                         }}
                       />
-                      <span className="hidden print:inline">{test ? (test.beep ? "beep" : "nothing") : ""}</span>
+                      <span className="hidden print:inline">{test ? (test.beep ? "beep" : "no") : ""}</span>
                     </td>
                   );
                 })}

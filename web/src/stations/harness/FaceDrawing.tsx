@@ -4,6 +4,8 @@ import type { ConnectorDrawing } from "./types";
 const pitch = 38;
 const size = 28;
 const edge = 22;
+/** Below this a number cannot be read; then the face is scrolled. */
+const leastPitch = 27;
 
 /** A connector's face as one looks at it: a cavity for each pin, the corners numbered as they are molded, the pins that matter filled. */
 export function FaceDrawing({ face }: { face: ConnectorDrawing }) {
@@ -18,7 +20,8 @@ export function FaceDrawing({ face }: { face: ConnectorDrawing }) {
         width={width}
         height={height}
         viewBox={`0 0 ${width} ${height}`}
-        className="mt-2 h-auto print:max-w-full"
+        className="mt-2 h-auto max-w-full"
+        style={{ minWidth: most * leastPitch }}
         role="img"
         aria-label={`${face.name} from the ${face.view} side: ${face.pins.map((p) => p.words.text).join(" ")}`}
       >

@@ -23,7 +23,7 @@ import { WiringDiagram } from "./WiringDiagram";
 /** Whose sheet it is, where it lies by itself. */
 function OfJob() {
   const { job } = useJobContext();
-  return <span className="hidden print:inline">: {[job.name, job.vehicle].filter(Boolean).join(", ")}</span>;
+  return <p className="hidden text-[0.8rem] print:block">{[job.name, job.vehicle].filter(Boolean).join(", ")}</p>;
 }
 
 /** On paper the wiring sheet and the meter sheet are a page each, behind everything else. */
@@ -111,8 +111,8 @@ export function HarnessPage() {
         <section className="panel print:break-before-page print:border-0 print:p-0" aria-labelledby="diagram-title">
           <h2 id="diagram-title" className="panel-title">
             Wiring diagram
-            <OfJob />
           </h2>
+          <OfJob />
           {lastResults && <WiringDiagram results={lastResults} plan={document} />}
         </section>
         <div className="no-print">{said(lastResults?.wires.findings)}</div>
@@ -145,9 +145,9 @@ export function HarnessPage() {
     Boxes: (
       <div className="grid gap-4">
         <div className="no-print">{before}</div>
-        {said([...(lastResults?.extender?.findings ?? []), ...(lastResults?.gateway?.findings ?? [])])}
         <ExtenderPanel harness={harness} />
         <GatewayPanel harness={harness} />
+        {said([...(lastResults?.extender?.findings ?? []), ...(lastResults?.gateway?.findings ?? [])])}
       </div>
     ),
     Meter: (

@@ -16,8 +16,8 @@ export function MeterPanel({ harness, title }: { harness: HarnessStation; title:
     <section className="panel print:break-before-page print:border-0 print:p-0" aria-labelledby="meter-title">
       <h2 id="meter-title" className="panel-title">
         What the meter should show
-        {title}
       </h2>
+      {title}
       {lines.length === 0 && <p className="mt-2 text-ink-2">Nothing can be checked with what is at hand.</p>}
       <ol className="divide-y divide-rule">
         {lines.map((line, i) => (

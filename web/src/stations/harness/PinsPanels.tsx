@@ -106,10 +106,10 @@ function SeatRow({ harness, wire }: { harness: HarnessStation; wire: PlannedWire
   const connectors = (document.connectors ?? []).map((c) => c.name ?? "").filter(Boolean);
   const reading = lastResults?.pins.seats.find((s) => s.wire === id)?.reading;
   return (
-    <li className={`grid grid-cols-[1.9rem_1fr] items-center gap-x-3 gap-y-2 py-2.5 lg:grid-cols-[1.9rem_1fr_7rem_10rem_28rem]`}>
+    <li className="grid grid-cols-[1.9rem_1fr_6.5rem] items-center gap-x-3 gap-y-2 py-2.5 lg:grid-cols-[1.9rem_1fr_7rem_10rem_28rem]">
       <span className="reading rounded-full border border-edge text-center leading-[1.8rem]">{wire.number}</span>
       <p>{to}</p>
-      <div className="col-start-2 lg:col-start-3">
+      <div className="col-start-3">
         <NumberField
           label={`Pin of wire ${wire.number}`}
           value={note.pin ?? null}
@@ -117,7 +117,7 @@ function SeatRow({ harness, wire }: { harness: HarnessStation; wire: PlannedWire
           onChange={(pin) => setDraft(withNote(document, id, { pin: pin ?? undefined }))}
         />
       </div>
-      <div className="col-start-2 empty:hidden lg:col-start-4 lg:empty:block">
+      <div className="col-span-2 col-start-2 empty:hidden lg:col-span-1 lg:col-start-4 lg:empty:block">
         {(connectors.length > 1 || note.connector) && (
           <SelectField
             label={`Connector of wire ${wire.number}`}
@@ -131,7 +131,7 @@ function SeatRow({ harness, wire }: { harness: HarnessStation; wire: PlannedWire
         )}
       </div>
       {note.pin != null && (
-        <div className="col-start-2 flex flex-wrap gap-x-5 pl-3 lg:col-start-5">
+        <div className="col-span-2 col-start-2 flex flex-wrap gap-x-5 pl-3 lg:col-span-1 lg:col-start-5">
           {proofs.map(({ name, label }) => (
             <label key={name} className="flex min-h-[44px] cursor-pointer items-center gap-3">
               <Mark

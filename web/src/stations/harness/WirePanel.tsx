@@ -63,12 +63,12 @@ function WireRow({ harness, wire }: { harness: HarnessStation; wire: PlannedWire
   const field = (name: string) => items.find((i) => i.path === name);
   return (
     <li className="py-2.5">
-      <div className="grid grid-cols-[1.9rem_1fr] items-end gap-x-3 gap-y-2 md:grid-cols-[1.9rem_1fr_9rem_8rem_6rem]">
+      <div className="grid grid-cols-[1.9rem_1fr_8.6rem] items-end gap-x-3 gap-y-1 md:grid-cols-[1.9rem_1fr_9rem_8rem_6rem]">
         <span className="reading self-center rounded-full border border-edge text-center leading-[1.8rem]">{wire.number}</span>
         <p className="self-center">
           {from} <span className="text-ink-3">to</span> <b>{to}</b>
         </p>
-        <div className="col-start-2 md:col-start-3">
+        <div className="col-start-3">
           <NumberField
             label={`Way of wire ${wire.number}`}
             path="wires.lengthM"
@@ -78,7 +78,7 @@ function WireRow({ harness, wire }: { harness: HarnessStation; wire: PlannedWire
             onChange={(lengthM) => set({ lengthM: lengthM ?? undefined })}
           />
         </div>
-        <p className="col-start-2 self-center text-ink-2 md:col-start-4">
+        <p className="col-start-2 self-center text-ink-2 md:col-start-4 md:row-start-1">
           {wire.cutM ? (
             <>
               cut <span className="reading whitespace-nowrap text-base-content">{units.plain(wire.cutM.value, "metre", 2)}</span>
@@ -89,7 +89,7 @@ function WireRow({ harness, wire }: { harness: HarnessStation; wire: PlannedWire
         </p>
         <button
           type="button"
-          className="btn btn-ghost col-start-2 justify-self-start md:col-start-5"
+          className="btn btn-ghost col-start-3 justify-self-start md:col-start-5 md:row-start-1"
           aria-expanded={open}
           onClick={() => setOpen(!open)}
         >
