@@ -105,6 +105,9 @@ public enum Unit
     /// <summary>Capacitance, nF.</summary>
     Nanofarad,
 
+    /// <summary>Small voltage, mV.</summary>
+    Millivolt,
+
     /// <summary>Time, days.</summary>
     Days,
 }

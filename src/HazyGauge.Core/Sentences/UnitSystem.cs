@@ -64,6 +64,7 @@ public sealed record UnitStyle(string Metric, string Us, double Factor, double O
         [Unit.AmpereHours] = Same(" Ah", 0),
         [Unit.SquareMillimetre] = Same(" mm²", 2),
         [Unit.Nanofarad] = Same(" nF", 2),
+        [Unit.Millivolt] = Same(" mV", 0),
         [Unit.Days] = Same(" days", 0),
     };
 

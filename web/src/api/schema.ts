@@ -4518,7 +4518,7 @@ export interface components {
              * @description What it is measured in.
              * @enum {string}
              */
-            unit?: "none" | "ethanolPct" | "percent" | "celsius" | "kelvinStep" | "kpa" | "kw" | "litres" | "lph" | "cc" | "ccPerRev" | "ccPerMin" | "gPerKwh" | "gPerS" | "metre" | "millimetre" | "kgPerM3" | "watt" | "wattPerK" | "rpm" | "volt" | "ohm" | "hertz" | "milliseconds" | "microseconds" | "msPer100Kpa" | "minutes" | "seconds" | "degrees" | "milliampere" | "ampere" | "ampereHours" | "squareMillimetre" | "nanofarad" | "days";
+            unit?: "none" | "ethanolPct" | "percent" | "celsius" | "kelvinStep" | "kpa" | "kw" | "litres" | "lph" | "cc" | "ccPerRev" | "ccPerMin" | "gPerKwh" | "gPerS" | "metre" | "millimetre" | "kgPerM3" | "watt" | "wattPerK" | "rpm" | "volt" | "ohm" | "hertz" | "milliseconds" | "microseconds" | "msPer100Kpa" | "minutes" | "seconds" | "degrees" | "milliampere" | "ampere" | "ampereHours" | "squareMillimetre" | "nanofarad" | "millivolt" | "days";
             /**
              * Format: double
              * @description How far off it may be, % of it; null where it is a usual figure without haze.
@@ -5915,7 +5915,7 @@ export interface components {
              * @description Its number.
              */
             pin: number;
-            /** @description What goes there. */
+            /** @description What goes there, or gave way there. */
             what: string;
             /**
              * Format: int32
@@ -5928,6 +5928,8 @@ export interface components {
              */
             column: number;
             words: components["schemas"]["Sentence"];
+            /** @description True where something gave way there. */
+            gaveWay: boolean;
         };
         /** @description A job to make out of another. */
         DuplicateRequest: {
@@ -6524,7 +6526,7 @@ export interface components {
              * @description What the number is measured in.
              * @enum {string}
              */
-            unit?: "none" | "ethanolPct" | "percent" | "celsius" | "kelvinStep" | "kpa" | "kw" | "litres" | "lph" | "cc" | "ccPerRev" | "ccPerMin" | "gPerKwh" | "gPerS" | "metre" | "millimetre" | "kgPerM3" | "watt" | "wattPerK" | "rpm" | "volt" | "ohm" | "hertz" | "milliseconds" | "microseconds" | "msPer100Kpa" | "minutes" | "seconds" | "degrees" | "milliampere" | "ampere" | "ampereHours" | "squareMillimetre" | "nanofarad" | "days";
+            unit?: "none" | "ethanolPct" | "percent" | "celsius" | "kelvinStep" | "kpa" | "kw" | "litres" | "lph" | "cc" | "ccPerRev" | "ccPerMin" | "gPerKwh" | "gPerS" | "metre" | "millimetre" | "kgPerM3" | "watt" | "wattPerK" | "rpm" | "volt" | "ohm" | "hertz" | "milliseconds" | "microseconds" | "msPer100Kpa" | "minutes" | "seconds" | "degrees" | "milliampere" | "ampere" | "ampereHours" | "squareMillimetre" | "nanofarad" | "millivolt" | "days";
         };
         /** @description A figure that differs between two documents of a station. */
         FigureChange: {
@@ -9096,7 +9098,7 @@ export interface components {
              * @description What a number of a sentence is measured in. Stored and sent in the metric unit, always; shown in the units one chooses.
              * @enum {string}
              */
-            unit: "none" | "ethanolPct" | "percent" | "celsius" | "kelvinStep" | "kpa" | "kw" | "litres" | "lph" | "cc" | "ccPerRev" | "ccPerMin" | "gPerKwh" | "gPerS" | "metre" | "millimetre" | "kgPerM3" | "watt" | "wattPerK" | "rpm" | "volt" | "ohm" | "hertz" | "milliseconds" | "microseconds" | "msPer100Kpa" | "minutes" | "seconds" | "degrees" | "milliampere" | "ampere" | "ampereHours" | "squareMillimetre" | "nanofarad" | "days";
+            unit: "none" | "ethanolPct" | "percent" | "celsius" | "kelvinStep" | "kpa" | "kw" | "litres" | "lph" | "cc" | "ccPerRev" | "ccPerMin" | "gPerKwh" | "gPerS" | "metre" | "millimetre" | "kgPerM3" | "watt" | "wattPerK" | "rpm" | "volt" | "ohm" | "hertz" | "milliseconds" | "microseconds" | "msPer100Kpa" | "minutes" | "seconds" | "degrees" | "milliampere" | "ampere" | "ampereHours" | "squareMillimetre" | "nanofarad" | "millivolt" | "days";
             missMeans: components["schemas"]["Sentence"];
             read: null | components["schemas"]["Hazy"];
             /** @description True where that is right; null likewise. */
@@ -11455,7 +11457,7 @@ export interface components {
          * @description What a number of a sentence is measured in. Stored and sent in the metric unit, always; shown in the units one chooses.
          * @enum {string}
          */
-        Unit: "none" | "ethanolPct" | "percent" | "celsius" | "kelvinStep" | "kpa" | "kw" | "litres" | "lph" | "cc" | "ccPerRev" | "ccPerMin" | "gPerKwh" | "gPerS" | "metre" | "millimetre" | "kgPerM3" | "watt" | "wattPerK" | "rpm" | "volt" | "ohm" | "hertz" | "milliseconds" | "microseconds" | "msPer100Kpa" | "minutes" | "seconds" | "degrees" | "milliampere" | "ampere" | "ampereHours" | "squareMillimetre" | "nanofarad" | "days";
+        Unit: "none" | "ethanolPct" | "percent" | "celsius" | "kelvinStep" | "kpa" | "kw" | "litres" | "lph" | "cc" | "ccPerRev" | "ccPerMin" | "gPerKwh" | "gPerS" | "metre" | "millimetre" | "kgPerM3" | "watt" | "wattPerK" | "rpm" | "volt" | "ohm" | "hertz" | "milliseconds" | "microseconds" | "msPer100Kpa" | "minutes" | "seconds" | "degrees" | "milliampere" | "ampere" | "ampereHours" | "squareMillimetre" | "nanofarad" | "millivolt" | "days";
         /** @description A file that was taken in. */
         UploadedFile: {
             sha256: string;

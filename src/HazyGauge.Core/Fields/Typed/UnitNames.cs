@@ -70,6 +70,7 @@ internal static class UnitNames
         [Unit.AmpereHours] = ("charge of a battery", [(new("Ah", 1), "ah amphours amp-hours")]),
         [Unit.SquareMillimetre] = ("cross section", [(new("mm²", 1), "mm2 sqmm qmm")]),
         [Unit.Nanofarad] = ("capacitance", [(new("nF", 1), "nf"), (new("pF", 0.001), "pf"), (new("µF", 1000), "µf uf μf")]),
+        [Unit.Millivolt] = ("voltage", [(new("mV", 1), "mv millivolt millivolts"), (new("V", 1000), "v volt volts vdc")]),
         [Unit.Days] = ("time", [(new("days", 1), "d day days"), (new("h", 1.0 / 24), "h hr hrs hour hours"), (new("weeks", 7), "w week weeks")]),
     };
 

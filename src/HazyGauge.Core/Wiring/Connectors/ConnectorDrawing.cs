@@ -12,9 +12,9 @@ public sealed record ConnectorFace(string? Name = null, ConnectorView? PrintedVi
 {
     /// <summary>The face as it is seen, with the pins that matter.</summary>
     /// <param name="path">Where it stands in the plan.</param>
-    /// <param name="pins">Those pins: what goes there, where the plan says so.</param>
+    /// <param name="pins">Those pins.</param>
     /// <exception cref="RefusedInputException">It cannot be, or has no such pin.</exception>
-    public ConnectorDrawing Drawn(string path, IEnumerable<(int Pin, string What, string Path)> pins)
+    public ConnectorDrawing Drawn(string path, IEnumerable<WantedPin> pins)
     {
         var printed = PrintedView ?? ConnectorView.Wire;
         var view = View ?? printed;
@@ -36,13 +36,13 @@ public sealed record ConnectorFace(string? Name = null, ConnectorView? PrintedVi
             _ = Found(Rows[0].First, path);
         }
 
-        var found = pins.Select(p => (p.What, p.Pin, Place: Found(p.Pin, p.Path))).Select(p => new DrawnPin(p.Pin, p.What, p.Place.Row, p.Place.Column, p.Place.Words)).ToList();
-        return new(
-            Name?.Trim() ?? string.Empty,
-            view,
-            view != printed,
-            [.. (Rows ?? []).Select(row => Numbers(row, view != printed))],
-            found);
+        DrawnPin Drawn(WantedPin wanted)
+        {
+            var place = Found(wanted.Pin, wanted.Path);
+            return new(wanted.Pin, wanted.What, place.Row, place.Column, place.Words, wanted.GaveWay);
+        }
+
+        return new(Name?.Trim() ?? string.Empty, view, view != printed, [.. (Rows ?? []).Select(row => Numbers(row, view != printed))], [.. pins.Select(Drawn)]);
     }
 
     private static List<int> Numbers(PinRow row, bool isMirrored)
@@ -53,13 +53,21 @@ public sealed record ConnectorFace(string? Name = null, ConnectorView? PrintedVi
     }
 }
 
+/// <summary>A pin to be counted to.</summary>
+/// <param name="Pin">Its number.</param>
+/// <param name="What">What goes there, or gave way there.</param>
+/// <param name="Path">Where the plan says so.</param>
+/// <param name="GaveWay">True where something gave way there.</param>
+public sealed record WantedPin(int Pin, string What, string Path, bool GaveWay);
+
 /// <summary>A pin that matters.</summary>
 /// <param name="Pin">Its number.</param>
-/// <param name="What">What goes there.</param>
+/// <param name="What">What goes there, or gave way there.</param>
 /// <param name="Row">Its row, from the top.</param>
 /// <param name="Column">Which it is from the left, as one looks at it.</param>
 /// <param name="Words">How to count to it.</param>
-public sealed record DrawnPin(int Pin, string What, int Row, int Column, Sentence Words);
+/// <param name="GaveWay">True where something gave way there.</param>
+public sealed record DrawnPin(int Pin, string What, int Row, int Column, Sentence Words, bool GaveWay);
 
 /// <summary>A connector as it is seen.</summary>
 /// <param name="Name">What it is called.</param>

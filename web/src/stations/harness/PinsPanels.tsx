@@ -1,18 +1,20 @@
+import { useCatalogue } from "../../fields/catalogue";
 import { Mark } from "../../fields/Mark";
 import { NumberField } from "../../fields/NumberField";
 import { SelectField } from "../../fields/SelectField";
+import { ThingList } from "../../fields/ThingList";
 import { Fold } from "../../shell/Fold";
 import { Segment } from "../../shell/Segment";
 import { useUnits } from "../../words/useUnits";
-import { Answers } from "./Answers";
 import { FaceDrawing } from "./FaceDrawing";
-import { noteOf, notePath, withNote } from "./notes";
-import type { HarnessStation, PlannedWire } from "./types";
+import { noteOf, notePath, withConnectors, withNote } from "./notes";
+import type { HarnessPlan, HarnessStation, PlannedWire } from "./types";
 
 /** The connectors as they are seen, counted to the pins that matter. */
 export function FacesPanel({ harness }: { harness: HarnessStation }) {
-  const { document, setDraft, lastResults } = harness;
+  const { document, setDraft, lastResults, errorFor } = harness;
   const units = useUnits();
+  const field = useCatalogue("harness");
   const faces = lastResults?.pins.connectors ?? [];
   return (
     <section className={`panel ${faces.length === 0 ? "no-print" : "print:border-0 print:p-0"}`} aria-labelledby="faces-title">
@@ -50,8 +52,12 @@ export function FacesPanel({ harness }: { harness: HarnessStation }) {
           <FaceDrawing face={face} />
           <ul className="mt-2 grid gap-1">
             {face.pins.map((pin) => (
-              <li key={`${pin.pin} ${pin.what}`}>
-                <b>{pin.what}.</b> {units.say(pin.words)}
+              <li key={`${pin.pin} ${pin.what} ${pin.gaveWay}`}>
+                <b>
+                  {pin.gaveWay && "Gave way here: "}
+                  {pin.what}.
+                </b>{" "}
+                {units.say(pin.words)}
               </li>
             ))}
           </ul>
@@ -67,7 +73,12 @@ export function FacesPanel({ harness }: { harness: HarnessStation }) {
         </ul>
       )}
       <Fold title="Faces and corners" open={faces.length === 0}>
-        <Answers harness={harness} paths={["connectors"]} columns="grid-cols-1" />
+        <ThingList
+          field={field("connectors")}
+          things={document.connectors ?? []}
+          errorFor={errorFor}
+          onChange={(connectors) => setDraft(withConnectors(document, connectors as HarnessPlan["connectors"]))}
+        />
       </Fold>
     </section>
   );
