@@ -257,6 +257,9 @@ public class HarnessTests
         Should.Throw<RefusedInputException>(() => Of(whole with { Wires = [new("signal-cabin-reader", Pin: 3, Connector: "Other")] })).Errors.Keys.ShouldBe(["wires[0].connector"]);
         Should.Throw<RefusedInputException>(() => Of(whole with { Inputs = [new("A", ThresholdLowV: 4)] })).Errors.Keys.ShouldBe(["inputs[0].thresholdHighV"]);
 
+        Should.Throw<RefusedInputException>(() => Of(whole with { Connectors = [.. whole.Connectors!, new("main")] })).Errors.Keys.ShouldContain("connectors[1].name");
+        Of(whole with { Connectors = [new("Main")] }).Pins.ShouldSatisfyAllConditions(p => p.Connectors.Single().Pins.ShouldBeEmpty(), p => p.Findings.Single().Code.ShouldBe("corners-0"));
+
         // Notes of a user that was renamed are kept, and said.
         Of(whole, TwoUsers with { Users = [new(SensorUserKind.Controller, Name: "Another")] }).Wires.Forgotten.ShouldBe(["signal-engine-controller"]);
     }

@@ -57,6 +57,12 @@ public class HarnessTests(App app) : IClassFixture<App>
         // Refused where it was typed, and nothing saved.
         var (refused, _) = await app.SaveAsync(job, Plan.Replace("\"pin\": 40", "\"pin\": 54", StringComparison.Ordinal), etag!, 422, slug: "harness");
         ((string)refused["errors"]!["wires[0].pin"]![0]!).ShouldContain("no pin 54");
+        foreach (var (pin, field) in new[] { ("\"pin\": 40", "wires[0].pin"), ("\"first\": 33", "connectors[0].rows[1].first") })
+        {
+            var (half, _) = await app.SaveAsync(job, Plan.Replace(pin, $"{pin}.5", StringComparison.Ordinal), etag!, 422, slug: "harness");
+            ((string)half["errors"]![field]![0]!).ShouldBe("This must be a whole number, like 4.");
+        }
+
         (await app.SaveAsync(job, Plan.Replace("\"first\": 33", "\"first\": 30", StringComparison.Ordinal), etag!, 422, slug: "harness")).Body["errors"]!.AsObject().Select(e => e.Key).ShouldBe(["connectors[0].rows[1]"]);
     }
 }

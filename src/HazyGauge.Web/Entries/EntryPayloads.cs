@@ -35,7 +35,7 @@ internal sealed class EntryPayloads(JsonSerializerOptions json)
         }
         catch (JsonException malformed)
         {
-            throw malformed.InWords(string.Empty, $"an entry of kind {kind.Slug}").Under("payload", string.Empty);
+            throw malformed.InWords(string.Empty, $"an entry of kind {kind.Slug}", type).Under("payload", string.Empty);
         }
         catch (RefusedInputException refused)
         {

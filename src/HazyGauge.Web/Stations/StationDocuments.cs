@@ -32,7 +32,7 @@ internal sealed class StationDocuments(JsonSerializerOptions json)
         }
         catch (JsonException malformed)
         {
-            throw malformed.InWords("document", $"a document of the {station.Name} station");
+            throw malformed.InWords("document", $"a document of the {station.Name} station", station.PlanType);
         }
     }
 

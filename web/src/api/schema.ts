@@ -5613,6 +5613,8 @@ export interface components {
             view?: "wire" | "mating";
             /** @description The rows, from the top. */
             rows?: null | components["schemas"]["PinRow"][];
+            /** @description True where the numbers at its corners are known. */
+            hasCorners?: boolean;
         };
         /** @description A pin to be found on a connector by counting. */
         ConnectorPinQuery: {
@@ -10358,7 +10360,9 @@ export interface components {
             number: number;
             /** @description True where it clicked, is locked, and held a tug. */
             byHand: boolean;
-            /** @description True where the reading that proves it is right; null where there is none yet, or none by itself. */
+            /** @description The check of the meter sheet that goes through it alone; null where none does. */
+            check: null | string;
+            /** @description True where that was read and is right; null where it was not read. */
             reading: null | boolean;
         };
         /** @description How a sensor is held, and what is near it. */

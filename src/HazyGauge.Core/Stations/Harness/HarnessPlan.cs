@@ -120,6 +120,15 @@ public sealed record HarnessPlan
     internal void Check()
     {
         var check = new InputCheck();
+        var names = (Connectors ?? []).Select(c => c.Name?.Trim()).ToList();
+        for (var i = 0; i < names.Count; i++)
+        {
+            if (names.Take(i).Contains(names[i], StringComparer.OrdinalIgnoreCase))
+            {
+                check.Refuse($"connectors[{i}].name", "Two connectors are called the same: give each a name of its own.");
+            }
+        }
+
         for (var i = 0; i < (Wires?.Count ?? 0); i++)
         {
             var note = Wires![i];

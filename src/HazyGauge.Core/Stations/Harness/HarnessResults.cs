@@ -97,8 +97,9 @@ public sealed record PinsPart(IReadOnlyList<ConnectorDrawing> Connectors, IReadO
 /// <param name="Wire">The wire's id.</param>
 /// <param name="Number">Its number on the sheet.</param>
 /// <param name="ByHand">True where it clicked, is locked, and held a tug.</param>
-/// <param name="Reading">True where the reading that proves it is right; null where there is none yet, or none by itself.</param>
-public sealed record SeatProof(string Wire, int Number, bool ByHand, bool? Reading);
+/// <param name="Check">The check of the meter sheet that goes through it alone; null where none does.</param>
+/// <param name="Reading">True where that was read and is right; null where it was not read.</param>
+public sealed record SeatProof(string Wire, int Number, bool ByHand, string? Check, bool? Reading);
 
 /// <summary>The meter sheet.</summary>
 /// <param name="Lines">The checks that can be made with what is at hand.</param>

@@ -18,8 +18,16 @@ internal static class PinsEvaluation
             FormattableString.Invariant($"twice-{face.Name}-{g.Key}"), Severity.Stop, Sentence.Of($"Two wires go to pin {g.Key:0} of {face.Name}: one of them is counted wrong."))));
         var notPutBack = (plan.Displaced ?? []).Where(d => string.IsNullOrWhiteSpace(d.PutBack)).Select((d, i) => new Finding(
             FormattableString.Invariant($"putBack-{i}"), Severity.Caution, $"{Wording.Begun(d.Was ?? "Something")} gave way, and how to put it back is not said."));
-        var seats = wires.Where(w => w.Seated is not null).Select(w => new SeatProof(w.Wire.Id, w.Number, w.Seated == true, meter.Lines.FirstOrDefault(l => l.Id == MeterSheet.ProofOf(w.Wire))?.Agrees));
-        return new(faces, [.. seats], [.. twice, .. notPutBack]);
+        var seats = wires.Where(w => w.Seated is not null).Select(w => ProofOf(w, meter));
+        var withoutCorners = (plan.Connectors ?? []).Where(c => !c.HasCorners).Select((c, i) => new Finding(FormattableString.Invariant($"corners-{i}"), Severity.Info, $"{Wording.Begun(c.Name ?? "A connector")}: read the numbers molded at its corners, row by row, then its pins are counted."));
+        return new(faces, [.. seats], [.. twice, .. notPutBack, .. withoutCorners]);
+    }
+
+    private static SeatProof ProofOf(PlannedWire wire, MeterPart meter)
+    {
+        var check = MeterSheet.ProofOf(wire.Wire);
+        var line = meter.Lines.FirstOrDefault(l => l.Id == check);
+        return new(wire.Wire.Id, wire.Number, wire.Seated == true, line?.Id, line?.Agrees);
     }
 
     // The pins that matter: those wires go to, and those something gave way at; each with where the plan says so.

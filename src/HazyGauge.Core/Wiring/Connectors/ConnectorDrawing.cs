@@ -10,6 +10,9 @@ namespace HazyGauge.Core.Wiring.Connectors;
 /// <param name="Rows">The rows, from the top.</param>
 public sealed record ConnectorFace(string? Name = null, ConnectorView? PrintedView = null, ConnectorView? View = null, IReadOnlyList<PinRow>? Rows = null)
 {
+    /// <summary>True where the numbers at its corners are known.</summary>
+    public bool HasCorners => Rows is { Count: > 0 };
+
     /// <summary>The face as it is seen, with the pins that matter.</summary>
     /// <param name="path">Where it stands in the plan.</param>
     /// <param name="pins">Those pins.</param>
@@ -31,9 +34,9 @@ public sealed record ConnectorFace(string? Name = null, ConnectorView? PrintedVi
         }
 
         // A face nobody counts on yet is held to the same rules.
-        if (Rows is { Count: > 0 })
+        if (HasCorners)
         {
-            _ = Found(Rows[0].First, path);
+            _ = Found(Rows![0].First, path);
         }
 
         DrawnPin Drawn(WantedPin wanted)
@@ -42,7 +45,10 @@ public sealed record ConnectorFace(string? Name = null, ConnectorView? PrintedVi
             return new(wanted.Pin, wanted.What, place.Row, place.Column, place.Words, wanted.GaveWay);
         }
 
-        return new(Name?.Trim() ?? string.Empty, view, view != printed, [.. (Rows ?? []).Select(row => Numbers(row, view != printed))], [.. pins.Select(Drawn)]);
+        // Before its corners are read nothing can be counted on it.
+        return HasCorners
+            ? new(Name?.Trim() ?? string.Empty, view, view != printed, [.. Rows!.Select(row => Numbers(row, view != printed))], [.. pins.Select(Drawn)])
+            : new(Name?.Trim() ?? string.Empty, view, false, [], []);
     }
 
     private static List<int> Numbers(PinRow row, bool isMirrored)

@@ -115,7 +115,7 @@ function SeatRow({ harness, wire }: { harness: HarnessStation; wire: PlannedWire
   const { id, to } = wire.wire;
   const note = noteOf(document, id);
   const connectors = (document.connectors ?? []).map((c) => c.name ?? "").filter(Boolean);
-  const reading = lastResults?.pins.seats.find((s) => s.wire === id)?.reading;
+  const seat = lastResults?.pins.seats.find((s) => s.wire === id);
   return (
     <li className="grid grid-cols-[1.9rem_1fr_6.5rem] items-center gap-x-3 gap-y-2 py-2.5 lg:grid-cols-[1.9rem_1fr_7rem_10rem_28rem]">
       <span className="reading rounded-full border border-edge text-center leading-[1.8rem]">{wire.number}</span>
@@ -156,13 +156,17 @@ function SeatRow({ harness, wire }: { harness: HarnessStation; wire: PlannedWire
               </span>
             </label>
           ))}
-          <span className="flex min-h-[44px] items-center text-ink-2">
-            {reading == null ? (
-              "no reading yet"
-            ) : (
-              <b className={reading ? "text-base-content" : "text-stop"}>{reading ? "reading right" : "reading wrong"}</b>
-            )}
-          </span>
+          {seat?.check && (
+            <span className="flex min-h-[44px] items-center text-ink-2">
+              {seat.reading == null ? (
+                "no reading yet"
+              ) : (
+                <b className={seat.reading ? "text-base-content" : "text-stop"}>
+                  {seat.reading ? "reading right" : "reading wrong"}
+                </b>
+              )}
+            </span>
+          )}
         </div>
       )}
     </li>

@@ -43,7 +43,7 @@ export function WirePanel({ harness }: { harness: HarnessStation }) {
       </div>
       <ol className="no-print divide-y divide-rule">
         {wires.map((wire) => (
-          <WireRow key={wire.wire.id} harness={harness} wire={wire} />
+          <WireRow key={wire.wire.id} harness={harness} wire={wire} twisted={twistedWith(wire, wires)} />
         ))}
       </ol>
       <WireTable wires={wires} />
@@ -52,7 +52,13 @@ export function WirePanel({ harness }: { harness: HarnessStation }) {
   );
 }
 
-function WireRow({ harness, wire }: { harness: HarnessStation; wire: PlannedWire }) {
+/** The wire it is twisted with, in words. */
+function twistedWith({ wire }: PlannedWire, wires: readonly PlannedWire[]): string | null {
+  const other = wire.twisted && wires.find((w) => w.wire.id === wire.twisted);
+  return other ? `twisted with ${other.number}` : null;
+}
+
+function WireRow({ harness, wire, twisted }: { harness: HarnessStation; wire: PlannedWire; twisted: string | null }) {
   const { document, setDraft, errorFor } = harness;
   const units = useUnits();
   const items = useCatalogue("harness")("wires").items;
@@ -67,6 +73,7 @@ function WireRow({ harness, wire }: { harness: HarnessStation; wire: PlannedWire
         <span className="reading self-center rounded-full border border-edge text-center leading-[1.8rem]">{wire.number}</span>
         <p className="self-center">
           {from} <span className="text-ink-3">to</span> <b>{to}</b>
+          {twisted && <span className="text-ink-2">, {twisted}</span>}
         </p>
         <div className="col-start-3">
           <NumberField
@@ -171,30 +178,35 @@ function WireTable({ wires }: { wires: readonly PlannedWire[] }) {
         </tr>
       </thead>
       <tbody>
-        {wires.map(({ number, wire, cutM, areaMm2, note }) => (
-          <tr key={wire.id} className="border-b border-rule align-top">
-            <td className="reading py-1 pr-2">{number}</td>
-            <td className="py-1 pr-2">{wire.from}</td>
-            <td className="py-1 pr-2">
-              {wire.to}
-              {note?.pin != null && `, ${[note.connector, `pin ${note.pin}`].filter(Boolean).join(" ")}`}
-            </td>
-            <td className="reading whitespace-nowrap py-1 pr-2">{cutM ? units.plain(cutM.value, "metre", 2) : ""}</td>
-            <td className="reading whitespace-nowrap py-1 pr-2">{units.plain(areaMm2, "squareMillimetre", 2)}</td>
-            <td className="py-1 pr-2">
-              {[note?.joint && joints.get(note.joint), note?.terminal, note?.sleeve].filter(Boolean).join(", ")}
-            </td>
-            <td className="py-1 pr-2">{[note?.route, note?.grommet, note?.colour].filter(Boolean).join(", ")}</td>
-            <td className="whitespace-nowrap py-1">
-              {(["clicked", "locked", "tugged"] as const).map((proof) => (
-                <span
-                  key={proof}
-                  className={`mr-1 inline-block size-[0.7rem] border border-base-content ${note?.[proof] ? "bg-base-content" : ""}`}
-                />
-              ))}
-            </td>
-          </tr>
-        ))}
+        {wires.map((planned) => {
+          const { number, wire, cutM, areaMm2, note } = planned;
+          return (
+            <tr key={wire.id} className="border-b border-rule align-top">
+              <td className="reading py-1 pr-2">{number}</td>
+              <td className="py-1 pr-2">{wire.from}</td>
+              <td className="py-1 pr-2">
+                {wire.to}
+                {note?.pin != null && `, ${[note.connector, `pin ${note.pin}`].filter(Boolean).join(" ")}`}
+              </td>
+              <td className="reading whitespace-nowrap py-1 pr-2">{cutM ? units.plain(cutM.value, "metre", 2) : ""}</td>
+              <td className="reading whitespace-nowrap py-1 pr-2">{units.plain(areaMm2, "squareMillimetre", 2)}</td>
+              <td className="py-1 pr-2">
+                {[note?.joint && joints.get(note.joint), note?.terminal, note?.sleeve].filter(Boolean).join(", ")}
+              </td>
+              <td className="py-1 pr-2">
+                {[twistedWith(planned, wires), note?.route, note?.grommet, note?.colour].filter(Boolean).join(", ")}
+              </td>
+              <td className="whitespace-nowrap py-1">
+                {(["clicked", "locked", "tugged"] as const).map((proof) => (
+                  <span
+                    key={proof}
+                    className={`mr-1 inline-block size-[0.7rem] border border-base-content ${note?.[proof] ? "bg-base-content" : ""}`}
+                  />
+                ))}
+              </td>
+            </tr>
+          );
+        })}
       </tbody>
     </table>
   );
