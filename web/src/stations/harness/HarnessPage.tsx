@@ -6,6 +6,7 @@ import { Columns } from "../../shell/Columns";
 import { Findings } from "../../shell/Findings";
 import { StepPages } from "../../shell/StepPages";
 import { Steps } from "../../shell/Steps";
+import { useMedia } from "../../shell/useMedia";
 import { useUnits } from "../../words/useUnits";
 import { StationFrame } from "../StationFrame";
 import { AdvicePanel } from "./AdvicePanel";
@@ -45,6 +46,9 @@ export function HarnessPage() {
       <b>Before you start.</b> {units.say(lastResults.wires.before)}
     </p>
   );
+  // In the hand the pins come first: the faces are as tall as the screen.
+  const isNarrow = useMedia("(width < 48rem)");
+  const faces = <FacesPanel harness={harness} />;
   const pages: Record<StepName, ReactNode> = {
     Supply: (
       <div className="print:hidden">
@@ -130,9 +134,10 @@ export function HarnessPage() {
     Pins: (
       <div>
         <div className="no-print">{before}</div>
-        <FacesPanel harness={harness} />
+        {!isNarrow && faces}
         {said(lastResults?.pins.findings)}
         <SeatsPanel harness={harness} />
+        {isNarrow && faces}
         <section className="panel no-print mt-4" aria-labelledby="displaced-title">
           <h2 id="displaced-title" className="panel-title">
             What gave way

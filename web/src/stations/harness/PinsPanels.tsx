@@ -17,7 +17,10 @@ export function FacesPanel({ harness }: { harness: HarnessStation }) {
   const field = useCatalogue("harness");
   const faces = lastResults?.pins.connectors ?? [];
   return (
-    <section className={`panel ${faces.length === 0 ? "no-print" : "print:border-0 print:p-0"}`} aria-labelledby="faces-title">
+    <section
+      className={`panel mt-4 first:mt-0 ${faces.length === 0 ? "no-print" : "print:border-0 print:p-0"}`}
+      aria-labelledby="faces-title"
+    >
       <h2 id="faces-title" className="panel-title">
         Connectors, as you look at them
       </h2>
