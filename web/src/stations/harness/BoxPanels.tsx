@@ -114,6 +114,12 @@ export function ExtenderPanel({ harness }: { harness: HarnessStation }) {
           </div>
         </fieldset>
       )}
+      <OnPaper
+        lines={[
+          document.extender?.probeAt && `Temperature probe: ${document.extender.probeAt}`,
+          document.extender?.loadTap && `Load input tapped at: ${document.extender.loadTap}`,
+        ]}
+      />
       <Answers
         harness={harness}
         paths={["extender.injectors", "extender.baseInjectors", "extender.probeAt", "extender.loadTap"]}
@@ -142,7 +148,21 @@ export function GatewayPanel({ harness }: { harness: HarnessStation }) {
           <b className="text-stop">High and low do not fit.</b>
         )}
       </p>
+      <OnPaper
+        lines={(harness.document.gateway?.moved ?? []).map((m) => `${m.what}: from ${m.fromPin ?? "?"} to ${m.toPin ?? "?"}`)}
+      />
       <Answers harness={harness} paths={["gateway.highV", "gateway.lowV", "gateway.ownTermination", "gateway.moved"]} />
     </section>
+  );
+}
+
+/** What stands in fields on the screen, on paper in words. */
+function OnPaper({ lines }: { lines: readonly (string | null | undefined)[] }) {
+  return (
+    <ul className="mt-2 hidden gap-1 print:grid">
+      {lines.filter(Boolean).map((line) => (
+        <li key={line}>{line}</li>
+      ))}
+    </ul>
   );
 }
