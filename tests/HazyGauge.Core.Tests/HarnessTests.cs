@@ -233,10 +233,22 @@ public class HarnessTests
         {
             (p => p with { Supply = null }, "supply"), (p => p with { Ground = null }, "supply"), (p => p with { PullUpOhm = null }, "signal"), (p => p with { Wires = [new("signal-engine-controller", Pin: 47)] }, "wires"),
             (p => p with { Wires = [p.Wires![0] with { Tugged = null }] }, "pins"), (p => p with { Readings = [.. p.Readings!.Skip(1)] }, "meter"),
+
+            // What can be mended is: a feed that never sleeps, a tap beside the copper, a spare wire left open, a way back nobody noted.
+            (p => p with { KeepsAwake = true }, "supply"), (p => p with { Supply = SupplyChoice.IgnitionCoil }, "supply"), (p => p with { Probed = new(12.5, 12.5, 10, 12.6) }, "supply"),
+            (p => p with { Wires = [p.Wires![0] with { Joint = WireJoint.PiercingTap }] }, "wires"), (p => p with { Spares = [new("brown")] }, "wires"), (p => p with { Displaced = [new("lambda sensor")] }, "pins"),
         })
         {
             Of(change(whole)).ShouldSatisfyAllConditions(r => r.State.ShouldBe(StationState.InWork), r => r.NextAction.Code.ShouldBe(code));
         }
+
+        // A bus that sleeps or is shorted proves nothing of high and low, and a moved pin is proven only in its new place.
+        var bus = TwoUsers with { Users = [new(SensorUserKind.Gateway)], Control = new() { SignalPath = SignalPath.Gateway } };
+        var boxed = ReadAsExpected(Decided with { Wires = [new("signal-gateway", 2)], Gateway = new([new("high", Replugged: true)], 2.7, 2.3) }, bus);
+        Of(boxed, bus).State.ShouldBe(StationState.Proven);
+        Of(boxed with { Gateway = boxed.Gateway! with { HighV = 2.5, LowV = 2.5 } }, bus).NextAction.Code.ShouldBe("boxes");
+        Of(boxed with { Gateway = boxed.Gateway! with { Moved = [new("high")] } }, bus).NextAction.Why.ShouldContain("new place");
+        Of(boxed with { Gateway = boxed.Gateway! with { OwnTermination = true } }, bus).NextAction.Code.ShouldBe("boxes");
 
         foreach (var (change, code, part) in new (Func<HarnessPlan, HarnessPlan>, string, string)[]
         {

@@ -52,7 +52,7 @@ test("two users on one sensor: supply, pull-up, a pin counted and seated, and wh
   await expect(page.getByText("2.65 m").first()).toBeVisible();
   await page.getByRole("button", { name: "More of wire 3" }).click();
   await page.getByLabel("To ignition or high voltage").fill("20");
-  await expect(page.getByText(/Wire 3 .*20 mm from ignition or high voltage, and 100 mm are wanted/)).toBeVisible();
+  await expect(page.getByText(/Wire 3 .*20 mm from ignition or high voltage, and 100 mm are wanted/).first()).toBeVisible();
   await page.getByLabel("To ignition or high voltage").fill("300");
   await expectAccessible(page);
 

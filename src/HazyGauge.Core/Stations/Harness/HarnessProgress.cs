@@ -52,12 +52,18 @@ internal static class HarnessProgress
             _ when results.Wires.List.All(w => w.CutM is null) => InWork("wires", "Measure how long the wires have to be.", "Lay a string along their way."),
             _ when results.Pins.Seats.Count > results.Pins.Seated => InWork("pins", "Prove that every terminal is seated.", Sentence.Of($"{results.Pins.Seated:0} of {results.Pins.Seats.Count:0} are proven: click, lock, tug, and a reading.")),
             _ when results.Extender is { IsProven: false } extender => InWork("boxes", extender.Common is { CommonSide: null } ? "Find the injectors' common side." : "See every injector active.", "The extender's supply-color wire goes to the common side on every cylinder."),
-            _ when results.Gateway is { HighLowRight: null } => InWork("boxes", "Measure high and low of the bus.", "They are not interchangeable."),
+            _ when results.Gateway is { HighLowRight: not true } => InWork("boxes", "Measure high and low of the bus.", "They are not interchangeable."),
+            _ when results.Gateway is not null && plan.Gateway?.Moved?.FirstOrDefault(m => m.Replugged != true) is { } moved => InWork("boxes", "Plug in every pin that was moved.", $"{Wording.Begun(moved.What ?? "A pin")} is not proven in its new place: locked, and tugged."),
+            _ when ToMend(results) is { } open => InWork(open.Part, "Mend what is to be looked at.", open.Finding.Sentence),
             _ when results.Meter.Lines.Count == 0 => InWork("meter", "Borrow a meter that shows volts and continuity.", "Without any reading nothing of it is proven."),
             _ when results.Meter.Read < results.Meter.Lines.Count => InWork("meter", "Read the meter, check by check.", Sentence.Of($"{results.Meter.Lines.Count - results.Meter.Read:0} of {results.Meter.Lines.Count:0} checks are still open.")),
             _ => new(StationState.Proven, NextAction.Of(HarnessStation.Key, "meter", "Every wire is where it belongs.", Sentence.Of($"All {results.Meter.Lines.Count:0} checks of the meter agree."))),
         };
     }
+
+    // What a mechanic can mend at supply, wires, pins and bus. What a converter or an input is like stays as it is, and is said.
+    private static (string Part, Finding Finding)? ToMend(HarnessResults results) =>
+        Noticed(results).Where(n => n.Finding.Severity == Severity.Caution && n.Part is not ("signal" or "meter")).Select(n => ((string, Finding)?)n).FirstOrDefault();
 
     private static StationProgress InWork(string part, Sentence command, Sentence why) => new(StationState.InWork, NextAction.Of(HarnessStation.Key, part, command, why));
 }

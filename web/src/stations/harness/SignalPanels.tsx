@@ -144,8 +144,8 @@ export function OtherSensorsPanel({ harness }: { harness: HarnessStation }) {
         <div key={i} className="mt-2">
           <p className="font-bold">{name}</p>
           <dl className="mt-1 grid gap-1">
-            {scaling && <Line what="Right scaling, a volt" value={Number(scaling.slope.value.toPrecision(4)).toString()} />}
-            {scaling && <Line what="Right scaling, at 0 V" value={Number(scaling.intercept.value.toPrecision(4)).toString()} />}
+            {scaling && <Line what="Right scaling, a volt" value={units.hazy(scaling.slope, "none", 2)} />}
+            {scaling && <Line what="Right scaling, at 0 V" value={units.hazy(scaling.intercept, "none", 2)} />}
             {zeroOffsetV && <Line what="Offset" value={units.hazy(zeroOffsetV, "volt", 3)} />}
             {gainErrorPct && <Line what="Gain too steep by" value={units.hazy(gainErrorPct, "percent", 1)} />}
             {travelV && <Line what="Travel" value={units.hazy(travelV, "volt", 2)} />}

@@ -49,7 +49,7 @@ export function FusePanel({ harness }: { harness: HarnessStation }) {
         {largestFuseA != null && (
           <Line what="Largest the wire bears" value={units.plain(largestFuseA, "ampere", largestFuseA % 1 ? 1 : 0)} />
         )}
-        {drop && <Line what="Lost in the wire, hot" value={`${drop.dropMv.value.toFixed(0)} mV`} />}
+        {drop && <Line what="Lost in the wire, hot" value={units.hazy(drop.dropMv, "millivolt")} />}
       </dl>
       <Answers harness={harness} paths={["feedAt", "fuseA", "currentMa"]} columns="grid-cols-1" />
     </section>

@@ -88,7 +88,7 @@ function WireRow({ harness, wire, twisted }: { harness: HarnessStation; wire: Pl
         <p className="col-start-2 self-center text-ink-2 md:col-start-4 md:row-start-1">
           {wire.cutM ? (
             <>
-              cut <span className="reading whitespace-nowrap text-base-content">{units.plain(wire.cutM.value, "metre", 2)}</span>
+              cut <span className="reading whitespace-nowrap text-base-content">{units.hazy(wire.cutM, "metre", 2)}</span>
             </>
           ) : (
             "not measured"
@@ -147,9 +147,9 @@ function Spares({ harness }: { harness: HarnessStation }) {
 
 const columns = [
   { title: "No.", width: "4%" },
-  { title: "From", width: "24%" },
-  { title: "To", width: "27%" },
-  { title: "Cut", width: "8%" },
+  { title: "From", width: "22%" },
+  { title: "To", width: "25%" },
+  { title: "Cut", width: "12%" },
   { title: "Size", width: "8%" },
   { title: "Joint, terminal, sleeve", width: "15%" },
   { title: "Way", width: "10%" },
@@ -188,7 +188,7 @@ function WireTable({ wires }: { wires: readonly PlannedWire[] }) {
                 {wire.to}
                 {note?.pin != null && `, ${[note.connector, `pin ${note.pin}`].filter(Boolean).join(" ")}`}
               </td>
-              <td className="reading whitespace-nowrap py-1 pr-2">{cutM ? units.plain(cutM.value, "metre", 2) : ""}</td>
+              <td className="reading whitespace-nowrap py-1 pr-2">{cutM ? units.hazy(cutM, "metre", 2) : ""}</td>
               <td className="reading whitespace-nowrap py-1 pr-2">{units.plain(areaMm2, "squareMillimetre", 2)}</td>
               <td className="py-1 pr-2">
                 {[note?.joint && joints.get(note.joint), note?.terminal, note?.sleeve].filter(Boolean).join(", ")}
