@@ -147,12 +147,13 @@ function Spares({ harness }: { harness: HarnessStation }) {
 
 const columns = [
   { title: "No.", width: "4%" },
-  { title: "From", width: "22%" },
-  { title: "To", width: "25%" },
+  { title: "From", width: "19%" },
+  { title: "To", width: "21%" },
   { title: "Cut", width: "12%" },
-  { title: "Size", width: "8%" },
-  { title: "Joint, terminal, sleeve", width: "15%" },
-  { title: "Way", width: "10%" },
+  { title: "Size", width: "10%" },
+  { title: "Joint", width: "15%" },
+  { title: "Way", width: "11%" },
+  { title: "Seated", width: "8%" },
 ];
 
 /** The wires on paper, with boxes for what proves a terminal: clicked, locked, tugged. */
@@ -172,9 +173,6 @@ function WireTable({ wires }: { wires: readonly PlannedWire[] }) {
               {title}
             </th>
           ))}
-          <th scope="col" className="py-1 font-semibold">
-            Seated
-          </th>
         </tr>
       </thead>
       <tbody>

@@ -255,7 +255,7 @@ function Feed({ plan, y, text, fuseA }: { plan: HarnessPlan; y: number; text: st
 
 /** The pull-up between the signal and what it goes to. */
 function PullUp({ plan, from, to }: { plan: HarnessPlan; from: number; to: number }) {
-  const x = 364;
+  const x = 350;
   const [top, end] = [(from + to) / 2 - 22, (from + to) / 2 + 22];
   const isFive = plan.pullUpTo === "fiveVolt";
   const ohm = typeof plan.pullUpOhm === "number" ? plan.pullUpOhm : (plan.pullUpOhm?.value ?? 0);
@@ -265,7 +265,7 @@ function PullUp({ plan, from, to }: { plan: HarnessPlan; from: number; to: numbe
       <rect x={x - 7} y={top} width="14" height={end - top} className="fill-base-200" />
       <circle cx={x} cy={to} r="4" className="fill-base-content" stroke="none" />
       {!isFive && <circle cx={x} cy={from} r="4" className="fill-base-content" stroke="none" />}
-      <text x={x - 12} y={(top + end) / 2 + 4} textAnchor="end" className="fill-base-content text-[12.5px]" stroke="none">
+      <text x={x + 12} y={(top + end) / 2 + 4} className="fill-base-content text-[12.5px]" stroke="none">
         {ohmText(ohm)}
       </text>
       {isFive && (
