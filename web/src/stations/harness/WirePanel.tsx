@@ -147,12 +147,12 @@ function Spares({ harness }: { harness: HarnessStation }) {
 
 const columns = [
   { title: "No.", width: "4%" },
-  { title: "From", width: "19%" },
-  { title: "To", width: "21%" },
-  { title: "Cut", width: "12%" },
-  { title: "Size", width: "10%" },
-  { title: "Joint", width: "15%" },
-  { title: "Way", width: "11%" },
+  { title: "From", width: "22%" },
+  { title: "To", width: "25%" },
+  { title: "Cut", width: "11%" },
+  { title: "Size", width: "9%" },
+  { title: "Joint", width: "12%" },
+  { title: "Way", width: "9%" },
   { title: "Seated", width: "8%" },
 ];
 
@@ -180,21 +180,21 @@ function WireTable({ wires }: { wires: readonly PlannedWire[] }) {
           const { number, wire, cutM, areaMm2, note } = planned;
           return (
             <tr key={wire.id} className="border-b border-rule align-top">
-              <td className="reading py-1 pr-2">{number}</td>
-              <td className="py-1 pr-2">{wire.from}</td>
-              <td className="py-1 pr-2">
+              <td className="reading py-0.5 pr-2">{number}</td>
+              <td className="py-0.5 pr-2">{wire.from}</td>
+              <td className="py-0.5 pr-2">
                 {wire.to}
                 {note?.pin != null && `, ${[note.connector, `pin ${note.pin}`].filter(Boolean).join(" ")}`}
               </td>
-              <td className="reading whitespace-nowrap py-1 pr-2">{cutM ? units.hazy(cutM, "metre", 2) : ""}</td>
-              <td className="reading whitespace-nowrap py-1 pr-2">{units.plain(areaMm2, "squareMillimetre", 2)}</td>
-              <td className="py-1 pr-2">
+              <td className="reading whitespace-nowrap py-0.5 pr-2">{cutM ? units.hazy(cutM, "metre", 2) : ""}</td>
+              <td className="reading whitespace-nowrap py-0.5 pr-2">{units.plain(areaMm2, "squareMillimetre", 2)}</td>
+              <td className="py-0.5 pr-2">
                 {[note?.joint && joints.get(note.joint), note?.terminal, note?.sleeve].filter(Boolean).join(", ")}
               </td>
-              <td className="py-1 pr-2">
+              <td className="py-0.5 pr-2">
                 {[twistedWith(planned, wires), note?.route, note?.grommet, note?.colour].filter(Boolean).join(", ")}
               </td>
-              <td className="whitespace-nowrap py-1">
+              <td className="whitespace-nowrap py-0.5">
                 {(["clicked", "locked", "tugged"] as const).map((proof) => (
                   <span
                     key={proof}

@@ -46,7 +46,7 @@ export function WiringDiagram({ results, plan }: Props) {
         width={width}
         height={height}
         viewBox={`0 0 ${width} ${height}`}
-        className="mx-auto mt-2 h-auto min-w-[44rem] max-w-full print:max-h-[30vh] print:min-w-0"
+        className="mx-auto mt-2 h-auto min-w-[44rem] max-w-full print:max-h-[26vh] print:min-w-0"
         role="img"
         aria-label={`Wiring diagram: ${wires.map((w) => `${w.number}, ${w.wire.from} to ${w.wire.to}`).join("; ")}`}
       >
