@@ -36,9 +36,9 @@ public static class Database
     /// <param name="folder">The folder.</param>
     /// <param name="version">Version of this program.</param>
     /// <param name="clock">Names the copy.</param>
-    /// <returns>True where a program that was killed left content behind that it had begun to bring.</returns>
+    /// <returns>What is left to do before the first request.</returns>
     /// <exception cref="StorageException">A newer program wrote it, or disk or database are not fit to work with.</exception>
-    public static async Task<bool> PrepareAsync(Func<HazyGaugeDb> contexts, string folder, Version version, TimeProvider clock)
+    public static async Task<Prepared> PrepareAsync(Func<HazyGaugeDb> contexts, string folder, Version version, TimeProvider clock)
     {
         try
         {
@@ -71,7 +71,7 @@ public static class Database
 
             await RunAsync(plain, "PRAGMA journal_mode=WAL");
             DataFolder.CloseToOthers(PathIn(folder));
-            return await NumberAsync(plain, Files.StagedContent.CountSql) > 0;
+            return new Prepared(await NumberAsync(plain, Files.StagedContent.CountSql) > 0, await NumberAsync(plain, "SELECT count(*) FROM Jobs WHERE HasOldShape") > 0);
         }
         catch (Exception failed) when (failed is not StorageException && StorageFaults.Of(failed) is { } fault)
         {
@@ -261,3 +261,8 @@ internal sealed class DesignTimeFactory : IDesignTimeDbContextFactory<HazyGaugeD
         return new HazyGaugeDb(options.Options);
     }
 }
+
+/// <summary>What a start finds to do. Asked without Entity Framework: nearly always it is nothing.</summary>
+/// <param name="HasLeftovers">True where a program that was killed left content behind that it had begun to bring.</param>
+/// <param name="HasOldShapes">True where documents hold what became entries since.</param>
+public sealed record Prepared(bool HasLeftovers, bool HasOldShapes);

@@ -48,6 +48,9 @@ public sealed class HazyGaugeDb(DbContextOptions<HazyGaugeDb> options) : DbConte
     /// <summary>Contents of files.</summary>
     public DbSet<FileContentRow> FileContents => Set<FileContentRow>();
 
+    /// <summary>What readers made of files.</summary>
+    public DbSet<AnalysisRow> Analyses => Set<AnalysisRow>();
+
     /// <summary>Pieces of contents.</summary>
     public DbSet<FileChunkRow> FileChunks => Set<FileChunkRow>();
 
@@ -80,6 +83,9 @@ public sealed class HazyGaugeDb(DbContextOptions<HazyGaugeDb> options) : DbConte
         modelBuilder.Entity<EntryRow>(entry =>
         {
             entry.HasKey(e => new { e.JobId, e.Number });
+            entry.Property(e => e.Schema).HasDefaultValue(1);
+            entry.Property(e => e.At).HasConversion<TolerantTime>();
+            entry.Property(e => e.Due).HasConversion<TolerantDay>();
             entry.HasIndex(e => new { e.JobId, e.IdempotencyKey }).IsUnique();
             entry.HasIndex(e => e.JobId).HasFilter("\"IsOpen\"").HasDatabaseName("IX_Entries_Open");
             entry.HasOne<JobRow>().WithMany().HasForeignKey(e => e.JobId).OnDelete(DeleteBehavior.Restrict);
@@ -100,6 +106,7 @@ public sealed class HazyGaugeDb(DbContextOptions<HazyGaugeDb> options) : DbConte
         modelBuilder.Entity<TemplateRow>().HasKey(t => t.Id);
         modelBuilder.Entity<ShelfRow>().HasKey(s => s.Id);
         modelBuilder.Entity<CataloguePartRow>().HasKey(p => p.Id);
+        modelBuilder.Entity<AnalysisRow>().HasKey(a => new { a.Sha256, a.Reading });
         modelBuilder.Entity<FileContentRow>(content =>
         {
             content.HasKey(c => c.Id);
@@ -124,6 +131,9 @@ public sealed class HazyGaugeDb(DbContextOptions<HazyGaugeDb> options) : DbConte
                 standing.Property(s => s.Summary).HasConversion<AsJson<Sentence>>().HasColumnName("Summary");
                 standing.Property(s => s.BasedOn).HasColumnName("BasedOn").HasConversion<AsJson<IReadOnlyDictionary<string, int?>>>(new ValueComparer<IReadOnlyDictionary<string, int?>>(
                     (a, b) => ReferenceEquals(a, b), based => based.Count, based => based));
+                standing.Property(s => s.Steps).HasConversion<AsJson<StepCount>>().HasColumnName("Steps");
+                standing.Property(s => s.Holds).HasColumnName("Holds").HasConversion<AsJson<IReadOnlyList<StationHold>>>(new ValueComparer<IReadOnlyList<StationHold>>(
+                    (a, b) => ReferenceEquals(a, b), holds => holds.Count, holds => holds));
                 standing.Property(s => s.ChangedBy).HasColumnName("ChangedBy");
                 standing.Property(s => s.CoreVersion).HasColumnName("CoreVersion");
             });
@@ -133,6 +143,22 @@ public sealed class HazyGaugeDb(DbContextOptions<HazyGaugeDb> options) : DbConte
     private sealed class SortableTime() : ValueConverter<DateTimeOffset, string>(
         time => time.UtcDateTime.ToString("yyyy-MM-dd'T'HH:mm:ss.fff'Z'", CultureInfo.InvariantCulture),
         text => DateTimeOffset.Parse(text, CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal));
+
+    /// <summary>The same where one damaged row must not keep the others from being read: what is no time is the beginning of time.</summary>
+    private sealed class TolerantTime() : ValueConverter<DateTimeOffset, string>(
+        time => time.UtcDateTime.ToString("yyyy-MM-dd'T'HH:mm:ss.fff'Z'", CultureInfo.InvariantCulture),
+        text => ReadTime(text))
+    {
+        private static DateTimeOffset ReadTime(string text) => DateTimeOffset.TryParse(text, CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal, out var time) ? time : default;
+    }
+
+    /// <summary>A day likewise.</summary>
+    private sealed class TolerantDay() : ValueConverter<DateOnly, string>(
+        day => day.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture),
+        text => ReadDay(text))
+    {
+        private static DateOnly ReadDay(string text) => DateOnly.TryParseExact(text, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out var day) ? day : default;
+    }
 
     /// <summary>A part that is read with its row and never searched.</summary>
     private sealed class AsJson<T>() : ValueConverter<T, string>(part => JsonSerializer.Serialize(part, JsonColumn.Json), text => JsonSerializer.Deserialize<T>(text, JsonColumn.Json)!);

@@ -54,6 +54,9 @@ public sealed class JobRow
     /// <summary>True where how its stations stand has still to be told, as after an import that broke off.</summary>
     public bool IsUnevaluated { get; set; }
 
+    /// <summary>True where its documents hold what became an entry since, and nobody moved it yet.</summary>
+    public bool HasOldShape { get; set; }
+
     /// <summary>What the search index knows it by.</summary>
     public long SearchKey { get; set; }
 
@@ -144,6 +147,12 @@ public sealed record StationStanding
     /// <summary>State when the station itself was saved.</summary>
     public StationState? OwnState { get; init; }
 
+    /// <summary>How many of its steps are done; null where the station has no steps.</summary>
+    public StepCount? Steps { get; init; }
+
+    /// <summary>What stops the work there; null where nothing does, or the station tells no single holds.</summary>
+    public IReadOnlyList<StationHold>? Holds { get; init; }
+
     /// <summary>Version of the rules; null where it has to be evaluated anew.</summary>
     public string? CoreVersion { get; init; }
 }
@@ -160,8 +169,14 @@ public sealed class RevisionRow
     /// <summary>The station.</summary>
     public required string Slug { get; init; }
 
-    /// <summary>Who saved it.</summary>
+    /// <summary>Who saved it, by the name as it was then.</summary>
     public required string Author { get; init; }
+
+    /// <summary>Who saved it, by the person's id; null where people are known by initials alone.</summary>
+    public string? AuthorId { get; init; }
+
+    /// <summary>True where it was saved for practice: it stands in the record and counts for nothing.</summary>
+    public bool IsPractice { get; init; }
 
     /// <summary>When.</summary>
     public required DateTimeOffset SavedAt { get; init; }
@@ -206,6 +221,9 @@ public sealed class EntryRow
     /// <summary>What it carries beside words, JSON.</summary>
     public string? Payload { get; init; }
 
+    /// <summary>Number of the shape of what it carries.</summary>
+    public int Schema { get; init; } = 1;
+
     /// <summary>That in one line with its numbers, JSON.</summary>
     public string? Said { get; init; }
 
@@ -221,6 +239,12 @@ public sealed class EntryRow
     /// <summary>The step or joint it belongs to.</summary>
     public string? Step { get; init; }
 
+    /// <summary>What that was called when it was written.</summary>
+    public string? StepName { get; init; }
+
+    /// <summary>True where it was done for practice: it stands in the record and counts for nothing.</summary>
+    public bool IsPractice { get; init; }
+
     /// <summary>Files that show it, their SHA-256 parted by blanks.</summary>
     public string Files { get; init; } = string.Empty;
 
@@ -233,8 +257,11 @@ public sealed class EntryRow
     /// <summary>True where it stands open.</summary>
     public bool IsOpen { get; set; }
 
-    /// <summary>Who wrote it.</summary>
+    /// <summary>Who wrote it, by the name as it was then.</summary>
     public required string Author { get; init; }
+
+    /// <summary>Who wrote it, by the person's id; null where people are known by initials alone.</summary>
+    public string? AuthorId { get; init; }
 
     /// <summary>When.</summary>
     public required DateTimeOffset At { get; init; }
@@ -287,6 +314,9 @@ public sealed class ShopRow
     /// <summary>Who said so.</summary>
     public required string Author { get; init; }
 
+    /// <summary>The person's id; null where people are known by initials alone.</summary>
+    public string? AuthorId { get; init; }
+
     /// <summary>When.</summary>
     public required DateTimeOffset SavedAt { get; init; }
 }
@@ -309,6 +339,9 @@ public sealed class TemplateRow
     /// <summary>Who made it.</summary>
     public required string Author { get; init; }
 
+    /// <summary>The person's id; null where people are known by initials alone.</summary>
+    public string? AuthorId { get; init; }
+
     /// <summary>When it was made or taken in.</summary>
     public required DateTimeOffset CreatedAt { get; init; }
 }
@@ -324,6 +357,12 @@ public sealed class ShelfRow : INamedRow
 
     /// <summary>The sheet, JSON.</summary>
     public required string Sheet { get; init; }
+
+    /// <summary>Who brought it; null where nobody said.</summary>
+    public string? Author { get; init; }
+
+    /// <summary>The person's id; null where people are known by initials alone.</summary>
+    public string? AuthorId { get; init; }
 
     /// <summary>When it was taken in.</summary>
     public required DateTimeOffset AddedAt { get; init; }
@@ -341,6 +380,12 @@ public sealed class CataloguePartRow : INamedRow
     /// <summary>The part, JSON; null where it was taken out of the catalog.</summary>
     public string? Part { get; init; }
 
+    /// <summary>Who brought it; null where nobody said.</summary>
+    public string? Author { get; init; }
+
+    /// <summary>The person's id; null where people are known by initials alone.</summary>
+    public string? AuthorId { get; init; }
+
     /// <summary>When it was taken in or out.</summary>
     public required DateTimeOffset AddedAt { get; init; }
 }
@@ -356,6 +401,9 @@ public sealed class JobFileRow
 
     /// <summary>Name it was brought under.</summary>
     public required string Name { get; init; }
+
+    /// <summary>What kind of file it is, by the word of the API; null where nobody looked yet.</summary>
+    public string? Kind { get; set; }
 
     /// <summary>Length of the content, bytes.</summary>
     public required long Bytes { get; init; }
@@ -390,5 +438,21 @@ public sealed class FileChunkRow
     public required int Number { get; init; }
 
     /// <summary>Brotli-compressed bytes.</summary>
+    public required byte[] Data { get; init; }
+}
+
+/// <summary>What a reader made of a file: kept, so that a large one is read once.</summary>
+public sealed class AnalysisRow
+{
+    /// <summary>SHA-256 of the content, lower-case hex.</summary>
+    public required string Sha256 { get; init; }
+
+    /// <summary>How it was read: kind of reader and its settings.</summary>
+    public required string Reading { get; init; }
+
+    /// <summary>Version of the reader; another version reads anew.</summary>
+    public required int Version { get; init; }
+
+    /// <summary>What came of it, as the reader packs it.</summary>
     public required byte[] Data { get; init; }
 }

@@ -9,6 +9,7 @@ using HazyGauge.Core.Stations.Compensate;
 using HazyGauge.Core.Stations.Signal;
 using HazyGauge.Core.Stations.Survey;
 using HazyGauge.Data;
+using HazyGauge.Web.Artifacts;
 using HazyGauge.Web.Bay;
 using HazyGauge.Web.Entries;
 using HazyGauge.Web.Hosting;
@@ -81,7 +82,7 @@ builder.Services.AddOpenApi(openApi => openApi
 builder.Services.AddSignalR(live => live.MaximumReceiveMessageSize = 16 * 1024).AddJsonProtocol(json => JsonSetup.Apply(json.PayloadSerializerOptions));
 builder.Services.AddSingleton(TimeProvider.System);
 builder.Services.AddHazyGaugeData(settings.DataFolder);
-builder.Services.AddEntryKind<FittedEntry>().AddEntryKind<PartEntry>();
+builder.Services.AddEntryKind<FittedEntry>().AddEntryKind<PartEntry>().AddEntryKind<ProofEntry>().AddEntryKind<FillEntry>();
 builder.Services.AddStation<SurveyStation>().AddStation<CapacityStation>().AddStation<RouteStation>().AddStation<HarnessStation>().AddStation<SignalStation>().AddStation<CompensateStation>();
 // The OpenAPI document is made at build time by starting this program without a database.
 var isDescribed = Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider";
@@ -91,7 +92,7 @@ if (!isDescribed)
 }
 
 builder.Services.AddSingleton<JobLine>()
-    .AddSingleton<CaptureReader>().AddSingleton<StationDocuments>().AddSingleton<JobEvaluator>().AddSingleton<JobSaver>().AddSingleton<StandingsRenewal>().AddSingleton<JobPreviewer>()
+    .AddSingleton<CaptureReader>().AddSingleton<IArtifactReader>(services => services.GetRequiredService<CaptureReader>()).AddSingleton<ArtifactReaders>().AddSingleton<JobThings>().AddSingleton<OldShapes>().AddSingleton<StationDocuments>().AddSingleton<JobEvaluator>().AddSingleton<JobSaver>().AddSingleton<StandingsRenewal>().AddSingleton<JobPreviewer>()
     .AddSingleton<EntryKinds>().AddSingleton<EntryPayloads>().AddSingleton<EntryRules>().AddSingleton<EntryHistory>().AddSingleton<EntryReader>().AddSingleton<EntryWriter>().AddSingleton<BuyingListReader>().AddSingleton<TemplateFiles>().AddSingleton<JobFromTemplate>().AddSingleton<ShelfSheets>().AddSingleton<ShopCatalogue>().AddSingleton<JobNewsDesk>()
     .AddSingleton<JobFileChecker>().AddSingleton<JobTransfer>().AddSingleton<DemoLoader>().AddSingleton<JobReader>().AddSingleton<JobDuplicator>().AddSingleton<ProfileCsv>();
 
@@ -120,6 +121,7 @@ jobRoutes.MapEntries();
 jobRoutes.MapSearch();
 jobRoutes.MapFiles();
 jobRoutes.MapTransfer();
+jobRoutes.MapSoFar();
 api.MapGroup(string.Empty).WithTags("Stations").MapStations();
 var calculations = api.MapGroup(string.Empty).WithTags("Calculations");
 calculations.MapSurvey();

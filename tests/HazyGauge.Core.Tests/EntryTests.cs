@@ -13,7 +13,7 @@ public class EntryTests
     private static readonly EntryKinds Kinds = new([]);
     private static readonly JobLine Line = new([new SurveyStation(), new SignalStation()]);
 
-    private static EntryDraft Draft(string kind, string text = "x") => new(Kinds.Known(kind), text);
+    private static EntryDraft Draft(string kind, string text = "x") => new(Kinds.OfWritten(kind), text);
 
     [Fact]
     public void Any_history_leaves_open_what_a_plain_reading_leaves_open()
@@ -55,7 +55,7 @@ public class EntryTests
     [Fact]
     public void A_corrected_correction_does_not_bring_the_first_mistake_to_life_and_what_was_closed_by_mistake_opens_again()
     {
-        var (waiting, closing, note) = (Kinds.Known("waiting"), Kinds.Known("closing"), Kinds.Known("note"));
+        var (waiting, closing, note) = (Kinds.OfWritten("waiting"), Kinds.OfWritten("closing"), Kinds.OfWritten("note"));
         var chain = new EntryChain([new(1, waiting, null, null), new(2, closing, 1, null)]);
         (chain.IsOpen(1), chain.ClosedBy(1)).ShouldBe((false, 2));
         chain.Judge(Draft("closing") with { Answers = 1 }).ShouldBe(EntryRefusal.AlreadyClosed);
@@ -96,7 +96,7 @@ public class EntryTests
     private static IReadOnlyDictionary<string, string[]> Refused(EntryDraft draft)
     {
         var check = new InputCheck();
-        draft.Check(Line, check);
+        draft.Check(Line.Places.Select(p => p.Slug).ToHashSet(), check);
         return Should.Throw<RefusedInputException>(check.ThrowIfAny).Errors;
     }
 }

@@ -174,8 +174,8 @@ public class FuelTests
     {
         var findings = new FuelFactorQuery(100.0, 0.0, Metering.Orifice, null, 15.0).Answer(new HazeLedger()).Findings;
 
-        findings.Single(f => f.Code == "wrongSchoolMass").Text.ShouldContain("3.2 % lean; use 1.633");
-        findings.Single(f => f.Code == "wrongSchoolVolume").Text.ShouldContain("3.1 % rich; use 1.534");
+        findings.Single(f => (f.Code, f.About) == ("wrongSchool", "mass")).Text.ShouldContain("3.2 % lean; use 1.633");
+        findings.Single(f => (f.Code, f.About) == ("wrongSchool", "volume")).Text.ShouldContain("3.1 % rich; use 1.534");
         findings.ShouldContain(f => f.Code == "effectiveOpenTime");
     }
 

@@ -255,13 +255,13 @@ public class HarnessTests
             (p => p with { Supply = SupplyChoice.BatteryPost }, "supply", "supply"),
             (p => p with { FuseA = 10 }, "fuse", "supply"),
             (p => p with { Probed = new(0, 0.1, 0, 12.6) }, "probed", "supply"),
-            (p => p with { PullUpTo = PullUpTo.Supply, Inputs = [new("Engine controller", MaxV: 5.5)] }, "overVoltage-input-0", "signal"),
-            (p => p with { Wires = [.. p.Wires!, new("signal-cabin-reader", Pin: 47)] }, "twice-Main-47", "pins"),
+            (p => p with { PullUpTo = PullUpTo.Supply, Inputs = [new("Engine controller", MaxV: 5.5)] }, "overVoltage", "signal"),
+            (p => p with { Wires = [.. p.Wires!, new("signal-cabin-reader", Pin: 47)] }, "twice", "pins"),
         })
         {
             var held = Of(change(whole));
             (held.State, held.NextAction.Code).ShouldBe((StationState.Hold, part), code);
-            Harness.Findings(held)[0].Code.ShouldBe(code);
+            Harness.Findings(held)[0].ShouldSatisfyAllConditions(f => f.Code.ShouldBe(code), f => f.Part.ShouldBe(part));
         }
 
         // A pin the face does not have, and a connector nobody described, are refused where they were typed.
@@ -270,7 +270,7 @@ public class HarnessTests
         Should.Throw<RefusedInputException>(() => Of(whole with { Inputs = [new("A", ThresholdLowV: 4)] })).Errors.Keys.ShouldBe(["inputs[0].thresholdHighV"]);
 
         Should.Throw<RefusedInputException>(() => Of(whole with { Connectors = [.. whole.Connectors!, new("main")] })).Errors.Keys.ShouldContain("connectors[1].name");
-        Of(whole with { Connectors = [new("Main")] }).Pins.ShouldSatisfyAllConditions(p => p.Connectors.Single().Pins.ShouldBeEmpty(), p => p.Findings.Single().Code.ShouldBe("corners-0"));
+        Of(whole with { Connectors = [new("Main")] }).Pins.ShouldSatisfyAllConditions(p => p.Connectors.Single().Pins.ShouldBeEmpty(), p => p.Findings.Single().Code.ShouldBe("corners"));
 
         // Notes of a user that was renamed are kept, and said.
         Of(whole, TwoUsers with { Users = [new(SensorUserKind.Controller, Name: "Another")] }).Wires.Forgotten.ShouldBe(["signal-engine-controller"]);

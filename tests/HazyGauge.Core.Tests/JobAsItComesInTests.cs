@@ -1,4 +1,7 @@
 using CsCheck;
+using HazyGauge.Core.Entries;
+using HazyGauge.Core.Entries.Kinds;
+using HazyGauge.Core.People;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Sensing;
@@ -22,7 +25,7 @@ public class JobAsItComesInTests
 
     private static ShownValue Shown(string by, double pct, double? step = null, FedBy? fed = FedBy.Sensor) => new(by, pct, StepPct: step, FedBy: fed, LeftWhenUnplugged: true);
 
-    private static (SurveyResults Survey, SignalResults Signal, CompensateResults Compensate) Job(VehicleSurvey survey, SignalPlan? signal = null, CompensatePlan? compensate = null, HazeLedger? on = null)
+    private static (SurveyResults Survey, SignalResults Signal, CompensateResults Compensate) Job(VehicleSurvey survey, SignalPlan? signal = null, CompensatePlan? compensate = null, HazeLedger? on = null, params JobEntry[] entries)
     {
         var ledger = on ?? new HazeLedger();
         IStation Station<T>()
@@ -30,7 +33,7 @@ public class JobAsItComesInTests
         var upstream = new Dictionary<string, object>();
         Evaluated Evaluate(IStation station, object plan)
         {
-            var evaluated = station.Evaluate(plan, new StationContext(ledger, upstream, new Dictionary<NeededFile, StationFile>(), []));
+            var evaluated = station.Evaluate(plan, new StationContext(ledger, upstream, new Dictionary<NeededFile, StationFile>(), [.. entries.Where(e => station.ReadsEntries.Contains(e.Kind))]));
             if (evaluated.Published is { } published)
             {
                 upstream[station.Slug] = published;
@@ -74,8 +77,15 @@ public class JobAsItComesInTests
     [Trait("Category", "Outside")]
     public void A_shown_28_9_agrees_with_a_mixed_E30_and_E42_does_not()
     {
-        Codes(Job(Bare, new SignalPlan { Shown = [Shown("gauge", 28.9, 0.1)], MixedEthanolPct = 30 }).Signal.Reading!.Findings).ShouldContain("mixedAgrees");
-        Codes(Job(Bare, new SignalPlan { Shown = [Shown("gauge", 42)], MixedEthanolPct = 30 }).Signal.Reading!.Findings).ShouldContain("mixedDisagrees");
+        SignalPlan Showing(double pct, double? step = null) => new() { Shown = [Shown("gauge", pct, step)] };
+        string[] After(SignalPlan plan, params Fill[] fills) =>
+            Codes(Job(Bare, plan, entries: [.. fills.Select((f, i) => new JobEntry(i + 1, FillEntry.Key, string.Empty, new Person("JM"), default) { Payload = f })]).Signal.Reading!.Findings);
+        After(Showing(28.9, 0.1), new Fill(MixedEthanolPct: 30)).ShouldContain("mixedAgrees");
+        After(Showing(42), new Fill(MixedEthanolPct: 30)).ShouldContain("mixedDisagrees");
+
+        // The last fill counts: after one of which nobody said what it came to, nothing is known of the blend.
+        After(Showing(42), new Fill(MixedEthanolPct: 30), new Fill(MixedEthanolPct: 42)).ShouldContain("mixedAgrees");
+        After(Showing(42), new Fill(MixedEthanolPct: 42), new Fill(Litres: 20)).ShouldNotContain(c => c.StartsWith("mixed"));
     }
 
     [Fact]

@@ -1,3 +1,6 @@
+using HazyGauge.Core.Entries;
+using HazyGauge.Core.Entries.Kinds;
+using HazyGauge.Core.People;
 using HazyGauge.Core.Compensation;
 using HazyGauge.Core.Stations.Harness;
 using HazyGauge.Core.Stations.Route;
@@ -28,10 +31,8 @@ public class ProgressTests
     private static StationProgress SignalOf(double hz, double? lowMs, double tolerance = 5) => Signal.Progress(Signal.Evaluate(
         new SignalPlan { Meter = new MeterValues(Exactly(hz), lowMs is { } low ? Exactly(low) : null), ToleranceEthanolPct = tolerance }, new StationContext(Ledger)));
 
-    private static StationProgress CompensateOf(SensorReading? reading, CompensatePlan plan) => Compensate.Progress(Compensate.Evaluate(
-        plan, new StationContext(Ledger, reading is null ? new Dictionary<string, object>() : new Dictionary<string, object> { ["signal"] = reading }, plan.FuellingProof is null ? new Dictionary<NeededFile, StationFile>() : new Dictionary<NeededFile, StationFile> { [new NeededFile(Log, "fuellingProof.logSha256")] = new StationFile("log 14") }, [])));
-
-    private const string Log = "a log";
+    private static StationProgress CompensateOf(SensorReading? reading, CompensatePlan plan, params Proof[] claims) => Compensate.Progress(Compensate.Evaluate(
+        plan, new StationContext(Ledger, reading is null ? new Dictionary<string, object>() : new Dictionary<string, object> { ["signal"] = reading }, new Dictionary<NeededFile, StationFile>(), [.. claims.Select((c, i) => new JobEntry(i + 1, ProofEntry.Key, "log 14", new Person("JM"), default) { Payload = c })])));
 
     private static readonly HazeLedger Ledger = new();
 
@@ -101,7 +102,14 @@ public class ProgressTests
         var onBase = new CompensatePlan { BaseEthanolPct = 10 };
         Next(signal: read, compensate: CompensateOf(Read(100, 2.5), onBase)).Command.ShouldContain("log lambda");
         Next(signal: unread, compensate: CompensateOf(null, onBase)).Slug.ShouldBe("signal");
-        var proven = CompensateOf(Read(100, 2.5), onBase with { MapRevision = "r3", FuellingProof = new FuellingProof("log 14", 10, Metering.Orifice, Log, 10, 60, 2, "r3") });
+
+        // However well it is typed, a claim proves nothing; of another map it says nothing at all.
+        var claim = new Proof(ProofClaim.Fuelling, [10, 60], "r3", 2, new string('a', 64), 10, Metering.Orifice);
+        var claimed = CompensateOf(Read(100, 2.5), onBase with { MapRevision = "r3" }, claim);
+        (claimed.State, claimed.NextAction.Code).ShouldBe((StationState.InWork, "readLog"));
+        Next(signal: read, compensate: claimed).Why.ShouldContain("claim opens nothing");
+        CompensateOf(Read(100, 2.5), onBase with { MapRevision = "r4" }, claim).NextAction.Code.ShouldBe("logLambda");
+        var proven = Compensate.NotStarted with { State = StationState.Proven };
         var check = Next(signal: read, compensate: proven);
         check.Command.ShouldContain("water");
         check.Why.ShouldContain("from ±5 to ±3");

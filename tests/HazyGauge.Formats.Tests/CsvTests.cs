@@ -163,7 +163,7 @@ public class CsvTests
                 var flat = Read(Sampled(8000, i => Volts(i, levelV + Noise())));
                 var reading = Analyse(flat).Reading;
                 reading.SignalStatus.ShouldBe(SignalStatus.NoSignal);
-                flat.Findings(reading).First().Text.ShouldContain("stay between");
+                flat.Notes.First().Finding.Text.ShouldContain("stay between");
 
                 var (volts, frequency) = (0.0, 50 + ethanol);
                 var rounded = Sampled(8000, i => Volts(i, volts = i * StepS * frequency % 1 < 0.3 ? 0.1 : volts + ((12 - volts) * (1 - Math.Exp(-StepS * 1000 / riseMs)))));
@@ -210,7 +210,7 @@ public class CsvTests
         var capture = Read(Sampled(6000, i => string.Create(CultureInfo.InvariantCulture, $"{i * 0.1:0.0};{(i % 100 < 30 ? 0 : 1)}")));
         var reading = Analyse(capture).Reading;
         reading.SignalStatus.ShouldBe(SignalStatus.OutOfRange);
-        capture.Findings(reading).Single().Text.ShouldContain("time (ms)");
+        capture.Notes.Single().ShouldSatisfyAllConditions(n => n.OnlyIfOdd.ShouldBeTrue(), n => n.Finding.Text.ShouldContain("time (ms)"));
     }
 
     private static string Sampled(int rows, Func<int, string> row) => string.Concat(Enumerable.Range(0, rows).Select(i => row(i) + "\n"));

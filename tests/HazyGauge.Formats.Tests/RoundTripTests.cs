@@ -174,7 +174,7 @@ public class RoundTripTests
         using var again = new MemoryStream();
         await JobFileFormat.WriteAsync(more, again, CancellationToken.None);
         var text = Encoding.UTF8.GetString(again.ToArray());
-        text.ShouldContain("\"schemaVersion\": 3");
+        text.ShouldContain("\"schemaVersion\": 4");
         text.ShouldNotContain("\"closes\"");
         text.ShouldContain("38.50");
         again.Position = 0;

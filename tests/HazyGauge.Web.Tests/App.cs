@@ -40,6 +40,20 @@ public sealed class App : WebApplicationFactory<Program>
     public Task<(JsonNode Body, string? ETag)> SaveAsync(string job, string document, string ifMatch, int status = 200, string slug = "signal", string? author = "JM") =>
         Api.SaveAsync(Http, job, document, ifMatch, status, slug, author);
 
+    /// <summary>Writes an entry under a key of its own.</summary>
+    public async Task<JsonNode> WriteAsync(string job, string entry, int status = 201, string? practice = null)
+    {
+        using var request = new HttpRequestMessage(HttpMethod.Post, $"/api/jobs/{job}/entries") { Content = new StringContent(entry, MediaTypeHeaderValue.Parse("application/json")) };
+        request.Headers.Add("X-Author", "JM");
+        request.Headers.Add("Idempotency-Key", Guid.NewGuid().ToString());
+        if (practice is not null)
+        {
+            request.Headers.Add("X-Practice", practice);
+        }
+
+        return await Api.ReadAsync(await Http.SendAsync(request), status);
+    }
+
     protected override void ConfigureWebHost(IWebHostBuilder builder) => builder.UseSetting("HAZY_DATA", Folder).UseSetting("HAZY_DEMO", "0").UseSetting("Logging:LogLevel:Default", "Critical").UseSetting("Logging:LogLevel:Microsoft", "Critical");
 
     protected override void Dispose(bool disposing)

@@ -32,7 +32,7 @@ public class HouseTests(App app) : IClassFixture<App>
             Types.InAssembly(core).That().ResideInNamespace(station).ShouldNot().HaveDependencyOnAny([.. stations.Where(s => s != station), "HazyGauge.Core.Jobs"]).GetResult().FailingTypeNames.ShouldBeNull(station);
         }
 
-        string[] physics = ["Compensation", "Fields", "Findings", "Fuels", "FuelSystem", "Haze", "Parts", "Plumbing", "Quantities", "Sensing", "Sentences", "Shop", "Simulation", "Vehicles", "Wiring"];
+        string[] physics = ["Compensation", "Fields", "Findings", "Fuels", "FuelSystem", "Haze", "Identity", "Parts", "People", "Plumbing", "Quantities", "Sensing", "Sentences", "Shop", "Simulation", "Vehicles", "Wiring"];
         foreach (var room in physics)
         {
             Types.InAssembly(core).That().ResideInNamespace($"HazyGauge.Core.{room}").ShouldNot().HaveDependencyOnAny("HazyGauge.Core.Stations", "HazyGauge.Core.Jobs", "HazyGauge.Core.Entries").GetResult().FailingTypeNames.ShouldBeNull(room);

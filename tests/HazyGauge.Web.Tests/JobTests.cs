@@ -204,7 +204,7 @@ public class JobTests(App app) : IClassFixture<App>
         {
             ("\"coreVersion\":\"", "\"coreVersion\":\"\\ud800", "revisions[0].document.coreVersion"),
             ("\"capture\":{", "\"capture\":{\"\\udc00\":1,", "name of a field"),
-            ("\"schemaVersion\":3", "\"schemaVersion\":\"\\ud800\"", "format version"),
+            ("\"schemaVersion\":4", "\"schemaVersion\":\"\\ud800\"", "format version"),
         })
         {
             whole.ShouldContain(find);
@@ -231,7 +231,7 @@ public class JobTests(App app) : IClassFixture<App>
             ((string)(await app.PostAsync("/api/jobs/import", spoilt.ToJsonString(), 422))["detail"]!).ShouldContain(sentence);
         }
 
-        await RefusedAsync(j => j["schemaVersion"] = 4, "format version 4");
+        await RefusedAsync(j => j["schemaVersion"] = 5, "format version 5");
         await RefusedAsync(j => j.AsObject().Remove("schemaVersion"), "no job file");
         await RefusedAsync(j => j["name"] = string.Empty, "needs a name");
         await RefusedAsync(j => j["revisions"]![0]!["revision"] = 4, "no gaps");

@@ -37,8 +37,8 @@ public class KeepingTests
             first.Kill();
         }
 
-        await RunAsync(folder, "PRAGMA user_version = 9002");
-        (await RunningProgram.RefusedAsync(folder.FullName)).ShouldContain("needs version 0.9.2 of Hazy Gauge or later");
+        await RunAsync(folder, "PRAGMA user_version = 900002");
+        (await RunningProgram.RefusedAsync(folder.FullName)).ShouldContain("needs version 0.900.2 of Hazy Gauge or later");
         await RunAsync(folder, "PRAGMA user_version = 5000; INSERT INTO __EFMigrationsHistory VALUES ('29990101000000_Later', '99')");
         (await RunningProgram.RefusedAsync(folder.FullName)).ShouldContain("needs a newer version");
         folder.Delete(recursive: true);

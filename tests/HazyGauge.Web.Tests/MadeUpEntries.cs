@@ -11,7 +11,7 @@ namespace HazyGauge.Web.Tests;
 public sealed record MeterReading(Hazy VoltageV);
 
 /// <summary>What went into the tank.</summary>
-public sealed record Fill(Hazy LitresL, Hazy EthanolPct);
+public sealed record Refuelled(Hazy LitresL, Hazy EthanolPct);
 
 /// <summary>Whether a joint leaks.</summary>
 public sealed record LeakCheck(bool IsDry, Hazy? PressureKpa = null);
@@ -52,17 +52,17 @@ public sealed class MeterReadingKind : EntryKind<MeterReading>
 }
 
 /// <summary>A fill.</summary>
-public sealed class FillKind : EntryKind<Fill>
+public sealed class RefuelledKind : EntryKind<Refuelled>
 {
-    public override string Slug => "fill";
+    public override string Slug => "refuelled";
 
-    public override string Name => "Fill";
+    public override string Name => "Refuelled";
 
     public override string? AsksText => null;
 
     public override IReadOnlyList<Field> Fields { get; } = [new("litresL", "Volume") { Unit = Unit.Litres, Min = 0.1, Max = 500 }, new("ethanolPct", "Ethanol") { Unit = Unit.Percent, Min = 0, Max = 100 }];
 
-    public override Sentence Summary(Fill payload) => Sentence.Of($"Filled {Say.Of(payload.LitresL, Unit.Litres, 0)} of {Say.Ethanol(payload.EthanolPct)}.");
+    public override Sentence Summary(Refuelled payload) => Sentence.Of($"Filled {Say.Of(payload.LitresL, Unit.Litres, 0)} of {Say.Ethanol(payload.EthanolPct)}.");
 }
 
 /// <summary>A leak check of a joint; a leak needs words.</summary>
@@ -119,13 +119,13 @@ public sealed class TankStation : Station<TankPlan, TankResults>
 
     public override string Question => "What is in the tank?";
 
-    public override IReadOnlyList<string> ReadsEntries => ["fill", "signOff"];
+    public override IReadOnlyList<string> ReadsEntries => ["refuelled", "signOff"];
 
     public override StationProgress NotStarted => new(StationState.Empty, NextAction.Of(Slug, "fill", "Fill the tank.", "Then note it."));
 
     public override TankResults Evaluate(TankPlan plan, StationContext context)
     {
-        var fills = context.Entries.Select(e => e.Payload).OfType<Fill>().ToList();
+        var fills = context.Entries.Select(e => e.Payload).OfType<Refuelled>().ToList();
         return new TankResults(
             fills.Count == 0 ? null : fills.Select(f => f.LitresL).Aggregate((a, b) => a + b), context.Entries.Any(e => e is { Kind: "signOff", Step: "overfilled" }));
     }

@@ -16,14 +16,14 @@ public sealed class MadeUpEntryTests(App app) : IClassFixture<App>, IDisposable
 {
     private readonly WebApplicationFactory<Program> _with = app.WithWebHostBuilder(host => host.ConfigureTestServices(services => services
         .AddStation<TankStation>()
-        .AddEntryKind<SignOffKind>().AddEntryKind<MeterReadingKind>().AddEntryKind<FillKind>().AddEntryKind<LeakCheckKind>().AddEntryKind<OverrideKind>()));
+        .AddEntryKind<SignOffKind>().AddEntryKind<MeterReadingKind>().AddEntryKind<RefuelledKind>().AddEntryKind<LeakCheckKind>().AddEntryKind<OverrideKind>()));
 
     private HttpClient Http => field ??= _with.CreateClient();
 
     [Theory]
     [InlineData("""{ "kind": "signOff", "text": "seen", "station": "fit", "step": "battery-off" }""", null)]
     [InlineData("""{ "kind": "meterReading", "step": "ground", "payload": { "voltageV": { "value": 4.98, "plusMinus": 0.02 } } }""", "4.98 ± 0.02 V on the meter.")]
-    [InlineData("""{ "kind": "fill", "payload": { "litresL": 38, "ethanolPct": { "value": 83, "plusMinus": 3 } } }""", "Filled 38 L of E83 ± 3.")]
+    [InlineData("""{ "kind": "refuelled", "payload": { "litresL": 38, "ethanolPct": { "value": 83, "plusMinus": 3 } } }""", "Filled 38 L of E83 ± 3.")]
     [InlineData("""{ "kind": "leakCheck", "step": "feed at the rail", "payload": { "isDry": true, "pressureKpa": 400 } }""", "Dry.")]
     [InlineData("""{ "kind": "override", "text": "race day, owner told", "payload": { "code": "noFailsafe" } }""", "Overrides noFailsafe.")]
     public async Task It_is_written_said_listed_searched_and_carried_to_another_shop(string json, string? said)
@@ -48,12 +48,12 @@ public sealed class MadeUpEntryTests(App app) : IClassFixture<App>, IDisposable
     }
 
     [Theory]
-    [InlineData("""{ "kind": "fill", "payload": { "litresL": 3800, "ethanolPct": 83 } }""", "payload.litresL")]
-    [InlineData("""{ "kind": "fill", "payload": { "litresL": 38 } }""", "payload.ethanolPct")]
-    [InlineData("""{ "kind": "fill", "payload": { "litresL": 38, "ethanolPct": 83, "colour": 1 } }""", "payload.colour")]
-    [InlineData("""{ "kind": "fill", "payload": { "litresL": "much", "ethanolPct": 83 } }""", "payload.litresL")]
-    [InlineData("""{ "kind": "fill", "payload": [] }""", "payload")]
-    [InlineData("""{ "kind": "fill" }""", "payload")]
+    [InlineData("""{ "kind": "refuelled", "payload": { "litresL": 3800, "ethanolPct": 83 } }""", "payload.litresL")]
+    [InlineData("""{ "kind": "refuelled", "payload": { "litresL": 38 } }""", "payload.ethanolPct")]
+    [InlineData("""{ "kind": "refuelled", "payload": { "litresL": 38, "ethanolPct": 83, "colour": 1 } }""", "payload.colour")]
+    [InlineData("""{ "kind": "refuelled", "payload": { "litresL": "much", "ethanolPct": 83 } }""", "payload.litresL")]
+    [InlineData("""{ "kind": "refuelled", "payload": [] }""", "payload")]
+    [InlineData("""{ "kind": "refuelled" }""", "payload")]
     [InlineData("""{ "kind": "leakCheck", "step": "rail", "payload": { "isDry": false } }""", "text")]
     [InlineData("""{ "kind": "leakCheck", "payload": { "isDry": true } }""", "step")]
     [InlineData("""{ "kind": "override", "payload": { "code": "x" } }""", "text")]
@@ -74,11 +74,11 @@ public sealed class MadeUpEntryTests(App app) : IClassFixture<App>, IDisposable
     {
         var job = await NewJobAsync("Bowser");
         await SaveAsync(job, """{ "capacityL": 60 }""");
-        await WriteAsync(job, """{ "kind": "fill", "payload": { "litresL": { "value": 40, "plusMinus": 2 }, "ethanolPct": 85 } }""");
+        await WriteAsync(job, """{ "kind": "refuelled", "payload": { "litresL": { "value": 40, "plusMinus": 2 }, "ethanolPct": 85 } }""");
         (await StandingAsync(job)).ShouldBe(("proven", "40 ± 2 L filled"));
 
         // Two fills are two doubts, though their fields have one name.
-        await WriteAsync(job, """{ "kind": "fill", "payload": { "litresL": { "value": 30, "plusMinus": 2 }, "ethanolPct": 85 } }""");
+        await WriteAsync(job, """{ "kind": "refuelled", "payload": { "litresL": { "value": 30, "plusMinus": 2 }, "ethanolPct": 85 } }""");
         (await StandingAsync(job)).ShouldBe(("hold", "70 ± 3 L filled"));
         ((int)(await GetAsync("/api/bay?filter=held&search=bowser"))["counts"]!["held"]!).ShouldBe(1);
 
@@ -88,7 +88,7 @@ public sealed class MadeUpEntryTests(App app) : IClassFixture<App>, IDisposable
         (await StandingAsync(job)).State.ShouldBe("hold");
 
         // A wrong figure: the right one stands in its place, and the record keeps both.
-        await WriteAsync(job, """{ "kind": "fill", "takesBack": 2, "payload": { "litresL": { "value": 13, "plusMinus": 1 }, "ethanolPct": 85 } }""");
+        await WriteAsync(job, """{ "kind": "refuelled", "takesBack": 2, "payload": { "litresL": { "value": 13, "plusMinus": 1 }, "ethanolPct": 85 } }""");
         (await StandingAsync(job)).ShouldBe(("proven", "53 ± 2 L filled"));
         var items = (await GetAsync($"/api/jobs/{job}/entries"))["items"]!.AsArray();
         items.Select(i => ((int)i!["number"]!, (int?)i["takenBackBy"])).ShouldBe([(1, null), (2, 5), (3, 4), (4, null), (5, null)]);
@@ -97,7 +97,7 @@ public sealed class MadeUpEntryTests(App app) : IClassFixture<App>, IDisposable
         // The document that was saved before says what it says; what it comes to now counts the fills.
         var preview = (await PostAsync($"/api/jobs/{job}/preview", """{ "want": ["blend"] }"""))["stations"]!["blend"]!;
         Math.Round((double)preview["results"]!["filledL"]!["value"]!, 9).ShouldBe(53);
-        (await Task.WhenAll(Enumerable.Range(0, 6).Select(i => WriteAsync(job, $$"""{ "kind": "fill", "payload": { "litresL": 1, "ethanolPct": {{i}} } }""")))).Length.ShouldBe(6);
+        (await Task.WhenAll(Enumerable.Range(0, 6).Select(i => WriteAsync(job, $$"""{ "kind": "refuelled", "payload": { "litresL": 1, "ethanolPct": {{i}} } }""")))).Length.ShouldBe(6);
         (await StandingAsync(job)).Summary.ShouldBe("59 ± 2 L filled");
     }
 

@@ -20,21 +20,34 @@ public class MigrationTests
     {
         var older = JsonNode.Parse(await File.ReadAllTextAsync(Path.Combine(Path.GetDirectoryName(Here())!, "Older/job-0.4.0.json")))!;
         older["revisions"]![0]!["document"]!["notes"] = "quokka under the seat";
+        var revisions = older["revisions"]!.AsArray();
+        foreach (var (slug, document) in new[]
+        {
+            ("compensate", """{ "baseEthanolPct": 10, "fuellingProof": { "evidence": "log 2", "fromEthanolPct": 10, "toEthanolPct": 73 } }"""), ("signal", """{ "meter": { "frequencyHz": 85 }, "mixedEthanolPct": 34 }"""),
+        })
+        {
+            revisions.Add(new JsonObject { ["revision"] = revisions.Count + 1, ["slug"] = slug, ["summary"] = slug, ["document"] = JsonNode.Parse(document) });
+        }
+
         var folder = Directory.CreateTempSubdirectory("hazy-gauge-migration-");
         await FillAsync(folder, older);
         using var program = await RunningProgram.StartAsync(folder.FullName, demo: false);
         async Task<JsonNode> GetAsync(string path) => await Api.ReadAsync(await program.Http.GetAsync(path), 200);
 
         // Every revision says what it said, number for number.
-        foreach (var revision in older["revisions"]!.AsArray())
+        foreach (var revision in revisions)
         {
             var kept = await GetAsync($"/api/jobs/{Job}/record/{revision!["revision"]}");
             JsonNode.DeepEquals(kept["document"], revision["document"]).ShouldBeTrue($"{revision["slug"]}");
         }
 
-        ((string)(await GetAsync($"/api/jobs/{Job}/record"))["items"]![2]!["summary"]!).ShouldBe((string)older["revisions"]![0]!["summary"]!);
+        ((string)(await GetAsync($"/api/jobs/{Job}/record"))["items"]!.AsArray()[^1]!["summary"]!).ShouldBe((string)revisions[0]!["summary"]!);
         var entries = (await GetAsync($"/api/jobs/{Job}/entries"))["items"]!.AsArray();
-        entries.Select(e => ((string)e!["kind"]!, (int?)e["answers"], (int?)e["closedBy"])).ShouldBe([("waiting", null, null), ("note", null, null), ("recheck", null, 4), ("closing", 3, null)]);
+        entries.Select(e => ((string)e!["kind"]!, (int?)e["answers"], (int?)e["closedBy"])).ShouldBe([("waiting", null, null), ("note", null, null), ("recheck", null, 4), ("closing", 3, null), ("proof", null, null), ("fill", null, null)]);
+
+        // What was done and stood in a document stands in an entry, by who saved that and when.
+        entries.TakeLast(2).Select(e => ((string)e!["author"]!, (DateTimeOffset)e["at"]!)).Distinct().ShouldHaveSingleItem().ShouldBe(("JM", new DateTimeOffset(2026, 11, 20, 8, 5, 0, TimeSpan.Zero)));
+        ((string)entries[^2]!["text"]!, (double)entries[^1]!["payload"]!["mixedEthanolPct"]!).ShouldBe(("log 2", 34));
 
         // Found in the bay by what it waits for, and by words of the survey once that was evaluated anew.
         var bay = await GetAsync("/api/bay?filter=waiting");
@@ -98,7 +111,7 @@ public class MigrationTests
 
         const string Standings = """{"survey":{"state":"InWork","nextAction":{"command":"a","why":"b","slug":"survey"}},"signal":{}}""";
         var later = DateTime.Now.AddDays(9).ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture);
-        await RunAsync("INSERT INTO Jobs (Id, Name, Vehicle, CreatedAt, LastRevision, LastEntry, Bay_Stations) VALUES (@0, 'Vantle', 'van', '2026-11-20T08:05:00.000Z', 3, 4, @1)", Job, Standings);
+        await RunAsync("INSERT INTO Jobs (Id, Name, Vehicle, CreatedAt, LastRevision, LastEntry, Bay_Stations) VALUES (@0, 'Vantle', 'van', '2026-11-20T08:05:00.000Z', @2, 4, @1)", Job, Standings, older["revisions"]!.AsArray().Count);
         await RunAsync("INSERT INTO Jobs (Id, Name, Vehicle, CreatedAt, LastRevision, LastEntry, ArchivedAt) VALUES (@0, 'Put aside', '', '2026-11-20T08:05:00.000Z', 0, 0, '2026-11-21T08:05:00.000Z')", Aside);
         foreach (var r in older["revisions"]!.AsArray())
         {

@@ -42,7 +42,7 @@ public class PartsTests(App app) : IClassFixture<App>
         var job = await JobAsync();
         var list = await ListAsync(job);
         list["items"]!.AsArray().Select(i => (string)i!["item"]!).ShouldBe(
-            ["sensor", "hoses-rated", "fuel-pump", "user-1-gauge", "missing-on-arrival", "sensor-plug", "fuse-holder", "access-main", "borrow-hydrometer", "borrow-wideband"], ignoreOrder: true);
+            ["sensor", "hoses-rated", "fuel-pump", "user-dash", "missing-on-arrival", "sensor-plug", "fuse-holder", "access-main", "borrow-hydrometer", "borrow-wideband"], ignoreOrder: true);
         Line(list, "hoses-rated")["holdsUp"]!.AsArray().Select(h => (string)h!).ShouldBe(["fit"]);
         list["total"].ShouldBeNull();
 

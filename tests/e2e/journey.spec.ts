@@ -157,7 +157,7 @@ test("a file dropped anywhere on a job goes where it belongs, after a question",
   await expect(page.getByText("run before the conversion")).toBeVisible();
 });
 
-test("two at one job: the later save is stopped and can be carried on", async ({ browser, app, open }) => {
+test("two at one job: what both changed is asked before the later save counts", async ({ browser, app, open }) => {
   const pages = [await browser.newPage({ baseURL: app.address }), await browser.newPage({ baseURL: app.address })];
   for (const [i, page] of pages.entries()) {
     await open(page, "Tarnock 30", "Signal");
@@ -169,10 +169,10 @@ test("two at one job: the later save is stopped and can be carried on", async ({
   await expect(first.getByText(/Saved today .* by M0/)).toBeVisible();
 
   await second.getByRole("button", { name: "Save to the record" }).click();
-  await expect(second.getByRole("alert")).toContainText("M0 saved revision");
-  await second.getByRole("button", { name: "Keep mine, show theirs" }).click();
-  await expect(second.getByText(/Saved today .* by M0/)).toBeVisible();
-  await second.getByRole("button", { name: "Save to the record" }).click();
+  await expect(second.getByRole("alert")).toContainText("M0 saved Signal meanwhile. You both changed one field.");
+  await expect(second.getByRole("button", { name: "Save with these" })).toBeDisabled();
+  await second.getByRole("radio", { name: /^Yours: / }).check();
+  await second.getByRole("button", { name: "Save with these" }).click();
   await expect(second.getByText(/Saved today .* by M1/)).toBeVisible();
   await Promise.all(pages.map((page) => page.close()));
 });
@@ -194,7 +194,7 @@ test("whoever reloads in between, no save is overwritten without a word", async 
     // The draft outlives the reload, and so does what it was made from.
     await expect(second.getByLabel("Sensor tolerance")).toHaveValue(`3.${n + 1}`);
     await second.getByRole("button", { name: "Save to the record" }).click();
-    await expect(second.getByRole("alert")).toContainText(`R${n}0 saved revision`);
+    await expect(second.getByRole("alert")).toContainText(`R${n}0 saved Signal meanwhile.`);
     await Promise.all(pages.map((page) => page.close()));
   }
 });

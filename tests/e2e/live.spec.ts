@@ -34,32 +34,37 @@ test("with a meter reading only, a newcomer gets the fuel factor for the own veh
   await expect(page.getByRole("listitem").filter({ hasText: "Loden 7" })).toContainText("E79");
 });
 
-test("spark is held until the fueling is proven, and a gasoline multiplier found over an E85 map holds the job", async ({ page, open }) => {
+test("a claim of the fueling is kept and opens nothing, and a gasoline multiplier found over an E85 map holds the job", async ({ page, open }) => {
   await open(page, "Tarnock 30", "Compensate");
   await expect(page.getByText("Held at zero.")).toBeVisible();
+  await page.getByLabel("Map revision in the controller").fill("r3");
   await page.getByLabel("What the log shows").fill("log 7: a full-load pull on each blend");
-  await page.getByRole("button", { name: "Mark the fueling proven" }).click();
-  await expect(page.getByText(/Words prove nothing yet\. Still missing: the log itself/)).toBeVisible();
   await page.getByLabel("Lambda log").setInputFiles({ name: "log7.csv", mimeType: "text/csv", buffer: Buffer.from("ethanol,lambda\n10,1.01\n62,0.99\n") });
-  await expect(page.getByText("log7.csv is on this job.")).toBeVisible();
+  await expect(page.getByText("On this job: log7.csv")).toBeVisible();
   await page.getByLabel("Lowest blend logged").fill("10");
   await page.getByLabel("Highest blend logged").fill("62");
   await page.getByLabel("Lambda off at worst").fill("2");
-  await page.getByLabel("Map revision in the controller").fill("r3");
-  await page.getByRole("button", { name: "Mark the fueling proven" }).click();
-  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/Add 3\.7° of spark\.$/);
-  await expect(page.getByText("Held at zero.")).toBeHidden();
-
-  // Another map in the controller is another fueling.
-  await page.getByLabel("Map revision in the controller").fill("r4");
-  await expect(page.getByText(/Now r4 is in the controller, so the proof does not hold any more/)).toBeVisible();
-  await page.getByLabel("Map revision in the controller").fill("r3");
-  await expect(page.getByText("Held at zero.")).toBeHidden();
-
-  // Another way of metering is another fueling.
-  await page.getByRole("radio", { name: /^Mass/ }).check();
-  await expect(page.getByText("the proof does not hold any more")).toBeVisible();
+  await page.getByLabel("Your initials").first().fill("LV");
+  await page.getByRole("button", { name: "Claim the fueling right" }).click();
+  await expect(page.getByText("Claimed, not proven:")).toBeVisible();
   await expect(page.getByText("Held at zero.")).toBeVisible();
+  await expectAccessible(page);
+
+  // Another map in the controller is another fueling, and so is another way of metering.
+  await page.getByLabel("Map revision in the controller").fill("r4");
+  await expect(page.getByText(/was logged with map revision r3\. Now r4 is in the controller/).first()).toBeVisible();
+  await expect(page.getByText("Claimed before, does not hold now:")).toBeVisible();
+  await page.getByLabel("Map revision in the controller").fill("r3");
+  await expect(page.getByText("Claimed, not proven:")).toBeVisible();
+  await page.getByRole("radio", { name: /^Mass/ }).check();
+  await expect(page.getByText("Claimed before, does not hold now:")).toBeVisible();
+  await expect(page.getByText("Held at zero.")).toBeVisible();
+
+  // A wrong claim is taken back, and stands in the record with the reason.
+  await page.getByRole("button", { name: /^Take back/ }).click();
+  await page.getByLabel("Why").fill("the wrong log");
+  await page.getByRole("button", { name: "Take it back" }).click();
+  await expect(page.getByText("Claimed before, does not hold now:")).toBeHidden();
 
   await page.getByRole("textbox", { name: "Blend of the base map", exact: true }).fill("85");
   await page.getByRole("textbox", { name: "Multiplier at E0" }).fill("100");

@@ -55,7 +55,7 @@ test.describe("with the program gone for a while", () => {
     await page.getByRole("button", { name: "Save to the record" }).click();
     await lost;
     await expect(page.getByText(/Saved today \d\d:\d\d by LO/)).toBeVisible();
-    await expect(page.getByRole("button", { name: "Keep mine, show theirs" })).toHaveCount(0);
+    await expect(page.getByRole("button", { name: "Save with these" })).toHaveCount(0);
     await expect(page.getByRole("button", { name: "Save to the record" })).toBeHidden();
   });
 });

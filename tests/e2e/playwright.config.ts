@@ -17,6 +17,8 @@ export default defineConfig({
   forbidOnly: true,
   testIgnore: process.env.HAZY_SHOTS ? [] : ["shots.spec.ts"],
   use: {
+    // What is not there to be used is said long before the test's own time is over.
+    actionTimeout: 30_000,
     browserName: "chromium",
     viewport: { width: 1280, height: 800 },
     locale: "en-GB",

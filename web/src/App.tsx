@@ -11,7 +11,7 @@ import { Trouble } from "./shell/Trouble";
 
 // The bay is what one opens; a job's pages come when they are wanted.
 const JobPage = lazy(() => import("./job/JobPage").then((m) => ({ default: m.JobPage })));
-const StationPage = lazy(() => import("./stations/StationPage").then((m) => ({ default: m.StationPage })));
+const StationPage = lazy(() => import("./frame/StationPage").then((m) => ({ default: m.StationPage })));
 const PartsPage = lazy(() => import("./parts/PartsPage").then((m) => ({ default: m.PartsPage })));
 const RecordPage = lazy(() => import("./record/RecordPage").then((m) => ({ default: m.RecordPage })));
 

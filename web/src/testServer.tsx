@@ -30,7 +30,7 @@ export function testServer(answers: Record<string, (asked: Asked) => Answer>): A
       headers: input.headers,
     };
     all.push(asked);
-    const answer = answers[`${asked.method} ${asked.path}`]?.(asked);
+    const answer = await answers[`${asked.method} ${asked.path}`]?.(asked);
     if (answer === undefined) {
       throw new Error(`Nothing answers ${asked.method} ${asked.path}.`);
     }

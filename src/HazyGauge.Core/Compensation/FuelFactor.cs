@@ -189,12 +189,12 @@ public static class FuelFactor
             // Fuel delivered over fuel needed is factor / needed factor, so lambda is off by the inverse.
             var lambdaErrorPct = 100 * ((schools.Of(other).Value / schools.Of(metering).Value) - 1);
             var direction = lambdaErrorPct > 0 ? "lean" : "rich";
-            findings.Add(new(
-                "wrongSchool" + other,
+            findings.Add(new Finding(
+                "wrongSchool",
                 Math.Abs(lambdaErrorPct) < 1 ? Severity.Info : Severity.Caution,
                 Math.Abs(lambdaErrorPct) < 0.05
                     ? $"If the controller meters {other.InWords()}, nothing changes here."
-                    : Sentence.Of($"If the controller meters {other.InWords()}, this factor runs {Math.Abs(lambdaErrorPct):0.0} % {direction}; use {schools.Of(other).Value:0.000} then.")));
+                    : Sentence.Of($"If the controller meters {other.InWords()}, this factor runs {Math.Abs(lambdaErrorPct):0.0} % {direction}; use {schools.Of(other).Value:0.000} then.")).At("metering").Of(System.Text.Json.JsonNamingPolicy.CamelCase.ConvertName(other.ToString())));
         }
 
         return findings;

@@ -5,7 +5,8 @@ namespace HazyGauge.Core.Entries;
 /// <param name="Kind">What kind of entry it is.</param>
 /// <param name="Answers">Number of the entry it answers.</param>
 /// <param name="TakesBack">Number of the entry that does not hold any more because of it.</param>
-public sealed record EntryLink(int Number, IEntryKind Kind, int? Answers, int? TakesBack);
+/// <param name="IsPractice">True where it was done for practice: it closes and takes back only what was practice too.</param>
+public sealed record EntryLink(int Number, IEntryKind Kind, int? Answers, int? TakesBack, bool IsPractice = false);
 
 /// <summary>Why an entry cannot stand behind the others.</summary>
 public enum EntryRefusal
@@ -74,7 +75,7 @@ public sealed class EntryChain
     {
         if (draft.Answers is { } answered)
         {
-            if (!_links.TryGetValue(answered, out var other) || TakenBackBy(answered) is not null || !draft.Kind.CanAnswer(other.Kind))
+            if (!_links.TryGetValue(answered, out var other) || TakenBackBy(answered) is not null || !draft.Kind.CanAnswer(other.Kind) || other.IsPractice != draft.IsPractice)
             {
                 return EntryRefusal.NothingToAnswer;
             }
@@ -87,7 +88,7 @@ public sealed class EntryChain
         }
 
         return draft.TakesBack is not { } mistake ? EntryRefusal.None
-            : !_links.ContainsKey(mistake) ? EntryRefusal.NothingToTakeBack
+            : !_links.TryGetValue(mistake, out var taken) || taken.IsPractice != draft.IsPractice ? EntryRefusal.NothingToTakeBack
             : TakenBackBy(mistake) is not null ? EntryRefusal.AlreadyTakenBack
             : EntryRefusal.None;
     }

@@ -1,5 +1,4 @@
 using HazyGauge.Core.Findings;
-using HazyGauge.Core.Jobs;
 
 namespace HazyGauge.Core.Entries;
 
@@ -24,6 +23,12 @@ public sealed record EntryDraft(IEntryKind Kind, string Text)
     /// <summary>The step or joint it belongs to, by the name its station gives it.</summary>
     public string? Step { get; init; }
 
+    /// <summary>What that step or joint was called when it was written: it may be gone later, and the entry belongs to it still.</summary>
+    public string? StepName { get; init; }
+
+    /// <summary>True where it was done for practice: it is evidence of nothing.</summary>
+    public bool IsPractice { get; init; }
+
     /// <summary>Files that show it, by their SHA-256.</summary>
     public IReadOnlyList<string> Files { get; init; } = [];
 
@@ -37,9 +42,9 @@ public sealed record EntryDraft(IEntryKind Kind, string Text)
     public object? Payload { get; init; }
 
     /// <summary>Notes what is wrong with it, as far as that can be told without the other entries of the job.</summary>
-    /// <param name="line">The line whose stations it may name.</param>
+    /// <param name="stations">Slugs of the stations it may name.</param>
     /// <param name="check">Where it is noted.</param>
-    public void Check(JobLine line, InputCheck check)
+    public void Check(IReadOnlySet<string> stations, InputCheck check)
     {
         if (Text.Length == 0 && Kind.AsksText is not null)
         {
@@ -52,7 +57,7 @@ public sealed record EntryDraft(IEntryKind Kind, string Text)
         }
 
         CheckDue(check);
-        CheckStations(line, check);
+        CheckStations(stations, check);
         CheckLinks(check);
         if (Kind.PayloadType is null && Payload is not null)
         {
@@ -75,14 +80,14 @@ public sealed record EntryDraft(IEntryKind Kind, string Text)
         }
     }
 
-    private void CheckStations(JobLine line, InputCheck check)
+    private void CheckStations(IReadOnlySet<string> stations, InputCheck check)
     {
-        if (Station is { } station && line.Find(station) is null)
+        if (Station is { } station && !stations.Contains(station))
         {
             check.Refuse("station", $"There is no station '{station}'.");
         }
 
-        foreach (var unknown in Blocks.Where(b => b is null || line.Find(b) is null))
+        foreach (var unknown in Blocks.Where(b => b is null || !stations.Contains(b)))
         {
             check.Refuse("blocks", unknown is null ? "An item of this list is empty." : $"There is no station '{unknown}'.");
         }

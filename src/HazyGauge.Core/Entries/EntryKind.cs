@@ -1,3 +1,4 @@
+using System.Text.Json.Nodes;
 using HazyGauge.Core.Fields;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Sentences;
@@ -50,6 +51,15 @@ public abstract class EntryKind : IEntryKind
     public virtual Type? PayloadType => null;
 
     /// <inheritdoc/>
+    public virtual int Schema => 1;
+
+    /// <inheritdoc/>
+    public virtual JsonObject Upgrade(JsonObject payload, int schema) => payload;
+
+    /// <inheritdoc/>
+    public virtual IReadOnlyList<string> FilesOf(object? payload) => [];
+
+    /// <inheritdoc/>
     public virtual IReadOnlyList<Field> Fields => [];
 
     /// <inheritdoc/>
@@ -79,6 +89,12 @@ public abstract class EntryKind<TPayload> : EntryKind
 
     /// <summary>What it carries, in one line with its numbers.</summary>
     public abstract Sentence Summary(TPayload payload);
+
+    /// <summary>Files of the job that what it carries names.</summary>
+    protected virtual IReadOnlyList<string> FilesOf(TPayload payload) => [];
+
+    /// <inheritdoc/>
+    public sealed override IReadOnlyList<string> FilesOf(object? payload) => payload is TPayload mine ? FilesOf(mine) : [];
 
     /// <inheritdoc/>
     public sealed override void Check(EntryDraft draft, InputCheck check)

@@ -26,7 +26,6 @@ public sealed class EntryKinds
     /// <summary>The kind with this slug; null where there is none.</summary>
     public IEntryKind? Find(string? slug) => slug is null ? null : _kinds.GetValueOrDefault(slug);
 
-    /// <summary>The kind of an entry that was written once.</summary>
-    /// <exception cref="InvalidOperationException">This program has no such kind.</exception>
-    public IEntryKind Known(string slug) => Find(slug) ?? throw new InvalidOperationException($"This program has no entries of kind {slug}.");
+    /// <summary>The kind of an entry that was written once; one this program does not know stands for itself and counts for nothing.</summary>
+    public IEntryKind OfWritten(string slug) => Find(slug) ?? new UnknownEntry(slug);
 }

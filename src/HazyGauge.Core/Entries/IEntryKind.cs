@@ -1,3 +1,4 @@
+using System.Text.Json.Nodes;
 using HazyGauge.Core.Fields;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Sentences;
@@ -64,6 +65,17 @@ public interface IEntryKind
 
     /// <summary>Type of what it carries beside words; null where that is nothing.</summary>
     Type? PayloadType { get; }
+
+    /// <summary>Number of the present shape of what it carries; 1 for the first.</summary>
+    int Schema { get; }
+
+    /// <summary>Brings what an entry of an older shape carries up to date.</summary>
+    /// <param name="payload">What it carries; may be changed.</param>
+    /// <param name="schema">Number of the shape it was written in, less than <see cref="Schema"/>.</param>
+    JsonObject Upgrade(JsonObject payload, int schema);
+
+    /// <summary>Files of the job that what it carries names, by their SHA-256.</summary>
+    IReadOnlyList<string> FilesOf(object? payload);
 
     /// <summary>What it asks for beside words.</summary>
     IReadOnlyList<Field> Fields { get; }

@@ -1,3 +1,5 @@
+using HazyGauge.Core.People;
+
 namespace HazyGauge.Core.Entries;
 
 /// <summary>Something that happened on a job and still holds: nobody took it back.</summary>
@@ -6,13 +8,22 @@ namespace HazyGauge.Core.Entries;
 /// <param name="Text">What it says.</param>
 /// <param name="Author">Who wrote it.</param>
 /// <param name="At">When.</param>
-public sealed record JobEntry(int Number, string Kind, string Text, string Author, DateTimeOffset At)
+public sealed record JobEntry(int Number, string Kind, string Text, Person Author, DateTimeOffset At)
 {
     /// <summary>The station it belongs to.</summary>
     public string? Station { get; init; }
 
     /// <summary>The step or joint it belongs to.</summary>
     public string? Step { get; init; }
+
+    /// <summary>What that was called when it was written.</summary>
+    public string? StepName { get; init; }
+
+    /// <summary>When it falls due.</summary>
+    public DateOnly? Due { get; init; }
+
+    /// <summary>True where it stands open: another entry is to close it.</summary>
+    public bool IsOpen { get; init; }
 
     /// <summary>Number of the entry it answers.</summary>
     public int? Answers { get; init; }

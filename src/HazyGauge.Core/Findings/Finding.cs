@@ -22,8 +22,17 @@ public enum Severity
 /// <param name="Text">One to three sentences for the mechanic, metric.</param>
 /// <param name="Template">The same with a name in braces where a number stands; left out, there is no number.</param>
 /// <param name="Values">The numbers by name, in metric units.</param>
+/// <param name="Part">The part of its station where it is mended; null where the station has no parts.</param>
+/// <param name="About">Id of what it is about, such as a joint or a wire; null where that is no single thing.</param>
 [method: JsonConstructor]
-public sealed record Finding(string Code, Severity Severity, string Text, string? Template = null, IReadOnlyDictionary<string, SentenceValue>? Values = null)
+public sealed record Finding(
+    string Code,
+    Severity Severity,
+    string Text,
+    string? Template = null,
+    IReadOnlyDictionary<string, SentenceValue>? Values = null,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? Part = null,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? About = null)
 {
     /// <summary>A finding that says a sentence.</summary>
     public Finding(string code, Severity severity, Sentence sentence)
@@ -42,5 +51,14 @@ public sealed record Finding(string Code, Severity Severity, string Text, string
     public Sentence Sentence => new(Template, Values);
 
     /// <summary>The same finding, saying something else.</summary>
-    public Finding Saying(Sentence sentence) => new(Code, Severity, sentence);
+    public Finding Saying(Sentence sentence) => new(Code, Severity, sentence.Text, sentence.Template, sentence.Values, Part, About);
+
+    /// <summary>The same finding, about a thing by its id.</summary>
+    public Finding Of(string? thing) => this with { About = thing };
+
+    /// <summary>The same finding, about an entry of the job.</summary>
+    public Finding OfEntry(int number) => Of(FormattableString.Invariant($"entry-{number}"));
+
+    /// <summary>The same finding, mended at a part of its station.</summary>
+    public Finding At(string part) => this with { Part = part };
 }

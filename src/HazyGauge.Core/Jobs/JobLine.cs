@@ -62,7 +62,7 @@ public sealed class JobLine
         {
             if (_stations.TryGetValue(slug, out var station) && wanted.Add(slug))
             {
-                station.DependsOn.ToList().ForEach(Add);
+                Reads(station).ToList().ForEach(Add);
             }
         }
 
@@ -77,7 +77,7 @@ public sealed class JobLine
         var dependents = new List<IStation>();
         foreach (var station in InOrder.Where(s => !changed.Contains(s.Slug)))
         {
-            if (station.DependsOn.Any(d => changed.Contains(d) || dependents.Any(s => s.Slug == d)))
+            if (Reads(station).Any(d => changed.Contains(d) || dependents.Any(s => s.Slug == d)))
             {
                 dependents.Add(station);
             }
@@ -85,6 +85,10 @@ public sealed class JobLine
 
         return dependents;
     }
+
+    /// <summary>Slugs of the stations one reads: those it depends on, or all of them but others that read the whole job.</summary>
+    public IReadOnlyList<string> Reads(IStation station) =>
+        station.ReadsSoFar ? [.. _stations.Values.Where(s => !s.ReadsSoFar).Select(s => s.Slug)] : station.DependsOn;
 
     private static StationPlace Place(IStation station) => new(station.Slug, station.Name, station.Question, true);
 
@@ -104,7 +108,7 @@ public sealed class JobLine
                 throw new InvalidOperationException($"The station {station.Slug} depends on itself.");
             }
 
-            foreach (var slug in station.DependsOn)
+            foreach (var slug in Reads(station))
             {
                 Visit(_stations.GetValueOrDefault(slug) ?? throw new InvalidOperationException($"The station {station.Slug} depends on {slug}, which is not built."));
             }

@@ -34,7 +34,8 @@ public static class BuyingList
     /// <param name="notes">What was written down, the oldest first.</param>
     public static IReadOnlyList<BuyingLine> Of(IEnumerable<(string Station, NeededPart Part)> needed, IEnumerable<(PartNote Note, string Author, DateTimeOffset At)> notes)
     {
-        var written = notes.GroupBy(n => n.Note.Item, StringComparer.Ordinal).ToDictionary(g => g.Key, g => g.ToList(), StringComparer.Ordinal);
+        var renamed = needed.Where(n => n.Part.FormerItem is not null).GroupBy(n => n.Part.FormerItem!, StringComparer.Ordinal).ToDictionary(g => g.Key, g => g.First().Part.Item, StringComparer.Ordinal);
+        var written = notes.GroupBy(n => renamed.GetValueOrDefault(n.Note.Item, n.Note.Item), StringComparer.Ordinal).ToDictionary(g => g.Key, g => g.ToList(), StringComparer.Ordinal);
         var asked = needed.GroupBy(n => n.Part.Item, StringComparer.Ordinal).ToDictionary(g => g.Key, g => g.ToList(), StringComparer.Ordinal);
         return
         [

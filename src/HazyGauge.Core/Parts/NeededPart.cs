@@ -29,4 +29,8 @@ public enum PartKind
 /// <param name="Quantity">How many.</param>
 /// <param name="HoldsUp">Stations that wait for it, by slug.</param>
 /// <param name="Price">What one costs by the catalog, until somebody writes down what it did.</param>
-public sealed record NeededPart(string Item, Sentence Name, PartKind Kind, Sentence Why, double Quantity = 1, IReadOnlyList<string>? HoldsUp = null, double? Price = null);
+public sealed record NeededPart(string Item, Sentence Name, PartKind Kind, Sentence Why, double Quantity = 1, IReadOnlyList<string>? HoldsUp = null, double? Price = null)
+{
+    /// <summary>The name it had before it was named by what it is; what was noted under that still belongs to it. Null for none.</summary>
+    public string? FormerItem { get; init; }
+}

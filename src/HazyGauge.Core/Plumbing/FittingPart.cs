@@ -41,6 +41,7 @@ public enum ClampKind
 /// <param name="MaxKpa">Highest pressure it is made for, kPa; left out, that of an injection line.</param>
 /// <param name="Sensor">True for a sensor.</param>
 /// <param name="OnShelf">How many lie on the shop's shelf.</param>
+/// <param name="Id">Its id in the chain of a job; null in the catalog.</param>
 public sealed record FittingPart(
     string Code,
     string Name,
@@ -57,7 +58,8 @@ public sealed record FittingPart(
     double? BendRadiusMm = null,
     double? MaxKpa = null,
     bool? Sensor = null,
-    int? OnShelf = null)
+    int? OnShelf = null,
+    string? Id = null)
 {
     /// <summary>Code of the sensor that ships.</summary>
     public const string SensorCode = "sensor";

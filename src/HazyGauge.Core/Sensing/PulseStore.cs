@@ -25,6 +25,22 @@ internal sealed class PulseStore
     /// <summary>When the last pulse began, s.</summary>
     public double LastFallS { get; private set; }
 
+    /// <summary>Pulses that were kept as plain numbers; nothing is added to them.</summary>
+    public static PulseStore Kept(IReadOnlyList<double> startS, float[] lengthS, float[] lowS, double lastFallS)
+    {
+        var store = new PulseStore { Count = lengthS.Length, LastFallS = lastFallS };
+        for (var c = 0; c < startS.Count; c++)
+        {
+            var chunk = new Chunk(startS[c]);
+            var size = Math.Min(ChunkSize, lengthS.Length - (c << ChunkBits));
+            lengthS.AsSpan(c << ChunkBits, size).CopyTo(chunk.LengthS);
+            lowS.AsSpan(c << ChunkBits, size).CopyTo(chunk.LowS);
+            store._chunks.Add(chunk);
+        }
+
+        return store;
+    }
+
     /// <summary>Adds a pulse that begins after all others.</summary>
     public void Add(double fallS, float lowS, bool runsToNext)
     {

@@ -1,6 +1,7 @@
 using HazyGauge.Core.Fields;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
+using HazyGauge.Core.Identity;
 using HazyGauge.Core.Sentences;
 
 namespace HazyGauge.Core.Sensing;
@@ -25,7 +26,9 @@ public enum FedBy
 /// <param name="StepPct">Steps it shows, points: 1 for whole percent, 10 for tens.</param>
 /// <param name="FedBy">How it gets the reading.</param>
 /// <param name="LeftWhenUnplugged">True where it left its number when the sensor was unplugged.</param>
-public sealed record ShownValue(string? By = null, double? EthanolPct = null, double? FuelTempC = null, double? StepPct = null, FedBy? FedBy = null, bool? LeftWhenUnplugged = null);
+/// <param name="Id">Its id.</param>
+/// <param name="Given">Who gave it and when.</param>
+public sealed record ShownValue(string? By = null, double? EthanolPct = null, double? FuelTempC = null, double? StepPct = null, FedBy? FedBy = null, bool? LeftWhenUnplugged = null, string? Id = null, Given? Given = null);
 
 /// <summary>
 /// What displays say, put together. They share the sensor: its tolerance counts once, however many show it; each has the doubt of its own steps.

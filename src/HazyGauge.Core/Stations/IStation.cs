@@ -1,5 +1,6 @@
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Fields;
+using HazyGauge.Core.Identity;
 using HazyGauge.Core.Parts;
 using HazyGauge.Core.Sentences;
 
@@ -31,6 +32,24 @@ public interface IStation
 
     /// <summary>The words of a plan that somebody may look for.</summary>
     IReadOnlyList<PlanText> Texts(object plan);
+
+    /// <summary>Lists of its plan whose things carry ids.</summary>
+    IReadOnlyList<IdentifiedList> Identified { get; }
+
+    /// <summary>Readings of its plan that are no things of a list.</summary>
+    IReadOnlyList<SingleReading> SingleReadings { get; }
+
+    /// <summary>What of it can be signed, measured or checked by name, each under the id it keeps.</summary>
+    IReadOnlyList<NamedThing> Things(object plan, object results);
+
+    /// <summary>What its page says beside its results, by name; where a number stands, its name stands in braces.</summary>
+    IReadOnlyDictionary<string, string> PageWords { get; }
+
+    /// <summary>True where it reads the whole job instead of single stations.</summary>
+    bool ReadsSoFar { get; }
+
+    /// <summary>Type of what it publishes; null where it publishes nothing.</summary>
+    Type? Publishes { get; }
 
     /// <summary>How it stands before anything was saved.</summary>
     StationProgress NotStarted { get; }
@@ -85,6 +104,11 @@ public interface IStation
 /// <param name="Needs">What has to be bought or borrowed for it.</param>
 public sealed record Evaluated(
     object Plan, IReadOnlyDictionary<string, string> Stamps, object Results, object? Published, StationProgress Progress, Sentence Summary, IReadOnlyList<Findings.Finding> Findings, IReadOnlyList<NeededPart> Needs);
+
+/// <summary>A thing of a station that entries may belong to.</summary>
+/// <param name="Id">Its id, which it keeps through every edit.</param>
+/// <param name="Name">What it is called now.</param>
+public sealed record NamedThing(string Id, string Name);
 
 /// <summary>Words of a plan, as they are found again.</summary>
 /// <param name="Path">Where they stand in the plan.</param>

@@ -1,6 +1,7 @@
 using HazyGauge.Core.Fields;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
+using HazyGauge.Core.Identity;
 using HazyGauge.Core.Parts;
 using HazyGauge.Core.Sentences;
 
@@ -36,6 +37,24 @@ public abstract class Station<TPlan, TResults> : IStation
 
     /// <inheritdoc/>
     public virtual IReadOnlyList<string> ReadsEntries => [];
+
+    /// <inheritdoc/>
+    public virtual IReadOnlyList<IdentifiedList> Identified => [];
+
+    /// <inheritdoc/>
+    public virtual IReadOnlyList<SingleReading> SingleReadings => [];
+
+    /// <summary>What of it can be signed, measured or checked by name, each under the id it keeps.</summary>
+    public virtual IEnumerable<NamedThing> Things(TPlan plan, TResults results) => [];
+
+    /// <inheritdoc/>
+    public virtual IReadOnlyDictionary<string, string> PageWords => new Dictionary<string, string>(StringComparer.Ordinal);
+
+    /// <inheritdoc/>
+    public virtual bool ReadsSoFar => false;
+
+    /// <inheritdoc/>
+    public virtual Type? Publishes => null;
 
     /// <inheritdoc/>
     public abstract StationProgress NotStarted { get; }
@@ -94,6 +113,8 @@ public abstract class Station<TPlan, TResults> : IStation
 
     IReadOnlyList<NeededFile> IStation.Files(object plan) => Files((TPlan)plan);
 
+    IReadOnlyList<NamedThing> IStation.Things(object plan, object results) => [.. Things((TPlan)plan, (TResults)results)];
+
     Evaluated IStation.Evaluate(object plan, StationContext context)
     {
         var mine = (TPlan)plan;
@@ -105,8 +126,13 @@ public abstract class Station<TPlan, TResults> : IStation
 
     Evaluated IStation.FromRecord(object plan, object results) => Of((TPlan)plan, (TResults)results, new Dictionary<string, string>(StringComparer.Ordinal));
 
-    private Evaluated Of(TPlan plan, TResults results, IReadOnlyDictionary<string, string> stamps) =>
-        new(plan, stamps, results, Publish(plan, results), Progress(results), Summary(plan, results), Findings(results), [.. Needs(plan, results)]);
+    private Evaluated Of(TPlan plan, TResults results, IReadOnlyDictionary<string, string> stamps)
+    {
+        var published = Publish(plan, results);
+        return published is null || Publishes?.IsInstanceOfType(published) == true
+            ? new(plan, stamps, results, published, Progress(results), Summary(plan, results), Findings(results), [.. Needs(plan, results)])
+            : throw new InvalidOperationException($"{Name} publishes {published.GetType().Name} and does not say so: override Publishes.");
+    }
 
     IReadOnlyList<Figure> IStation.Figures(object plan, object? results) => Figures((TPlan)plan, (TResults?)results);
 

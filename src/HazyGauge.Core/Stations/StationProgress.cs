@@ -25,7 +25,21 @@ public enum StationState
 /// <summary>How far a station has come and what is next there.</summary>
 /// <param name="State">State of the station.</param>
 /// <param name="NextAction">What to do next: a short command, then why.</param>
-public sealed record StationProgress(StationState State, NextAction NextAction);
+/// <param name="Steps">The steps of the work there, in an order that can be done; null where the station has none.</param>
+/// <param name="Holds">What stops the work there; a station with any of them is held, whatever else it says.</param>
+public sealed record StationProgress(StationState State, NextAction NextAction, IReadOnlyList<StationStep>? Steps = null, IReadOnlyList<StationHold>? Holds = null)
+{
+    /// <summary>State of the station.</summary>
+    public StationState State { get; init; } = Holds is { Count: > 0 } ? StationState.Hold : State;
+
+    /// <summary>How many steps are done, of those there are to do; null where the station has none.</summary>
+    public StepCount? Count => Steps is null ? null : new(Steps.Count(s => s.State == StepState.Done), Steps.Count(s => s.State != StepState.Gone));
+}
+
+/// <summary>How many steps of a station are done.</summary>
+/// <param name="Done">Done.</param>
+/// <param name="Of">Of how many.</param>
+public sealed record StepCount(int Done, int Of);
 
 /// <summary>What to do next on a job.</summary>
 /// <param name="Command">A short command, metric.</param>
@@ -35,9 +49,17 @@ public sealed record StationProgress(StationState State, NextAction NextAction);
 /// <param name="Template">The command with a name in braces where a number stands.</param>
 /// <param name="WhyTemplate">The reason likewise.</param>
 /// <param name="Values">The numbers of both by name, in metric units.</param>
+/// <param name="Part">The part of the station where it is done; null where the station has no parts.</param>
 [method: JsonConstructor]
 public sealed record NextAction(
-    string Command, string Why, string Slug, string Code = "", string? Template = null, string? WhyTemplate = null, IReadOnlyDictionary<string, SentenceValue>? Values = null)
+    string Command,
+    string Why,
+    string Slug,
+    string Code = "",
+    string? Template = null,
+    string? WhyTemplate = null,
+    IReadOnlyDictionary<string, SentenceValue>? Values = null,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? Part = null)
 {
     /// <inheritdoc cref="NextAction"/>
     public string Template { get; init; } = Template ?? Command;
@@ -56,12 +78,13 @@ public sealed record NextAction(
     /// <param name="code">Stable name for programs.</param>
     /// <param name="command">A short command.</param>
     /// <param name="why">Why, or how.</param>
-    public static NextAction Of(string slug, string code, Sentence command, Sentence why)
+    /// <param name="part">The part of the station where it is done.</param>
+    public static NextAction Of(string slug, string code, Sentence command, Sentence why, string? part = null)
     {
         // Both share one set of numbers, so the names of the second must not be those of the first.
         const string Between = "\n";
         var both = Sentence.Of($"{command}{Between}{why}");
         var templates = both.Template.Split(Between, 2);
-        return new NextAction(command.Text, why.Text, slug, code, templates[0], templates[1], both.Values);
+        return new NextAction(command.Text, why.Text, slug, code, templates[0], templates[1], both.Values, part);
     }
 }

@@ -48,6 +48,7 @@ public enum NumbersBy
 /// <param name="Patch">What has to be patched in the file so that ethanol counts.</param>
 /// <param name="Enable">The switch that makes ethanol count.</param>
 /// <param name="MapSlot">The map slot the file goes into.</param>
+/// <param name="Id">Its id.</param>
 public sealed record ControllerOnBoard(
     string? Name = null,
     ControllerRole? Role = null,
@@ -61,7 +62,8 @@ public sealed record ControllerOnBoard(
     string? Version = null,
     string? Patch = null,
     string? Enable = null,
-    string? MapSlot = null);
+    string? MapSlot = null,
+    string? Id = null);
 
 /// <summary>What a setting of a controller says.</summary>
 public enum SettingKind
@@ -92,8 +94,9 @@ public enum SettingKind
 /// <param name="AsFound">As found.</param>
 /// <param name="AsSet">As set.</param>
 /// <param name="ReadBack">As read back after writing.</param>
+/// <param name="Id">Its id.</param>
 public sealed record ControllerSetting(
-    string? Controller = null, SettingKind? Kind = null, string? What = null, double? AsFound = null, double? AsSet = null, double? ReadBack = null)
+    string? Controller = null, SettingKind? Kind = null, string? What = null, double? AsFound = null, double? AsSet = null, double? ReadBack = null, string? Id = null)
 {
     /// <summary>What it says now: as read back, else as set, else as found.</summary>
     internal double? Now => ReadBack ?? AsSet ?? AsFound;

@@ -1,3 +1,5 @@
+using HazyGauge.Core.Identity;
+
 namespace HazyGauge.Core.Vehicles;
 
 /// <summary>What kind of thing takes the sensor's signal.</summary>
@@ -35,6 +37,7 @@ public enum SensorUserKind
 /// <param name="Dimming">How it is dimmed at night.</param>
 /// <param name="Pairing">The identity it is paired under, where it is wireless.</param>
 /// <param name="App">App and phone version it works with, and whether it stopped after an update.</param>
+/// <param name="Id">Its id, which its wires are named by.</param>
 public sealed record SensorUser(
     SensorUserKind? Kind = null,
     string? Role = null,
@@ -47,10 +50,32 @@ public sealed record SensorUser(
     string? CalledUp = null,
     string? Dimming = null,
     string? Pairing = null,
-    string? App = null)
+    string? App = null,
+    string? Id = null)
 {
     /// <summary>True where it only shows the reading.</summary>
     internal bool OnlyShows => Kind is SensorUserKind.Reader or SensorUserKind.Gauge;
+
+    /// <summary>What it is called: by its own name, else by what it is.</summary>
+    internal string Called => !string.IsNullOrWhiteSpace(Name) ? Name.Trim()
+        : Kind == SensorUserKind.Controller && !string.IsNullOrWhiteSpace(Controller) ? Controller.Trim()
+        : KindWords(Kind);
+
+    /// <summary>What its id is made from.</summary>
+    internal string Key => ThingId.Plain(Called, IdPrefix);
+
+    /// <summary>What an id begins with where its name starts with no letter.</summary>
+    internal const string IdPrefix = "user";
+
+    private static string KindWords(SensorUserKind? kind) => kind switch
+    {
+        SensorUserKind.Reader => "Reader",
+        SensorUserKind.Gauge => "Gauge",
+        SensorUserKind.Extender => "Injector extender",
+        SensorUserKind.Analyser => "Signal converter",
+        SensorUserKind.Gateway => "Gateway",
+        _ => "Controller",
+    };
 }
 
 /// <summary>What a list of users and controllers comes to for the fueling.</summary>

@@ -247,7 +247,9 @@ public enum EndGender
 /// <param name="Size">Tube or dash size as written on it or measured.</param>
 /// <param name="Gender">Which half the stock line ends in.</param>
 /// <param name="Retainer">How it is held: ring, tab, slide lock, thread.</param>
-public sealed record Joint(LineName? Line = null, double? AngleDeg = null, string? Place = null, string? Size = null, EndGender? Gender = null, string? Retainer = null);
+/// <param name="Id">Its id.</param>
+public sealed record Joint(
+    LineName? Line = null, double? AngleDeg = null, string? Place = null, string? Size = null, EndGender? Gender = null, string? Retainer = null, string? Id = null);
 
 /// <summary>Lines and pressures.</summary>
 /// <param name="Line">How the fuel reaches the rail.</param>

@@ -29,7 +29,8 @@ public enum WishKind
 /// <param name="Text">In the owner's words.</param>
 /// <param name="ExtraKw">How much more power, kW at the crank.</param>
 /// <param name="When">When, for a later stage.</param>
-public sealed record Wish(WishKind? Kind = null, string? Text = null, Hazy? ExtraKw = null, string? When = null);
+/// <param name="Id">Its id.</param>
+public sealed record Wish(WishKind? Kind = null, string? Text = null, Hazy? ExtraKw = null, string? When = null, string? Id = null);
 
 /// <summary>Whether the power afterwards was measured.</summary>
 public enum PowerKnown

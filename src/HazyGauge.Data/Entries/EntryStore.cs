@@ -1,4 +1,5 @@
 using HazyGauge.Core.Entries;
+using HazyGauge.Core.People;
 using HazyGauge.Data.Jobs;
 using HazyGauge.Data.Search;
 using Microsoft.EntityFrameworkCore;
@@ -12,8 +13,14 @@ namespace HazyGauge.Data.Entries;
 /// <param name="SaidText">That line, metric.</param>
 /// <param name="Author">Who writes it.</param>
 /// <param name="IdempotencyKey">What the writer's browser calls it.</param>
-public sealed record EntryToWrite(EntryDraft Draft, string? Payload, string? Said, string? SaidText, string Author, string IdempotencyKey)
+public sealed record EntryToWrite(EntryDraft Draft, string? Payload, string? Said, string? SaidText, Person Author, string IdempotencyKey)
 {
+    /// <summary>When it happened; null for now.</summary>
+    public DateTimeOffset? At { get; init; }
+
+    /// <summary>Number of the shape of what it carries; null for the present one of its kind.</summary>
+    public int? Schema { get; init; }
+
     /// <summary>The row it becomes.</summary>
     public EntryRow Row(Guid jobId, int number, DateTimeOffset at) => new()
     {
@@ -22,21 +29,25 @@ public sealed record EntryToWrite(EntryDraft Draft, string? Payload, string? Sai
         Kind = Draft.Kind.Slug,
         Text = Draft.Text,
         Payload = Payload,
+        Schema = Schema ?? Draft.Kind.Schema,
         Said = Said,
         Due = Draft.Due,
         Blocks = string.Join(' ', Draft.Blocks),
         Station = Draft.Station,
         Step = Draft.Step,
+        StepName = Draft.StepName,
+        IsPractice = Draft.IsPractice,
         Files = string.Join(' ', Draft.Files),
         Answers = Draft.Answers,
         TakesBack = Draft.TakesBack,
-        Author = Author,
+        Author = Author.Name,
+        AuthorId = Author.Id,
         At = at,
         IdempotencyKey = IdempotencyKey,
     };
 
     /// <summary>How it hangs together with others.</summary>
-    public EntryLink Link(int number) => new(number, Draft.Kind, Draft.Answers, Draft.TakesBack);
+    public EntryLink Link(int number) => new(number, Draft.Kind, Draft.Answers, Draft.TakesBack, Draft.IsPractice);
 
     /// <summary>How it is found: where it stands, what that is called, and its words.</summary>
     public (string Place, string Label, string Text) AsFound(int number) =>
@@ -159,19 +170,23 @@ public sealed class EntryStore(IDbContextFactory<HazyGaugeDb> contexts, EntryKin
             return inTheWay;
         }
 
-        var row = entry.Row(jobId, ++job.LastEntry, clock.ToTheMillisecond());
+        var row = entry.Row(jobId, ++job.LastEntry, entry.At ?? clock.ToTheMillisecond());
         var chain = await ChainAsync(db, jobId, cancellation);
         chain.Add(entry.Link(row.Number));
-        row.IsOpen = chain.IsOpen(row.Number);
+        row.IsOpen = !row.IsPractice && chain.IsOpen(row.Number);
         db.Add(row);
         var touched = chain.Touches(entry.Link(row.Number)).ToList();
         foreach (var other in await db.Entries.Where(e => e.JobId == jobId && touched.Contains(e.Number)).ToListAsync(cancellation))
         {
-            other.IsOpen = chain.IsOpen(other.Number);
+            other.IsOpen = !other.IsPractice && chain.IsOpen(other.Number);
         }
 
-        var (place, label, text) = entry.AsFound(row.Number);
-        SearchIndex.Put(db, job, place, label, text);
+        if (!row.IsPractice)
+        {
+            var (place, label, text) = entry.AsFound(row.Number);
+            SearchIndex.Put(db, job, place, label, text);
+        }
+
         if (standing is not null)
         {
             await JobStore.StandAsync(db, job, standing.Now(job), cancellation);
@@ -222,7 +237,7 @@ public sealed class EntryStore(IDbContextFactory<HazyGaugeDb> contexts, EntryKin
 
     private async Task<EntryChain> ChainAsync(HazyGaugeDb db, Guid jobId, CancellationToken cancellation)
     {
-        var links = await db.Entries.AsNoTracking().Where(e => e.JobId == jobId).OrderBy(e => e.Number).Select(e => new { e.Number, e.Kind, e.Answers, e.TakesBack }).ToListAsync(cancellation);
-        return new EntryChain(links.Select(l => new EntryLink(l.Number, kinds.Known(l.Kind), l.Answers, l.TakesBack)));
+        var links = await db.Entries.AsNoTracking().Where(e => e.JobId == jobId).OrderBy(e => e.Number).Select(e => new { e.Number, e.Kind, e.Answers, e.TakesBack, e.IsPractice }).ToListAsync(cancellation);
+        return new EntryChain(links.Select(l => new EntryLink(l.Number, kinds.OfWritten(l.Kind), l.Answers, l.TakesBack, l.IsPractice)));
     }
 }

@@ -11,7 +11,8 @@ namespace HazyGauge.Data.Files;
 /// <param name="Bytes">Length, bytes.</param>
 /// <param name="AddedAt">When it was brought.</param>
 /// <param name="HasContent">False where the job was imported without its files.</param>
-public sealed record StoredFile(string Sha256, string Name, long Bytes, DateTimeOffset AddedAt, bool HasContent);
+/// <param name="Kind">What kind of file it is; null where nobody looked yet.</param>
+public sealed record StoredFile(string Sha256, string Name, long Bytes, DateTimeOffset AddedAt, bool HasContent, string? Kind = null);
 
 /// <summary>Keeps files inside the database, in compressed pieces found by the hash of the whole.</summary>
 public sealed class FileStore(IDbContextFactory<HazyGaugeDb> contexts, DataFolder folder, WriteGate gate, TimeProvider clock)
@@ -21,9 +22,11 @@ public sealed class FileStore(IDbContextFactory<HazyGaugeDb> contexts, DataFolde
     /// </summary>
     /// <param name="jobId">An existing job.</param>
     /// <param name="name">Name to keep it under.</param>
+    /// <param name="kind">What kind of file it is.</param>
+    /// <param name="isSaid">True where somebody said so: then a file that is there already becomes one of this kind.</param>
     /// <param name="content">The content; read to its end.</param>
     /// <param name="cancellation">Gives up; nothing is kept then.</param>
-    public async Task<StoredFile> AddAsync(Guid jobId, string name, Stream content, CancellationToken cancellation)
+    public async Task<StoredFile> AddAsync(Guid jobId, string name, string kind, bool isSaid, Stream content, CancellationToken cancellation)
     {
         // The hash is known only at the end, and a slow upload must not hold the database's one writer: spool first.
         await using var spool = folder.CreateTemporary();
@@ -44,6 +47,7 @@ public sealed class FileStore(IDbContextFactory<HazyGaugeDb> contexts, DataFolde
             SearchIndex.Put(db, job, place, label, text);
         }
 
+        file.Kind = isSaid ? kind : file.Kind ?? kind;
         file.ContentId = await staged.SettleAsync(db, cancellation);
         await db.SaveChangesAsync(cancellation);
         if (job is not null)
@@ -99,10 +103,42 @@ public sealed class FileStore(IDbContextFactory<HazyGaugeDb> contexts, DataFolde
         return row is null ? null : ToStored(row);
     }
 
+    /// <summary>Notes what kind a file is, that came before kinds were told.</summary>
+    public async Task TellAsync(Guid jobId, string sha256, string kind, CancellationToken cancellation)
+    {
+        using var turn = await gate.EnterAsync(cancellation);
+        await using var db = await contexts.CreateDbContextAsync(cancellation);
+        await db.JobFiles.Where(f => f.JobId == jobId && f.Sha256 == sha256 && f.Kind == null).ExecuteUpdateAsync(f => f.SetProperty(r => r.Kind, kind), cancellation);
+    }
+
+    /// <summary>What a reader made of a file; null where nobody read it like that with this version of the reader.</summary>
+    public async Task<byte[]?> AnalysisAsync(string sha256, string reading, int version, CancellationToken cancellation)
+    {
+        await using var db = await contexts.CreateDbContextAsync(cancellation);
+        return await db.Analyses.AsNoTracking().Where(a => a.Sha256 == sha256 && a.Reading == reading && a.Version == version).Select(a => a.Data).SingleOrDefaultAsync(cancellation);
+    }
+
+    /// <summary>Keeps what a reader made of a file that is on a job; what another version of the reader made goes.</summary>
+    public async Task KeepAnalysisAsync(AnalysisRow analysis, CancellationToken cancellation)
+    {
+        using var turn = await gate.EnterAsync(cancellation);
+        await using var db = await contexts.CreateDbContextAsync(cancellation);
+        await using var transaction = await db.Database.BeginTransactionAsync(cancellation);
+        if (!await db.FileContents.AnyAsync(c => c.Sha256 == analysis.Sha256, cancellation))
+        {
+            return;
+        }
+
+        await db.Analyses.Where(a => a.Sha256 == analysis.Sha256 && a.Reading == analysis.Reading).ExecuteDeleteAsync(cancellation);
+        db.Add(analysis);
+        await db.SaveChangesAsync(cancellation);
+        await transaction.CommitAsync(cancellation);
+    }
+
     /// <summary>Opens the content of a file that has one, for reading from start to end.</summary>
     public Stream OpenRead(string sha256) => new ChunkStream(contexts.CreateDbContext(), sha256);
 
-    private static StoredFile ToStored(JobFileRow row) => new(row.Sha256, row.Name, row.Bytes, row.AddedAt, row.ContentId is not null);
+    private static StoredFile ToStored(JobFileRow row) => new(row.Sha256, row.Name, row.Bytes, row.AddedAt, row.ContentId is not null, row.Kind);
 
     /// <summary>Reads the pieces one after the other, holding one at a time.</summary>
     private sealed class ChunkStream(HazyGaugeDb db, string sha256) : Stream

@@ -1,5 +1,6 @@
 using System.Text.Json;
 using HazyGauge.Core.Entries;
+using HazyGauge.Core.People;
 using HazyGauge.Core.Stations;
 using HazyGauge.Data.Search;
 using Microsoft.EntityFrameworkCore;
@@ -17,16 +18,18 @@ public sealed record DocumentToSave(string Slug, KeptDocument Document, string S
 
 /// <summary>Documents that are saved together, all or none, with what the whole job comes to afterwards.</summary>
 /// <param name="Author">Who saves.</param>
+/// <param name="IsPractice">True where it is saved for practice: the documents stand in the record, and nothing else changes.</param>
 /// <param name="Documents">The documents, each behind those it rests on.</param>
 /// <param name="Read">Number of the latest revision of every other station that was read for it.</param>
-/// <param name="Entries">The entries that were read for it; null where no station reads any.</param>
+/// <param name="Entries">The entries that were read for it.</param>
 /// <param name="Standings">How stations stand afterwards; null for one that stands nowhere.</param>
 /// <param name="Show">What else the bay shows afterwards, from what it showed before and the time of saving.</param>
 public sealed record WholeSave(
-    string Author,
+    Person Author,
+    bool IsPractice,
     IReadOnlyList<DocumentToSave> Documents,
     IReadOnlyDictionary<string, int> Read,
-    EntriesRead? Entries,
+    EntriesRead Entries,
     IReadOnlyDictionary<string, StationStanding?> Standings,
     Func<BayProjection, DateTimeOffset, BayProjection> Show);
 
@@ -44,8 +47,8 @@ public sealed record StandingWith(int LastRevision, int LastEntry, Func<JobRow, 
 
 /// <summary>Entries that stations were evaluated with.</summary>
 /// <param name="Last">Number of the latest entry there was, of whichever kind.</param>
-/// <param name="Kinds">Kinds that were read, by slug.</param>
-public sealed record EntriesRead(int Last, IReadOnlyCollection<string> Kinds);
+/// <param name="Kinds">Kinds that were read, by slug; null for all.</param>
+public sealed record EntriesRead(int Last, IReadOnlyCollection<string>? Kinds);
 
 /// <summary>What came of an attempt to save.</summary>
 public enum SaveOutcome
@@ -199,7 +202,7 @@ public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, EntryKinds
         await using var db = await contexts.CreateDbContextAsync(cancellation);
         var all = db.Revisions.AsNoTracking().Where(r => r.JobId == jobId);
         var items = await all.OrderByDescending(r => r.Number).Skip(skip).Take(take)
-            .Select(r => new RevisionRow { JobId = r.JobId, Number = r.Number, Slug = r.Slug, Author = r.Author, SavedAt = r.SavedAt, Summary = r.Summary, Said = r.Said, Inputs = string.Empty })
+            .Select(r => new RevisionRow { JobId = r.JobId, Number = r.Number, Slug = r.Slug, Author = r.Author, AuthorId = r.AuthorId, IsPractice = r.IsPractice, SavedAt = r.SavedAt, Summary = r.Summary, Said = r.Said, Inputs = string.Empty })
             .ToListAsync(cancellation);
         return (await all.CountAsync(cancellation), items);
     }
@@ -211,11 +214,33 @@ public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, EntryKinds
         return await db.Revisions.AsNoTracking().Where(r => r.JobId == jobId).OrderBy(r => r.Number).ToListAsync(cancellation);
     }
 
+    /// <summary>Inputs of every revision of a station, the oldest first.</summary>
+    public IReadOnlyList<string> InputsOf(Guid jobId, string slug)
+    {
+        using var db = contexts.CreateDbContext();
+        return [.. db.Revisions.AsNoTracking().Where(r => r.JobId == jobId && r.Slug == slug).OrderBy(r => r.Number).Select(r => r.Inputs)];
+    }
+
+    /// <summary>Jobs whose documents hold what became an entry since, and of which nobody moved it yet.</summary>
+    public async Task<IReadOnlyList<Guid>> OfOldShapeAsync(CancellationToken cancellation)
+    {
+        await using var db = await contexts.CreateDbContextAsync(cancellation);
+        return await db.Jobs.IgnoreQueryFilters().Where(j => j.HasOldShape).Select(j => j.Id).ToListAsync(cancellation);
+    }
+
+    /// <summary>Notes that what became an entry was moved.</summary>
+    public async Task MovedAsync(Guid id, CancellationToken cancellation)
+    {
+        using var turn = await gate.EnterAsync(cancellation);
+        await using var db = await contexts.CreateDbContextAsync(cancellation);
+        await db.Jobs.IgnoreQueryFilters().Where(j => j.Id == id).ExecuteUpdateAsync(j => j.SetProperty(r => r.HasOldShape, false), cancellation);
+    }
+
     /// <summary>The latest revision of every station that was saved, by slug.</summary>
     public async Task<IReadOnlyDictionary<string, RevisionRow>> LatestOfAllAsync(Guid jobId, CancellationToken cancellation)
     {
         await using var db = await contexts.CreateDbContextAsync(cancellation);
-        var numbers = db.Revisions.Where(r => r.JobId == jobId).GroupBy(r => r.Slug).Select(g => g.Max(r => r.Number));
+        var numbers = db.Revisions.Where(r => r.JobId == jobId && !r.IsPractice).GroupBy(r => r.Slug).Select(g => g.Max(r => r.Number));
         return await db.Revisions.AsNoTracking().Where(r => r.JobId == jobId && numbers.Contains(r.Number)).ToDictionaryAsync(r => r.Slug, StringComparer.Ordinal, cancellation);
     }
 
@@ -233,8 +258,9 @@ public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, EntryKinds
         }
 
         // Entries of other kinds may come as fast as they like: nothing saved rests on them.
-        if (save.Entries is { } read && read.Last != job.LastEntry
-            && await db.Entries.AnyAsync(e => e.JobId == jobId && e.Number > read.Last && (e.TakesBack != null || read.Kinds.Contains(e.Kind)), cancellation))
+        var (lastEntry, kinds) = (save.Entries.Last, save.Entries.Kinds);
+        if (lastEntry != job.LastEntry
+            && await db.Entries.AnyAsync(e => e.JobId == jobId && e.Number > lastEntry && (kinds == null || e.TakesBack != null || kinds.Contains(e.Kind)), cancellation))
         {
             return new SaveResult(SaveOutcome.Moved, []);
         }
@@ -250,7 +276,7 @@ public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, EntryKinds
 
         foreach (var (slug, number) in save.Read)
         {
-            if (number != (await db.Revisions.Where(r => r.JobId == jobId && r.Slug == slug).MaxAsync(r => (int?)r.Number, cancellation) ?? 0))
+            if (number != (await db.Revisions.Where(r => r.JobId == jobId && r.Slug == slug && !r.IsPractice).MaxAsync(r => (int?)r.Number, cancellation) ?? 0))
             {
                 return new SaveResult(SaveOutcome.Moved, []);
             }
@@ -421,7 +447,9 @@ public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, EntryKinds
             JobId = job.Id,
             Number = numbers[d.Slug],
             Slug = d.Slug,
-            Author = save.Author,
+            Author = save.Author.Name,
+            AuthorId = save.Author.Id,
+            IsPractice = save.IsPractice,
             SavedAt = now,
             Summary = d.Summary,
             Inputs = d.Document.Inputs,
@@ -432,6 +460,11 @@ public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, EntryKinds
             BasedOn = JsonSerializer.Serialize(Numbered(d.BasedOn)),
         }).ToList();
         db.AddRange(revisions);
+        if (save.IsPractice)
+        {
+            return (revisions, false);
+        }
+
         var standings = save.Standings.ToDictionary(
             s => s.Key, s => s.Value is { BasedOn: { } basedOn } standing ? standing with { BasedOn = Numbered(basedOn) } : s.Value, StringComparer.Ordinal);
         var texts = save.Documents.ToDictionary(d => d.Slug, d => d.Texts, StringComparer.Ordinal);
@@ -439,5 +472,5 @@ public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, EntryKinds
     }
 
     private static Task<RevisionRow?> LatestAsync(HazyGaugeDb db, Guid jobId, string slug, CancellationToken cancellation) =>
-        db.Revisions.AsNoTracking().Where(r => r.JobId == jobId && r.Slug == slug).OrderByDescending(r => r.Number).FirstOrDefaultAsync(cancellation);
+        db.Revisions.AsNoTracking().Where(r => r.JobId == jobId && r.Slug == slug && !r.IsPractice).OrderByDescending(r => r.Number).FirstOrDefaultAsync(cancellation);
 }

@@ -93,6 +93,7 @@ public sealed class RemovedJobs(IDbContextFactory<HazyGaugeDb> contexts, WriteGa
         await db.JobFiles.Where(f => f.JobId == job.Id).ExecuteDeleteAsync(cancellation);
         await db.FileChunks.Where(c => contents.Contains(c.ContentId) && !db.JobFiles.Any(f => f.ContentId == c.ContentId)).ExecuteDeleteAsync(cancellation);
         await db.FileContents.Where(c => contents.Contains(c.Id) && !db.JobFiles.Any(f => f.ContentId == c.Id)).ExecuteDeleteAsync(cancellation);
+        await db.Analyses.Where(a => !db.FileContents.Any(c => c.Sha256 == a.Sha256)).ExecuteDeleteAsync(cancellation);
         await db.Jobs.IgnoreQueryFilters().Where(j => j.Id == job.Id).ExecuteDeleteAsync(cancellation);
     }
 }

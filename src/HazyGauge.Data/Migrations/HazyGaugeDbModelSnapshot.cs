@@ -18,6 +18,26 @@ namespace HazyGauge.Data.Migrations
 #pragma warning disable 612, 618
             modelBuilder.HasAnnotation("ProductVersion", "10.0.12");
 
+            modelBuilder.Entity("HazyGauge.Data.AnalysisRow", b =>
+                {
+                    b.Property<string>("Sha256")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Reading")
+                        .HasColumnType("TEXT");
+
+                    b.Property<byte[]>("Data")
+                        .IsRequired()
+                        .HasColumnType("BLOB");
+
+                    b.Property<int>("Version")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Sha256", "Reading");
+
+                    b.ToTable("Analyses");
+                });
+
             modelBuilder.Entity("HazyGauge.Data.CataloguePartRow", b =>
                 {
                     b.Property<long>("Id")
@@ -26,6 +46,12 @@ namespace HazyGauge.Data.Migrations
 
                     b.Property<string>("AddedAt")
                         .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Author")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("AuthorId")
                         .HasColumnType("TEXT");
 
                     b.Property<string>("Name")
@@ -59,11 +85,14 @@ namespace HazyGauge.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("AuthorId")
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("Blocks")
                         .IsRequired()
                         .HasColumnType("TEXT");
 
-                    b.Property<DateOnly?>("Due")
+                    b.Property<string>("Due")
                         .HasColumnType("TEXT");
 
                     b.Property<string>("Files")
@@ -77,6 +106,9 @@ namespace HazyGauge.Data.Migrations
                     b.Property<bool>("IsOpen")
                         .HasColumnType("INTEGER");
 
+                    b.Property<bool>("IsPractice")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("Kind")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -87,10 +119,18 @@ namespace HazyGauge.Data.Migrations
                     b.Property<string>("Said")
                         .HasColumnType("TEXT");
 
+                    b.Property<int>("Schema")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER")
+                        .HasDefaultValue(1);
+
                     b.Property<string>("Station")
                         .HasColumnType("TEXT");
 
                     b.Property<string>("Step")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("StepName")
                         .HasColumnType("TEXT");
 
                     b.Property<int?>("TakesBack")
@@ -168,6 +208,9 @@ namespace HazyGauge.Data.Migrations
                     b.Property<long?>("ContentId")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("Kind")
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("Name")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -191,6 +234,9 @@ namespace HazyGauge.Data.Migrations
                     b.Property<string>("CreatedAt")
                         .IsRequired()
                         .HasColumnType("TEXT");
+
+                    b.Property<bool>("HasOldShape")
+                        .HasColumnType("INTEGER");
 
                     b.Property<bool>("IsUnevaluated")
                         .HasColumnType("INTEGER");
@@ -294,6 +340,9 @@ namespace HazyGauge.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("AuthorId")
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("BasedOn")
                         .HasColumnType("TEXT");
 
@@ -303,6 +352,9 @@ namespace HazyGauge.Data.Migrations
                     b.Property<string>("Inputs")
                         .IsRequired()
                         .HasColumnType("TEXT");
+
+                    b.Property<bool>("IsPractice")
+                        .HasColumnType("INTEGER");
 
                     b.Property<byte[]>("Results")
                         .HasColumnType("BLOB");
@@ -363,6 +415,12 @@ namespace HazyGauge.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Author")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("AuthorId")
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("Name")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -384,6 +442,9 @@ namespace HazyGauge.Data.Migrations
 
                     b.Property<string>("Author")
                         .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("AuthorId")
                         .HasColumnType("TEXT");
 
                     b.Property<string>("Facts")
@@ -423,6 +484,10 @@ namespace HazyGauge.Data.Migrations
                                 .HasColumnType("TEXT")
                                 .HasColumnName("CoreVersion");
 
+                            b1.Property<string>("Holds")
+                                .HasColumnType("TEXT")
+                                .HasColumnName("Holds");
+
                             b1.Property<string>("NextAction")
                                 .IsRequired()
                                 .HasColumnType("TEXT")
@@ -436,6 +501,10 @@ namespace HazyGauge.Data.Migrations
                                 .IsRequired()
                                 .HasColumnType("TEXT")
                                 .HasColumnName("State");
+
+                            b1.Property<string>("Steps")
+                                .HasColumnType("TEXT")
+                                .HasColumnName("Steps");
 
                             b1.Property<string>("Summary")
                                 .HasColumnType("TEXT")
@@ -455,6 +524,9 @@ namespace HazyGauge.Data.Migrations
 
                     b.Property<string>("Author")
                         .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("AuthorId")
                         .HasColumnType("TEXT");
 
                     b.Property<string>("CreatedAt")

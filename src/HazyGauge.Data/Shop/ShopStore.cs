@@ -1,5 +1,6 @@
 using System.Text.Json;
 using System.Text.Json.Serialization;
+using HazyGauge.Core.People;
 using HazyGauge.Core.Shop;
 using Microsoft.EntityFrameworkCore;
 
@@ -23,21 +24,21 @@ public sealed class ShopStore(IDbContextFactory<HazyGaugeDb> contexts, WriteGate
 
         await using var db = await contexts.CreateDbContextAsync(cancellation);
         var row = await db.Shop.AsNoTracking().OrderByDescending(s => s.Id).FirstOrDefaultAsync(cancellation);
-        return _latest = row is null ? new SavedShop(new ShopFacts(), null, null) : new SavedShop(JsonSerializer.Deserialize<ShopFacts>(row.Facts, Json) ?? new(), row.Author, row.SavedAt);
+        return _latest = row is null ? new SavedShop(new ShopFacts(), null, null) : new SavedShop(JsonSerializer.Deserialize<ShopFacts>(row.Facts, Json) ?? new(), row.Author, row.SavedAt, row.AuthorId);
     }
 
     /// <summary>Saves what holds from now on.</summary>
     /// <param name="facts">What holds.</param>
     /// <param name="author">Who says so.</param>
     /// <param name="cancellation">Gives up; nothing is kept then.</param>
-    public async Task<SavedShop> SaveAsync(ShopFacts facts, string author, CancellationToken cancellation)
+    public async Task<SavedShop> SaveAsync(ShopFacts facts, Person author, CancellationToken cancellation)
     {
         using var turn = await gate.EnterAsync(cancellation);
         await using var db = await contexts.CreateDbContextAsync(cancellation);
-        var row = new ShopRow { Facts = JsonSerializer.Serialize(facts, Json), Author = author, SavedAt = clock.ToTheMillisecond() };
+        var row = new ShopRow { Facts = JsonSerializer.Serialize(facts, Json), Author = author.Name, AuthorId = author.Id, SavedAt = clock.ToTheMillisecond() };
         db.Add(row);
         await db.SaveChangesAsync(cancellation);
-        return _latest = new SavedShop(facts, row.Author, row.SavedAt);
+        return _latest = new SavedShop(facts, row.Author, row.SavedAt, row.AuthorId);
     }
 }
 
@@ -45,4 +46,5 @@ public sealed class ShopStore(IDbContextFactory<HazyGaugeDb> contexts, WriteGate
 /// <param name="Facts">What holds.</param>
 /// <param name="Author">Who said so; null where nobody did.</param>
 /// <param name="SavedAt">When.</param>
-public sealed record SavedShop(ShopFacts Facts, string? Author, DateTimeOffset? SavedAt);
+/// <param name="AuthorId">The person's id; null where people are known by initials alone.</param>
+public sealed record SavedShop(ShopFacts Facts, string? Author, DateTimeOffset? SavedAt, string? AuthorId = null);

@@ -1,3 +1,4 @@
+using HazyGauge.Core.People;
 using Microsoft.EntityFrameworkCore;
 
 namespace HazyGauge.Data.Templates;
@@ -28,11 +29,11 @@ public sealed class TemplateStore(IDbContextFactory<HazyGaugeDb> contexts, Write
     }
 
     /// <summary>Keeps a new one.</summary>
-    public async Task<TemplateRow> AddAsync(string name, string vehicle, string document, string author, CancellationToken cancellation)
+    public async Task<TemplateRow> AddAsync(string name, string vehicle, string document, Person author, CancellationToken cancellation)
     {
         using var turn = await gate.EnterAsync(cancellation);
         await using var db = await contexts.CreateDbContextAsync(cancellation);
-        var row = new TemplateRow { Id = Guid.CreateVersion7(), Name = name, Vehicle = vehicle, Document = document, Author = author, CreatedAt = clock.ToTheMillisecond() };
+        var row = new TemplateRow { Id = Guid.CreateVersion7(), Name = name, Vehicle = vehicle, Document = document, Author = author.Name, AuthorId = author.Id, CreatedAt = clock.ToTheMillisecond() };
         db.Add(row);
         await db.SaveChangesAsync(cancellation);
         return row;

@@ -1,5 +1,6 @@
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Sensing;
+using HazyGauge.Core.Stations;
 
 namespace HazyGauge.Formats.Csv;
 
@@ -14,17 +15,19 @@ public sealed record CsvCapture(string Channel, PulseTrain Train, VoltsThreshold
         "timeTakenAsSeconds", Severity.Caution, "The heading does not say what time is measured in, and it was taken as seconds. If it is something else, name the column, like \"time (ms)\", and read it again.");
 
     /// <summary>What the reading of the file adds: where volts were switched, and what time was taken for where the result looks wrong.</summary>
-    /// <param name="reading">The reading it came to.</param>
-    public IEnumerable<Finding> Findings(SensorReading reading)
+    public IEnumerable<RecordingNote> Notes
     {
-        if (Threshold is not null)
+        get
         {
-            yield return Threshold.Finding;
-        }
+            if (Threshold is not null)
+            {
+                yield return new RecordingNote(Threshold.Finding);
+            }
 
-        if (!TimeUnitStated && reading.SignalStatus is SignalStatus.OutOfRange or SignalStatus.NoSignal && Train.Edges > 0)
-        {
-            yield return UnitAssumed;
+            if (!TimeUnitStated)
+            {
+                yield return new RecordingNote(UnitAssumed, OnlyIfOdd: true);
+            }
         }
     }
 

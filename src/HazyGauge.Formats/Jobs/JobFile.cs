@@ -30,7 +30,10 @@ public sealed record JobFile(
     public string? Reference { get; init; }
 
     /// <summary>The version this program writes.</summary>
-    public const int CurrentSchemaVersion = 3;
+    public const int CurrentSchemaVersion = 4;
+
+    /// <summary>From this version on what was done stands in entries alone; older files hold some of it in documents.</summary>
+    public const int EntriesFromSchemaVersion = 4;
 
     /// <summary>The oldest version this program reads.</summary>
     public const int OldestSchemaVersion = 1;
@@ -45,14 +48,22 @@ public sealed record JobFile(
 /// <param name="Document">The document.</param>
 /// <param name="BasedOn">Number of the revision of each station it was evaluated for; left out where nobody noted it.</param>
 public sealed record JobFileRevision(
-    int Revision, string Slug, string Author, DateTimeOffset SavedAt, string Summary, JsonElement Document, IReadOnlyDictionary<string, int>? BasedOn = null);
+    int Revision, string Slug, string Author, DateTimeOffset SavedAt, string Summary, JsonElement Document, IReadOnlyDictionary<string, int>? BasedOn = null)
+{
+    /// <summary>Who saved it, by the person's id; left out where people are known by initials alone.</summary>
+    public string? AuthorId { get; init; }
+
+    /// <summary>True where it was saved for practice; left out otherwise.</summary>
+    public bool? Practice { get; init; }
+}
 
 /// <summary>A file on the job.</summary>
 /// <param name="Sha256">SHA-256 of the content, lower-case hex.</param>
 /// <param name="Name">Its name.</param>
 /// <param name="Bytes">Length, bytes.</param>
 /// <param name="AddedAt">When it was brought.</param>
-public sealed record JobFileEntry(string Sha256, string Name, long Bytes, DateTimeOffset AddedAt);
+/// <param name="Kind">What kind of file it is; left out where nobody looked yet.</param>
+public sealed record JobFileEntry(string Sha256, string Name, long Bytes, DateTimeOffset AddedAt, string? Kind = null);
 
 /// <summary>Something that happened on the job.</summary>
 /// <param name="Number">1, 2, 3 ... per job.</param>
@@ -83,6 +94,21 @@ public sealed record JobFileEvent(int Number, string Kind, string Text, IReadOnl
 
     /// <summary>What it carries beside words.</summary>
     public JsonElement? Payload { get; init; }
+
+    /// <summary>Number of the shape of that; left out for the first.</summary>
+    public int? Schema { get; init; }
+
+    /// <summary>Who wrote it, by the person's id; left out where people are known by initials alone.</summary>
+    public string? AuthorId { get; init; }
+
+    /// <summary>True where it was done for practice; left out otherwise.</summary>
+    public bool? Practice { get; init; }
+
+    /// <summary>What its step or joint was called when it was written; left out where the station named none.</summary>
+    public string? StepName { get; init; }
+
+    /// <summary>What it carries as it stands in the database, where that cannot be read; it is taken along and stays set aside.</summary>
+    public string? Unreadable { get; init; }
 
     /// <summary>What version 1 called the entry that a closing one answers.</summary>
     public int? Closes { get; init; }

@@ -75,7 +75,7 @@ internal static class BayEndpoints
         var days = dated.Select(d => (d, Blocks: EntryReader.Words(d.Entry.Blocks))).Select(d => new DueDay(
             $"{d.d.Entry.JobId:N}-{d.d.Entry.Number}@hazy-gauge",
             d.d.Entry.Due!.Value,
-            $"{d.d.Name}: {(kinds.Known(d.d.Entry.Kind).HoldsUp ? "due, " : string.Empty)}{d.d.Entry.Text}",
+            $"{d.d.Name}: {(kinds.OfWritten(d.d.Entry.Kind).HoldsUp ? "due, " : string.Empty)}{d.d.Entry.Text}",
             d.Blocks.Count == 0 ? d.d.Vehicle : $"Holds up {string.Join(", ", d.Blocks.Select(b => line.Find(b)!.Name))}. {d.d.Vehicle}",
             d.d.Entry.At));
         return TypedResults.File(Encoding.UTF8.GetBytes(ICalendar.Write(days)), "text/calendar; charset=utf-8", "due.ics");

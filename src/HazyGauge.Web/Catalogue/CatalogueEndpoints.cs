@@ -34,21 +34,21 @@ internal static class CatalogueEndpoints
         api.MapPost("/catalogue/import", ImportAsync)
             .WithSummary($"Takes parts in from a CSV file with the columns {string.Join(", ", FittingTable.Columns)}, all of them or none. Ends are codes of ports with spaces between. One of a code that is known supersedes it.")
             .AcceptsFile();
-        api.MapPut("/catalogue/parts", async (Asked<FittingPart> asked, ShopCatalogue catalogue, CancellationToken cancellation) =>
+        api.MapPut("/catalogue/parts", async (Asked<FittingPart> asked, HttpRequest request, ShopCatalogue catalogue, CancellationToken cancellation) =>
             {
-                await catalogue.SaveAsync(asked.Value, cancellation);
+                await catalogue.SaveAsync(asked.Value, Author.Named(request), cancellation);
                 return TypedResults.Ok(asked.Value);
             })
             .WithSummary("Keeps one part in the shop's catalog, new or in place of the one of its code.")
             .WithExample("""{ "code": "qc-3-8-tab-flare-6", "name": "Quick connect 3/8 in to #6 flare", "ports": ["qc-3-8-f-tab", "flare-6-m"], "boreMm": 7.5, "lengthMm": 44, "cost": 13, "ethanolRated": true, "wrenchesMm": [17.5], "onShelf": 2 }""");
-        api.MapDelete("/catalogue/parts/{code}", async Task<Results<NoContent, ProblemHttpResult>> (string code, ShopCatalogue catalogue, CancellationToken cancellation) =>
-                await catalogue.RemoveAsync(code, cancellation) ? TypedResults.NoContent() : JobEndpoints.NotFound("There is no such part in the catalog."))
+        api.MapDelete("/catalogue/parts/{code}", async Task<Results<NoContent, ProblemHttpResult>> (string code, HttpRequest request, ShopCatalogue catalogue, CancellationToken cancellation) =>
+                await catalogue.RemoveAsync(code, Author.Named(request), cancellation) ? TypedResults.NoContent() : JobEndpoints.NotFound("There is no such part in the catalog."))
             .WithSummary("Takes a part out of the catalog; chains that have it keep it.");
     }
 
     private static async Task<Ok<ImportedParts>> ImportAsync(HttpRequest request, DataFolder folder, ShopCatalogue catalogue, CancellationToken cancellation)
     {
-        var parts = await catalogue.ImportAsync(await PlainText.ReadAsync(request, folder, cancellation), cancellation);
+        var parts = await catalogue.ImportAsync(await PlainText.ReadAsync(request, folder, cancellation), Author.Named(request), cancellation);
         return TypedResults.Ok(new ImportedParts(parts.Count, [.. parts.Select(p => p.Code)]));
     }
 }

@@ -1,5 +1,6 @@
 using System.Text.Json;
 using HazyGauge.Core.Findings;
+using HazyGauge.Core.People;
 using HazyGauge.Core.Plumbing;
 using HazyGauge.Core.Plumbing.Chains;
 using HazyGauge.Core.Sentences;
@@ -22,33 +23,33 @@ internal sealed class ShopCatalogue(NamedStore<CataloguePartRow> store, JsonSeri
     }
 
     /// <summary>Takes a table in, all of its rows or none.</summary>
-    public async Task<IReadOnlyList<FittingPart>> ImportAsync(string table, CancellationToken cancellation)
+    public async Task<IReadOnlyList<FittingPart>> ImportAsync(string table, Person? author, CancellationToken cancellation)
     {
         var parts = FittingTable.Read(table);
         await CheckCountAsync(parts, cancellation);
-        await store.AddAsync(now => parts.Select(p => Row(p, now)), cancellation);
+        await store.AddAsync(now => parts.Select(p => Row(p, author, now)), cancellation);
         return parts;
     }
 
     /// <summary>Keeps one part, new or in place of the one of its code.</summary>
-    public async Task SaveAsync(FittingPart part, CancellationToken cancellation)
+    public async Task SaveAsync(FittingPart part, Person? author, CancellationToken cancellation)
     {
         var check = new InputCheck();
         part.Check(check, string.Empty);
         check.ThrowIfAny();
         await CheckCountAsync([part], cancellation);
-        await store.AddAsync(now => [Row(part, now)], cancellation);
+        await store.AddAsync(now => [Row(part, author, now)], cancellation);
     }
 
     /// <summary>Takes a part out of the catalog; chains that have it keep it. False where there is none.</summary>
-    public async Task<bool> RemoveAsync(string code, CancellationToken cancellation)
+    public async Task<bool> RemoveAsync(string code, Person? author, CancellationToken cancellation)
     {
         if ((await PartsAsync(cancellation)).FirstOrDefault(p => p.Code.Equals(code, StringComparison.OrdinalIgnoreCase)) is not { } part)
         {
             return false;
         }
 
-        await store.AddAsync(now => [new CataloguePartRow { Name = Key(part.Code), Part = null, AddedAt = now }], cancellation);
+        await store.AddAsync(now => [new CataloguePartRow { Name = Key(part.Code), Part = null, Author = author?.Name, AuthorId = author?.Id, AddedAt = now }], cancellation);
         return true;
     }
 
@@ -61,7 +62,16 @@ internal sealed class ShopCatalogue(NamedStore<CataloguePartRow> store, JsonSeri
         }
     }
 
-    private CataloguePartRow Row(FittingPart part, DateTimeOffset now) => new() { Name = Key(part.Code), Part = JsonSerializer.Serialize(part, json), AddedAt = now };
+    private CataloguePartRow Row(FittingPart part, Person? author, DateTimeOffset now) => new()
+    {
+        Name = Key(part.Code),
+
+        // Its id belongs to the chain it stands in.
+        Part = JsonSerializer.Serialize(part with { Id = null }, json),
+        Author = author?.Name,
+        AuthorId = author?.Id,
+        AddedAt = now,
+    };
 
     // A code is the same in small and capital letters.
     private static string Key(string code) => code.ToLowerInvariant();

@@ -29,9 +29,26 @@ public sealed record EntryRequest(
     IReadOnlyList<string>? Blocks = null,
     string? Station = null);
 
+/// <summary>An entry of a job, as a list has it.</summary>
+/// <param name="Number">1, 2, 3 ... per job.</param>
+/// <param name="Kind">What kind of entry it is.</param>
+[JsonDerivedType(typeof(EntryAnswer))]
+[JsonDerivedType(typeof(UnreadableEntryAnswer))]
+public abstract record ListedEntry(int Number, string Kind);
+
+/// <summary>An entry that was set aside because it cannot be read.</summary>
+/// <param name="Number">1, 2, 3 ... per job.</param>
+/// <param name="Kind">What kind of entry it is.</param>
+/// <param name="Unreadable">Always true.</param>
+/// <param name="Why">Why it cannot be read.</param>
+/// <param name="TakenBackBy">Number of the entry that took it back; left out while nobody did.</param>
+public sealed record UnreadableEntryAnswer(
+    int Number, string Kind, bool Unreadable, string Why, [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] int? TakenBackBy = null) : ListedEntry(Number, Kind);
+
 /// <summary>Something that happened on a job.</summary>
 /// <param name="Number">1, 2, 3 ... per job.</param>
 /// <param name="Kind">What kind of entry it is.</param>
+/// <param name="Schema">Number of the shape of what it carries.</param>
 /// <param name="Text">What it says.</param>
 /// <param name="Due">The day it falls due.</param>
 /// <param name="Blocks">Stations that cannot go on until it is closed.</param>
@@ -42,13 +59,18 @@ public sealed record EntryRequest(
 /// <param name="TakesBack">Number of the entry that does not hold any more because of it.</param>
 /// <param name="ClosedBy">Number of the entry that closed it; null while it is open.</param>
 /// <param name="TakenBackBy">Number of the entry that took it back; null while it holds.</param>
-/// <param name="Author">Who wrote it.</param>
+/// <param name="Author">Who wrote it, by the name as it was then.</param>
 /// <param name="At">When.</param>
+/// <param name="AuthorId">Who wrote it, by the person's id; left out where people are known by initials alone.</param>
+/// <param name="Practice">True where it was done for practice; left out otherwise.</param>
+/// <param name="StepName">What its step or joint was called when it was written; left out where the station named none.</param>
+/// <param name="StepGone">True where its station has no such step or joint any more: it belongs to the one that was there then.</param>
 /// <param name="Payload">What it carries beside words; left out where that is nothing.</param>
 /// <param name="Said">That in one line with its numbers.</param>
 public sealed record EntryAnswer(
     int Number,
     string Kind,
+    int Schema,
     string Text,
     DateOnly? Due,
     IReadOnlyList<string> Blocks,
@@ -61,13 +83,17 @@ public sealed record EntryAnswer(
     int? TakenBackBy,
     string Author,
     DateTimeOffset At,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? AuthorId = null,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] bool? Practice = null,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? StepName = null,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] bool? StepGone = null,
     [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] JsonElement? Payload = null,
-    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] Sentence? Said = null);
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] Sentence? Said = null) : ListedEntry(Number, Kind);
 
 /// <summary>A page of the entries of a job.</summary>
 /// <param name="Items">The entries, the oldest first; asked with before, the newest first.</param>
 /// <param name="Next">What to ask the next page with, as after, or as before; left out where there are no more.</param>
-public sealed record EntriesAnswer(IReadOnlyList<EntryAnswer> Items, [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] int? Next = null);
+public sealed record EntriesAnswer(IReadOnlyList<ListedEntry> Items, [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] int? Next = null);
 
 /// <summary>A kind of entry: what it asks for.</summary>
 /// <param name="Slug">Its name in addresses and documents.</param>

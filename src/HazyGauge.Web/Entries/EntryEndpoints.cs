@@ -46,7 +46,7 @@ internal static class EntryEndpoints
     private static async Task<Results<Created<EntryAnswer>, Ok<EntryAnswer>, ProblemHttpResult>> WriteAsync(
         Guid id, EntryRequest entry, HttpRequest request, EntryRules rules, EntryWriter writer, EntryReader reader, CancellationToken cancellation)
     {
-        var toWrite = rules.Check(entry, Author.Of(request), request.Headers[KeyHeader].ToString().Trim());
+        var toWrite = rules.Check(entry, Author.Of(request), request.Headers[KeyHeader].ToString().Trim(), Author.IsPractice(request));
         var result = await writer.WriteAsync(id, toWrite, cancellation);
         return result switch
         {

@@ -15,9 +15,20 @@ internal sealed class EntryPayloads(JsonSerializerOptions json)
     /// <param name="payload">The JSON.</param>
     /// <param name="number">Number of the entry: two fills are two doubts, though their fields have one name.</param>
     /// <param name="ledger">The ledger its numbers go onto.</param>
+    /// <param name="schema">Number of the shape it was written in; null for the present one.</param>
     /// <exception cref="RefusedInputException">It is not one of this kind; fields are named by their path, behind "payload.".</exception>
-    public object? Read(IEntryKind kind, JsonNode? payload, int number, HazeLedger ledger)
+    public object? Read(IEntryKind kind, JsonNode? payload, int number, HazeLedger ledger, int? schema = null)
     {
+        if (schema > kind.Schema || schema < 1)
+        {
+            throw new RefusedInputException("schema", $"A newer version of Hazy Gauge wrote it (shape {schema}; this one knows {kind.Schema}).");
+        }
+
+        if (payload is JsonObject older && schema < kind.Schema)
+        {
+            payload = kind.Upgrade((JsonObject)older.DeepClone(), schema.Value);
+        }
+
         if (payload is null)
         {
             return null;

@@ -3,6 +3,7 @@ using HazyGauge.Core.Entries;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Jobs;
+using HazyGauge.Core.People;
 using HazyGauge.Data.Entries;
 
 namespace HazyGauge.Web.Entries;
@@ -12,9 +13,16 @@ internal sealed class EntryRules(JobLine line, EntryKinds kinds, EntryPayloads p
 {
     private const int LongestKey = 80;
 
+    private readonly HashSet<string> _stations = line.Places.Select(p => p.Slug).ToHashSet(StringComparer.Ordinal);
+
     /// <summary>The entry to write.</summary>
+    /// <param name="request">What is asked for.</param>
+    /// <param name="author">Who writes.</param>
+    /// <param name="idempotencyKey">What the writer's browser calls it.</param>
+    /// <param name="isPractice">True where it is only for practice.</param>
+    /// <param name="schema">Number of the shape of what it carries; null for the present one.</param>
     /// <exception cref="RefusedInputException">It is not one.</exception>
-    public EntryToWrite Check(EntryRequest request, string author, string idempotencyKey)
+    public EntryToWrite Check(EntryRequest request, Person author, string idempotencyKey, bool isPractice = false, int? schema = null)
     {
         var check = new InputCheck();
         if (idempotencyKey.Length is 0 or > LongestKey || idempotencyKey.Any(char.IsControl))
@@ -29,20 +37,22 @@ internal sealed class EntryRules(JobLine line, EntryKinds kinds, EntryPayloads p
         }
 
         var payload = JsonNode.Parse(request.Payload?.GetRawText() ?? "null");
+        var carried = payloads.Read(kind, payload, 0, new HazeLedger(), schema);
         var draft = new EntryDraft(kind, request.Text?.Trim() ?? string.Empty)
         {
             Due = request.Due,
             Blocks = [.. (request.Blocks ?? []).Distinct(StringComparer.Ordinal)],
             Station = request.Station,
             Step = request.Step?.Trim(),
-            Files = request.Files ?? [],
+            Files = [.. (request.Files ?? []).Concat(kind.FilesOf(carried).Where(f => request.Files?.Contains(f, StringComparer.Ordinal) != true))],
+            IsPractice = isPractice,
             Answers = request.Answers,
             TakesBack = request.TakesBack,
-            Payload = payloads.Read(kind, payload, 0, new HazeLedger()),
+            Payload = carried,
         };
-        draft.Check(line, check);
+        draft.Check(_stations, check);
         check.ThrowIfAny();
         var said = kind.Summary(draft.Payload);
-        return new EntryToWrite(draft, payload?.ToJsonString(), said is null ? null : payloads.Kept(said), said?.Text, author, idempotencyKey);
+        return new EntryToWrite(draft, payload?.ToJsonString(), said is null ? null : payloads.Kept(said), said?.Text, author, idempotencyKey) { Schema = schema };
     }
 }

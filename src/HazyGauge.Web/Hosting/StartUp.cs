@@ -2,6 +2,7 @@ using HazyGauge.Core;
 using HazyGauge.Data;
 using HazyGauge.Data.Files;
 using HazyGauge.Data.Jobs;
+using HazyGauge.Web.Stations;
 using Microsoft.EntityFrameworkCore;
 
 namespace HazyGauge.Web.Hosting;
@@ -21,10 +22,17 @@ internal static class StartUp
         try
         {
             services.GetRequiredService<DataFolder>().Take();
-            if (await Database.PrepareAsync(
-                () => services.GetRequiredService<IDbContextFactory<HazyGaugeDb>>().CreateDbContext(), settings.DataFolder, Version.Parse(CoreVersion.Current), services.GetRequiredService<TimeProvider>()))
+            var prepared = await Database.PrepareAsync(
+                () => services.GetRequiredService<IDbContextFactory<HazyGaugeDb>>().CreateDbContext(), settings.DataFolder, Version.Parse(CoreVersion.Current), services.GetRequiredService<TimeProvider>());
+            if (prepared.HasLeftovers)
             {
                 await services.GetRequiredService<FileStore>().ClearStagedAsync(CancellationToken.None);
+            }
+
+            if (prepared.HasOldShapes)
+            {
+                Volatile.Write(ref doing, "bringing older jobs up to date");
+                await services.GetRequiredService<OldShapes>().MoveAsync(CancellationToken.None);
             }
 
             // Asked for or not, nothing is put beside somebody's own jobs by a start.

@@ -24,7 +24,7 @@ internal sealed class CheckedJobFile(JobFile file, JobLabel label, IReadOnlyList
         return [.. events.Select(e =>
         {
             var row = e.Entry.Row(jobId, e.Event.Number, e.Event.At);
-            row.IsOpen = chain.IsOpen(row.Number);
+            row.IsOpen = !row.IsPractice && chain.IsOpen(row.Number);
             return row;
         })];
     }
@@ -36,7 +36,7 @@ internal sealed class CheckedJobFile(JobFile file, JobLabel label, IReadOnlyList
     /// <param name="entriesThere">How many entries are there.</param>
     /// <param name="filesThere">How many files are there.</param>
     public IReadOnlyList<(string Place, string Label, string Text)> Texts(int entriesThere, int filesThere) =>
-        [.. events.Skip(entriesThere).Select(e => e.Entry.AsFound(e.Event.Number)), .. file.Files.Skip(filesThere).Select(f => FileStore.AsFound(f.Sha256, f.Name))];
+        [.. events.Skip(entriesThere).Where(e => !e.Entry.Draft.IsPractice).Select(e => e.Entry.AsFound(e.Event.Number)), .. file.Files.Skip(filesThere).Select(f => FileStore.AsFound(f.Sha256, f.Name))];
 
     private static RevisionRow Row(Guid jobId, JobFileRevision r)
     {
@@ -47,6 +47,8 @@ internal sealed class CheckedJobFile(JobFile file, JobLabel label, IReadOnlyList
             Number = r.Revision,
             Slug = r.Slug,
             Author = r.Author,
+            AuthorId = r.AuthorId,
+            IsPractice = r.Practice == true,
             SavedAt = r.SavedAt,
             Summary = r.Summary,
             Inputs = kept.Inputs,

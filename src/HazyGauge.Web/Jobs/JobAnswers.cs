@@ -37,6 +37,8 @@ public sealed record RemovedJob(Guid Id, DateTimeOffset RemovedAt, DateTimeOffse
 /// <param name="IsWaiting">True where something waited for holds it up.</param>
 /// <param name="ChangedBy">Station whose save changed its state since it was saved itself.</param>
 /// <param name="Summary">What it comes to, in one line; left out where nothing was saved.</param>
+/// <param name="Steps">How many of its steps are done; left out where it has none.</param>
+/// <param name="Holds">What stops the work there; left out where nothing does.</param>
 public sealed record LineStation(
     string Slug,
     string Name,
@@ -45,7 +47,9 @@ public sealed record LineStation(
     StationState State,
     bool IsWaiting,
     [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? ChangedBy = null,
-    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] Sentence? Summary = null);
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] Sentence? Summary = null,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] StepCount? Steps = null,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] IReadOnlyList<StationHold>? Holds = null);
 
 /// <summary>The latest saved reading.</summary>
 public sealed record LatestReading(double EthanolPct, double PlusMinus, DateTimeOffset SavedAt);
@@ -128,7 +132,9 @@ public sealed record JobAnswer(
                 job.ProgressOf(s.Slug)?.State ?? StationState.Empty,
                 awaited.Any(a => a.HoldsUp(s.Slug)),
                 job.StandingOf(s.Slug)?.ChangedBy,
-                job.StandingOf(s.Slug)?.Summary))],
+                job.StandingOf(s.Slug)?.Summary,
+                job.StandingOf(s.Slug)?.Steps,
+                job.StandingOf(s.Slug)?.Holds))],
             job.Bay is { EthanolPct: { } pct, EthanolPlusMinus: { } plusMinus, ReadingSavedAt: { } savedAt } ? new LatestReading(pct, plusMinus, savedAt) : null,
             JobProgress.Next(line, job.ProgressOf, awaited),
             JobProgress.Held(line, job.ProgressOf)?.Why,
@@ -146,13 +152,15 @@ public sealed record JobAnswer(
 /// <param name="IsWaiting">True where something waited for holds it up.</param>
 /// <param name="ChangedBy">Station whose save changed its state since it was saved itself.</param>
 /// <param name="Summary">What it comes to now, in one line, where another station changed it.</param>
+/// <param name="Steps">How many of its steps are done; left out where it has none.</param>
 public sealed record ListedStation(
     string Slug,
     string Name,
     StationState State,
     bool IsWaiting,
     [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? ChangedBy = null,
-    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] Sentence? Summary = null);
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] Sentence? Summary = null,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] StepCount? Steps = null);
 
 /// <summary>A job in a list: all that is seen of it there, and no more.</summary>
 /// <param name="Id">Identity.</param>
@@ -200,7 +208,7 @@ public sealed record ListedJob(
         job.ArchivedAt,
         job.RemovedAt,
         job.LastRevision,
-        [.. job.Stations.Select(s => new ListedStation(s.Slug, s.Name, s.State, s.IsWaiting, s.ChangedBy, s.ChangedBy is null ? null : s.Summary))],
+        [.. job.Stations.Select(s => new ListedStation(s.Slug, s.Name, s.State, s.IsWaiting, s.ChangedBy, s.ChangedBy is null ? null : s.Summary, s.Steps))],
         job.Reading,
         job.NextAction,
         job.Held,

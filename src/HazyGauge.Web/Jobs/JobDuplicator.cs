@@ -1,5 +1,6 @@
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Jobs;
+using HazyGauge.Core.People;
 using HazyGauge.Data;
 using HazyGauge.Data.Jobs;
 using HazyGauge.Web.Stations;
@@ -13,7 +14,7 @@ internal sealed class JobDuplicator(JobLine line, JobStore jobs, JobSaver saver)
 
     /// <summary>The new job; null where there is none to copy.</summary>
     /// <exception cref="RefusedInputException">The name cannot be, or today's rules refuse what was planned.</exception>
-    public async Task<JobRow?> DuplicateAsync(Guid id, string? name, string author, CancellationToken cancellation)
+    public async Task<JobRow?> DuplicateAsync(Guid id, string? name, Person author, CancellationToken cancellation)
     {
         if (await jobs.FindAsync(id, cancellation) is not { } original)
         {
@@ -32,6 +33,7 @@ internal sealed class JobDuplicator(JobLine line, JobStore jobs, JobSaver saver)
     {
         var whole = (await jobs.LatestOfAllAsync(id, cancellation)).ToDictionary(l => l.Key, l => StationDocuments.Inputs(StoredJson.Inputs(l.Value)), StringComparer.Ordinal);
         DocumentUpgrade.Apply(whole);
+        DocumentIds.Give(line, whole);
         var sent = new List<Sent>();
         foreach (var (slug, document) in whole.Where(d => d.Value.Count > 0))
         {

@@ -128,7 +128,7 @@ internal static class JobEndpoints
             return station.Figures(documents.Plan(station, documentsOf[row.Slug], new HazeLedger()), documents.ResultsOf(station, StoredJson.Parts(row)));
         }
 
-        static RecordItem Item(Data.RevisionRow r) => new(r.Number, r.Slug, r.Author, r.SavedAt, r.Summary);
+        static RecordItem Item(Data.RevisionRow r) => new(r.Number, r.Slug, r.Author, r.SavedAt, r.Summary, null, r.AuthorId, r.IsPractice ? true : null);
     }
 
     private static async Task<Results<Ok<RecordPage>, ProblemHttpResult>> RecordAsync(
@@ -144,7 +144,7 @@ internal static class JobEndpoints
         }
 
         var (total, items) = await jobs.RecordAsync(id, skip, take, cancellation);
-        return TypedResults.Ok(new RecordPage(total, [.. items.Select(i => new RecordItem(i.Number, i.Slug, i.Author, i.SavedAt, i.Summary, documents.Said(i.Said)))]));
+        return TypedResults.Ok(new RecordPage(total, [.. items.Select(i => new RecordItem(i.Number, i.Slug, i.Author, i.SavedAt, i.Summary, documents.Said(i.Said), i.AuthorId, i.IsPractice ? true : null))]));
     }
 
     private static async Task<Results<Ok<Envelope>, ProblemHttpResult>> RevisionAsync(Guid id, int revision, JobStore jobs, CancellationToken cancellation) =>

@@ -4,6 +4,7 @@ using HazyGauge.Core.Entries;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Jobs;
+using HazyGauge.Core.People;
 using HazyGauge.Data.Entries;
 using HazyGauge.Data.Jobs;
 using HazyGauge.Formats.Jobs;
@@ -17,6 +18,7 @@ namespace HazyGauge.Web.Jobs;
 internal sealed class JobFileChecker(JobLine line, EntryKinds kinds, EntryRules rules, StationDocuments documents)
 {
     private const int LongestSummary = 300;
+    private const int LongestName = 200;
 
     /// <summary>Checks everything a job file holds.</summary>
     /// <exception cref="RefusedInputException">It holds what no job can; fields are named by their path in the file.</exception>
@@ -39,10 +41,7 @@ internal sealed class JobFileChecker(JobLine line, EntryKinds kinds, EntryRules 
                 throw new RefusedInputException($"{at}.revision", $"Revision {revision.Revision} stands where {i + 1} belongs; a record has no gaps.");
             }
 
-            if (!Author.IsValid(revision.Author, out var author) || author != revision.Author)
-            {
-                throw new RefusedInputException($"{at}.author", $"An author has 1 to {Author.Longest} printable characters.");
-            }
+            CheckAuthor(revision.Author, revision.AuthorId, at);
 
             if (revision.Summary.Length > LongestSummary || revision.Summary.Any(char.IsControl))
             {
@@ -58,6 +57,19 @@ internal sealed class JobFileChecker(JobLine line, EntryKinds kinds, EntryRules 
             {
                 throw new RefusedInputException($"{at}.document", refused.Message);
             }
+        }
+    }
+
+    private static void CheckAuthor(string name, string? id, string at)
+    {
+        if (!Author.IsValid(name, out var author) || author != name)
+        {
+            throw new RefusedInputException($"{at}.author", $"An author has 1 to {Author.Longest} printable characters.");
+        }
+
+        if (id is not null && (id.Length is 0 or > LongestName || id.Any(char.IsControl)))
+        {
+            throw new RefusedInputException($"{at}.authorId", $"The id of a person has 1 to {LongestName} printable characters.");
         }
     }
 
@@ -106,24 +118,27 @@ internal sealed class JobFileChecker(JobLine line, EntryKinds kinds, EntryRules 
                 throw new RefusedInputException($"{at}.number", $"Entry {e.Number} stands where {i + 1} belongs; entries have no gaps.");
             }
 
-            if (!Author.IsValid(e.Author, out var author) || author != e.Author)
-            {
-                throw new RefusedInputException($"{at}.author", $"An author has 1 to {Author.Longest} printable characters.");
-            }
+            CheckAuthor(e.Author, e.AuthorId, at);
 
-            if (kinds.Find(e.Kind) is null)
+            if (kinds.Find(e.Kind) is null && e.Unreadable is null)
             {
                 throw new RefusedInputException($"{at}.kind", $"There are no entries of kind '{e.Kind}' here. A newer version of Hazy Gauge may have written it.");
             }
 
-            var entry = RefusedInputException.Under(at, () => rules.Check(
-                new EntryRequest(e.Kind, e.Text, e.Payload, e.Step, e.Files, e.Answers, e.TakesBack, e.Due, e.Blocks, e.Station), e.Author, string.Create(System.Globalization.CultureInfo.InvariantCulture, $"imported-{e.Number}")));
+            if (e.StepName is { } stepName && (stepName.Length > LongestName || stepName.Any(char.IsControl)))
+            {
+                throw new RefusedInputException($"{at}.stepName", $"The name of a step is one line of at most {LongestName} characters.");
+            }
+
+            var entry = RefusedInputException.Under(at, () => Entry(e));
             if (entry.Draft.Files.FirstOrDefault(f => file.Files.All(known => known.Sha256 != f)) is not null)
             {
                 throw new RefusedInputException($"{at}.files", "A file is named that is not in the list of files.");
             }
 
-            switch (chain.Judge(entry.Draft))
+            // What could not be read where it comes from cannot be judged either; nor can what answers it.
+            var isJudged = e.Unreadable is null && file.Entries!.All(other => other.Number != e.Answers || other.Unreadable is null);
+            switch (isJudged ? chain.Judge(entry.Draft) : EntryRefusal.None)
             {
                 case EntryRefusal.NothingToAnswer or EntryRefusal.AlreadyClosed:
                     throw new RefusedInputException($"{at}.answers", $"There is no open entry {e.Answers} before this one.");
@@ -137,6 +152,32 @@ internal sealed class JobFileChecker(JobLine line, EntryKinds kinds, EntryRules 
         }
 
         return taken;
+    }
+
+    private EntryToWrite Entry(JobFileEvent e)
+    {
+        var (author, key) = (new Person(e.Author, e.AuthorId), string.Create(System.Globalization.CultureInfo.InvariantCulture, $"imported-{e.Number}"));
+        if (e.Unreadable is { } raw)
+        {
+            // What could not be read there is taken along as it is, and stays set aside.
+            var draft = new EntryDraft(kinds.OfWritten(e.Kind), e.Text)
+            {
+                Due = e.Due,
+                Blocks = e.Blocks,
+                Station = e.Station,
+                Step = e.Step,
+                StepName = e.StepName,
+                IsPractice = e.Practice == true,
+                Files = e.Files ?? [],
+                Answers = e.Answers,
+                TakesBack = e.TakesBack,
+            };
+            return new EntryToWrite(draft, raw, null, null, author, key) { Schema = e.Schema ?? 1 };
+        }
+
+        var entry = rules.Check(
+            new EntryRequest(e.Kind, e.Text, e.Payload, e.Step, e.Files, e.Answers, e.TakesBack, e.Due, e.Blocks, e.Station), author, key, e.Practice == true, e.Schema ?? 1);
+        return entry with { Draft = entry.Draft with { StepName = e.StepName } };
     }
 
     private static void CheckFiles(JobFile file)

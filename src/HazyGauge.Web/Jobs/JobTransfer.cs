@@ -18,7 +18,7 @@ namespace HazyGauge.Web.Jobs;
 /// can be taken in behind what is here.
 /// </summary>
 internal sealed class JobTransfer(
-    JobFileChecker checker, JobLine line, JobStore jobs, EntryStore entries, FileStore files, JobSaver saver, JobNewsDesk news, DataFolder folder, TimeProvider clock)
+    JobFileChecker checker, JobLine line, JobStore jobs, EntryStore entries, FileStore files, EntryHistory history, JobSaver saver, JobNewsDesk news, DataFolder folder, TimeProvider clock)
 {
     /// <summary>The job as it goes out; null where there is none.</summary>
     public async Task<JobFile?> ExportAsync(Guid id, CancellationToken cancellation)
@@ -36,8 +36,12 @@ internal sealed class JobTransfer(
             job.Name,
             job.Vehicle,
             job.CreatedAt,
-            [.. revisions.Select(r => new JobFileRevision(r.Number, r.Slug, r.Author, r.SavedAt, r.Summary, StoredJson.Whole(r), StoredJson.Bases(r)))],
-            [.. (await files.ListAsync(id, cancellation)).Select(f => new JobFileEntry(f.Sha256, f.Name, f.Bytes, f.AddedAt))],
+            [.. revisions.Select(r => new JobFileRevision(r.Number, r.Slug, r.Author, r.SavedAt, r.Summary, StoredJson.Whole(r), StoredJson.Bases(r))
+            {
+                AuthorId = r.AuthorId,
+                Practice = r.IsPractice ? true : null,
+            })],
+            [.. (await files.ListAsync(id, cancellation)).Select(f => new JobFileEntry(f.Sha256, f.Name, f.Bytes, f.AddedAt, f.Kind))],
             [.. (await entries.ListAsync(id, cancellation)).Select(Event)])
         {
             Plate = job.Plate.Length == 0 ? null : job.Plate,
@@ -45,7 +49,7 @@ internal sealed class JobTransfer(
         };
     }
 
-    private static JobFileEvent Event(EntryRow e) => new(e.Number, e.Kind, e.Text, EntryReader.Words(e.Blocks), e.Author, e.At)
+    private JobFileEvent Event(EntryRow e) => new(e.Number, e.Kind, e.Text, EntryReader.Words(e.Blocks), e.Author, e.At)
     {
         Due = e.Due,
         Station = e.Station,
@@ -53,8 +57,15 @@ internal sealed class JobTransfer(
         Files = e.Files.Length == 0 ? null : EntryReader.Words(e.Files),
         Answers = e.Answers,
         TakesBack = e.TakesBack,
-        Payload = e.Payload is { } payload ? JsonSerializer.Deserialize<JsonElement>(payload) : null,
+        Payload = !IsUnreadable(e) && e.Payload is { } payload ? JsonSerializer.Deserialize<JsonElement>(payload) : null,
+        Unreadable = IsUnreadable(e) ? e.Payload ?? string.Empty : null,
+        Schema = e.Schema == 1 ? null : e.Schema,
+        AuthorId = e.AuthorId,
+        Practice = e.IsPractice ? true : null,
+        StepName = e.StepName,
     };
+
+    private bool IsUnreadable(EntryRow entry) => history.WhyUnreadable(entry) is not null;
 
     /// <summary>Takes in a job file or a zip, told apart by how it begins.</summary>
     /// <param name="content">Seekable content.</param>
@@ -80,8 +91,9 @@ internal sealed class JobTransfer(
             : await TakeInAsync(await JobFileFormat.ReadAsync(content, cancellation), null, onExisting, cancellation);
     }
 
-    private async Task<ImportResult> TakeInAsync(JobFile file, ZipArchive? zip, OnExisting onExisting, CancellationToken cancellation)
+    private async Task<ImportResult> TakeInAsync(JobFile brought, ZipArchive? zip, OnExisting onExisting, CancellationToken cancellation)
     {
+        var file = OldShapes.Upgraded(brought);
         var read = checker.Check(file);
         for (var i = 0; i < JobSaver.MostTries; i++)
         {
@@ -188,7 +200,7 @@ internal sealed class JobTransfer(
             var contents = new List<(JobFileRow, StagedContent?)>();
             foreach (var entry in wanted)
             {
-                var row = new JobFileRow { JobId = jobId, Sha256 = entry.Sha256, Name = entry.Name, Bytes = entry.Bytes, AddedAt = entry.AddedAt };
+                var row = new JobFileRow { JobId = jobId, Sha256 = entry.Sha256, Name = entry.Name, Bytes = entry.Bytes, AddedAt = entry.AddedAt, Kind = entry.Kind };
                 var content = zip is null ? null : await UnpackAsync(zip, entry, cancellation);
                 contents.Add((row, content));
                 staged.AddRange(content is null ? [] : [content]);

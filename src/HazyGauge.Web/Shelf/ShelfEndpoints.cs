@@ -1,5 +1,6 @@
 using System.Text;
 using HazyGauge.Data;
+using HazyGauge.Web.Jobs;
 using HazyGauge.Web.OpenApi;
 using HazyGauge.Web.Uploads;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -31,7 +32,7 @@ internal static class ShelfEndpoints
 
     private static async Task<Ok<ImportedSheets>> ImportAsync(HttpRequest request, DataFolder folder, ShelfSheets shelf, CancellationToken cancellation)
     {
-        var sheets = await shelf.AddAsync(await PlainText.ReadAsync(request, folder, cancellation), cancellation);
+        var sheets = await shelf.AddAsync(await PlainText.ReadAsync(request, folder, cancellation), Author.Named(request), cancellation);
         return TypedResults.Ok(new ImportedSheets(sheets.Count, [.. sheets.Select(s => s.Name)]));
     }
 }

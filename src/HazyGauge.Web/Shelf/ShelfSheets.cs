@@ -4,6 +4,7 @@ using System.Text.Json.Nodes;
 using HazyGauge.Core.Entries.Kinds;
 using HazyGauge.Core.Fields.Typed;
 using HazyGauge.Core.Findings;
+using HazyGauge.Core.People;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Stations;
@@ -78,10 +79,13 @@ internal sealed class ShelfSheets(NamedStore<ShelfRow> store, StationDocuments d
     }
 
     /// <summary>Takes a table in, all of its rows or none.</summary>
-    public async Task<IReadOnlyList<ShelfSheet>> AddAsync(string table, CancellationToken cancellation)
+    /// <param name="table">The table.</param>
+    /// <param name="author">Who brings it; null where nobody said.</param>
+    /// <param name="cancellation">Gives up; nothing is kept then.</param>
+    public async Task<IReadOnlyList<ShelfSheet>> AddAsync(string table, Person? author, CancellationToken cancellation)
     {
         var sheets = Read(table);
-        await store.AddAsync(now => sheets.Select(s => new ShelfRow { Name = s.Name, Sheet = JsonSerializer.Serialize(s, json), AddedAt = now }), cancellation);
+        await store.AddAsync(now => sheets.Select(s => new ShelfRow { Name = s.Name, Sheet = JsonSerializer.Serialize(s, json), Author = author?.Name, AuthorId = author?.Id, AddedAt = now }), cancellation);
         return sheets;
     }
 

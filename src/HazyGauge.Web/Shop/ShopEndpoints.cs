@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Shop;
 using HazyGauge.Data.Jobs;
@@ -14,7 +15,13 @@ namespace HazyGauge.Web.Shop;
 /// <param name="Choices">What there is to choose from.</param>
 /// <param name="Author">Who said so last; null where nobody did.</param>
 /// <param name="SavedAt">When.</param>
-public sealed record ShopAnswer(IReadOnlyList<Instrument>? Instruments, IReadOnlyList<InstrumentChoice> Choices, string? Author, DateTimeOffset? SavedAt);
+/// <param name="AuthorId">The person's id; left out where people are known by initials alone.</param>
+public sealed record ShopAnswer(
+    IReadOnlyList<Instrument>? Instruments,
+    IReadOnlyList<InstrumentChoice> Choices,
+    string? Author,
+    DateTimeOffset? SavedAt,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? AuthorId = null);
 
 /// <summary>An instrument to choose.</summary>
 /// <param name="Name">As documents write it.</param>
@@ -46,5 +53,5 @@ internal static class ShopEndpoints
         return TypedResults.Ok(Answer(saved));
     }
 
-    private static ShopAnswer Answer(SavedShop saved) => new(saved.Facts.Instruments, [.. InstrumentWords.Choices.Select(c => new InstrumentChoice(c.Name, c.Label))], saved.Author, saved.SavedAt);
+    private static ShopAnswer Answer(SavedShop saved) => new(saved.Facts.Instruments, [.. InstrumentWords.Choices.Select(c => new InstrumentChoice(c.Name, c.Label))], saved.Author, saved.SavedAt, saved.AuthorId);
 }

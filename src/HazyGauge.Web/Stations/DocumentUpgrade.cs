@@ -46,6 +46,37 @@ internal static class DocumentUpgrade
         ("directInjection.railPressureKpa", "Rail pressure, kPa"),
     ];
 
+    /// <summary>What documents held and entries hold now: the station, and the name it had in its document.</summary>
+    public static readonly (string Slug, string Name)[] BecameEntries = [(Compensate, "fuellingProof"), (Signal, "mixedEthanolPct")];
+
+    /// <summary>
+    /// Wires were named by what their user was called, and are named by its id: notes and readings of documents from before go along. Only where the two
+    /// differ is anything changed.
+    /// </summary>
+    /// <param name="documents">The documents; the harness is changed.</param>
+    /// <param name="renamed">Ids of users by the name their wires had.</param>
+    public static void RenameWires(IDictionary<string, JsonObject> documents, IReadOnlyDictionary<string, string> renamed)
+    {
+        if (renamed.Count == 0 || !documents.TryGetValue("harness", out var harness))
+        {
+            return;
+        }
+
+        void Rename(string list, string name)
+        {
+            foreach (var thing in (harness[list] as JsonArray ?? []).OfType<JsonObject>())
+            {
+                if (thing[name] is JsonValue value && value.TryGetValue<string>(out var id) && renamed.FirstOrDefault(r => id.EndsWith($"-{r.Key}", StringComparison.Ordinal)) is { Key: { } former, Value: var now })
+                {
+                    thing[name] = $"{id[..^former.Length]}{now}";
+                }
+            }
+        }
+
+        Rename("wires", "wire");
+        Rename("readings", "check");
+    }
+
     /// <summary>The documents of a job brought up to date, by slug; told is which one took something over, and from which.</summary>
     /// <param name="documents">The documents; changed.</param>
     public static IReadOnlyDictionary<string, string> Apply(IDictionary<string, JsonObject> documents)
@@ -84,6 +115,15 @@ internal static class DocumentUpgrade
             {
                 documents[Compensate] = (JsonObject)choice.DeepClone();
                 took[Compensate] = Signal;
+            }
+        }
+
+        // What was done became an entry: it was moved there, or is when the document is saved.
+        foreach (var (slug, name) in BecameEntries)
+        {
+            if (documents.TryGetValue(slug, out var document))
+            {
+                document.Remove(name);
             }
         }
 

@@ -77,6 +77,8 @@ internal sealed class JobPreviewer(JobEvaluator evaluator, StationDocuments docu
             latest?.Number ?? 0,
             latest?.SavedAt,
             latest?.Author,
-            drafts.ContainsKey(station.Slug) && latest is not null ? (JsonObject)(evaluation.Saved.GetValueOrDefault(station.Slug) ?? []).DeepClone() : null);
+            drafts.ContainsKey(station.Slug) && latest is not null ? (JsonObject)(evaluation.Saved.GetValueOrDefault(station.Slug) ?? []).DeepClone() : null,
+            progress.Steps,
+            progress.Holds);
     }
 }

@@ -1,4 +1,7 @@
 using System.Globalization;
+using System.Security.Cryptography;
+using System.Text;
+using System.Text.Json;
 using System.Text.Json.Nodes;
 using HazyGauge.Core;
 using HazyGauge.Core.Findings;
@@ -6,9 +9,12 @@ using HazyGauge.Core.Jobs;
 using HazyGauge.Core.Sensing;
 using HazyGauge.Core.Stations;
 using HazyGauge.Core.Haze;
+using HazyGauge.Core.Identity;
+using HazyGauge.Core.People;
 using HazyGauge.Data;
 using HazyGauge.Data.Entries;
 using HazyGauge.Data.Jobs;
+using HazyGauge.Web.Entries;
 using HazyGauge.Web.Live;
 
 namespace HazyGauge.Web.Stations;
@@ -23,15 +29,21 @@ internal sealed record Sent(string Slug, JsonObject Document, int? Expected);
 /// Saves documents of a job whole, all or none. In the same transaction everything that rests on them is evaluated anew, so that the bay shows
 /// what the whole job comes to now.
 /// </summary>
-internal sealed class JobSaver(JobLine line, JobStore jobs, JobEvaluator evaluator, StationDocuments documents, JobNewsDesk news)
+internal sealed class JobSaver(
+    JobLine line, JobStore jobs, JobEvaluator evaluator, StationDocuments documents, EntryStore entries, EntryRules rules, JobNewsDesk news, TimeProvider clock)
 {
     // Somebody saving in between makes us evaluate again; more often than this is no accident.
     public const int MostTries = 8;
     public const string TooBusy = "The job is being saved so often that it cannot be evaluated in between.";
 
     /// <summary>Saves.</summary>
+    /// <param name="jobId">The job.</param>
+    /// <param name="author">Who saves.</param>
+    /// <param name="sent">The documents.</param>
+    /// <param name="cancellation">Gives up.</param>
+    /// <param name="isPractice">True where it is only for practice: the documents stand in the record, and nothing rests on them.</param>
     /// <exception cref="RefusedInputException">A document is not valid for its station; fields are named by the path in their document, or slug.path where several are saved.</exception>
-    public async Task<SaveResult> SaveAsync(Guid jobId, string author, IReadOnlyList<Sent> sent, CancellationToken cancellation)
+    public async Task<SaveResult> SaveAsync(Guid jobId, Person author, IReadOnlyList<Sent> sent, CancellationToken cancellation, bool isPractice = false)
     {
         for (var i = 0; i < MostTries; i++)
         {
@@ -42,7 +54,20 @@ internal sealed class JobSaver(JobLine line, JobStore jobs, JobEvaluator evaluat
             }
 
             var job = await jobs.FindAsync(jobId, cancellation);
-            var result = job is null ? new SaveResult(SaveOutcome.NoSuchJob, []) : await jobs.SaveAsync(jobId, await WholeAsync(job, author, sent, latest, cancellation), cancellation);
+            if (job is null)
+            {
+                return new SaveResult(SaveOutcome.NoSuchJob, []);
+            }
+
+            var whole = await WholeAsync(job, author, sent, latest, cancellation) with { IsPractice = isPractice };
+
+            // What an older client still sends in a document is an entry first; the document is evaluated anew with it.
+            if (!isPractice && await MoveAsync(jobId, author, sent, cancellation))
+            {
+                continue;
+            }
+
+            var result = await jobs.SaveAsync(jobId, whole, cancellation);
             if (result.Outcome == SaveOutcome.Saved)
             {
                 await news.SavedAsync(result.Revisions);
@@ -57,9 +82,32 @@ internal sealed class JobSaver(JobLine line, JobStore jobs, JobEvaluator evaluat
         throw new InvalidOperationException(TooBusy);
     }
 
+    // True where an entry was written that was not there before.
+    private async Task<bool> MoveAsync(Guid jobId, Person author, IReadOnlyList<Sent> sent, CancellationToken cancellation)
+    {
+        var isNew = false;
+        foreach (var (slug, request) in sent.SelectMany(s => MovedToEntries.In(s.Slug, s.Document).Select(m => (s.Slug, m.Request))))
+        {
+            var said = Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(JsonSerializer.Serialize(request))))[..32];
+            var entry = rules.Check(request, author, $"moved-{slug}-{said}");
+            var written = await entries.WriteAsync(jobId, entry, null, cancellation);
+            isNew |= written.Outcome == WriteOutcome.Written;
+            if (written is { Outcome: WriteOutcome.Written, Entry: { } row })
+            {
+                await news.WrittenAsync(row);
+            }
+            else if (written.Outcome == WriteOutcome.NoSuchFile)
+            {
+                throw new RefusedInputException("fuellingProof.logSha256", "The log is not on this job. Add it again.");
+            }
+        }
+
+        return isNew;
+    }
+
     /// <summary>A new job with documents, whole or not at all.</summary>
     /// <exception cref="RefusedInputException">A document is not valid for its station.</exception>
-    public async Task<JobRow> CreateAsync(JobLabel label, string author, IReadOnlyList<Sent> sent, CancellationToken cancellation)
+    public async Task<JobRow> CreateAsync(JobLabel label, Person author, IReadOnlyList<Sent> sent, CancellationToken cancellation)
     {
         var job = jobs.NewJob(label);
         var save = sent.Count == 0 ? null : await WholeAsync(job, author, sent, new Dictionary<string, RevisionRow>(StringComparer.Ordinal), cancellation);
@@ -92,7 +140,7 @@ internal sealed class JobSaver(JobLine line, JobStore jobs, JobEvaluator evaluat
         }
 
         var latest = await jobs.LatestOfAllAsync(jobId, cancellation);
-        var evaluation = await evaluator.EvaluateAsync(jobId, latest, new Dictionary<string, JsonObject>(StringComparer.Ordinal), null, cancellation, also);
+        var evaluation = await evaluator.EvaluateAsync(jobId, latest, new Dictionary<string, JsonObject>(StringComparer.Ordinal), null, new EvaluatedWith(also), cancellation);
         return new StandingWith(job.LastRevision, job.LastEntry, before =>
         {
             var evaluated = evaluation.Outcomes.Where(o => evaluation.Documents.ContainsKey(o.Station.Slug)).ToList();
@@ -110,7 +158,7 @@ internal sealed class JobSaver(JobLine line, JobStore jobs, JobEvaluator evaluat
         : bay with { EthanolPct = null, EthanolPlusMinus = null, ReadingSavedAt = null };
 
     private async Task<WholeSave> WholeAsync(
-        JobRow job, string author, IReadOnlyList<Sent> sent, IReadOnlyDictionary<string, RevisionRow> latest, CancellationToken cancellation)
+        JobRow job, Person author, IReadOnlyList<Sent> sent, IReadOnlyDictionary<string, RevisionRow> latest, CancellationToken cancellation)
     {
         var saving = sent.ToDictionary(s => s.Slug, s => s, StringComparer.Ordinal);
         var drafts = sent.Where(s => line.Station(s.Slug) is not null && s.Document.Count > 0).ToDictionary(s => s.Slug, s => s.Document, StringComparer.Ordinal);
@@ -121,14 +169,15 @@ internal sealed class JobSaver(JobLine line, JobStore jobs, JobEvaluator evaluat
         // What is saved, what rests on it, and what these rest on: the others stand as they did.
         HashSet<string> Concerned() => line.With([.. saving.Keys, .. line.Dependents(saving.Keys).Select(d => d.Slug)]).Select(s => s.Slug).ToHashSet(StringComparer.Ordinal);
         var concerned = Concerned();
-        var evaluation = await evaluator.EvaluateAsync(job.Id, standing, drafts, concerned, cancellation);
+        var with = new EvaluatedWith(null, new Given(clock.GetUtcNow(), author.Name, author.Id), slug => DocumentIds.Older(line.Station(slug)!, jobs.InputsOf(job.Id, slug)));
+        var evaluation = await evaluator.EvaluateAsync(job.Id, standing, drafts, concerned, with, cancellation);
 
         // A document of an older shape that is replaced leaves its facts to the survey: they are saved along, or they would be lost, and what rests on it is told.
         if (evaluation.TookOver.Where(t => !saving.ContainsKey(t.Key) && saving.ContainsKey(t.Value)).Select(t => t.Key).ToList() is { Count: > 0 } tookOver)
         {
             tookOver.ForEach(slug => saving[slug] = new Sent(slug, evaluation.Documents[slug], latest.GetValueOrDefault(slug)?.Number ?? 0));
             concerned = Concerned();
-            evaluation = await evaluator.EvaluateAsync(job.Id, standing, drafts, concerned, cancellation);
+            evaluation = await evaluator.EvaluateAsync(job.Id, standing, drafts, concerned, with, cancellation);
         }
 
         Refuse(evaluation.Outcomes.Where(o => saving.ContainsKey(o.Station.Slug)), sent.Count > 1);
@@ -153,7 +202,7 @@ internal sealed class JobSaver(JobLine line, JobStore jobs, JobEvaluator evaluat
 
         foreach (var dependent in line.Dependents(saving.Keys).Where(d => evaluation.Documents.ContainsKey(d.Slug)))
         {
-            var changedBy = dependent.DependsOn.FirstOrDefault(saving.ContainsKey) ?? dependent.DependsOn.First(d => standings.ContainsKey(d));
+            var changedBy = line.Reads(dependent).FirstOrDefault(saving.ContainsKey) ?? line.Reads(dependent).First(d => standings.ContainsKey(d));
             standings[dependent.Slug] = Standing(outcomes[dependent.Slug], job.StandingOf(dependent.Slug), changedBy) with { BasedOn = Numbers(outcomes[dependent.Slug].BasedOn, saving) };
         }
 
@@ -161,6 +210,7 @@ internal sealed class JobSaver(JobLine line, JobStore jobs, JobEvaluator evaluat
         var read = reads is null || emptied.Contains(reads.Slug) ? null : outcomes.GetValueOrDefault(reads.Slug)?.Stands;
         return new WholeSave(
             author,
+            false,
             toSave,
             evaluation.Documents.Keys.Where(s => concerned.Contains(s) && !saving.ContainsKey(s)).ToDictionary(s => s, s => latest.GetValueOrDefault(s)?.Number ?? 0, StringComparer.Ordinal),
             evaluation.Entries,
@@ -184,6 +234,8 @@ internal sealed class JobSaver(JobLine line, JobStore jobs, JobEvaluator evaluat
             BasedOn = outcome.BasedOn,
             ChangedBy = progress.State == own ? null : progress.State == before?.State ? before.ChangedBy ?? changedBy : changedBy,
             OwnState = own,
+            Steps = progress.Count,
+            Holds = progress.Holds is { Count: > 0 } holds ? holds : null,
             CoreVersion = CoreVersion.Current,
         };
     }

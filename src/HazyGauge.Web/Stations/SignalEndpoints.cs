@@ -4,6 +4,7 @@ using HazyGauge.Core.Stations;
 using HazyGauge.Core.Stations.Signal;
 using HazyGauge.Data;
 using HazyGauge.Data.Files;
+using HazyGauge.Web.Artifacts;
 using HazyGauge.Web.Haze;
 using HazyGauge.Web.OpenApi;
 using HazyGauge.Web.Queries;
@@ -34,7 +35,7 @@ internal static class SignalEndpoints
         await using var upload = await MultipartUpload.ReadAsync(request, folder, ["channel", "toleranceEthanolPct", "thresholdV"], cancellation);
         var (how, tolerance) = How(upload.Fields.GetValueOrDefault("channel"), upload.Fields.GetValueOrDefault("toleranceEthanolPct"), upload.Fields.GetValueOrDefault("thresholdV"));
         var before = clock.GetTimestamp();
-        var recording = await captures.ReadAsync(upload.FileName, upload.Open, how, cancellation);
+        var recording = await captures.RecordingAsync(upload.FileName, upload.Open, how, cancellation);
         var result = await Task.Run(() => SignalEvaluation.Analysed(recording, tolerance, new HazeLedger()), cancellation);
         var took = clock.GetElapsedTime(before).TotalMilliseconds;
         request.HttpContext.Response.Headers["Server-Timing"] = FormattableString.Invariant($"read;dur={took:0.0}");
@@ -42,7 +43,7 @@ internal static class SignalEndpoints
     }
 
     private static async Task<Results<Ok<CaptureResult>, ProblemHttpResult>> StoredCaptureAsync(
-        Guid id, string sha256, string? channel, string? toleranceEthanolPct, string? thresholdV, FileStore files, CaptureReader captures, CancellationToken cancellation)
+        Guid id, string sha256, string? channel, string? toleranceEthanolPct, string? thresholdV, FileStore files, ArtifactReaders readers, CancellationToken cancellation)
     {
         if (await files.FindAsync(id, sha256, cancellation) is not { } file)
         {
@@ -55,7 +56,7 @@ internal static class SignalEndpoints
         }
 
         var (how, tolerance) = How(channel, toleranceEthanolPct, thresholdV);
-        var recording = await captures.KeptAsync(file.Sha256, file.Name, () => files.OpenRead(sha256), how, cancellation);
+        var recording = (Recording)await readers.ReadAsync(file, how, cancellation);
         return TypedResults.Ok(await Task.Run(() => SignalEvaluation.Analysed(recording, tolerance, new HazeLedger()), cancellation));
     }
 

@@ -1,4 +1,5 @@
 using System.Text.Json.Nodes;
+using System.Text.Json.Serialization;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Stations;
@@ -23,6 +24,8 @@ public sealed record PreviewRequest(IReadOnlyDictionary<string, JsonObject>? Dra
 /// <param name="SavedAt">When that was saved.</param>
 /// <param name="Author">By whom.</param>
 /// <param name="SavedDocument">What is saved, where a draft stands in its place.</param>
+/// <param name="Steps">The steps of the work there; left out where the station has none.</param>
+/// <param name="Holds">What stops the work there; left out where nothing does.</param>
 public sealed record StationPreview(
     JsonObject Document,
     JsonObject Results,
@@ -35,7 +38,9 @@ public sealed record StationPreview(
     int Revision,
     DateTimeOffset? SavedAt,
     string? Author,
-    JsonObject? SavedDocument);
+    JsonObject? SavedDocument,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] IReadOnlyList<StationStep>? Steps = null,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] IReadOnlyList<StationHold>? Holds = null);
 
 /// <summary>What a job comes to.</summary>
 /// <param name="Stations">The wanted stations and all they rest on, by slug.</param>

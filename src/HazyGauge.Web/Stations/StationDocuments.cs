@@ -20,7 +20,7 @@ internal sealed class StationDocuments(JsonSerializerOptions json)
     private readonly JsonSerializerOptions _strict = new(json) { RespectNullableAnnotations = true, RespectRequiredConstructorParameters = true };
 
     /// <summary>Number of the present shape of documents; older ones are brought up to date when they are read.</summary>
-    public const int CurrentSchema = 2;
+    public const int CurrentSchema = 3;
 
     /// <summary>The plan of a document.</summary>
     /// <exception cref="RefusedInputException">It is not one of this station.</exception>
@@ -78,13 +78,25 @@ internal sealed class StationDocuments(JsonSerializerOptions json)
         foreach (var (path, text) in stamps)
         {
             var names = path.Split('.');
-            if (names[..^1].Aggregate((JsonNode?)document, (at, name) => at?[name]) is JsonObject fields)
+            if (names[..^1].Aggregate((JsonNode?)document, Step) is JsonObject fields)
             {
                 fields[names[^1]] = text;
             }
         }
 
         return document;
+    }
+
+    // A path through a list names the place in it: joints[2].joint.
+    private static JsonNode? Step(JsonNode? at, string name)
+    {
+        if (name.IndexOf('[', StringComparison.Ordinal) is not (> 0 and var open))
+        {
+            return (at as JsonObject)?[name];
+        }
+
+        var place = int.Parse(name.AsSpan(open + 1, name.Length - open - 2), System.Globalization.CultureInfo.InvariantCulture);
+        return (at as JsonObject)?[name[..open]] is JsonArray items && place < items.Count ? items[place] : null;
     }
 
     /// <summary>A document without what holds for one vehicle alone; null where nothing is left.</summary>

@@ -177,7 +177,7 @@ internal static class StationEndpoints
             throw new RefusedInputException("documents", "A station stands twice.");
         }
 
-        var result = await saver.SaveAsync(id, author, [.. sent.Select(d => new Sent(d.Slug, StationDocuments.Inputs(d.Document), Expected(d.Etag)))], cancellation);
+        var result = await saver.SaveAsync(id, author, [.. sent.Select(d => new Sent(d.Slug, StationDocuments.Inputs(d.Document), Expected(d.Etag)))], cancellation, Author.IsPractice(http));
         if (result.Outcome != SaveOutcome.Saved)
         {
             return NotSaved(result, line);
@@ -229,7 +229,7 @@ internal static class StationEndpoints
 
         var author = Author.Of(request);
         var inputs = StationDocuments.Inputs(document.ValueKind == JsonValueKind.Object ? JsonObject.Create(document) : null);
-        var result = await saver.SaveAsync(id, author, [new Sent(slug, inputs, Expected(ifMatch))], cancellation);
+        var result = await saver.SaveAsync(id, author, [new Sent(slug, inputs, Expected(ifMatch))], cancellation, Author.IsPractice(request));
         var mine = result.Revisions.FirstOrDefault(r => r.Slug == slug) ?? result.InTheWay;
         response.Headers.ETag = ETag(mine?.Number ?? 0);
         return result.Outcome == SaveOutcome.Saved ? TypedResults.Ok(Envelope.From(mine!)) : NotSaved(result, line);

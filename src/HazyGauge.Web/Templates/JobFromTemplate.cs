@@ -2,6 +2,7 @@ using System.Text.Json;
 using HazyGauge.Core.Entries.Kinds;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Parts;
+using HazyGauge.Core.People;
 using HazyGauge.Data;
 using HazyGauge.Data.Templates;
 using HazyGauge.Web.Entries;
@@ -14,7 +15,7 @@ internal sealed class JobFromTemplate(TemplateStore templates, JobSaver saver, E
 {
     /// <summary>The new job.</summary>
     /// <exception cref="RefusedInputException">There is no such template, or today's rules refuse what it plans.</exception>
-    public async Task<JobRow> CreateAsync(Guid templateId, JobLabel label, string author, CancellationToken cancellation)
+    public async Task<JobRow> CreateAsync(Guid templateId, JobLabel label, Person author, CancellationToken cancellation)
     {
         if (await templates.FindAsync(templateId, cancellation) is not { } row || JsonSerializer.Deserialize<TemplateFile>(row.Document, json) is not { } template)
         {

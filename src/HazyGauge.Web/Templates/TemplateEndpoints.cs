@@ -1,7 +1,10 @@
 using System.Text;
 using System.Text.Json;
 using System.Text.Json.Nodes;
+using System.Text.Json.Serialization;
 using HazyGauge.Core.Findings;
+using HazyGauge.Core.Jobs;
+using HazyGauge.Core.People;
 using HazyGauge.Data;
 using HazyGauge.Data.Jobs;
 using HazyGauge.Data.Templates;
@@ -20,7 +23,9 @@ namespace HazyGauge.Web.Templates;
 /// <param name="Vehicle">The vehicle in a few words.</param>
 /// <param name="Author">Who made it.</param>
 /// <param name="CreatedAt">When it was made or taken in.</param>
-public sealed record TemplateAnswer(Guid Id, string Name, string Vehicle, string Author, DateTimeOffset CreatedAt);
+/// <param name="AuthorId">The person's id; left out where people are known by initials alone.</param>
+public sealed record TemplateAnswer(
+    Guid Id, string Name, string Vehicle, string Author, DateTimeOffset CreatedAt, [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? AuthorId = null);
 
 /// <summary>Templates.</summary>
 /// <param name="Items">By name.</param>
@@ -49,10 +54,10 @@ internal static class TemplateEndpoints
     }
 
     /// <summary>Who makes a template or a job of one, where that was said.</summary>
-    public static string AuthorOr(HttpRequest request, string otherwise = UsualAuthor) => request.Headers.ContainsKey(Author.Header) ? Author.Of(request) : otherwise;
+    public static Person AuthorOr(HttpRequest request, string otherwise = UsualAuthor) => Author.Named(request) ?? new Person(otherwise);
 
     private static async Task<Results<Created<TemplateAnswer>, ProblemHttpResult>> MakeAsync(
-        TemplateRequest asked, HttpRequest request, JobStore jobs, TemplateStore templates, TemplateFiles files, BuyingListReader parts, JsonSerializerOptions json, CancellationToken cancellation)
+        TemplateRequest asked, HttpRequest request, JobStore jobs, TemplateStore templates, TemplateFiles files, BuyingListReader parts, JobLine line, JsonSerializerOptions json, CancellationToken cancellation)
     {
         if (asked.JobId is not { } jobId)
         {
@@ -66,6 +71,7 @@ internal static class TemplateEndpoints
 
         var saved = (await jobs.LatestOfAllAsync(jobId, cancellation)).ToDictionary(l => l.Key, l => StationDocuments.Inputs(StoredJson.Inputs(l.Value)), StringComparer.Ordinal);
         DocumentUpgrade.Apply(saved);
+        DocumentIds.Give(line, saved);
         var label = JobLabels.Check(new JobLabelRequest(asked.Name ?? job.Name, job.Vehicle));
         var file = files.Of(label.Name, label.Vehicle, saved.Where(s => s.Value.Count > 0).ToDictionary(StringComparer.Ordinal), await parts.ReadAsync(jobId, cancellation));
         if (file.Stations.Count == 0)
@@ -111,5 +117,5 @@ internal static class TemplateEndpoints
         }
     }
 
-    private static TemplateAnswer Answer(TemplateRow row) => new(row.Id, row.Name, row.Vehicle, row.Author, row.CreatedAt);
+    private static TemplateAnswer Answer(TemplateRow row) => new(row.Id, row.Name, row.Vehicle, row.Author, row.CreatedAt, row.AuthorId);
 }

@@ -4,7 +4,7 @@ using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Jobs;
 using HazyGauge.Core.Parts;
-using HazyGauge.Core.Stations;
+using HazyGauge.Core.Shop;
 using HazyGauge.Web.Jobs;
 using HazyGauge.Web.Stations;
 
@@ -115,8 +115,7 @@ internal sealed class TemplateFiles(JobLine line, StationDocuments documents, Js
             }
         }
 
-        var outcomes = JobPass.Over(
-            line, stations.Keys, stations.Keys.ToDictionary(s => s, Plan, StringComparer.Ordinal), new Dictionary<string, Func<PlanToEvaluate>>(StringComparer.Ordinal), new Dictionary<NeededFile, StationFile>(), [], ledger);
+        var outcomes = JobPass.Over(line, stations.Keys, new PassInputs(stations.Keys.ToDictionary(s => s, Plan, StringComparer.Ordinal), new ShopFacts()), ledger);
         if (outcomes.FirstOrDefault(o => o.Refused is not null) is { Refused: { } why, Station.Slug: var at })
         {
             throw why.Under($"stations.{at}");

@@ -1385,7 +1385,7 @@ export interface paths {
             };
         };
         put?: never;
-        /** Puts a file on the job. The same content again is the file that is already there. Photos (JPEG, PNG, WebP, at most 25 MB) are kept without place, time and maker; with kind=photo nothing else is taken. */
+        /** Puts a file on the job. The same content again is the file that is already there. Photos (JPEG, PNG, WebP, at most 25 MB) are kept without place, time and maker; with kind=photo nothing else is taken. Its kind is told by content; kind says better: capture, log, frames, sound, photo, table or other. */
         post: {
             parameters: {
                 query?: never;
@@ -1546,6 +1546,44 @@ export interface paths {
                 };
             };
         };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{id}/so-far": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One picture of a job: how every station stands with its steps, figures and findings, what is open or cannot be read, and what it needs. */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SoFarAnswer"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -4446,6 +4484,8 @@ export interface components {
                     u: number;
                 }[];
             };
+            /** @description Its id. */
+            id?: null | string;
         };
         /** @description What a sensor with a voltage comes to. */
         AnalogSensorResult: {
@@ -4461,6 +4501,8 @@ export interface components {
             rises: null | boolean;
             /** @description What to mind. */
             findings: components["schemas"]["Finding"][];
+            /** @description Id of the sensor. */
+            id?: null | string;
         };
         /** @description The two points of a signal converter. */
         AnalyserScale: {
@@ -4492,6 +4534,11 @@ export interface components {
             /** @description Earlier work, and by whom. */
             earlierWork?: null | string;
         };
+        /**
+         * @description What kind a file of a job is, told by its content.
+         * @enum {string}
+         */
+        ArtifactKind: "capture" | "log" | "frames" | "sound" | "photo" | "table" | "other";
         /**
          * @description Whether a kind of entry has something.
          * @enum {string}
@@ -4666,6 +4713,17 @@ export interface components {
             marginK: components["schemas"]["Hazy"];
             /** @description What that means. */
             findings: components["schemas"]["Finding"][];
+        };
+        /** @description Where a wire is connected to the box of its user. */
+        BoxTerminal: {
+            /** @description What the box is called. */
+            name: string;
+            /** @description What it is connected to there: sensor input, supply, ground. */
+            terminal: string;
+            /** @description True where the box is at its far end. */
+            isFarEnd: boolean;
+            /** @description True where it goes on from the box to somewhere else; false where it hangs on supply, signal or ground of the sensor. */
+            goesOn: boolean;
         };
         /**
          * @description The row of factors that is typed into the controller, which draws straight lines between them, and how far those lines stray
@@ -5500,11 +5558,6 @@ export interface components {
             spark?: null | components["schemas"]["SparkChoice"];
             /** @description The map revision in the controller. */
             mapRevision?: null | string;
-            /**
-             * @description What proves the fueling: a log on the job, the blends it covers and how far from lambda it is at worst, for one base map, metering and map revision.
-             *     Another of these has to be proven anew; words alone prove nothing.
-             */
-            fuellingProof?: null | components["schemas"]["FuellingProof"];
         };
         /** @description What a Compensate plan comes to. */
         CompensateResults: {
@@ -5524,8 +5577,7 @@ export interface components {
             row: null | components["schemas"]["BreakpointRow"];
             /** @description The spark addition of a job. */
             spark: null | components["schemas"]["SparkToSet"];
-            /** @description True where the fueling is proven for this very base map and metering. */
-            isFuellingProven: boolean;
+            fuelling: components["schemas"]["Fuelling"];
             /** @description What has to be looked at. */
             findings: components["schemas"]["Finding"][];
             headline: components["schemas"]["Sentence"];
@@ -5554,6 +5606,12 @@ export interface components {
              * @enum {string}
              */
             baseFrom?: "here" | "survey" | "reading" | "typical";
+            /**
+             * @description The metering that counts: as given, else the usual.
+             * @default orifice
+             * @enum {string}
+             */
+            metering: "mass" | "orifice" | "volume";
             outsideSaid?: components["schemas"]["Sentence"];
             stretchedSaid?: components["schemas"]["Sentence"];
         };
@@ -5596,6 +5654,8 @@ export interface components {
             rows: number[][];
             /** @description The pins that matter. */
             pins: components["schemas"]["DrawnPin"][];
+            /** @description Id of the connector. */
+            id?: null | string;
         };
         /** @description The face of a connector, by the numbers molded at its corners. */
         ConnectorFace: {
@@ -5613,6 +5673,8 @@ export interface components {
             view?: "wire" | "mating";
             /** @description The rows, from the top. */
             rows?: null | components["schemas"]["PinRow"][];
+            /** @description Its id. */
+            id?: null | string;
             /** @description True where the numbers at its corners are known. */
             hasCorners?: boolean;
         };
@@ -5729,6 +5791,8 @@ export interface components {
             enable?: null | string;
             /** @description The map slot the file goes into. */
             mapSlot?: null | string;
+            /** @description Its id. */
+            id?: null | string;
         };
         /** @description A setting as it was found, as it was set, and as it was read back. What was found is kept, however wrong. */
         ControllerSetting: {
@@ -5756,6 +5820,8 @@ export interface components {
              * @description As read back after writing.
              */
             readBack?: null | number;
+            /** @description Its id. */
+            id?: null | string;
         };
         /** @description Something to do with a controller. */
         ControllerStep: {
@@ -5893,6 +5959,8 @@ export interface components {
             lost?: null | string;
             /** @description How to put it back. */
             putBack?: null | string;
+            /** @description Its id. */
+            id?: null | string;
         };
         /** @description A document to save. */
         DocumentToSend: {
@@ -6220,22 +6288,27 @@ export interface components {
         /** @description A page of the entries of a job. */
         EntriesAnswer: {
             /** @description The entries, the oldest first; asked with before, the newest first. */
-            items: components["schemas"]["EntryAnswer"][];
+            items: components["schemas"]["ListedEntry"][];
             /**
              * Format: int32
              * @description What to ask the next page with, as after, or as before; left out where there are no more.
              */
             next?: null | number;
         };
+        /** @description What happened on a job, as far as somebody has to act on it. */
+        EntriesSoFarAnswer: {
+            /** @description What stands open. */
+            open: components["schemas"]["OpenSoFar"][];
+            /** @description What was set aside because it cannot be read. */
+            unreadable: components["schemas"]["UnreadableEntry"][];
+        };
         /** @description Something that happened on a job. */
         EntryAnswer: {
             /**
              * Format: int32
-             * @description 1, 2, 3 ... per job.
+             * @description Number of the shape of what it carries.
              */
-            number: number;
-            /** @description What kind of entry it is. */
-            kind: string;
+            schema: number;
             /** @description What it says. */
             text: string;
             /**
@@ -6271,16 +6344,31 @@ export interface components {
              * @description Number of the entry that took it back; null while it holds.
              */
             takenBackBy: null | number;
-            /** @description Who wrote it. */
+            /** @description Who wrote it, by the name as it was then. */
             author: string;
             /**
              * Format: date-time
              * @description When.
              */
             at: string;
+            /** @description Who wrote it, by the person's id; left out where people are known by initials alone. */
+            authorId?: null | string;
+            /** @description True where it was done for practice; left out otherwise. */
+            practice?: null | boolean;
+            /** @description What its step or joint was called when it was written; left out where the station named none. */
+            stepName?: null | string;
+            /** @description True where its station has no such step or joint any more: it belongs to the one that was there then. */
+            stepGone?: null | boolean;
             /** @description What it carries beside words; left out where that is nothing. */
             payload?: unknown;
             said?: null | components["schemas"]["Sentence"];
+            /**
+             * Format: int32
+             * @description 1, 2, 3 ... per job.
+             */
+            number: number;
+            /** @description What kind of entry it is. */
+            kind: string;
         };
         /** @description A kind of entry: what it asks for. */
         EntryKindAnswer: {
@@ -6363,6 +6451,10 @@ export interface components {
             basedOn?: null | {
                 [key: string]: number;
             };
+            /** @description Who saved it, by the person's id; left out where people are known by initials alone. */
+            authorId?: null | string;
+            /** @description True where it was saved for practice. */
+            practice?: null | boolean;
         };
         /** @description What an extender's wiring comes to. */
         ExtenderResult: {
@@ -6543,13 +6635,24 @@ export interface components {
         };
         /** @description A file on a job. */
         FileOnJob: {
+            /** @description SHA-256 of its content. */
             sha256: string;
+            /** @description Its name. */
             name: string;
-            /** Format: int64 */
+            /**
+             * Format: int64
+             * @description Its length.
+             */
             bytes: number;
-            /** Format: date-time */
+            /**
+             * Format: date-time
+             * @description When it was brought.
+             */
             addedAt: string;
+            /** @description False where the job was imported without its files. */
             hasContent: boolean;
+            /** @description What kind of file it is. */
+            kind: components["schemas"]["ArtifactKind"];
         };
         /** @description The files of a job. */
         FilesAnswer: {
@@ -6563,6 +6666,10 @@ export interface components {
             severity: components["schemas"]["Severity"];
             /** @description One to three sentences for the mechanic, metric. */
             text: string;
+            /** @description The part of its station where it is mended; null where the station has no parts. */
+            part?: null | string;
+            /** @description Id of what it is about, such as a joint or a wire; null where that is no single thing. */
+            about?: null | string;
             template?: null | string;
             values?: null | {
                 [key: string]: components["schemas"]["SentenceValue"];
@@ -6724,6 +6831,8 @@ export interface components {
              * @description How many lie on the shop's shelf.
              */
             onShelf?: null | number;
+            /** @description Its id in the chain of a job; null in the catalog. */
+            id?: null | string;
         };
         /** @description Something in a line that fuel flows through. Any size may be hazy. */
         FlowElement: {
@@ -7381,42 +7490,33 @@ export interface components {
                 }[];
             };
         };
-        /**
-         * @description What proves the fueling: a log on the job, the blends it covers and how far from lambda it is at worst, for one base map, metering and map revision.
-         *     Another of these has to be proven anew; words alone prove nothing.
-         */
-        FuellingProof: {
-            /** @description What the log shows, in words; 3 to 200 characters. */
-            evidence?: null | string;
+        /** @description What stands behind the fueling. */
+        Fuelling: {
             /**
-             * Format: double
-             * @description Blend of the base map it was proven with, % by volume.
-             */
-            baseEthanolPct?: null | number;
-            /**
-             * @description Metering it was proven with.
+             * @description How far it is known that the fueling is right.
              * @enum {string}
              */
-            metering?: "mass" | "orifice" | "volume";
-            /** @description The log, a file on the job. */
-            logSha256?: null | string;
+            state: "open" | "claimed" | "lapsed";
             /**
-             * Format: double
-             * @description Lowest blend it covers, % by volume.
+             * Format: int32
+             * @description Number of the entry that says so; null where none does.
              */
-            fromEthanolPct?: null | number;
+            entry: null | number;
+            /** @description What was said with it. */
+            text: null | string;
             /**
-             * Format: double
-             * @description Highest blend it covers, % by volume.
+             * @description One sentence or a few that carry their numbers, so that whoever shows them writes them in the units chosen. Written once, in Core, as an
+             *     interpolated string whose numbers are SentenceValue: `Sentence.Of($"At {Say.Kw(power)} it carries E85.")`.
              */
-            toEthanolPct?: null | number;
+            said: null | components["schemas"]["Sentence"];
+            /** @description Who wrote it. */
+            by: null | string;
             /**
-             * Format: double
-             * @description How far lambda is from the wanted one at worst, %.
+             * Format: date-time
+             * @description When.
              */
-            worstLambdaErrorPct?: null | number;
-            /** @description The map revision it was made with; 1 to 60 characters. */
-            mapRevision?: null | string;
+            at: null | string;
+            whatProvesIt: components["schemas"]["Sentence"];
         };
         /** @description The usual figures of the two fuels. */
         FuelsAnswer: {
@@ -7544,6 +7644,20 @@ export interface components {
             highLowRight: null | boolean;
             /** @description What to mind. */
             findings: components["schemas"]["Finding"][];
+        };
+        /** @description Who gave a reading, and when. The program writes it when the reading is saved; what a client sends there counts for nothing. */
+        Given: {
+            /**
+             * Format: date-time
+             * @description When; null while it is not saved.
+             */
+            at?: null | string;
+            /** @description Who, by the name as it was then. */
+            by?: null | string;
+            /** @description Who, by the person's id; null where people are known by initials alone. */
+            byId?: null | string;
+            /** @description Id of the reading, where that carries none itself. */
+            id?: null | string;
         };
         /** @description What the owner wants, and what fuel there is. */
         Goals: {
@@ -8368,6 +8482,8 @@ export interface components {
             sees: components["schemas"]["PullUpResult"];
             /** @description True where its thresholds are only the usual ones: then nothing is decided by them. */
             guessed: boolean;
+            /** @description Id of the input; null where it only stands for a user. */
+            id?: null | string;
         };
         /** @enum {string} */
         Instrument: "voltsAndContinuity" | "frequencyAndDuty" | "scope" | "wideband" | "pressureGauge" | "diagnosticReader" | "hydrometer" | "thermometer" | "dynamometer";
@@ -8481,6 +8597,8 @@ export interface components {
              * @description When it was brought.
              */
             addedAt: string;
+            /** @description What kind of file it is; left out where nobody looked yet. */
+            kind?: null | string;
         };
         /** @description Something that happened on the job. */
         JobFileEvent: {
@@ -8526,6 +8644,19 @@ export interface components {
             payload?: null | components["schemas"]["JsonElement"];
             /**
              * Format: int32
+             * @description Number of the shape of that; left out for the first.
+             */
+            schema?: null | number;
+            /** @description Who wrote it, by the person's id; left out where people are known by initials alone. */
+            authorId?: null | string;
+            /** @description True where it was done for practice; left out otherwise. */
+            practice?: null | boolean;
+            /** @description What its step or joint was called when it was written; left out where the station named none. */
+            stepName?: null | string;
+            /** @description What it carries as it stands in the database, where that cannot be read; it is taken along and stays set aside. */
+            unreadable?: null | string;
+            /**
+             * Format: int32
              * @description What version 1 called the entry that a closing one answers.
              */
             closes?: null | number;
@@ -8554,6 +8685,10 @@ export interface components {
             basedOn?: null | {
                 [key: string]: number;
             };
+            /** @description Who saved it, by the person's id; left out where people are known by initials alone. */
+            authorId?: null | string;
+            /** @description True where it was saved for practice; left out otherwise. */
+            practice?: null | boolean;
         };
         /** @description What a job is told apart by; of a job that is there, what is left out stays. */
         JobLabelRequest: {
@@ -8613,6 +8748,8 @@ export interface components {
             gender?: "male" | "female";
             /** @description How it is held: ring, tab, slide lock, thread. */
             retainer?: null | string;
+            /** @description Its id. */
+            id?: null | string;
         };
         /** @description How a joint is made up, as far as somebody said. */
         JointMade: {
@@ -8625,6 +8762,8 @@ export interface components {
             sealant?: null | boolean;
             /** @description False where the retaining clip is missing; left out, it is there. */
             clip?: null | boolean;
+            /** @description Id of the joint; left out, the joint at this place of the list. */
+            joint?: null | string;
         };
         JsonElement: unknown;
         JsonObject: {
@@ -8721,6 +8860,8 @@ export interface components {
             what: "portInjection" | "pressureSensor";
             /** @description True where its tee goes in now. */
             now: boolean;
+            /** @description Its id. */
+            id?: null | string;
         };
         /** @description The latest saved reading. */
         LatestReading: {
@@ -8749,6 +8890,8 @@ export interface components {
             asks?: "clamp" | "sealant" | "clip";
             /** @description How it should be, where that is yes or no. */
             shouldBe?: null | boolean;
+            /** @description Its id, which stays as long as the two things it is between; null where they have none. */
+            id?: null | string;
         };
         /** @description A change of level. */
         LevelChange: {
@@ -8817,6 +8960,98 @@ export interface components {
             /** @description Station whose save changed its state since it was saved itself. */
             changedBy?: null | string;
             summary?: null | components["schemas"]["Sentence"];
+            steps?: null | components["schemas"]["StepCount"];
+            /** @description What stops the work there; left out where nothing does. */
+            holds?: null | components["schemas"]["StationHold"][];
+        };
+        /** @description An entry of a job, as a list has it. */
+        ListedEntry: components["schemas"]["ListedEntryEntryAnswer"] | components["schemas"]["ListedEntryUnreadableEntryAnswer"];
+        /** @description Something that happened on a job. */
+        ListedEntryEntryAnswer: {
+            /**
+             * Format: int32
+             * @description Number of the shape of what it carries.
+             */
+            schema: number;
+            /** @description What it says. */
+            text: string;
+            /**
+             * Format: date
+             * @description The day it falls due.
+             */
+            due: null | string;
+            /** @description Stations that cannot go on until it is closed. */
+            blocks: string[];
+            /** @description The station it belongs to. */
+            station: null | string;
+            /** @description The step or joint it belongs to. */
+            step: null | string;
+            /** @description Files that show it, by their SHA-256. */
+            files: string[];
+            /**
+             * Format: int32
+             * @description Number of the entry it answers.
+             */
+            answers: null | number;
+            /**
+             * Format: int32
+             * @description Number of the entry that does not hold any more because of it.
+             */
+            takesBack: null | number;
+            /**
+             * Format: int32
+             * @description Number of the entry that closed it; null while it is open.
+             */
+            closedBy: null | number;
+            /**
+             * Format: int32
+             * @description Number of the entry that took it back; null while it holds.
+             */
+            takenBackBy: null | number;
+            /** @description Who wrote it, by the name as it was then. */
+            author: string;
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
+            /** @description Who wrote it, by the person's id; left out where people are known by initials alone. */
+            authorId?: null | string;
+            /** @description True where it was done for practice; left out otherwise. */
+            practice?: null | boolean;
+            /** @description What its step or joint was called when it was written; left out where the station named none. */
+            stepName?: null | string;
+            /** @description True where its station has no such step or joint any more: it belongs to the one that was there then. */
+            stepGone?: null | boolean;
+            /** @description What it carries beside words; left out where that is nothing. */
+            payload?: unknown;
+            said?: null | components["schemas"]["Sentence"];
+            /**
+             * Format: int32
+             * @description 1, 2, 3 ... per job.
+             */
+            number: number;
+            /** @description What kind of entry it is. */
+            kind: string;
+        };
+        /** @description An entry that was set aside because it cannot be read. */
+        ListedEntryUnreadableEntryAnswer: {
+            /** @description Always true. */
+            unreadable: boolean;
+            /** @description Why it cannot be read. */
+            why: string;
+            /**
+             * Format: int32
+             * @description Number of the entry that took it back; left out while nobody did.
+             */
+            takenBackBy?: null | number;
+            /**
+             * Format: int32
+             * @description 1, 2, 3 ... per job.
+             */
+            number: number;
+            /** @description What kind of entry it is. */
+            kind: string;
         };
         /** @description A job in a list: all that is seen of it there, and no more. */
         ListedJob: {
@@ -8880,10 +9115,11 @@ export interface components {
             /** @description Station whose save changed its state since it was saved itself. */
             changedBy?: null | string;
             summary?: null | components["schemas"]["Sentence"];
+            steps?: null | components["schemas"]["StepCount"];
         };
         /** @description A wire that has to be there. */
         ListedWire: {
-            /** @description Stable id: by what it is for and by its user's name. */
+            /** @description Stable id: by what it is for and by its user's id. */
             id: string;
             /**
              * @description What a wire is for.
@@ -8898,6 +9134,13 @@ export interface components {
             user?: null | string;
             /** @description Id of the wire it is twisted with; null for none. */
             twisted?: null | string;
+            /**
+             * @description True for the signal wire that begins at the sensor.
+             * @default false
+             */
+            isMain: boolean;
+            /** @description Where a wire is connected to the box of its user. */
+            box?: null | components["schemas"]["BoxTerminal"];
         };
         /** @description Level of an open-collector signal. */
         LogicLevel: null | number;
@@ -9019,6 +9262,10 @@ export interface components {
                     u: number;
                 }[];
             };
+            /** @description Its id. */
+            id?: null | string;
+            /** @description Who gave a reading, and when. The program writes it when the reading is saved; what a client sends there counts for nothing. */
+            given?: null | components["schemas"]["Given"];
         };
         /** @description What a meter should show. */
         MeterExpectation: {
@@ -9217,6 +9464,10 @@ export interface components {
                     u: number;
                 }[];
             };
+            /** @description Its id. */
+            id?: null | string;
+            /** @description Who gave a reading, and when. The program writes it when the reading is saved; what a client sends there counts for nothing. */
+            given?: null | components["schemas"]["Given"];
         };
         /** @description A pin that moved into the plug of a gateway that goes in series. */
         MovedPin: {
@@ -9228,6 +9479,8 @@ export interface components {
             toPin?: null | string;
             /** @description True where it is in its new place, locked and tugged. */
             replugged?: null | boolean;
+            /** @description Its id. */
+            id?: null | string;
         };
         /** @description What the controller's own multiplier would do over the base map. */
         MultiplierCheck: {
@@ -9289,6 +9542,8 @@ export interface components {
              * @default
              */
             code: string;
+            /** @description The part of the station where it is done; null where the station has no parts. */
+            part?: null | string;
             template?: null | string;
             whyTemplate?: null | string;
             values?: null | {
@@ -9324,6 +9579,34 @@ export interface components {
             isDue: boolean;
             /** @description Stations it holds up. */
             blocks: string[];
+        };
+        /** @description An entry that waits for another to close it. */
+        OpenSoFar: {
+            /**
+             * Format: int32
+             * @description Its number.
+             */
+            number: number;
+            /** @description What kind of entry it is. */
+            kind: string;
+            /** @description What it says. */
+            text: string;
+            /**
+             * Format: date
+             * @description The day it falls due.
+             */
+            due: null | string;
+            /** @description The station it belongs to. */
+            station: null | string;
+            /** @description The step or joint it belongs to. */
+            step: null | string;
+            /** @description Who wrote it. */
+            author: string;
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
         };
         /** @description An engine on a blend nothing corrects. */
         OutsideBlend: {
@@ -9370,6 +9653,17 @@ export interface components {
             station: string;
             /** @description What for. */
             why: components["schemas"]["Sentence"];
+        };
+        /** @description What a job needs, by how far it has come. */
+        PartsSoFar: {
+            /** @description Still to be bought or borrowed. */
+            needed: components["schemas"]["BuyingLine"][];
+            /** @description Ordered. */
+            ordered: components["schemas"]["BuyingLine"][];
+            /** @description Arrived, or on the shelf. */
+            here: components["schemas"]["BuyingLine"][];
+            /** @description Not needed after all. */
+            notNeeded: components["schemas"]["BuyingLine"][];
         };
         /** @description A point of the fuel's path, in the order the fuel passes it. */
         PathPoint: {
@@ -9462,6 +9756,8 @@ export interface components {
             why?: null | string;
             /** @description What the controller has to do about it, in words. */
             controllerMust?: null | string;
+            /** @description True where so much pressure may be lost that it is worth knowing where the doubt about it comes from. */
+            isDropInDoubt?: boolean;
             /** @description True where the sensor sees what is under the pressure of the feed. */
             inFeed?: boolean;
         };
@@ -9557,6 +9853,8 @@ export interface components {
             why: null | components["schemas"]["Sentence"];
             /** @description True where its side was measured; false where it is a share of the whole gap. */
             isMeasured: boolean;
+            /** @description Id of the part it is. */
+            id?: null | string;
         };
         /** @description A wire of the list with what is known of it. */
         PlannedWire: {
@@ -10134,6 +10432,10 @@ export interface components {
             /** @description What it says in one line, metric. */
             summary: string;
             said?: null | components["schemas"]["Sentence"];
+            /** @description Who saved it, by the person's id; left out where people are known by initials alone. */
+            authorId?: null | string;
+            /** @description True where it was saved for practice; left out otherwise. */
+            practice?: null | boolean;
         };
         /** @description A page of the record, the newest first. */
         RecordPage: {
@@ -10551,6 +10853,8 @@ export interface components {
             pairing?: null | string;
             /** @description App and phone version it works with, and whether it stopped after an update. */
             app?: null | string;
+            /** @description Its id, which its wires are named by. */
+            id?: null | string;
         };
         /**
          * @description One sentence or a few that carry their numbers, so that whoever shows them writes them in the units chosen. Written once, in Core, as an
@@ -10671,6 +10975,8 @@ export interface components {
              * @description When.
              */
             savedAt: null | string;
+            /** @description The person's id; left out where people are known by initials alone. */
+            authorId?: null | string;
         };
         /** @description What is said of the shop. */
         ShopRequest: {
@@ -10703,6 +11009,10 @@ export interface components {
             fedBy?: "sensor" | "analyser" | "controller";
             /** @description True where it left its number when the sensor was unplugged. */
             leftWhenUnplugged?: null | boolean;
+            /** @description Its id. */
+            id?: null | string;
+            /** @description Who gave a reading, and when. The program writes it when the reading is saved; what a client sends there counts for nothing. */
+            given?: null | components["schemas"]["Given"];
         };
         /** @description The signal wire. */
         SignalPart: {
@@ -10763,21 +11073,10 @@ export interface components {
                     u: number;
                 }[];
             };
+            /** @description Who gave a reading, and when. The program writes it when the reading is saved; what a client sends there counts for nothing. */
+            converterGiven?: null | components["schemas"]["Given"];
             /** @description True where the tank still held the fuel the map ran on when it was read: then the reading is the blend of the map. */
             onMapFuel?: null | boolean;
-            mixedEthanolPct?: null | number | {
-                /** Format: double */
-                value: number;
-                /** Format: double */
-                u?: number;
-                /** Format: double */
-                plusMinus?: number;
-                parts?: {
-                    source: string;
-                    /** Format: double */
-                    u: number;
-                }[];
-            };
         };
         /** @description What a Signal plan comes to. */
         SignalResults: {
@@ -10824,6 +11123,17 @@ export interface components {
          * @enum {string}
          */
         SignalStatus: "noSignal" | "outOfRange" | "clampedLow" | "ok" | "clampedHigh" | "contaminated" | "intermittent" | "unsteady";
+        /** @description One picture of a job. */
+        SoFarAnswer: {
+            /** @description Every station that has a document, by slug. */
+            stations: {
+                [key: string]: components["schemas"]["StationSoFarAnswer"];
+            };
+            /** @description What happened and somebody has to act on. */
+            entries: components["schemas"]["EntriesSoFarAnswer"];
+            /** @description What the job needs. */
+            parts: components["schemas"]["PartsSoFar"];
+        };
         /** @description A wire nobody needs. */
         SpareWire: {
             /** @description Which it is. */
@@ -10833,6 +11143,8 @@ export interface components {
              * @enum {string}
              */
             treatment?: "tapedAndTied" | "cutAndSealed" | "takenOut" | "leftOpen";
+            /** @description Its id. */
+            id?: null | string;
         };
         /**
          * @description What a spark addition is computed from: two maps, the blend each was made on, and the spark between them. Any quantity may be
@@ -11006,6 +11318,17 @@ export interface components {
             /** @description Days until the engine does not crank. */
             days: components["schemas"]["Hazy"];
         };
+        /** @description Something that stops the work at a station until it is cleared. */
+        StationHold: {
+            /** @description Stable name for programs. */
+            code: string;
+            /** @description What is wrong, and what it would do. */
+            why: components["schemas"]["Sentence"];
+            /** @description What clears it. */
+            endsWhen: components["schemas"]["Sentence"];
+            /** @description Id of what it is about; null where that is no single thing. */
+            about?: null | string;
+        };
         /** @description A place on the line, from tank to engine. */
         StationPlace: {
             /** @description Its name in addresses. */
@@ -11048,12 +11371,61 @@ export interface components {
             /** @description By whom. */
             author: null | string;
             savedDocument: null | components["schemas"]["JsonObject"];
+            /** @description The steps of the work there; left out where the station has none. */
+            steps?: null | components["schemas"]["StationStep"][];
+            /** @description What stops the work there; left out where nothing does. */
+            holds?: null | components["schemas"]["StationHold"][];
+        };
+        /** @description How a station stands. */
+        StationSoFarAnswer: {
+            /** @description State of the station. */
+            state: components["schemas"]["StationState"];
+            summary: null | components["schemas"]["Sentence"];
+            /** @description The figures a mechanic would act on. */
+            figures: components["schemas"]["Figure"][];
+            /** @description What it noticed, the gravest first. */
+            findings: components["schemas"]["Finding"][];
+            /** @description What to do next there. */
+            nextAction: components["schemas"]["NextAction"];
+            /** @description The steps of the work there; left out where the station has none. */
+            steps?: null | components["schemas"]["StationStep"][];
+            /** @description What stops the work there; left out where nothing does. */
+            holds?: null | components["schemas"]["StationHold"][];
         };
         /**
          * @description How far the work at a station has come.
          * @enum {string}
          */
         StationState: "empty" | "inWork" | "proven" | "hold" | "planned";
+        /** @description A step of the work at a station. */
+        StationStep: {
+            /** @description Its id, which stays when the plan changes: entries that sign it name it by this. */
+            id: string;
+            /** @description What is done, verb first. */
+            name: components["schemas"]["Sentence"];
+            /** @description How far it is. */
+            state: components["schemas"]["StepState"];
+            /** @description Ids of the steps that have to be done before; empty where it waits for none. */
+            waitsFor: string[];
+        };
+        /** @description How many steps of a station are done. */
+        StepCount: {
+            /**
+             * Format: int32
+             * @description Done.
+             */
+            done: number;
+            /**
+             * Format: int32
+             * @description Of how many.
+             */
+            of: number;
+        };
+        /**
+         * @description How far a step of a station is.
+         * @enum {string}
+         */
+        StepState: "open" | "waiting" | "done" | "gone";
         /** @description What stretching whole pulses does to one of them. */
         StretchedPulse: {
             /**
@@ -11274,6 +11646,8 @@ export interface components {
              * @description When it was made or taken in.
              */
             createdAt: string;
+            /** @description The person's id; left out where people are known by initials alone. */
+            authorId?: null | string;
         };
         /** @description A template as an open file. */
         TemplateFile: {
@@ -11462,12 +11836,33 @@ export interface components {
          * @enum {string}
          */
         Unit: "none" | "ethanolPct" | "percent" | "celsius" | "kelvinStep" | "kpa" | "kw" | "litres" | "lph" | "cc" | "ccPerRev" | "ccPerMin" | "gPerKwh" | "gPerS" | "metre" | "millimetre" | "kgPerM3" | "watt" | "wattPerK" | "rpm" | "volt" | "ohm" | "hertz" | "milliseconds" | "microseconds" | "msPer100Kpa" | "minutes" | "seconds" | "degrees" | "milliampere" | "ampere" | "ampereHours" | "squareMillimetre" | "nanofarad" | "millivolt" | "days";
+        /** @description An entry that was set aside because it cannot be read: it counts for nothing, and takes nothing else down. */
+        UnreadableEntry: {
+            /**
+             * Format: int32
+             * @description Its number.
+             */
+            number: number;
+            /** @description What kind of entry it is. */
+            kind: string;
+            /** @description The station it belongs to. */
+            station: null | string;
+            /** @description Why it cannot be read, in one sentence. */
+            why: string;
+        };
         /** @description A file that was taken in. */
         UploadedFile: {
+            /** @description SHA-256 of its content. */
             sha256: string;
+            /** @description Its name. */
             name: string;
-            /** Format: int64 */
+            /**
+             * Format: int64
+             * @description Its length.
+             */
             bytes: number;
+            /** @description What kind of file it is. */
+            kind: components["schemas"]["ArtifactKind"];
         };
         /** @description Use of one component over a grid of blends and powers. */
         UseGrid: {
@@ -11719,6 +12114,8 @@ export interface components {
                     u: number;
                 }[];
             };
+            /** @description Its id. */
+            id?: null | string;
             /** @description True where nobody looked up at which voltages it switches. */
             isGuessed?: boolean;
         };
@@ -11833,6 +12230,8 @@ export interface components {
             };
             /** @description When, for a later stage. */
             when?: null | string;
+            /** @description Its id. */
+            id?: null | string;
         };
         /** @description What the work took, for the next vehicle of the same kind. */
         WorkNotes: {

@@ -13,6 +13,7 @@ afterEach(cleanup);
 const entry = (number: number, kind: string, text: string, part: Partial<Entry> = {}): Entry => ({
   number,
   kind,
+  schema: 1,
   text,
   payload: undefined,
   said: undefined,

@@ -1,6 +1,6 @@
 import { useEffect } from "react";
 import { useLocation } from "react-router";
-import type { Entry } from "../api/client";
+import type { Entry, UnreadableEntry } from "../api/client";
 import { useJobContext } from "../job/jobContext";
 import { Trouble } from "../shell/Trouble";
 import { onDay, when } from "../words/times";
@@ -25,13 +25,17 @@ export function EntryList() {
   }
   const items = entries.data?.pages.flatMap((page) => page.items) ?? [];
   // What answers an entry is newer than it, so it is here already.
-  const byNumber = new Map(items.map((e) => [e.number, e]));
+  const byNumber = new Map(items.filter(isReadable).map((e) => [e.number, e]));
   return (
     <>
       <ol className="grid gap-2" aria-label="Entries">
-        {items.filter(standsAlone).map((entry) => (
-          <Item key={entry.number} entry={entry} byNumber={byNumber} />
-        ))}
+        {items.map((entry) =>
+          !isReadable(entry) ? (
+            <SetAside key={entry.number} entry={entry} />
+          ) : standsAlone(entry) ? (
+            <Item key={entry.number} entry={entry} byNumber={byNumber} />
+          ) : null,
+        )}
       </ol>
       {entries.hasNextPage && (
         <button
@@ -44,6 +48,37 @@ export function EntryList() {
         </button>
       )}
     </>
+  );
+}
+
+const isReadable = (entry: Entry | UnreadableEntry): entry is Entry => !("unreadable" in entry);
+
+/** An entry that cannot be read: it is named, counts for nothing, and can be taken back. */
+function SetAside({ entry }: { entry: UnreadableEntry }) {
+  const { job } = useJobContext();
+  const kinds = useEntryKinds();
+  const isBack = entry.takenBackBy != null;
+  const name = kinds.data?.find((k) => k.slug === entry.kind)?.name ?? entry.kind;
+  return (
+    <li id={`entry-${entry.number}`} className="panel flex scroll-mt-24 flex-wrap items-start gap-x-4 !py-3">
+      <p className={`min-w-0 grow basis-60 ${isBack ? "line-through" : ""}`}>
+        <b>
+          Entry {entry.number} ({name}) cannot be read.
+        </b>{" "}
+        {entry.why} {!isBack && "It counts for nothing. Everything else goes on."}
+      </p>
+      {!isBack && (
+        <AnswerForm
+          jobId={job.id}
+          opens="Take back"
+          about={`entry ${entry.number}`}
+          asks="Why"
+          sends="Take it back"
+          entry={(text) => ({ kind: "note", text, takesBack: entry.number })}
+          quiet
+        />
+      )}
+    </li>
   );
 }
 
@@ -74,8 +109,10 @@ function Item({ entry, byNumber }: { entry: Entry; byNumber: ReadonlyMap<number,
           {entry.due && <span className="text-ink-2">, {onDay(entry.due)}</span>}
         </p>
         <p className="text-[0.9rem] text-ink-3">
-          {[station, entry.step].filter(Boolean).map((place) => `${place}, `)}
+          {[station, entry.stepName ?? entry.step].filter(Boolean).map((place) => `${place}, `)}
           {when(entry.at)} by {entry.author}
+          {entry.stepGone && "; the plan has this no more, and the entry stays with what was there then"}
+          {entry.practice && "; practice, counts for nothing"}
           {entry.takesBack !== null && `; in place of entry ${entry.takesBack}`}
           {closing && `; closed ${when(closing.at)} by ${closing.author}: ${closing.text}`}
           {mistaken && `; taken back ${when(mistaken.at)} by ${mistaken.author}: ${mistaken.text}`}

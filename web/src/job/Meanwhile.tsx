@@ -15,7 +15,7 @@ export function Meanwhile({ job, drafts }: { job: Job; drafts: Drafts }) {
               {author} saved {name}
             </b>{" "}
             (revision {revision}) while this page was open.{" "}
-            {drafts[slug] ? "You have changes there that are not saved: saving them shows both." : "You see it as it is now."}
+            {drafts[slug] ? "You have changes there that are not saved: saving puts both together." : "You see it as it is now."}
           </p>
         );
       })}

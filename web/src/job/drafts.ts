@@ -1,16 +1,23 @@
-import { useCallback, useState } from "react";
+import { useCallback, useRef, useState } from "react";
 import { inputsOf } from "./documents";
 
-/** What is being tried, and the tag of what it was made from: a save is told when somebody saved in between. */
+/** What is being tried, and what it was made from: a save is told when somebody saved in between. */
 export interface Draft {
+  /** Tag of what it was made from. */
   etag: string;
   inputs: object;
+  /** What it was made from; left out where a page from before did not keep it. */
+  base?: object;
+  /** What was sent to be saved and not answered yet: should it turn out to be there, it is no other person's work. */
+  sent?: readonly object[];
 }
 
 export type Drafts = Readonly<Record<string, Draft>>;
 
 /** A draft that does not know what it was made from is as old as can be: its save is stopped once, and shown what stands there. */
 export const unknownTag = '"unknown"';
+
+const numberOf = (etag: string) => Number(etag.replaceAll('"', "")) || 0;
 
 // The Signal station was first; its drafts keep the name they always had.
 const keyOf = (id: string, slug: string) => `hazy-gauge.draft.${id}${slug === "signal" ? "" : `.${slug}`}`;
@@ -26,21 +33,31 @@ function storedDraft(key: string): Draft | null {
 
 /** The drafts of a job. They are kept in this browser until saved or dropped: a reload loses nothing, and the record holds no half-typed work. */
 export function useDrafts(id: string, slugs: readonly string[]) {
-  const [changed, setChanged] = useState<Readonly<Record<string, Draft | null>>>({});
-  const [stored] = useState(() => new Map<string, Draft | null>());
+  // What is typed while an answer is on its way must be seen by whoever handles the answer: the page's copy is as old as its last look.
+  const now = useRef(new Map<string, Draft | null>());
+  const [, look] = useState(0);
+  const latest = useCallback(
+    (slug: string): Draft | null => {
+      if (!now.current.has(slug)) {
+        now.current.set(slug, storedDraft(keyOf(id, slug)));
+      }
+      return now.current.get(slug) ?? null;
+    },
+    [id],
+  );
+  // What a save that was answered left standing, until the page has looked at it.
+  const stood = useRef(new Map<string, Draft>());
   const drafts: Record<string, Draft> = {};
   for (const slug of slugs) {
-    if (!stored.has(slug)) {
-      stored.set(slug, storedDraft(keyOf(id, slug)));
-    }
-    const draft = slug in changed ? changed[slug] : stored.get(slug);
+    const draft = latest(slug);
     if (draft) {
       drafts[slug] = draft;
     }
   }
   const keep = useCallback(
     (slug: string, draft: Draft | null) => {
-      setChanged((all) => ({ ...all, [slug]: draft }));
+      now.current.set(slug, draft);
+      look((count) => count + 1);
       try {
         if (draft) {
           localStorage.setItem(keyOf(id, slug), JSON.stringify(draft));
@@ -53,5 +70,13 @@ export function useDrafts(id: string, slugs: readonly string[]) {
     },
     [id],
   );
-  return { drafts: drafts as Drafts, keep };
+  const stand = useCallback((slug: string, etag: string, inputs: object) => {
+    stood.current.set(slug, { etag, inputs, base: inputs });
+  }, []);
+  /** What a new draft is made from: what the page sees, unless a save was answered since. */
+  const madeFrom = useCallback((slug: string, etag: string, base: object): { etag: string; base: object } => {
+    const newer = stood.current.get(slug);
+    return newer && numberOf(newer.etag) > numberOf(etag) ? { etag: newer.etag, base: newer.inputs } : { etag, base };
+  }, []);
+  return { drafts: drafts as Drafts, latest, keep, stand, madeFrom };
 }

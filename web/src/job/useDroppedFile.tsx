@@ -46,7 +46,8 @@ export function useDroppedFile(id: string, slug: string | undefined, { drafts, k
   const photo = useMutation({
     mutationFn: async ({ field, sha256 }: Photo) => {
       const saved = drafts.survey ? null : await savedNow(id, "survey");
-      const draft = drafts.survey ?? { etag: saved?.etag ?? unknownTag, inputs: inputsOf(saved?.document) };
+      const stands = inputsOf(saved?.document);
+      const draft = drafts.survey ?? { etag: saved?.etag ?? unknownTag, inputs: stands, base: stands };
       const photos = (draft.inputs as { photos?: Photo[] }).photos ?? [];
       const others = photos.filter((p) => p.field !== field || p.sha256 !== sha256);
       keep("survey", { ...draft, inputs: { ...draft.inputs, photos: [...others, { field, sha256 }] } });

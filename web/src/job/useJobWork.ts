@@ -1,11 +1,10 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { ApiError, api, authorHeader, type Job, type StationPreview, unwrap } from "../api/client";
+import { ApiError, api, type Job, type StationPreview, unwrap } from "../api/client";
 import { keys } from "../api/queries";
 import { lastPreview } from "../offline/lastSeen";
 import { useSlow } from "../shell/useSlow";
-import { sameInputs } from "./documents";
 import { type Drafts, useDrafts } from "./drafts";
-import { savedNow } from "./savedNow";
+import { BothChanged, saveDrafts } from "./saveDrafts";
 import { useQueued } from "./useQueued";
 
 /** What a job comes to, with the drafts in place of what is saved. */
@@ -15,11 +14,6 @@ interface Preview {
   refused: ApiError | null;
 }
 
-interface Saved {
-  stations: Readonly<Record<string, StationPreview>>;
-  etags: Readonly<Record<string, string>>;
-}
-
 const previewKey = (id: string, slug: string | null, drafts: Drafts) =>
   [...keys.previews(id), slug, Object.fromEntries(Object.entries(drafts).map(([s, d]) => [s, d.inputs]))] as const;
 
@@ -27,7 +21,7 @@ const previewKey = (id: string, slug: string | null, drafts: Drafts) =>
 export function useJobWork(id: string, job: Job | undefined, slug: string | null) {
   const client = useQueryClient();
   const built = job?.stations.filter((s) => s.built).map((s) => s.slug) ?? [];
-  const { drafts, keep } = useDrafts(id, built);
+  const { drafts, latest, keep, stand, madeFrom } = useDrafts(id, built);
   const [isQueued, queue] = useQueued(id);
   const wanted = slug && built.includes(slug) ? slug : null;
   const preview = useQuery({
@@ -52,19 +46,16 @@ export function useJobWork(id: string, job: Job | undefined, slug: string | null
     },
   });
   const save = useMutation({
-    mutationFn: ({ author }: { author: string }) => saveAll(id, author, drafts),
-    onSuccess: ({ stations, etags }) => {
+    mutationFn: ({ author }: { author: string }) => saveDrafts({ id, author, latest, keep, stand }, Object.keys(drafts)),
+    onSuccess: ({ stations }) => {
       // The page goes from the draft to what was saved without a glimpse of what stood there before.
       if (wanted && stations[wanted]) {
         client.setQueryData<Preview>(previewKey(id, wanted, {}), { stations, refused: null });
       }
-      for (const saved of Object.keys(etags)) {
-        keep(saved, null);
-      }
       queue(false);
     },
     // Lost on the way, it may or may not have arrived: it is sent again, and what is there already is no conflict.
-    onError: (error) => queue(!(error instanceof ApiError)),
+    onError: (error) => queue(!(error instanceof ApiError || error instanceof BothChanged)),
     onSettled: () => {
       client.invalidateQueries({ queryKey: keys.jobs, predicate: (query) => query.queryKey[2] !== "preview" });
       client.invalidateQueries({ queryKey: ["recheck", id] });
@@ -76,38 +67,7 @@ export function useJobWork(id: string, job: Job | undefined, slug: string | null
   const isLost = wanted !== null && !preview.data && preview.error !== null && !(preview.error instanceof ApiError);
   const before = isLost ? lastPreview(client, id, wanted)?.state : undefined;
   const old = before ? { stations: (before.data as Preview).stations, at: new Date(before.dataUpdatedAt).toISOString() } : null;
-  return { drafts, keep, preview, slow, save, isQueued, queue, isLost, old };
-}
-
-/** Saves the drafts, all or none. One that stands there already, word for word, was saved by a request whose answer was lost. */
-async function saveAll(id: string, author: string, drafts: Drafts): Promise<Saved> {
-  try {
-    return await unwrap(
-      api.POST("/api/jobs/{id}/save", {
-        params: { path: { id }, header: { "X-Author": authorHeader(author) } },
-        body: {
-          documents: Object.entries(drafts).map(([slug, draft]) => ({
-            slug,
-            etag: draft.etag,
-            document: draft.inputs as Record<string, unknown>,
-          })),
-        },
-      }),
-    );
-  } catch (error) {
-    const slug = error instanceof ApiError && error.status === 412 ? error.slug : undefined;
-    const mine = slug && drafts[slug];
-    if (!mine) {
-      throw error;
-    }
-    const there = await savedNow(id, slug);
-    if (there.author !== author || !sameInputs(there.document ?? {}, mine.inputs)) {
-      throw error;
-    }
-    const { [slug]: _, ...rest } = drafts;
-    const others = Object.keys(rest).length > 0 ? await saveAll(id, author, rest) : { stations: {}, etags: {} };
-    return { ...others, etags: { ...others.etags, [slug]: there.etag } };
-  }
+  return { drafts, latest, keep, stand, madeFrom, preview, slow, save, isQueued, queue, isLost, old };
 }
 
 export type JobWork = ReturnType<typeof useJobWork>;

@@ -8,7 +8,7 @@ import { useJobContext } from "./jobContext";
 /** A station on the page: its document as saved or as being tried, and what that comes to. */
 export function useStation<TPlan extends object, TResults>(slug: string) {
   const { job, work } = useJobContext();
-  const { drafts, keep, preview, slow, isLost, old } = work;
+  const { drafts, latest, keep, madeFrom, preview, slow, isLost, old } = work;
   const [system] = units.use();
   const draft = drafts[slug] ?? null;
   const entry = (preview.data ?? old)?.stations[slug] ?? null;
@@ -27,10 +27,13 @@ export function useStation<TPlan extends object, TResults>(slug: string) {
   const setDraft = useCallback(
     (next: TPlan) => {
       const inputs = inputsOf<TPlan>(next);
+      const before = latest(slug);
+      const made = before ?? madeFrom(slug, etag, savedInputs);
       // What is typed and taken back is no draft: it must not stand against what somebody else saves later.
-      keep(slug, etag === saved?.etag && sameInputs(inputs, savedInputs) ? null : { etag, inputs });
+      const isBack = made.etag === saved?.etag && sameInputs(inputs, savedInputs) && !before?.sent;
+      keep(slug, isBack ? null : { ...before, etag: made.etag, inputs, base: made.base });
     },
-    [keep, slug, etag, saved?.etag, savedInputs],
+    [keep, latest, madeFrom, slug, etag, saved?.etag, savedInputs],
   );
   const refused = preview.data?.refused ?? null;
   const mine = refused && Object.keys(refused.errors).some((f) => f.startsWith(`${slug}.`) || f === slug) ? refused : null;
@@ -59,6 +62,9 @@ export function useStation<TPlan extends object, TResults>(slug: string) {
     results: (failed || mine || slow ? null : (entry?.results ?? null)) as TResults | null,
     /** What it noticed, the gravest first; nothing while that is not known. */
     findings: failed || mine || slow ? [] : (entry?.findings ?? []),
+    /** The steps of the work there, and what stops it; none while that is not known. */
+    steps: failed || mine || slow ? [] : (entry?.steps ?? []),
+    holds: failed || mine || slow ? [] : (entry?.holds ?? []),
     /** What is drawn while a change is on its way or does not fit. */
     lastResults: (known?.results ?? null) as TResults | null,
     isCurrent: !preview.isPlaceholderData && !mine && !isLost && Boolean(entry),

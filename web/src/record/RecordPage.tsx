@@ -116,6 +116,7 @@ function Revision({ item, others, open, onToggle }: RevisionProps) {
         <span className="text-[0.9rem] text-ink-3">{job.stations.find((s) => s.slug === item.slug)?.name}</span>
         <span className="text-[0.9rem] text-ink-3">
           {when(item.savedAt)} by {item.author}
+          {item.practice && ", practice"}
         </span>
       </button>
       {open && <RevisionDetail item={item} others={others} />}

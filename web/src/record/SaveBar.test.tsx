@@ -1,6 +1,7 @@
-import { cleanup, fireEvent, render, screen, waitFor } from "@testing-library/react";
+import { act, cleanup, fireEvent, render, screen, waitFor } from "@testing-library/react";
 import { afterEach, beforeEach, expect, test } from "vitest";
 import type { Job } from "../api/client";
+import type { Draft } from "../job/drafts";
 import { JobContext, type JobContextValue } from "../job/jobContext";
 import { useJobWork } from "../job/useJobWork";
 import type { Live } from "../live/useLive";
@@ -29,8 +30,9 @@ function draft(slug: string, etag: string) {
   localStorage.setItem(key, JSON.stringify({ etag, inputs: { notes: `mine at ${slug}` } }));
 }
 
-function Bar() {
+function Bar({ onWork }: { onWork?: (work: JobContextValue["work"]) => void }) {
   const work = useJobWork("1", job as Job, "signal");
+  onWork?.(work);
   return (
     <JobContext value={{ job, work, live: {} as Live, handed: { take: () => null } } satisfies JobContextValue}>
       <SaveBar />
@@ -78,35 +80,131 @@ const stale = () => ({
   },
 });
 
-test("a save that comes too late is stopped; kept, mine is saved on top of what was seen", async () => {
-  draft("signal", '"4"');
-  let tries = 0;
-  const asked = server(() => (++tries === 1 ? stale() : { revision: 8, stations: {}, etags: { signal: '"8"' } }));
-  render(<Bar />, { wrapper: Place });
-  fireEvent.click(screen.getByRole("button", { name: "Save to the record" }));
-  expect((await screen.findByRole("alert")).textContent).toContain("RL saved revision 7");
-  expect(JSON.parse(localStorage.getItem("hazy-gauge.draft.1") ?? "null")).toEqual({
-    etag: '"4"',
-    inputs: { notes: "mine at signal" },
+/** A program where a document stands at Signal under a revision, and a save made from an older one is refused. */
+function program(document: object, author = "RL") {
+  const stands = { revision: 7, author, document };
+  const answers: (() => void)[] = [];
+  const saved: { documents: { slug: string; etag: string; document: object }[] }[] = [];
+  let lose = false;
+  testServer({
+    "POST /api/jobs/1/preview": () => ({ stations: {} }),
+    "POST /api/jobs/1/save": async ({ body, headers }) => {
+      const sent = body as (typeof saved)[number];
+      saved.push(sent);
+      if (answers.length > 0) {
+        await new Promise<void>((resolve) => {
+          answers[0] = resolve;
+        });
+      }
+      const mine = sent.documents.find((d) => d.slug === "signal");
+      if (mine && mine.etag !== `"${stands.revision}"`) {
+        return stale();
+      }
+      stands.revision++;
+      stands.author = headers.get("X-Author") ?? "";
+      stands.document = mine?.document ?? stands.document;
+      if (lose) {
+        lose = false;
+        throw new TypeError("Failed to fetch");
+      }
+      return { revision: stands.revision, stations: {}, etags: { signal: `"${stands.revision}"` } };
+    },
+    "GET /api/jobs/1/stations/signal": () => ({ slug: "signal", ...stands, etag: `"${stands.revision}"` }),
   });
-  fireEvent.click(screen.getByRole("button", { name: "Keep mine, show theirs" }));
-  await waitFor(() => expect(screen.queryByRole("alert")).toBeNull());
-  fireEvent.click(screen.getByRole("button", { name: "Save to the record" }));
-  await waitFor(() => expect(saves(asked)).toHaveLength(2));
-  expect(saves(asked)[1]?.body).toEqual({ documents: [{ slug: "signal", etag: '"7"', document: { notes: "mine at signal" } }] });
+  return {
+    stands,
+    saved,
+    /** The next answers wait until they are let go. */
+    hold: () => answers.push(() => {}),
+    letGo: () => {
+      const [go] = answers.splice(0);
+      go?.();
+    },
+    loseOne: () => {
+      lose = true;
+    },
+  };
+}
+
+const kept = () => JSON.parse(localStorage.getItem("hazy-gauge.draft.1") ?? "null");
+
+function draftFrom(base: object, inputs: object, etag = '"6"') {
+  localStorage.setItem("hazy-gauge.draft.1", JSON.stringify({ etag, inputs, base }));
+}
+
+const save = () => fireEvent.click(screen.getByRole("button", { name: "Save to the record" }));
+
+test("what another saved meanwhile is put together with mine, and saved without a question where we changed different fields", async () => {
+  const { stands } = program({ notes: "before", onMapFuel: true, meter: { frequencyHz: 99 } });
+  draftFrom({ notes: "before", meter: { frequencyHz: 80 } }, { notes: "mine", meter: { frequencyHz: 80, highV: 5 } });
+  render(<Bar />, { wrapper: Place });
+  save();
+  await waitFor(() => expect(screen.queryByRole("button", { name: "Save to the record" })).toBeNull());
+  expect(stands.document).toEqual({ notes: "mine", onMapFuel: true, meter: { frequencyHz: 99, highV: 5 } });
 });
 
-test("theirs taken, mine is gone; discarded, all of it is", async () => {
-  draft("survey", '"0"');
-  draft("signal", '"4"');
-  server(stale);
+test("only a field that both changed is asked about, by name, and the answer is saved with all the rest of both", async () => {
+  const { stands } = program({ notes: "theirs", onMapFuel: true });
+  draftFrom({ notes: "before" }, { notes: "mine", toleranceEthanolPct: 4 });
   render(<Bar />, { wrapper: Place });
-  fireEvent.click(screen.getByRole("button", { name: "Save to the record" }));
-  fireEvent.click(await screen.findByRole("button", { name: "Take theirs" }));
-  await waitFor(() => expect(localStorage.getItem("hazy-gauge.draft.1")).toBeNull());
-  expect(localStorage.getItem("hazy-gauge.draft.1.survey")).not.toBeNull();
-  fireEvent.click(screen.getByRole("button", { name: "Discard changes" }));
-  await waitFor(() => expect(localStorage.getItem("hazy-gauge.draft.1.survey")).toBeNull());
+  save();
+  const asked = await screen.findByRole("alert");
+  expect(asked.textContent).toContain("RL saved Signal meanwhile.");
+  expect(screen.getAllByRole("radio")).toHaveLength(2);
+  expect(kept().inputs).toEqual({ notes: "mine", toleranceEthanolPct: 4 });
+  fireEvent.click(screen.getByRole("radio", { name: "RL: theirs" }));
+  fireEvent.click(screen.getByRole("button", { name: "Save with these" }));
+  await waitFor(() => expect(stands.document).toEqual({ notes: "theirs", onMapFuel: true, toleranceEthanolPct: 4 }));
+  await waitFor(() => expect(kept()).toBeNull());
+});
+
+test("a field that came into dispute while another was asked about is asked about as well", async () => {
+  const { stands } = program({ notes: "theirs", toleranceEthanolPct: 3 });
+  draftFrom({ notes: "before" }, { notes: "mine" });
+  let work: JobContextValue["work"] | undefined;
+  render(<Bar onWork={(now) => (work = now)} />, { wrapper: Place });
+  save();
+  fireEvent.click(await screen.findByRole("radio", { name: "RL: theirs" }));
+  act(() => work?.keep("signal", { ...(work.latest("signal") as Draft), inputs: { notes: "mine", toleranceEthanolPct: 4 } }));
+  fireEvent.click(screen.getByRole("button", { name: "Save with these" }));
+  await waitFor(() => expect(screen.getByRole("alert").textContent).toContain("3"));
+  expect(stands.document).toEqual({ notes: "theirs", toleranceEthanolPct: 3 });
+  expect(screen.getAllByRole("radio")).toHaveLength(2);
+  expect(screen.getByRole("button", { name: "Save with these" })).toHaveProperty("disabled", true);
+  fireEvent.click(screen.getByRole("radio", { name: /^Yours/ }));
+  fireEvent.click(screen.getByRole("button", { name: "Save with these" }));
+  await waitFor(() => expect(stands.document).toEqual({ notes: "theirs", toleranceEthanolPct: 4 }));
+});
+
+test("what is typed while a save is on its way stays, made from what was saved", async () => {
+  const running = program({ notes: "before" });
+  draftFrom({ notes: "before" }, { notes: "first" }, '"7"');
+  let work: JobContextValue["work"] | undefined;
+  render(<Bar onWork={(now) => (work = now)} />, { wrapper: Place });
+  running.hold();
+  save();
+  await waitFor(() => expect(running.saved).toHaveLength(1));
+  act(() => work?.keep("signal", { ...(work.latest("signal") as Draft), inputs: { notes: "first and second" } }));
+  running.letGo();
+  await waitFor(() => expect(kept()).toEqual({ etag: '"8"', inputs: { notes: "first and second" }, base: { notes: "first" } }));
+  await waitFor(() => expect(screen.getByRole("button", { name: "Save to the record" })).toHaveProperty("disabled", false));
+  save();
+  await waitFor(() => expect(running.stands.document).toEqual({ notes: "first and second" }));
+  await waitFor(() => expect(kept()).toBeNull());
+});
+
+test("a save whose answer was lost is no other person's work: what was typed since stands on it without a question", async () => {
+  const running = program({ notes: "before" });
+  draftFrom({ notes: "before" }, { notes: "first" }, '"7"');
+  let work: JobContextValue["work"] | undefined;
+  render(<Bar onWork={(now) => (work = now)} />, { wrapper: Place });
+  running.loseOne();
+  save();
+  await waitFor(() => expect(running.stands.document).toEqual({ notes: "first" }));
+  act(() => work?.keep("signal", { ...(work.latest("signal") as Draft), inputs: { notes: "first, then more" } }));
+  await waitFor(() => expect(running.stands.document).toEqual({ notes: "first, then more" }), { timeout: 8000 });
+  expect(screen.queryByText(/meanwhile/)).toBeNull();
+  await waitFor(() => expect(kept()).toBeNull());
 });
 
 test("what is discarded is that of one station, and comes back at a click", async () => {

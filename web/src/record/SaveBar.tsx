@@ -1,42 +1,32 @@
-import { useMutation } from "@tanstack/react-query";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { useParams } from "react-router";
 import { ApiError } from "../api/client";
 import type { Draft } from "../job/drafts";
 import { useJobContext } from "../job/jobContext";
-import { savedNow } from "../job/savedNow";
+import { BothChanged, settleConflicts } from "../job/saveDrafts";
 import { useLostAt } from "../offline/connection";
 import { InitialsField } from "../shell/InitialsField";
 import { author } from "../shell/settings";
 import { Trouble } from "../shell/Trouble";
 import { useShortcut } from "../shell/useShortcut";
+import { BothChangedPanel } from "./BothChangedPanel";
 
 /** Saves what is being tried into the record under the mechanic's initials, all stations or none; what is discarded is that of one station, and comes back at a click. */
 export function SaveBar() {
   const { job, work } = useJobContext();
-  const { drafts, keep, preview, save, isQueued, queue } = work;
+  const { drafts, latest, keep, stand, save, isQueued, queue } = work;
   const lostAt = useLostAt();
   const [initials] = author.use();
   const changed = Object.keys(drafts);
   const refused = save.error instanceof ApiError ? save.error : null;
   const refusedAuthor = refused?.for("X-Author");
-  const stale = refused?.status === 412 ? refused.slug : undefined;
-  const readTheirs = useMutation({
-    mutationFn: ({ slug }: { slug: string; keepMine: boolean }) => savedNow(job.id, slug),
-    onSuccess: ({ etag: theirs }, { slug, keepMine }) => {
-      const mine = drafts[slug];
-      keep(slug, keepMine && mine ? { ...mine, etag: theirs } : null);
-      save.reset();
-      preview.refetch();
-    },
-  });
-  // Until theirs is read, a save would be stopped by it once more.
+  const both = save.error instanceof BothChanged ? save.error : null;
   const { slug: here } = useParams();
   const [discarded, setDiscarded] = useState<{ slug: string; draft: Draft } | null>(null);
   const nameOf = (slug: string) => job.stations.find((s) => s.slug === slug)?.name ?? slug;
   // One page shows one station: what was typed elsewhere is not thrown away from here, but where nothing was typed here.
   const discards = here && changed.includes(here) ? [here] : changed;
-  const ready = changed.length > 0 && !save.isPending && !readTheirs.isPending;
+  const ready = changed.length > 0 && !save.isPending && !both;
   const names = changed.map(nameOf).join(" and ");
   const bar = useRef<HTMLDivElement>(null);
   const hadFocus = useRef(false);
@@ -83,33 +73,20 @@ export function SaveBar() {
       ref={bar}
       className="no-print sticky bottom-0 z-10 -mx-4 mt-6 border-t border-rule bg-base-100 px-4 py-3 sm:-mx-7 sm:px-7"
     >
-      {readTheirs.error && (
-        <div className="mb-3">
-          <Trouble error={readTheirs.error} />
-        </div>
+      {both && (
+        <BothChangedPanel
+          key={both.theirs.etag}
+          both={both}
+          name={nameOf(both.slug)}
+          onSave={(takeTheirs) => {
+            settleConflicts({ latest, keep, stand }, both, takeTheirs);
+            save.mutate({ author: initials });
+          }}
+        />
       )}
-      {save.error && !refusedAuthor && !(lostAt && isQueued) && (
+      {save.error && !both && !refusedAuthor && !(lostAt && isQueued) && (
         <div className="mb-3">
-          <Trouble error={save.error}>
-            {stale && (
-              <>
-                <button
-                  type="button"
-                  className="btn btn-outline"
-                  onClick={() => readTheirs.mutate({ slug: stale, keepMine: true })}
-                >
-                  Keep mine, show theirs
-                </button>
-                <button
-                  type="button"
-                  className="btn btn-outline"
-                  onClick={() => readTheirs.mutate({ slug: stale, keepMine: false })}
-                >
-                  Take theirs
-                </button>
-              </>
-            )}
-          </Trouble>
+          <Trouble error={save.error} />
         </div>
       )}
       <form

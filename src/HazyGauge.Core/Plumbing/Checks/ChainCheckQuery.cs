@@ -8,7 +8,8 @@ namespace HazyGauge.Core.Plumbing.Checks;
 /// <param name="Clamp">The clamp on it; left out, the one the parts ask for.</param>
 /// <param name="Sealant">True where sealant is on the thread; left out, as it should be.</param>
 /// <param name="Clip">False where the retaining clip is missing; left out, it is there.</param>
-public sealed record JointMade(ClampKind? Clamp = null, bool? Sealant = null, bool? Clip = null);
+/// <param name="Joint">Id of the joint; left out, the joint at this place of the list.</param>
+public sealed record JointMade(ClampKind? Clamp = null, bool? Sealant = null, bool? Clip = null, string? Joint = null);
 
 /// <summary>Something the check of a chain noticed.</summary>
 /// <param name="Joint">The joint, counted from 1 at the first end; of a part the joint before it.</param>
@@ -29,7 +30,8 @@ public sealed record ChainFinding(int Joint, string Code, Severity Severity, str
 /// <param name="Seal">What keeps it tight.</param>
 /// <param name="Asks">What of it can be made up wrongly; null for nothing.</param>
 /// <param name="ShouldBe">How it should be, where that is yes or no.</param>
-public sealed record LeakPoint(int Number, string Name, string Seal, JointQuestion? Asks = null, bool? ShouldBe = null);
+/// <param name="Id">Its id, which stays as long as the two things it is between; null where they have none.</param>
+public sealed record LeakPoint(int Number, string Name, string Seal, JointQuestion? Asks = null, bool? ShouldBe = null, string? Id = null);
 
 /// <summary>What of a joint can be made up wrongly.</summary>
 public enum JointQuestion

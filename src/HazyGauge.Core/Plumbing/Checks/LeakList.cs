@@ -1,3 +1,4 @@
+using HazyGauge.Core.Identity;
 using HazyGauge.Core.Plumbing.Ports;
 
 namespace HazyGauge.Core.Plumbing.Checks;
@@ -9,9 +10,18 @@ public static class LeakList
     public static IReadOnlyList<LeakPoint> Of(MadeChain chain)
     {
         var names = chain.Parts.Select(p => p.Part.Name).Prepend("Stock line, tank side").Append("stock line, engine side").ToList();
-        var joints = chain.Joints.Select((j, i) => Joint(i + 1, $"{names[i]} to {Inside(names[i + 1])}", j.Before, j.After)).ToList();
-        var beside = chain.Parts.Where(p => p.Part.Ports.Count > 2).Select((p, i) => new LeakPoint(joints.Count + i + 1, $"{p.Part.Name}, end beside the line", "plug or pressure sensor"));
+        var ids = JointIds(chain);
+        var joints = chain.Joints.Select((j, i) => Joint(i + 1, $"{names[i]} to {Inside(names[i + 1])}", j.Before, j.After) with { Id = ids[i] }).ToList();
+        var beside = chain.Parts.Where(p => p.Part.Ports.Count > 2)
+            .Select((p, i) => new LeakPoint(joints.Count + i + 1, $"{p.Part.Name}, end beside the line", "plug or pressure sensor", Id: ThingId.OfBetween(p.Part.Id, "beside")));
         return [.. joints, .. beside];
+    }
+
+    /// <summary>Ids of the joints in their order, each by the two things it is between; an end of the line is another end where its port is another. Null where a part has no id.</summary>
+    public static IReadOnlyList<string?> JointIds(MadeChain chain)
+    {
+        var things = chain.Parts.Select(p => p.Part.Id).Prepend($"tank-{chain.From.Code}").Append($"engine-{chain.To.Code}").ToList();
+        return [.. things.Zip(things.Skip(1), ThingId.OfBetween)];
     }
 
     private static LeakPoint Joint(int number, string name, Port before, Port after) => (before.Type, after.Type) switch

@@ -20,7 +20,8 @@ public sealed record HoseSide(double? GapMm = null, double? RoomMm = null);
 /// <param name="IsLoop">True where it makes a loop.</param>
 /// <param name="Why">Why a loop, or where its length comes from; null where it was measured and lies straight.</param>
 /// <param name="IsMeasured">True where its side was measured; false where it is a share of the whole gap.</param>
-public sealed record PlannedHose(int Part, string Name, double BoreMm, double CutMm, double FreeMm, double PushedOverMm, double MinBendMm, bool IsLoop, Sentence? Why, bool IsMeasured);
+/// <param name="Id">Id of the part it is.</param>
+public sealed record PlannedHose(int Part, string Name, double BoreMm, double CutMm, double FreeMm, double PushedOverMm, double MinBendMm, bool IsLoop, Sentence? Why, bool IsMeasured, string? Id = null);
 
 /// <summary>How hose of one kind is cut.</summary>
 /// <param name="Name">The hose.</param>
@@ -102,7 +103,7 @@ internal sealed class HosePlanner(IReadOnlyList<FittingPart> parts, double pushe
             Add(hoses[n], run.CutsMm[n], run.LoopNeeded, run.Why, true);
             if (run.CutsMm[n] > parts[hoses[n]].LengthMm + 0.5 && stockMm is null)
             {
-                _findings.Add(new(FormattableString.Invariant($"tooShort-{hoses[n] + 1}"), Severity.Stop, Sentence.Of($"Part {hoses[n] + 1:0}: {Say.Mm(run.CutsMm[n])} have to run free, and the piece gives {Say.Mm(parts[hoses[n]].LengthMm)}. Take a longer piece.")));
+                _findings.Add(new Finding("tooShort", Severity.Stop, Sentence.Of($"Part {hoses[n] + 1:0}: {Say.Mm(run.CutsMm[n])} have to run free, and the piece gives {Say.Mm(parts[hoses[n]].LengthMm)}. Take a longer piece.")).Of(parts[hoses[n]].Id));
             }
         }
     }
@@ -117,7 +118,7 @@ internal sealed class HosePlanner(IReadOnlyList<FittingPart> parts, double pushe
     }
 
     private void Add(int place, double freeMm, bool isLoop, Sentence? why, bool isMeasured) => _hoses.Add(new(
-        place + 1, parts[place].Name, parts[place].BoreMm, Math.Round(freeMm + (2 * pushedOverMm)), Math.Round(freeMm), pushedOverMm, parts[place].BendOrUsualMm, isLoop, why, isMeasured));
+        place + 1, parts[place].Name, parts[place].BoreMm, Math.Round(freeMm + (2 * pushedOverMm)), Math.Round(freeMm), pushedOverMm, parts[place].BendOrUsualMm, isLoop, why, isMeasured, parts[place].Id));
 
     // Pieces named by hand are of one kind of hose; with several kinds each is cut from its own.
     private IEnumerable<HoseCutting> Cutting()

@@ -16,7 +16,8 @@ public enum LaterKind
 /// <summary>A later stage, and whether its tee goes in now.</summary>
 /// <param name="What">What it is.</param>
 /// <param name="Now">True where its tee goes in now.</param>
-public sealed record LaterStage(LaterKind What, bool Now);
+/// <param name="Id">Its id.</param>
+public sealed record LaterStage(LaterKind What, bool Now, string? Id = null);
 
 /// <summary>What doing it now saves.</summary>
 /// <param name="What">What it is.</param>

@@ -1,3 +1,4 @@
+using HazyGauge.Core.Identity;
 using HazyGauge.Core.Parts;
 using HazyGauge.Core.Plumbing.Checks;
 
@@ -13,7 +14,7 @@ public static class Bypass
     public static IReadOnlyList<string> Joints { get; } = [$"Line to {TankTee}", $"Bypass hose at {TankTee}", $"Bypass hose at {EngineTee}", $"Line to {EngineTee}"];
 
     /// <summary>The joints as leak points, numbered on from others.</summary>
-    internal static IEnumerable<LeakPoint> Leaks(int behind) => Joints.Select((name, i) => new LeakPoint(behind + i + 1, name, "tee or hose end"));
+    internal static IEnumerable<LeakPoint> Leaks(int behind) => Joints.Select((name, i) => new LeakPoint(behind + i + 1, name, "tee or hose end", Id: ThingId.Plain(name, "bypass")));
 
     /// <summary>What has to be bought for it.</summary>
     internal static IEnumerable<NeededPart> ToBuy() =>

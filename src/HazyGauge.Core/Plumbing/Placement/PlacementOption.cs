@@ -51,6 +51,12 @@ public sealed record PlacementOption(
     /// <summary>What the controller has to do about it, in words.</summary>
     public string ControllerMust => ControllerMustSaid.Text;
 
+    // Below this nothing hangs on how much pressure is lost, kPa (our own limit).
+    private const double WorthTheDoubtKpa = 1;
+
+    /// <summary>True where so much pressure may be lost that it is worth knowing where the doubt about it comes from.</summary>
+    public bool IsDropInDoubt => PressureDropKpa is { } drop && drop.Value + Interval95.HalfWidth(drop) > WorthTheDoubtKpa;
+
     /// <summary>True where the sensor sees what is under the pressure of the feed.</summary>
     public bool InFeed { get; init; }
 }

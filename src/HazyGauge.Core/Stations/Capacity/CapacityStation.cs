@@ -34,6 +34,9 @@ public sealed class CapacityStation : Station<CapacityPlan, CapacityResults>
     public override IReadOnlyList<Field> Fields => [.. FullLoad.Fields, .. HotDrive.Fields];
 
     /// <inheritdoc/>
+    public override IReadOnlyDictionary<string, string> PageWords => CapacityPageWords.All;
+
+    /// <inheritdoc/>
     public override StationProgress NotStarted => CapacityProgress.NotStarted;
 
     /// <inheritdoc/>

@@ -9,9 +9,11 @@ using HazyGauge.Core.Vehicles;
 namespace HazyGauge.Core.Stations.Compensate;
 
 /// <summary>Computes what goes into the controller, for a reading.</summary>
-internal sealed class CompensateEvaluation(CompensatePlan plan, Hazy basePct, BaseFrom baseFrom, VehicleSurvey survey, SensorReading? reading, HazeLedger ledger)
+internal sealed class CompensateEvaluation(
+    CompensatePlan plan, Hazy basePct, BaseFrom baseFrom, VehicleSurvey survey, SensorReading? reading, FuellingClaim? claim, HazeLedger ledger)
 {
     private const int UsualBreakpoints = 6;
+    private const int LongestRevision = 60;
     private const double CurveStepPct = 2;
 
     // A survey that is off by more than this speaks of another map.
@@ -28,26 +30,22 @@ internal sealed class CompensateEvaluation(CompensatePlan plan, Hazy basePct, Ba
     /// <param name="plan">The plan.</param>
     /// <param name="survey">What is known of the vehicle.</param>
     /// <param name="reading">The reading; null where nobody read the sensor.</param>
+    /// <param name="claim">The claim that the fueling is right; null where nobody made one.</param>
     /// <param name="ledger">The ledger of the pass.</param>
     /// <exception cref="RefusedInputException">A number cannot be.</exception>
-    public static CompensateResults Of(CompensatePlan plan, VehicleSurvey? survey, SensorReading? reading, HazeLedger ledger)
+    public static CompensateResults Of(CompensatePlan plan, VehicleSurvey? survey, SensorReading? reading, FuellingClaim? claim, HazeLedger ledger)
     {
         var vehicle = survey ?? VehicleSurvey.Empty;
         if (BaseOf(plan, vehicle, reading) is var (basePct, from))
         {
             FuelFactorBasis.CheckBase(basePct, UsualFuels.Traditional<Hazy>());
-            var evaluation = new CompensateEvaluation(plan, basePct, from, vehicle, reading, ledger);
+            var evaluation = new CompensateEvaluation(plan, basePct, from, vehicle, reading, claim, ledger);
             return vehicle.NumbersSetBy() == NumbersBy.Nobody ? evaluation.Held() : evaluation.Results();
         }
 
-        if (plan.FuellingProof is not null)
-        {
-            throw new RefusedInputException("fuellingProof", "Say first which blend the base map was made on; the fueling is proven against that.");
-        }
-
-        var progress = CompensateProgress.Of(reading?.EthanolPct is not null, hasBase: false, isFuellingProven: false, vehicle.NumbersSetBy(), vehicle.AtHand());
+        var progress = CompensateProgress.Of(reading?.EthanolPct is not null, hasBase: false, FuellingClaim.Standing(claim, FuellingState.Claimed), vehicle.NumbersSetBy(), vehicle.AtHand());
         return new CompensateResults(
-            reading?.EthanolPct, reading?.FuelTempC, null, null, null, null, null, null, false, [], CompensateWords.AskBase, CompensateWords.WhyBase, progress.State, progress.NextAction, null, vehicle.NumbersSetBy(), []);
+            reading?.EthanolPct, reading?.FuelTempC, null, null, null, null, null, null, FuellingClaim.Standing(claim, FuellingState.Claimed), [], CompensateWords.AskBase, CompensateWords.WhyBase, progress.State, progress.NextAction, null, vehicle.NumbersSetBy(), [], Metering: plan.MeteringOrUsual);
     }
 
     // What somebody knows counts before what the sensor reads on that fuel, and that before a label.
@@ -66,8 +64,8 @@ internal sealed class CompensateEvaluation(CompensatePlan plan, Hazy basePct, Ba
         var findings = lambda is { } off && !isHeld ? new Finding[] { new("displayControlsNothing", Severity.Stop, CompensateWords.OffTheMap(basePct.Value, Ethanol!.Value, off)) } : [];
         var progress = CompensateProgress.OnDisplay(Ethanol is not null, isHeld, baseFrom == BaseFrom.Typical, findings.FirstOrDefault()?.Sentence);
         return new CompensateResults(
-            Ethanol, reading?.FuelTempC, basePct, null, null, null, null, null, false, [.. findings.Concat(OfTheBase()).OrderByDescending(f => f.Severity)], CompensateWords.OnDisplay(basePct.Value), CompensateWords.WhyDisplay(survey), progress.State, progress.NextAction, null,
-            NumbersBy.Nobody, new ControllerAnswers(survey, basePct, reading, null).All(), [.. Outside()], null, baseFrom);
+            Ethanol, reading?.FuelTempC, basePct, null, null, null, null, null, FuellingClaim.Standing(claim, FuellingState.Claimed), [.. findings.Concat(OfTheBase()).OrderByDescending(f => f.Severity)], CompensateWords.OnDisplay(basePct.Value), CompensateWords.WhyDisplay(survey), progress.State, progress.NextAction, null,
+            NumbersBy.Nobody, new ControllerAnswers(survey, basePct, reading, null).All(), [.. Outside()], null, baseFrom, plan.MeteringOrUsual);
     }
 
     private bool IsHeld(double ethanolPct) => Math.Abs(ethanolPct - basePct.Value) <= Uncorrected.HeldWithinPct;
@@ -76,19 +74,18 @@ internal sealed class CompensateEvaluation(CompensatePlan plan, Hazy basePct, Ba
 
     private CompensateResults Results()
     {
-        if (plan.MapRevision is { } revision && (revision.Length > FuellingProof.LongestRevision || revision.Any(char.IsControl)))
+        if (plan.MapRevision is { } revision && (revision.Length > LongestRevision || revision.Any(char.IsControl)))
         {
-            throw new RefusedInputException("mapRevision", $"A map revision has at most {FuellingProof.LongestRevision} characters.");
+            throw new RefusedInputException("mapRevision", $"A map revision has at most {LongestRevision} characters.");
         }
 
         var by = survey.NumbersSetBy();
-        var (holds, lapsed) = plan.FuellingProof?.HoldsFor(basePct.Value, plan.MeteringOrUsual, plan.MapRevision) ?? (false, null);
-        var proven = holds && baseFrom != BaseFrom.Typical;
-        var outside = proven && Ethanol is { } read && !plan.FuellingProof!.Covers(read.Value) ? plan.FuellingProof.NotCovered(read.Value) : null;
+        var (stands, said) = claim?.StandsFor(basePct.Value, plan.MeteringOrUsual, plan.MapRevision) ?? (FuellingState.Open, null);
+        var fuelling = FuellingClaim.Standing(claim, stands);
         var fuel = Ethanol is { } ethanol ? Query(ethanol).Answer(ledger) : null;
         var multiplier = Multiplier();
-        var spark = Spark(proven && outside is null);
-        var progress = CompensateProgress.Of(Ethanol is not null, hasBase: true, proven, by, survey.AtHand(), multiplier?.Findings.FirstOrDefault(f => f.Severity == Severity.Stop));
+        var spark = Spark();
+        var progress = CompensateProgress.Of(Ethanol is not null, hasBase: true, fuelling, by, survey.AtHand(), multiplier?.Findings.FirstOrDefault(f => f.Severity == Severity.Stop));
         return new CompensateResults(
             Ethanol,
             reading?.FuelTempC,
@@ -98,8 +95,8 @@ internal sealed class CompensateEvaluation(CompensatePlan plan, Hazy basePct, Ba
             fuel is not null && plan.Pulse is { PulseMs: { } pulse, DeadTimeMs: { } dead } ? RefusedInputException.Under("pulse", () => InjectorPulse.Lengthen(pulse, dead, fuel.Factor)) : null,
             by == NumbersBy.OwnTable ? Row() : null,
             spark,
-            proven,
-            [.. new[] { lapsed, outside, AnotherBase() }.OfType<Finding>().Concat(OfTheBase()).Concat(multiplier?.Findings ?? []).OrderByDescending(f => f.Severity)],
+            fuelling,
+            [.. new[] { said, AnotherBase() }.OfType<Finding>().Concat(OfTheBase()).Concat(multiplier?.Findings ?? []).OrderByDescending(f => f.Severity)],
             CompensateWords.Headline(by, basePct, Ethanol, fuel, spark, Stretched(by)),
             CompensateWords.Lead(by, fuel, spark),
             progress.State,
@@ -109,7 +106,8 @@ internal sealed class CompensateEvaluation(CompensatePlan plan, Hazy basePct, Ba
             new ControllerAnswers(survey, basePct, reading, fuel).All(),
             null,
             Stretched(by),
-            baseFrom)
+            baseFrom,
+            plan.MeteringOrUsual)
         {
             ListedControllers = survey.Controllers ?? [],
             NeedsWideband = !survey.AtHand().Allow(Instrument.Wideband),
@@ -163,7 +161,7 @@ internal sealed class CompensateEvaluation(CompensatePlan plan, Hazy basePct, Ba
     }
 
     private Finding? AnotherBase() => plan.BaseEthanolPct is { } here && survey is { Control.FuelMapEthanolPct: { } found, HasTypicalMapBlend: false } && Math.Abs(here.Value - found.Value) > SameBlendPct
-        ? new Finding("anotherBase", Severity.Caution, Sentence.Of($"The survey says the fuel map was made on {Say.Ethanol(found.Value, 1)}, here it is {Say.Ethanol(here.Value, 1)}. One of the two is wrong, or this is another map."))
+        ? new Finding("anotherBase", Severity.Caution, Sentence.Of($"The survey says the fuel map was made on {Say.Ethanol(found.Value, 1)}, here it is {Say.Ethanol(here.Value, 1)}. One of the two is wrong, or this is another map.")).At("base")
         : null;
 
     // Pump "E85" is anything from about E60 to E92 (common practice, no source): a map made on it was made on what was in the tank, not on the label.
@@ -180,8 +178,9 @@ internal sealed class CompensateEvaluation(CompensatePlan plan, Hazy basePct, Ba
         _ => throw new RefusedInputException("multiplier", "Give both ends of the multiplier, at E0 and at E100."),
     };
 
+    // Until a log that was read proves the fueling, what comes in is held and what comes out comes out.
     // All three numbers of the two maps, or none: half a description of them is not guessed at.
-    private SparkToSet? Spark(bool opens)
+    private SparkToSet? Spark()
     {
         if (Ethanol is not { } ethanol || plan.Spark is not { GasolineMapEthanolPct: { } none, EthanolMapEthanolPct: { } all, FullAdditionDeg: { } full } maps)
         {
@@ -192,8 +191,8 @@ internal sealed class CompensateEvaluation(CompensatePlan plan, Hazy basePct, Ba
         var result = RefusedInputException.Under("spark", () => SparkAddition.Compute(input));
         return new SparkToSet(
             result,
-            opens ? result.CautiousAdditionDeg : SparkAddition.HeldUntilProven(result.CautiousAdditionDeg),
-            !opens && result.CautiousAdditionDeg.Value > 0,
+            SparkAddition.HeldUntilProven(result.CautiousAdditionDeg),
+            result.CautiousAdditionDeg.Value > 0,
             result.CautiousEthanolPct,
             SparkAddition.Curve(input));
     }

@@ -30,9 +30,6 @@ public sealed record CompensatePlan
     /// <summary>The map revision in the controller.</summary>
     public string? MapRevision { get; init; }
 
-    /// <summary>What proves the fueling; spark is held until then.</summary>
-    public FuellingProof? FuellingProof { get; init; }
-
     /// <summary>The metering that counts.</summary>
     internal Metering MeteringOrUsual => Metering ?? Compensation.Metering.Orifice;
 }

@@ -15,11 +15,11 @@ internal static class CompensateProgress
     /// <summary>The state of a plan, and what to do next.</summary>
     /// <param name="hasReading">True where the signal gives an ethanol content.</param>
     /// <param name="hasBase">True where the blend of the base map is known.</param>
-    /// <param name="isFuellingProven">True where the fueling is marked proven, and nothing changed since.</param>
+    /// <param name="fuelling">What stands behind the fueling.</param>
     /// <param name="by">Who sets the numbers.</param>
     /// <param name="atHand">What there is to check with.</param>
     /// <param name="stop">What must not stay as it is; null where nothing.</param>
-    public static StationProgress Of(bool hasReading, bool hasBase, bool isFuellingProven, NumbersBy by, InstrumentsAtHand atHand, Finding? stop = null)
+    public static StationProgress Of(bool hasReading, bool hasBase, Fuelling fuelling, NumbersBy by, InstrumentsAtHand atHand, Finding? stop = null)
     {
         if (!hasBase)
         {
@@ -36,14 +36,17 @@ internal static class CompensateProgress
             return new StationProgress(StationState.InWork, NextAction.Of("signal", "readSensor", "Read the sensor.", "Without a reading there is no fuel factor for today's fuel."));
         }
 
-        return isFuellingProven
-            ? new StationProgress(StationState.Proven, NextAction.Of(CompensateStation.Key, "proven", "Fueling is proven.", "Spark may be added from the cautious end."))
-            : new StationProgress(StationState.InWork, by switch
-            {
-                NumbersBy.CalibratorsFile => NextAction.Of(CompensateStation.Key, "sendPacket", "Send the calibrator what the file needs.", "What to send, ask for, enable and verify stands at Compensate; a log proves the file."),
-                NumbersBy.FixedBox => NextAction.Of(CompensateStation.Key, "logBox", LogWords.Command(atHand, "Drive gently and "), "The box has its own rules: only a log shows what it does to short and to long pulses." + LogWords.How(atHand)),
-                _ => NextAction.Of(CompensateStation.Key, "logLambda", LogWords.Command(atHand, "Type in the row, drive gently and "), atHand.Allow(Instrument.Wideband) ? "Spark stays out until the log shows that the fueling is right." : LogWords.How(atHand)),
-            });
+        if (fuelling is { State: FuellingState.Claimed, Said: { } said })
+        {
+            return new StationProgress(StationState.InWork, NextAction.Of(CompensateStation.Key, "readLog", "Have the log read.", said + CompensateWords.WhatProvesFueling));
+        }
+
+        return new StationProgress(StationState.InWork, by switch
+        {
+            NumbersBy.CalibratorsFile => NextAction.Of(CompensateStation.Key, "sendPacket", "Send the calibrator what the file needs.", "What to send, ask for, enable and verify stands at Compensate; a log proves the file."),
+            NumbersBy.FixedBox => NextAction.Of(CompensateStation.Key, "logBox", LogWords.Command(atHand, "Drive gently and "), "The box has its own rules: only a log shows what it does to short and to long pulses." + LogWords.How(atHand)),
+            _ => NextAction.Of(CompensateStation.Key, "logLambda", LogWords.Command(atHand, "Type in the row, drive gently and "), atHand.Allow(Instrument.Wideband) ? "Spark stays out until the log shows that the fueling is right." : LogWords.How(atHand)),
+        });
     }
 
     /// <summary>The state where nothing counts ethanol.</summary>

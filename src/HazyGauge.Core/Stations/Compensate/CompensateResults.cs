@@ -39,7 +39,7 @@ public sealed record FactorPoint(double EthanolPct, double Factor, double PlusMi
 /// <param name="Pulse">The arithmetic of dead time.</param>
 /// <param name="Row">The row to type in.</param>
 /// <param name="Spark">The spark addition.</param>
-/// <param name="IsFuellingProven">True where the fueling is proven for this very base map and metering.</param>
+/// <param name="Fuelling">What stands behind the fueling, for this very base map, metering and map revision.</param>
 /// <param name="Findings">What has to be looked at.</param>
 /// <param name="Headline">What to open by, and what becomes of the spark.</param>
 /// <param name="Lead">How far off the fuel may be, and what must not be done.</param>
@@ -51,6 +51,7 @@ public sealed record FactorPoint(double EthanolPct, double Factor, double PlusMi
 /// <param name="Outside">What the engine does on other blends where nothing corrects it; null where something does.</param>
 /// <param name="Stretched">What stretching whole pulses does; null where no box does that.</param>
 /// <param name="BaseFrom">Where the blend of the base map is known from; null where it is not.</param>
+/// <param name="Metering">The metering that counts: as given, else the usual.</param>
 public sealed record CompensateResults(
     Hazy? EthanolPct,
     Hazy? FuelTempC,
@@ -60,7 +61,7 @@ public sealed record CompensateResults(
     InjectorPulse? Pulse,
     BreakpointRow? Row,
     SparkToSet? Spark,
-    bool IsFuellingProven,
+    Fuelling Fuelling,
     IReadOnlyList<Finding> Findings,
     Sentence Headline,
     Sentence Lead,
@@ -71,7 +72,8 @@ public sealed record CompensateResults(
     IReadOnlyList<ControllerAnswer>? Controllers = null,
     IReadOnlyList<OutsideBlend>? Outside = null,
     IReadOnlyList<StretchedPulse>? Stretched = null,
-    BaseFrom? BaseFrom = null)
+    BaseFrom? BaseFrom = null,
+    Metering Metering = Metering.Orifice)
 {
     /// <summary>What to know of other blends; null where something corrects them.</summary>
     public Sentence? OutsideSaid => Outside is null ? null : CompensateWords.OnOtherBlends;

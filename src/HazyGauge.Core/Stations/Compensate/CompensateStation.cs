@@ -1,5 +1,6 @@
 using System.Globalization;
 using HazyGauge.Core.Compensation;
+using HazyGauge.Core.Entries.Kinds;
 using HazyGauge.Core.Fields;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
@@ -29,10 +30,23 @@ public sealed class CompensateStation : Station<CompensatePlan, CompensateResult
     public override IReadOnlyList<string> DependsOn => ["survey", "signal"];
 
     /// <inheritdoc/>
+    public override IReadOnlyList<string> ReadsEntries => [ProofEntry.Key];
+
+    /// <inheritdoc/>
     public override IReadOnlyList<Field> Fields { get; } =
     [
         new("baseEthanolPct", "Blend of the base map") { Unit = Unit.EthanolPct, Min = 0, Max = 100, HowTo = "Ask who made the map which fuel was in the tank; left out, as surveyed.", SourceId = "baseEthanolPct" },
         new("baseFuelTempC", "Fuel temperature of the base map") { Unit = Unit.Celsius, Min = -40, Max = 125, Usual = new(FuelFactorBasis.UsualBaseFuelTempC), HowTo = "Read it in the logs the base map was made from." },
+        new FieldOf<CompensatePlan>("metering", "How this controller meters")
+        {
+            HowTo = "Ask whoever made the map; two logged fills settle it.",
+            Choices =
+            [
+                FieldChoice.Of(Metering.Orifice, "Orifice at constant pressure", "flow follows the square root of density; the usual solenoid injector"),
+                FieldChoice.Of(Metering.Mass, "Mass", "the controller corrects density by itself"),
+                FieldChoice.Of(Metering.Volume, "Volume", "positive displacement"),
+            ],
+        },
         new("multiplier.at0Pct", "Multiplier at E0") { Unit = Unit.Percent, HowTo = "Read it off the controller." },
         new("multiplier.at100Pct", "Multiplier at E100") { Unit = Unit.Percent, HowTo = "Read it off the controller." },
         new("pulse.pulseMs", "Injector pulse") { Unit = Unit.Milliseconds, HowTo = "Log it on the base blend.", SourceId = "pulseMs" },
@@ -40,25 +54,28 @@ public sealed class CompensateStation : Station<CompensatePlan, CompensateResult
         new("spark.gasolineMapEthanolPct", "Gasoline map made on") { Unit = Unit.EthanolPct, HowTo = "Ask who made the map.", SourceId = "gasolineMapEthanolPct" },
         new("spark.ethanolMapEthanolPct", "Ethanol map made on") { Unit = Unit.EthanolPct, HowTo = "Ask who made the map.", SourceId = "ethanolMapEthanolPct" },
         new("spark.fullAdditionDeg", "Spark between them") { Unit = Unit.Degrees, HowTo = "Subtract the two maps at full load.", SourceId = "fullAdditionDeg" },
+        new FieldOf<CompensatePlan>("spark.weighting", "How the addition grows")
+        {
+            HowTo = "Choose it.",
+            Choices =
+            [
+                FieldChoice.Of(SparkWeighting.Linear, "Straight", "evenly by volume; adds latest"),
+                FieldChoice.Of(SparkWeighting.Mole, "By mole", "as octane rises; most of it by E50"),
+                FieldChoice.Of(SparkWeighting.Saturating, "Full advance from", "all of it from a chosen blend up"),
+            ],
+        },
         new("spark.saturatesAtPct", "Full advance from") { Unit = Unit.EthanolPct, Usual = new(SparkAdditionInput.UsualSaturatesAtPct), HowTo = "Choose it; most of the knock benefit is there by E50 to E60.", SourceId = "saturatesAtPct" },
     ];
+
+    /// <inheritdoc/>
+    public override IReadOnlyDictionary<string, string> PageWords => CompensatePageWords.All;
 
     /// <inheritdoc/>
     public override StationProgress NotStarted => CompensateProgress.NotStarted;
 
     /// <inheritdoc/>
-    public override CompensateResults Evaluate(CompensatePlan plan, StationContext context)
-    {
-        if (Files(plan).Any(f => context.File(f) is null))
-        {
-            throw new RefusedInputException("fuellingProof.logSha256", "The log is not on this job. Add it again.");
-        }
-
-        return CompensateEvaluation.Of(plan, context.Published<VehicleSurvey>(), context.Published<SensorReading>(), context.Ledger);
-    }
-
-    /// <inheritdoc/>
-    public override IReadOnlyList<NeededFile> Files(CompensatePlan plan) => plan.FuellingProof?.LogSha256 is { } log ? [new NeededFile(log, "fuellingProof.logSha256")] : [];
+    public override CompensateResults Evaluate(CompensatePlan plan, StationContext context) =>
+        CompensateEvaluation.Of(plan, context.Published<VehicleSurvey>(), context.Published<SensorReading>(), FuellingClaim.Of(context.Entries), context.Ledger);
 
     /// <inheritdoc/>
     public override IEnumerable<NeededPart> Needs(CompensatePlan plan, CompensateResults results)
@@ -77,7 +94,7 @@ public sealed class CompensateStation : Station<CompensatePlan, CompensateResult
             }
         }
 
-        if (results is { IsFuellingProven: false, NeedsWideband: true, BaseEthanolPct: not null } && results.SetBy != NumbersBy.Nobody)
+        if (results is { NeedsWideband: true, BaseEthanolPct: not null } && results.SetBy != NumbersBy.Nobody)
         {
             yield return InstrumentWords.ToBorrow(Instrument.Wideband, "Only a log of lambda proves the fueling.");
         }
@@ -91,10 +108,6 @@ public sealed class CompensateStation : Station<CompensatePlan, CompensateResult
 
     /// <inheritdoc/>
     public override IReadOnlyList<Finding> Findings(CompensateResults results) => results.Findings;
-
-    /// <inheritdoc/>
-    /// <remarks>The plan goes along; that the fueling was proven does not.</remarks>
-    public override IReadOnlyList<string>? OnlyThisVehicle => ["fuellingProof"];
 
     /// <inheritdoc/>
     public override IReadOnlyList<string> NotInTemplate => ["baseEthanolPct", "mapRevision", "multiplier"];
@@ -116,9 +129,11 @@ public sealed class CompensateStation : Station<CompensatePlan, CompensateResult
             : "none"),
         Figure.Of("sparkToSet", "Spark to set", results?.Spark?.ToSetDeg, Unit.Degrees),
         new("mapRevision", "Map revision", plan.MapRevision ?? "not said"),
-        new("fuellingProof", "Fueling proven by", plan.FuellingProof is not { } proof ? "nothing yet" : results?.IsFuellingProven == true
-            ? Text($"{proof.Evidence}; E{proof.FromEthanolPct:0.#} to E{proof.ToEthanolPct:0.#}, {proof.WorstLambdaErrorPct:0.#} % at worst, map {proof.MapRevision}")
-            : Text($"{proof.Evidence}; does not hold")),
+        new("fuelling", "Fueling", results?.Fuelling is not { Said: { } said } fuelling ? "nothing shows it yet" : fuelling.State switch
+        {
+            FuellingState.Lapsed => Text($"claimed before, does not hold any more: {said.Text}"),
+            _ => Text($"claimed, not proven: {said.Text}"),
+        }),
     ];
 
     private static string Word(SparkWeighting weighting) => weighting switch

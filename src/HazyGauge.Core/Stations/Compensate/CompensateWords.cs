@@ -12,6 +12,11 @@ internal static class CompensateWords
 
     public static readonly Sentence OnShortPulses = "On the highest blend wanted. Short pulses are idle and cruise: that is where plugs foul and trims run out.";
 
+    public static readonly Sentence WhatProvesFueling = "A claim opens nothing: spark stays out until the log itself was read and shows lambda on these blends.";
+
+    /// <summary>What is claimed, by whom.</summary>
+    public static Sentence Claimed(FuellingClaim claim) => Sentence.Of($"{claim.Entry.Author.Name} claims that the fueling is right{(claim.Claim.File is null ? ", with no log on the job" : string.Empty)}. {WhatProvesFueling}");
+
     /// <summary>Asks for the blend of the base map.</summary>
     public static readonly Sentence AskBase = "Which blend was the base map made on?";
 
@@ -84,7 +89,7 @@ internal static class CompensateWords
         null => "Add no spark.",
         { IsHeld: true } => "Add no spark yet.",
         { ToSetDeg.Value: < 0 } => Sentence.Of($"Take out {-spark.ToSetDeg.Value:0.0}° of spark."),
-        _ => Sentence.Of($"Add {spark.ToSetDeg.Value:0.0}° of spark."),
+        _ => "Add no spark.",
     };
 
     private static string SparkSummary(SparkToSet? spark) => spark is null ? string.Empty

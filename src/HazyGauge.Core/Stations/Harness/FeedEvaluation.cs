@@ -50,7 +50,7 @@ internal static class FeedEvaluation
         var findings = new List<Finding>();
         if (plan.Ground is { } chosen && choices.Single(c => c.Choice == chosen) is { Verdict: WiringVerdict.WithCare or WiringVerdict.Poor } advice)
         {
-            findings.Add(new("ground", advice.Verdict == WiringVerdict.Poor ? Severity.Caution : Severity.Info, advice.Why));
+            findings.Add(new Finding("ground", advice.Verdict == WiringVerdict.Poor ? Severity.Caution : Severity.Info, advice.Why).Of(Word(chosen)));
         }
 
         var offset = plan.GroundOffsetMv is { } mv ? GroundOffset.Of(mv, converter?.PctPerV) : null;
@@ -68,11 +68,15 @@ internal static class FeedEvaluation
     /// <summary>True where a wire eats up so much that it is too thin, or the current is wrong.</summary>
     public static bool IsTooThin(SupplyDropResult? drop, Hazy feedV) => drop is not null && drop.DropMv.Value / 1000 > MostLost * feedV.Value;
 
+    // A choice by the word documents have for it: the page shows its verdict beside it.
+    private static string Word<T>(T choice)
+        where T : struct, Enum => System.Text.Json.JsonNamingPolicy.CamelCase.ConvertName(choice.ToString());
+
     private static IEnumerable<Finding> Chosen(HarnessPlan plan)
     {
         if (plan.Supply is { } chosen && SupplyAdvice.Of(chosen) is { Verdict: WiringVerdict.Never or WiringVerdict.Poor } advice)
         {
-            yield return new("supply", advice.Verdict == WiringVerdict.Never ? Severity.Stop : Severity.Caution, advice.Why);
+            yield return new Finding("supply", advice.Verdict == WiringVerdict.Never ? Severity.Stop : Severity.Caution, advice.Why).Of(Word(chosen));
         }
     }
 

@@ -54,8 +54,8 @@ internal static class HarnessEvaluation
         var listed = WireList.Of(survey, plan.Supply, plan.FeedAt, plan.Ground, plan.GroundAt, injectors);
         var wires = listed.Select((w, i) => PlannedWire.Of(i + 1, w, plan.NoteOf(w.Id))).ToList();
         List<string> forgotten = [.. (plan.Wires ?? []).Select(w => w.Wire!).Where(id => listed.All(w => w.Id != id)).Distinct(StringComparer.Ordinal)];
-        var findings = wires.SelectMany(w => w.Findings).Concat((plan.Spares ?? []).Where(s => s.Treatment is null or SpareTreatment.LeftOpen).Select((s, i) =>
-            new Finding(FormattableString.Invariant($"spare-{i}"), Severity.Caution, $"{Wording.Begun(s.Name ?? "A spare wire")} is left open: tape its end and tie it back, or cut and seal it."))).ToList();
+        var findings = wires.SelectMany(w => w.Findings).Concat((plan.Spares ?? []).Where(s => s.Treatment is null or SpareTreatment.LeftOpen).Select(s =>
+            new Finding("spare", Severity.Caution, $"{Wording.Begun(s.Name ?? "A spare wire")} is left open: tape its end and tie it back, or cut and seal it.").Of(s.Id))).ToList();
         if (forgotten.Count > 0)
         {
             findings.Add(new("forgotten", Severity.Info, Sentence.Of($"Notes of wires that are no longer on the list are kept ({forgotten.Count:0}): name the user at Survey as before, and they stand here again.")));

@@ -3,28 +3,28 @@ using HazyGauge.Core.Sentences;
 
 namespace HazyGauge.Core.Stations.Harness;
 
-/// <summary>How far the work on the harness has come. The code of what is next is the part it is done at.</summary>
+/// <summary>How far the work on the harness has come. What is next names the part it is done at.</summary>
 internal static class HarnessProgress
 {
     /// <summary>A job nobody has planned a harness for.</summary>
     public static readonly StationProgress NotStarted = new(
-        StationState.Empty, NextAction.Of(HarnessStation.Key, "supply", "Choose supply and ground, and list the wires.", "Nearly all faults are wiring: a terminal not seated, the wrong pin, a supply that never sleeps."));
+        StationState.Empty, NextAction.Of(HarnessStation.Key, "supply", "Choose supply and ground, and list the wires.", "Nearly all faults are wiring: a terminal not seated, the wrong pin, a supply that never sleeps.", "supply"));
 
-    /// <summary>Everything that was noticed, by the part it is mended at.</summary>
-    public static IEnumerable<(string Part, Finding Finding)> Noticed(HarnessResults results) =>
+    /// <summary>Everything that was noticed, each with the part it is mended at.</summary>
+    public static IEnumerable<Finding> Noticed(HarnessResults results) =>
         new (string Part, IEnumerable<Finding> Findings)[]
         {
             ("supply", results.Supply.Findings.Concat(results.Ground.Findings)),
-            ("signal", results.Signal.Findings.Concat(Of(results.Signal.Inputs.Select(i => (i.Name, i.Sees.Findings)), "input")).Concat(Of(results.Sensors.Select(s => (s.Name, s.Findings)), "sensor"))),
+            ("signal", results.Signal.Findings.Concat(Of(results.Signal.Inputs.Select(i => (i.Name, i.Id, i.Sees.Findings)))).Concat(Of(results.Sensors.Select(s => (s.Name, s.Id, s.Findings))))),
             ("wires", results.Wires.Findings),
             ("pins", results.Pins.Findings),
             ("boxes", (results.Extender?.Findings ?? []).Concat(results.Gateway?.Findings ?? [])),
             ("meter", results.Meter.Findings),
-        }.SelectMany(p => p.Findings.Select(f => (p.Part, f)));
+        }.SelectMany(p => p.Findings.Select(f => f.At(p.Part)));
 
-    // Of several each says whose it is, and has a code of its own.
-    private static IEnumerable<Finding> Of(IEnumerable<(string Name, IReadOnlyList<Finding> Findings)> several, string kind) =>
-        several.SelectMany((one, i) => one.Findings.Select(f => new Finding(FormattableString.Invariant($"{f.Code}-{kind}-{i}"), f.Severity, Sentence.Of($"{one.Name}: {f.Sentence}"))));
+    // Of several each says whose it is.
+    private static IEnumerable<Finding> Of(IEnumerable<(string Name, string? Id, IReadOnlyList<Finding> Findings)> several) =>
+        several.SelectMany(one => one.Findings.Select(f => f.Saying(Sentence.Of($"{one.Name}: {f.Sentence}")) with { About = one.Id }));
 
     /// <summary>The state of a plan.</summary>
     public static StationProgress Of(HarnessPlan plan, HarnessResults results)
@@ -34,9 +34,9 @@ internal static class HarnessProgress
             return NotStarted;
         }
 
-        if (Noticed(results).FirstOrDefault(n => n.Finding.Severity == Severity.Stop) is { Finding: { } stop, Part: var part })
+        if (Noticed(results).FirstOrDefault(f => f.Severity == Severity.Stop) is { Part: { } part } stop)
         {
-            return new(StationState.Hold, NextAction.Of(HarnessStation.Key, part, "Do not connect it like this.", stop.Sentence));
+            return new(StationState.Hold, NextAction.Of(HarnessStation.Key, part, "Do not connect it like this.", stop.Sentence, part));
         }
 
         if (results.Meter.Lines.FirstOrDefault(l => l.Agrees == false) is { } missed)
@@ -54,16 +54,15 @@ internal static class HarnessProgress
             _ when results.Extender is { IsProven: false } extender => InWork("boxes", extender.Common is { CommonSide: null } ? "Find the injectors' common side." : "See every injector active.", "The extender's supply-color wire goes to the common side on every cylinder."),
             _ when results.Gateway is { HighLowRight: not true } => InWork("boxes", "Measure high and low of the bus.", "They are not interchangeable."),
             _ when results.Gateway is not null && plan.Gateway?.Moved?.FirstOrDefault(m => m.Replugged != true) is { } moved => InWork("boxes", "Plug in every pin that was moved.", $"{Wording.Begun(moved.What ?? "A pin")} is not proven in its new place: locked, and tugged."),
-            _ when ToMend(results) is { } open => InWork(open.Part, "Mend what is to be looked at.", open.Finding.Sentence),
+            _ when ToMend(results) is { } open => InWork(open.Part!, "Mend what is to be looked at.", open.Sentence),
             _ when results.Meter.Lines.Count == 0 => InWork("meter", "Borrow a meter that shows volts and continuity.", "Without any reading nothing of it is proven."),
             _ when results.Meter.Read < results.Meter.Lines.Count => InWork("meter", "Read the meter, check by check.", Sentence.Of($"{results.Meter.Lines.Count - results.Meter.Read:0} of {results.Meter.Lines.Count:0} checks are still open.")),
-            _ => new(StationState.Proven, NextAction.Of(HarnessStation.Key, "meter", "Every wire is where it belongs.", Sentence.Of($"All {results.Meter.Lines.Count:0} checks of the meter agree."))),
+            _ => new(StationState.Proven, NextAction.Of(HarnessStation.Key, "meter", "Every wire is where it belongs.", Sentence.Of($"All {results.Meter.Lines.Count:0} checks of the meter agree."), "meter")),
         };
     }
 
     // What a mechanic can mend at supply, wires, pins and bus. What a converter or an input is like stays as it is, and is said.
-    private static (string Part, Finding Finding)? ToMend(HarnessResults results) =>
-        Noticed(results).Where(n => n.Finding.Severity == Severity.Caution && n.Part is not ("signal" or "meter")).Select(n => ((string, Finding)?)n).FirstOrDefault();
+    private static Finding? ToMend(HarnessResults results) => Noticed(results).FirstOrDefault(f => f is { Severity: Severity.Caution, Part: not ("signal" or "meter") });
 
-    private static StationProgress InWork(string part, Sentence command, Sentence why) => new(StationState.InWork, NextAction.Of(HarnessStation.Key, part, command, why));
+    private static StationProgress InWork(string part, Sentence command, Sentence why) => new(StationState.InWork, NextAction.Of(HarnessStation.Key, part, command, why, part));
 }

@@ -1,6 +1,7 @@
 using HazyGauge.Core.Fields;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
+using HazyGauge.Core.Identity;
 using HazyGauge.Core.Parts;
 using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Vehicles;
@@ -28,6 +29,25 @@ public sealed class HarnessStation : Station<HarnessPlan, HarnessResults>
     public override IReadOnlyList<Field> Fields => HarnessFields.All;
 
     /// <inheritdoc/>
+    public override IReadOnlyList<IdentifiedList> Identified { get; } =
+    [
+        new("inputs", "input") { KnownBy = ["name"], NamedBy = "name" },
+        new("spares", "spare") { KnownBy = ["name"] },
+        new("connectors", "connector") { KnownBy = ["name"], NamedBy = "name" },
+        new("displaced", "displaced") { KnownBy = ["connector", "pin", "was"] },
+        new("gateway.moved", "moved") { KnownBy = ["what", "fromPin"] },
+        new("sensors", "sensor") { Same = ["kind"], KnownBy = ["name"] },
+        new("readings", "reading") { Same = ["check"], KnownBy = ["check"], IsReading = true },
+    ];
+
+    /// <inheritdoc/>
+    public override IEnumerable<NamedThing> Things(HarnessPlan plan, HarnessResults results) =>
+        results.Wires.List.Select(w => new NamedThing(w.Wire.Id, $"{w.Wire.From} to {w.Wire.To}"));
+
+    /// <inheritdoc/>
+    public override IReadOnlyDictionary<string, string> PageWords => HarnessPageWords.All;
+
+    /// <inheritdoc/>
     public override StationProgress NotStarted => HarnessProgress.NotStarted;
 
     /// <inheritdoc/>
@@ -44,7 +64,7 @@ public sealed class HarnessStation : Station<HarnessPlan, HarnessResults>
     public override Sentence Summary(HarnessPlan plan, HarnessResults results) => HarnessWords.Summary(plan, results);
 
     /// <inheritdoc/>
-    public override IReadOnlyList<Finding> Findings(HarnessResults results) => results.State == StationState.Empty ? [] : [.. HarnessProgress.Noticed(results).Select(n => n.Finding).OrderByDescending(f => f.Severity)];
+    public override IReadOnlyList<Finding> Findings(HarnessResults results) => results.State == StationState.Empty ? [] : [.. HarnessProgress.Noticed(results).OrderByDescending(f => f.Severity)];
 
     /// <inheritdoc/>
     public override IEnumerable<NeededPart> Needs(HarnessPlan plan, HarnessResults results) => HarnessNeeds.Of(plan, results);

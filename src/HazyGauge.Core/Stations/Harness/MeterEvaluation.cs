@@ -34,8 +34,8 @@ internal static class MeterEvaluation
             : [.. lines.Where(l => l.Agrees == false).Select(Missed)]);
     }
 
-    private static Finding Missed(MeterLine line) => new(
-        $"missed-{line.Id}", Severity.Caution, Sentence.Of($"{line.Name}: {Say.Of(line.Read!.Value, line.Unit, 2)}, and {Say.Of(line.Low, line.Unit, 2)} to {Say.Of(line.High, line.Unit, 2)} is right. {line.MissMeans}"));
+    private static Finding Missed(MeterLine line) => new Finding(
+        "missed", Severity.Caution, Sentence.Of($"{line.Name}: {Say.Of(line.Read!.Value, line.Unit, 2)}, and {Say.Of(line.Low, line.Unit, 2)} to {Say.Of(line.High, line.Unit, 2)} is right. {line.MissMeans}")).Of(line.Id);
 
     private static AnalyserScale? Scale(EngineControl control, SignalPath path) => path == SignalPath.AnalyserVoltage && control is { ConverterAt0V: { } at0, ConverterAt100V: { } at100 } ? new([new(at0, 0), new(at100, 100)]) : null;
 }

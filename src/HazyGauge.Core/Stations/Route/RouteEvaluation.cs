@@ -33,7 +33,7 @@ internal static class RouteEvaluation
             var placement = Placed(new());
             var place = Chosen(placement);
             var kpa = JudgedKpa(path, place);
-            IReadOnlyList<Finding> known = [.. RoutePlace.Findings(plan.Place, placement).Concat(plan.Holding?.Findings() ?? []).OrderByDescending(f => f.Severity)];
+            IReadOnlyList<Finding> known = [.. At(RoutePart.Place, RoutePlace.Findings(plan.Place, placement)).Concat(At(RoutePart.Holding, plan.Holding?.Findings())).OrderByDescending(f => f.Severity)];
             var open = RouteProgress.WithoutChain(plan, from, to, known);
             return new RouteResults(
                 from, to, null, Opened(plan, 0), null, [], null, 0, false, kpa, known, RouteWords.HeadlineWithoutChain(placement, place, from, to, IsUnknown(survey)), RouteWords.LeadWithoutChain(placement, place, from, to, IsUnknown(survey)), open.State, open.NextAction,
@@ -41,7 +41,7 @@ internal static class RouteEvaluation
         }
 
         var chain = MadeChain.Of(parts, from, to);
-        var made = plan.Joints ?? [];
+        var made = plan.MadeJoints(LeakList.JointIds(chain));
         var hoses = parts.Where(p => p.IsHose).ToList();
         var rigid = parts.Where(p => !p.IsHose).Sum(ChainRules.WholeMm);
         var isLoop = false;
@@ -54,11 +54,12 @@ internal static class RouteEvaluation
         var check = ChainCheck.Of(chain, made, atKpa);
         List<LeakPoint> leaking = [.. joints, .. plan.Place == SensorPlace.Bypass ? Bypass.Leaks(joints.Count) : []];
         leaking.AddRange(Opened(plan, leaking.Count));
-        var findings = check.Findings.Select(f => new Finding(FormattableString.Invariant($"{f.Code}-{f.Joint}"), f.Severity, Sentence.Of($"Joint {f.Joint:0}: {new Sentence(f.Template, f.Values)}")))
-            .Concat(Whole(plan, parts, rigid, hose, isLoop, IsMeasured(plan, hosePlan)))
-            .Concat(hosePlan?.Findings ?? [])
-            .Concat(RoutePlace.Findings(plan.Place, compared))
-            .Concat(plan.Holding?.Findings() ?? [])
+        var ids = LeakList.JointIds(chain);
+        var findings = At(RoutePart.Parts, check.Findings.Select(f => new Finding(f.Code, f.Severity, Sentence.Of($"Joint {f.Joint:0}: {new Sentence(f.Template, f.Values)}")).Of(ids[f.Joint - 1])))
+            .Concat(At(RoutePart.Parts, Whole(plan, parts, rigid, hose, isLoop, IsMeasured(plan, hosePlan))))
+            .Concat(At(RoutePart.Hoses, hosePlan?.Findings))
+            .Concat(At(RoutePart.Place, RoutePlace.Findings(plan.Place, compared)))
+            .Concat(At(RoutePart.Holding, plan.Holding?.Findings()))
             .OrderByDescending(f => f.Severity).ToList();
         var kit = ChainKit.Of(chain, made);
         var progress = RouteProgress.Of(plan, findings, plan.GapMm is not null || IsMeasured(plan, hosePlan), kit);
@@ -67,6 +68,8 @@ internal static class RouteEvaluation
             RouteWords.Headline(findings, parts.Count, leaking.Count, chosen), RouteWords.Lead(findings, kit, hosePlan, chosen), progress.State, progress.NextAction,
             compared, chosen, hosePlan, Later(plan, survey, parts, leaking.Count), AssumedFigure.Listed(path.Assumed));
     }
+
+    private static IEnumerable<Finding> At(string part, IEnumerable<Finding>? findings) => (findings ?? []).Select(f => f.At(part));
 
     // Joints are judged at the most the line may hold there: nothing is left of its pressure behind the regulator but what the parts cost.
     private static double JudgedKpa(FuelPath path, PlacementOption? place)
@@ -83,7 +86,8 @@ internal static class RouteEvaluation
     private static List<LaterAdvice> Later(RoutePlan plan, VehicleSurvey survey, IReadOnlyList<FittingPart> parts, int leaks) =>
         [.. LaterStages.Of(plan.Later ?? [], survey.FuelSystem.IsDirect, (survey.Goals.Wishes ?? []).Any(w => w.Kind == WishKind.PortInjectionLater), parts.Any(p => p.Ports.Count > 2), leaks)];
 
-    private static IReadOnlyList<LeakPoint> Opened(RoutePlan plan, int behind) => [.. (plan.Opened ?? []).Select((name, i) => new LeakPoint(behind + i + 1, name.Trim(), "opened and closed again"))];
+    private static IReadOnlyList<LeakPoint> Opened(RoutePlan plan, int behind) =>
+        [.. plan.OpenedJoints().Select((joint, i) => new LeakPoint(behind + i + 1, joint.Name, "opened and closed again", Id: joint.Id))];
 
     private static IEnumerable<Finding> Whole(RoutePlan plan, IReadOnlyList<FittingPart> parts, double rigidMm, double? hoseMm, bool isLoop, bool isMeasured)
     {

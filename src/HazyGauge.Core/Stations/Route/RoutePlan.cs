@@ -1,5 +1,6 @@
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
+using HazyGauge.Core.Identity;
 using HazyGauge.Core.Plumbing;
 using HazyGauge.Core.Plumbing.Checks;
 using HazyGauge.Core.Plumbing.Hoses;
@@ -16,6 +17,7 @@ public sealed record RoutePlan
     private const int MostOpened = 40;
     private const int LongestName = 120;
     private const int MostPieces = 20;
+    private const int MostJointNotes = 200;
 
     /// <summary>The stock line's end towards the tank, by the code of its port.</summary>
     public string? From { get; init; }
@@ -68,6 +70,25 @@ public sealed record RoutePlan
     /// <summary>What else there is to know.</summary>
     public string? Notes { get; init; }
 
+    /// <summary>
+    /// How the joints of the chain are made up, in their order. What names its joint belongs to that joint wherever it stands now, and to none where the
+    /// joint is not there; what names none belongs to the joint at its place of the list.
+    /// </summary>
+    /// <param name="ids">Ids of the joints, in their order.</param>
+    internal IReadOnlyList<JointMade> MadeJoints(IReadOnlyList<string?> ids) =>
+        [.. ids.Select((id, i) => (id is null ? null : Joints?.LastOrDefault(j => j.Joint == id)) ?? (Joints?.ElementAtOrDefault(i) is { Joint: null } unnamed ? unnamed : new JointMade()))];
+
+    /// <summary>Joints that are only opened, each with the id its name makes.</summary>
+    internal IEnumerable<(string Id, string Name)> OpenedJoints()
+    {
+        var taken = new HashSet<string>(StringComparer.Ordinal);
+        foreach (var name in (Opened ?? []).Select(o => o.Trim()))
+        {
+            var plain = ThingId.Plain(name, "opened");
+            yield return (Enumerable.Range(1, int.MaxValue).Select(n => n == 1 ? $"opened-{plain}" : FormattableString.Invariant($"opened-{plain}-{n}")).First(taken.Add), name);
+        }
+    }
+
     /// <summary>Notes what cannot be.</summary>
     /// <exception cref="RefusedInputException">An end is unknown, or a part cannot be.</exception>
     internal void Check()
@@ -91,7 +112,8 @@ public sealed record RoutePlan
             check.Refuse("chain", Sentence.Of($"A chain has at most {ChainCheckQuery.MostParts:0} parts."));
         }
 
-        if (Joints is { Count: var joints } && joints > (Chain?.Count ?? 0) + 1)
+        // What names its joint is kept for when that joint comes back.
+        if (Joints?.Count(j => j.Joint is null) is { } joints && joints > (Chain?.Count ?? 0) + 1)
         {
             check.Refuse("joints", Sentence.Of($"{Chain?.Count ?? 0:0} parts have {(Chain?.Count ?? 0) + 1:0} joints; {joints:0} are given."));
         }
@@ -100,6 +122,11 @@ public sealed record RoutePlan
         foreach (var angle in AnglesDeg ?? [])
         {
             check.Within(angle, 0, 180, "anglesDeg", "An elbow", Unit.Degrees);
+        }
+
+        if (Joints is { Count: > MostJointNotes })
+        {
+            check.Refuse("joints", $"At most {MostJointNotes} joints can be kept, with those that are not in the chain now.");
         }
 
         if (Opened is { Count: > MostOpened } || Opened?.Any(o => string.IsNullOrWhiteSpace(o) || o.Length > LongestName || o.Any(char.IsControl)) == true)

@@ -1,10 +1,13 @@
 using HazyGauge.Core.Fields;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
+using HazyGauge.Core.Identity;
 using HazyGauge.Core.Parts;
+using HazyGauge.Core.Plumbing.Checks;
 using HazyGauge.Core.Plumbing.Hoses;
 using HazyGauge.Core.Plumbing.Mounting;
 using HazyGauge.Core.Plumbing.Placement;
+using HazyGauge.Core.Plumbing.Ports;
 using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Vehicles;
 
@@ -63,6 +66,34 @@ public sealed class RouteStation : Station<RoutePlan, RouteResults>
     ];
 
     /// <inheritdoc/>
+    public override IReadOnlyList<IdentifiedList> Identified { get; } =
+        [new("chain", "part") { Same = ["code"], KnownBy = ["code"] }, new("later", "later") { Same = ["what"], KnownBy = ["what"] }];
+
+    /// <inheritdoc/>
+    public override IEnumerable<NamedThing> Things(RoutePlan plan, RouteResults results) => results.Leaks.Where(l => l.Id is not null).Select(l => new NamedThing(l.Id!, l.Name));
+
+    /// <inheritdoc/>
+    /// <remarks>What is said of a joint names the joint from then on: it stays with it when parts come and go.</remarks>
+    public override IReadOnlyDictionary<string, string> Stamps(RoutePlan plan, StationContext context)
+    {
+        if (PortCatalogue.Find(plan.From) is not { } from || PortCatalogue.Find(plan.To) is not { } to || plan.Chain is not { Count: > 0 } parts)
+        {
+            return base.Stamps(plan, context);
+        }
+
+        var ids = LeakList.JointIds(MadeChain.Of(parts, from, to));
+        return (plan.Joints ?? []).Select((made, i) => (made, i, Id: ids.ElementAtOrDefault(i)))
+            .Where(j => j is { made.Joint: null, Id: not null } && j.made != new JointMade())
+            .ToDictionary(j => FormattableString.Invariant($"joints[{j.i}].joint"), j => j.Id!, StringComparer.Ordinal);
+    }
+
+    /// <inheritdoc/>
+    public override Type Publishes => typeof(PlannedLine);
+
+    /// <inheritdoc/>
+    public override IReadOnlyDictionary<string, string> PageWords => RoutePageWords.All;
+
+    /// <inheritdoc/>
     public override StationProgress NotStarted => RouteProgress.NotStarted;
 
     /// <inheritdoc/>
@@ -115,7 +146,7 @@ public sealed class RouteStation : Station<RoutePlan, RouteResults>
         new("chain", "Parts", plan.Chain is { Count: > 0 } chain ? string.Join(", ", chain.Select(p => p.Name)) : "none chosen"),
         Figure.Of("leakPoints", "Leak points", results is null ? null : (Hazy)results.Leaks.Count, Unit.None, "not known"),
         Figure.Of("hoseMm", "Hose", results?.HoseMm is { } hose ? (Hazy)hose : null, Unit.Millimetre, "not known"),
-        .. (results?.Hoses?.Hoses ?? []).Select(h => Figure.Of(FormattableString.Invariant($"cutMm[{h.Part}]"), FormattableString.Invariant($"Part {h.Part}, cut to"), (Hazy)h.CutMm, Unit.Millimetre)),
+        .. (results?.Hoses?.Hoses ?? []).Select(h => Figure.Of(FormattableString.Invariant($"cutMm[{h.Id ?? h.Part.ToString(System.Globalization.CultureInfo.InvariantCulture)}]"), FormattableString.Invariant($"Part {h.Part}, cut to"), (Hazy)h.CutMm, Unit.Millimetre)),
         Figure.Of("costToBuy", "To buy", results?.Kit is { } kit ? (Hazy)kit.CostToBuy : null, Unit.None, "not known"),
     ];
 }

@@ -36,7 +36,7 @@ internal static class RouteWords
         : Sentence.Of($"{Count(parts, "part")} {(parts == 1 ? "goes" : "go")} between the two ends{(place is null ? string.Empty : $" {place.School.InWords()}")}, with {Count(leaks, "leak point")}.");
 
     /// <summary>True for what concerns a length.</summary>
-    public static bool IsOfGap(Finding stop) => stop.Code is "gap" or "tankSide" or "engineSide" || stop.Code.StartsWith("tooShort-", StringComparison.Ordinal);
+    public static bool IsOfGap(Finding stop) => stop.Code is "gap" or "tankSide" or "engineSide" or "tooShort";
 
     /// <summary>Why, and what to do next.</summary>
     public static Sentence Lead(IReadOnlyList<Finding> findings, ChainKit kit, HosePlan? hoses, PlacementOption? place)

@@ -1,3 +1,5 @@
+using HazyGauge.Core.Entries;
+using HazyGauge.Core.Entries.Kinds;
 using HazyGauge.Core.Fields;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
@@ -16,6 +18,9 @@ public static class SignalEvaluation
     {
         SignalRules.Check(plan);
         var (vehicle, ledger) = (context.Published<VehicleSurvey>(), context.Ledger);
+
+        // What was mixed at the last fill; a fill of which nobody said that says nothing of the blend any more.
+        var fill = context.Entries.LastOrDefault(e => e.Payload is Fill);
         var atHand = (vehicle ?? VehicleSurvey.Empty).AtHand();
         var tolerance = plan.Tolerance(vehicle);
         var converter = Converter(vehicle, ledger);
@@ -36,7 +41,7 @@ public static class SignalEvaluation
                 reading = reading.With(null, MeterCheck.Findings([row], null));
             }
 
-            reading = reading.With(null, [.. restsOn != SignalEvidence.Shown && plan.Shown is { } beside ? ShownReading.Beside(beside, read, restsOn == SignalEvidence.Converter ? "behind the converter" : "on the wire") : [], .. AgainstMixed(ethanol, plan.MixedEthanolPct)])
+            reading = reading.With(null, [.. restsOn != SignalEvidence.Shown && plan.Shown is { } beside ? ShownReading.Beside(beside, read, restsOn == SignalEvidence.Converter ? "behind the converter" : "on the wire") : [], .. AgainstMixed(ethanol, fill)])
                 with { IsOfMapFuel = plan.OnMapFuel == true };
         }
 
@@ -66,7 +71,7 @@ public static class SignalEvaluation
     public static CaptureResult Analysed(Recording recording, double toleranceEthanolPct, HazeLedger ledger)
     {
         var result = CaptureAnalysis.Analyse(recording.Train, toleranceEthanolPct, ledger) with { Format = recording.Format, Channel = recording.Channel, Threshold = recording.Threshold };
-        return result with { Reading = result.Reading.With(null, recording.Notes(result.Reading)) };
+        return result with { Reading = result.Reading.With(null, recording.NotesFor(result.Reading)) };
     }
 
     private static ConverterVolts Converter(VehicleSurvey? vehicle, HazeLedger ledger)
@@ -76,18 +81,18 @@ public static class SignalEvaluation
     }
 
     // What is mixed is known by the fuels that went in; the reading has the sensor's tolerance.
-    private static IEnumerable<Finding> AgainstMixed(Hazy ethanol, Hazy? mixed)
+    private static IEnumerable<Finding> AgainstMixed(Hazy ethanol, JobEntry? fill)
     {
-        if (mixed is not { } blend)
+        if (fill is not { Payload: Fill { MixedEthanolPct: { } blend } })
         {
             yield break;
         }
 
         var off = ethanol - blend;
         var within = Math.Max(1, Interval95.HalfWidth(off));
-        yield return Math.Abs(off.Value) <= within
-            ? new("mixedAgrees", Severity.Info, Sentence.Of($"{Say.Ethanol(blend)} was mixed and {Say.Ethanol(ethanol.Value, 1)} is read: they agree, within {within:0.#} points."))
-            : new("mixedDisagrees", Severity.Caution, Sentence.Of($"{Say.Ethanol(blend)} was mixed and {Say.Ethanol(ethanol.Value, 1)} is read, more than {within:0.#} points apart. The tank held something else, it is not mixed yet, or the lines still hold the old fuel: drive a little and read again."));
+        yield return (Math.Abs(off.Value) <= within
+            ? new Finding("mixedAgrees", Severity.Info, Sentence.Of($"{Say.Ethanol(blend)} was mixed and {Say.Ethanol(ethanol.Value, 1)} is read: they agree, within {within:0.#} points."))
+            : new Finding("mixedDisagrees", Severity.Caution, Sentence.Of($"{Say.Ethanol(blend)} was mixed and {Say.Ethanol(ethanol.Value, 1)} is read, more than {within:0.#} points apart. The tank held something else, it is not mixed yet, or the lines still hold the old fuel: drive a little and read again."))).At("fill").OfEntry(fill.Number);
     }
 
     private static Recording? RecordingOf(SignalPlan plan, StationContext context)

@@ -1,5 +1,6 @@
 using System.Text.Json.Serialization;
 using HazyGauge.Core.Haze;
+using HazyGauge.Core.Identity;
 using HazyGauge.Core.Sensing;
 using HazyGauge.Core.Vehicles;
 
@@ -23,11 +24,11 @@ public sealed record SignalPlan
     /// <summary>Volts behind a signal converter, key on.</summary>
     public Hazy? ConverterV { get; init; }
 
+    /// <summary>Who gave them, and when.</summary>
+    public Given? ConverterGiven { get; init; }
+
     /// <summary>True where the tank still held the fuel the map ran on when it was read: then the reading is the blend of the map.</summary>
     public bool? OnMapFuel { get; init; }
-
-    /// <summary>Blend mixed in the tank, % by volume: what the reading is held against.</summary>
-    public Hazy? MixedEthanolPct { get; init; }
 
     /// <summary>The tolerance that counts: as given here, else that of the sensor as it was surveyed.</summary>
     internal double Tolerance(VehicleSurvey? vehicle) => ToleranceEthanolPct ?? vehicle?.Sensor.ToleranceEthanolPct ?? SensorLaw.UsualToleranceEthanolPct;
@@ -50,7 +51,9 @@ public sealed record CaptureChoice(string? Sha256 = null, string? Name = null, s
 /// <param name="AverageV">On DC volts, V.</param>
 /// <param name="HighV">Volts while released: with the sensor unplugged and the key on.</param>
 /// <param name="LowV">Volts while pulled low; left out, 0.</param>
-public sealed record MeterValues(Hazy? FrequencyHz = null, Hazy? LowPulseMs = null, Hazy? AverageV = null, Hazy? HighV = null, Hazy? LowV = null);
+/// <param name="Id">Its id.</param>
+/// <param name="Given">Who gave it and when.</param>
+public sealed record MeterValues(Hazy? FrequencyHz = null, Hazy? LowPulseMs = null, Hazy? AverageV = null, Hazy? HighV = null, Hazy? LowV = null, string? Id = null, Given? Given = null);
 
 /// <summary>What a Signal plan comes to.</summary>
 /// <param name="Capture">What the recording holds; the record leaves out its course and excerpt, which are drawn from the file again.</param>

@@ -1,8 +1,10 @@
+using HazyGauge.Core.Entries.Kinds;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Fields;
 using HazyGauge.Core.Parts;
 using HazyGauge.Core.Shop;
 using HazyGauge.Core.Findings;
+using HazyGauge.Core.Identity;
 using HazyGauge.Core.Sensing;
 using HazyGauge.Core.Sentences;
 
@@ -24,6 +26,9 @@ public sealed class SignalStation : Station<SignalPlan, SignalResults>
 
     /// <inheritdoc/>
     public override IReadOnlyList<string> DependsOn => ["survey"];
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<string> ReadsEntries => [FillEntry.Key];
 
     /// <inheritdoc/>
     public override bool ReadsSensor => true;
@@ -62,8 +67,19 @@ public sealed class SignalStation : Station<SignalPlan, SignalResults>
             ],
         },
         new FieldOf<SignalPlan>("onMapFuel", "The tank still holds the fuel the map ran on") { HowTo = "Ask the owner whether it was filled since.", Hint = "Then the reading is the blend of the map." },
-        new("mixedEthanolPct", "Blend mixed in the tank") { Unit = Unit.EthanolPct, Min = 0, Max = 100, HowTo = "Calculate it from what was in the tank and what went in.", SourceId = "mixedEthanolPct" },
     ];
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<IdentifiedList> Identified { get; } = [new("shown", "shown") { KnownBy = ["by"], NamedBy = "by", IsReading = true }];
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<SingleReading> SingleReadings { get; } = [new("meter", "meter.given"), new("converterV", "converterGiven")];
+
+    /// <inheritdoc/>
+    public override Type Publishes => typeof(SensorReading);
+
+    /// <inheritdoc/>
+    public override IReadOnlyDictionary<string, string> PageWords => SignalPageWords.All;
 
     /// <inheritdoc/>
     public override StationProgress NotStarted => SignalProgress.NotStarted;

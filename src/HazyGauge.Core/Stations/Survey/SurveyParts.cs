@@ -35,7 +35,10 @@ internal static class SurveyParts
         {
             if (OfUser(user) is { } name)
             {
-                yield return new(FormattableString.Invariant($"user-{number}-{user.Kind.ToString()!.ToLowerInvariant()}"), string.IsNullOrWhiteSpace(user.Name) ? name : $"{name}: {user.Name.Trim()}", PartKind.Part, "It uses the reading.", HoldsUp: [Harness]);
+                yield return new($"user-{user.Id ?? user.Key}", string.IsNullOrWhiteSpace(user.Name) ? name : $"{name}: {user.Name.Trim()}", PartKind.Part, "It uses the reading.", HoldsUp: [Harness])
+                {
+                    FormerItem = FormattableString.Invariant($"user-{number}-{user.Kind.ToString()!.ToLowerInvariant()}"),
+                };
             }
         }
 

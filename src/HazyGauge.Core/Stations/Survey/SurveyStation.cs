@@ -4,6 +4,7 @@ using HazyGauge.Core.Fields;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.FuelSystem;
 using HazyGauge.Core.Haze;
+using HazyGauge.Core.Identity;
 using HazyGauge.Core.Parts;
 using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Vehicles;
@@ -31,8 +32,24 @@ public sealed class SurveyStation : Station<VehicleSurvey, SurveyResults>
     public override IReadOnlyList<Field> Fields => VehicleFields.All;
 
     /// <inheritdoc/>
+    public override IReadOnlyDictionary<string, string> PageWords => SurveyPageWords.All;
+
+    /// <inheritdoc/>
     public override StationProgress NotStarted => new(
         StationState.Empty, NextAction.Of(Slug, "survey", "Survey the vehicle.", "Know what is on it before you buy a part."));
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<IdentifiedList> Identified { get; } =
+    [
+        new("users", SensorUser.IdPrefix) { Same = ["kind"], KnownBy = ["name", "controller"], Naming = SurveyIds.OfUser },
+        new("controllers", "controller") { KnownBy = ["name"], NamedBy = "name" },
+        new("settings", "setting") { KnownBy = ["controller", "kind", "what"] },
+        new("fuelSystem.joints", "joint") { KnownBy = ["place", "line", "size"] },
+        new("goals.wishes", "wish") { KnownBy = ["kind", "text"] },
+    ];
+
+    /// <inheritdoc/>
+    public override Type Publishes => typeof(VehicleSurvey);
 
     /// <inheritdoc/>
     public override HazeSource SourceOf(string path, double u) => new(path, VehicleFields.LabelOf(path));
@@ -72,7 +89,7 @@ public sealed class SurveyStation : Station<VehicleSurvey, SurveyResults>
             throw new RefusedInputException("photos", "A photo is named that is not on this job. Add it again.");
         }
 
-        var fitted = context.Entries.Where(e => e.Payload is Fitted).Select(e => new FittedPart(e.Number, ((Fitted)e.Payload!).Change, e.Author, e.At)).ToList();
+        var fitted = context.Entries.Where(e => e.Payload is Fitted).Select(e => new FittedPart(e.Number, ((Fitted)e.Payload!).Change, e.Author.Name, e.At)).ToList();
         return SurveyEvaluation.Of(AsItIs(plan, fitted), context.Ledger, context.Shop) with { Fitted = fitted };
     }
 

@@ -9,7 +9,8 @@ namespace HazyGauge.Core.Wiring.Boxes;
 /// <param name="FromPin">Where it was, like Main 12.</param>
 /// <param name="ToPin">Where it is now.</param>
 /// <param name="Replugged">True where it is in its new place, locked and tugged.</param>
-public sealed record MovedPin(string? What = null, string? FromPin = null, string? ToPin = null, bool? Replugged = null);
+/// <param name="Id">Its id.</param>
+public sealed record MovedPin(string? What = null, string? FromPin = null, string? ToPin = null, bool? Replugged = null, string? Id = null);
 
 /// <summary>A gateway on the vehicle's bus.</summary>
 /// <param name="Moved">Pins that moved.</param>

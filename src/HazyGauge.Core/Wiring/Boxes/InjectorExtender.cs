@@ -54,9 +54,9 @@ public sealed record InjectorExtender(
 
     private IEnumerable<Finding> Said(CommonSideResult? common, int? extensions, List<int> unseen, int count)
     {
-        foreach (var (contradiction, i) in (common?.ContradictionsSaid ?? []).Select((c, i) => (c, i)))
+        foreach (var contradiction in common?.ContradictionsSaid ?? [])
         {
-            yield return new(FormattableString.Invariant($"contradiction-{i}"), Severity.Caution, contradiction);
+            yield return new("contradiction", Severity.Caution, contradiction);
         }
 
         if (common?.CommonSide is { } side)

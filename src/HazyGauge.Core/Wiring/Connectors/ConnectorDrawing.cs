@@ -8,7 +8,8 @@ namespace HazyGauge.Core.Wiring.Connectors;
 /// <param name="PrintedView">The side the numbers are read from, or the printed diagram shows.</param>
 /// <param name="View">The side one looks at; left out, the same.</param>
 /// <param name="Rows">The rows, from the top.</param>
-public sealed record ConnectorFace(string? Name = null, ConnectorView? PrintedView = null, ConnectorView? View = null, IReadOnlyList<PinRow>? Rows = null)
+/// <param name="Id">Its id.</param>
+public sealed record ConnectorFace(string? Name = null, ConnectorView? PrintedView = null, ConnectorView? View = null, IReadOnlyList<PinRow>? Rows = null, string? Id = null)
 {
     /// <summary>True where the numbers at its corners are known.</summary>
     public bool HasCorners => Rows is { Count: > 0 };
@@ -47,8 +48,8 @@ public sealed record ConnectorFace(string? Name = null, ConnectorView? PrintedVi
 
         // Before its corners are read nothing can be counted on it.
         return HasCorners
-            ? new(Name?.Trim() ?? string.Empty, view, view != printed, [.. Rows!.Select(row => Numbers(row, view != printed))], [.. pins.Select(Drawn)])
-            : new(Name?.Trim() ?? string.Empty, view, false, [], []);
+            ? new(Name?.Trim() ?? string.Empty, view, view != printed, [.. Rows!.Select(row => Numbers(row, view != printed))], [.. pins.Select(Drawn)], Id)
+            : new(Name?.Trim() ?? string.Empty, view, false, [], [], Id);
     }
 
     private static List<int> Numbers(PinRow row, bool isMirrored)
@@ -81,7 +82,8 @@ public sealed record DrawnPin(int Pin, string What, int Row, int Column, Sentenc
 /// <param name="Mirrored">True where the printed view is mirrored to it.</param>
 /// <param name="Rows">The numbers of each row, from the left.</param>
 /// <param name="Pins">The pins that matter.</param>
-public sealed record ConnectorDrawing(string Name, ConnectorView View, bool Mirrored, IReadOnlyList<IReadOnlyList<int>> Rows, IReadOnlyList<DrawnPin> Pins);
+/// <param name="Id">Id of the connector.</param>
+public sealed record ConnectorDrawing(string Name, ConnectorView View, bool Mirrored, IReadOnlyList<IReadOnlyList<int>> Rows, IReadOnlyList<DrawnPin> Pins, string? Id = null);
 
 /// <summary>What a pin or channel did before something else took it.</summary>
 /// <param name="Was">What it was.</param>
@@ -89,4 +91,5 @@ public sealed record ConnectorDrawing(string Name, ConnectorView View, bool Mirr
 /// <param name="Pin">The pin.</param>
 /// <param name="Lost">What is lost: a fault code, an emission control, a gauge.</param>
 /// <param name="PutBack">How to put it back.</param>
-public sealed record DisplacedFunction(string? Was = null, string? Connector = null, int? Pin = null, string? Lost = null, string? PutBack = null);
+/// <param name="Id">Its id.</param>
+public sealed record DisplacedFunction(string? Was = null, string? Connector = null, int? Pin = null, string? Lost = null, string? PutBack = null, string? Id = null);

@@ -1,5 +1,6 @@
 using System.Text.Json;
 using HazyGauge.Core.Haze;
+using HazyGauge.Core.Identity;
 using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Wiring.Wires;
 
@@ -8,7 +9,9 @@ namespace HazyGauge.Core.Wiring.Meters;
 /// <summary>What the meter did show at a check of the sheet.</summary>
 /// <param name="Check">The check, by its id.</param>
 /// <param name="Read">What it showed, in the check's unit.</param>
-public sealed record MeterEntry(string? Check = null, Hazy? Read = null);
+/// <param name="Id">Its id.</param>
+/// <param name="Given">Who gave it and when.</param>
+public sealed record MeterEntry(string? Check = null, Hazy? Read = null, string? Id = null, Given? Given = null);
 
 /// <summary>A check of the sheet.</summary>
 /// <param name="Id">Its id.</param>

@@ -30,6 +30,7 @@ public enum AnalogKind
 /// <param name="Gauge">What a gauge of known good shows at that moment.</param>
 /// <param name="ClosedV">Voltage with the throttle closed, V.</param>
 /// <param name="OpenV">Voltage with it open, V.</param>
+/// <param name="Id">Its id.</param>
 public sealed record AnalogSensor(
     AnalogKind? Kind = null,
     string? Name = null,
@@ -45,7 +46,8 @@ public sealed record AnalogSensor(
     Hazy? Shown = null,
     Hazy? Gauge = null,
     Hazy? ClosedV = null,
-    Hazy? OpenV = null)
+    Hazy? OpenV = null,
+    string? Id = null)
 {
     /// <summary>The usual points of a transducer, V (common practice, no source).</summary>
     public const double UsualLowV = 0.5;
@@ -64,7 +66,7 @@ public sealed record AnalogSensor(
     public AnalogSensorResult Of(string path)
     {
         var name = string.IsNullOrWhiteSpace(Name) ? Kind == AnalogKind.ThrottlePotentiometer ? "Throttle potentiometer" : "Pressure transducer" : Name.Trim();
-        return Kind == AnalogKind.ThrottlePotentiometer ? Throttle(name) : Transducer(name, path);
+        return (Kind == AnalogKind.ThrottlePotentiometer ? Throttle(name) : Transducer(name, path)) with { Id = Id };
     }
 
     private AnalogSensorResult Transducer(string name, string path)
@@ -172,4 +174,8 @@ public sealed record AnalogSensor(
 /// <param name="Rises">True where it rises when the throttle opens.</param>
 /// <param name="Findings">What to mind.</param>
 public sealed record AnalogSensorResult(
-    string Name, TwoPointScalingResult? Scaling, Hazy? ZeroOffsetV, Hazy? GainErrorPct, Hazy? IfAllOffsetV, Hazy? TravelV, bool? Rises, IReadOnlyList<Finding> Findings);
+    string Name, TwoPointScalingResult? Scaling, Hazy? ZeroOffsetV, Hazy? GainErrorPct, Hazy? IfAllOffsetV, Hazy? TravelV, bool? Rises, IReadOnlyList<Finding> Findings)
+{
+    /// <summary>Id of the sensor.</summary>
+    public string? Id { get; init; }
+}

@@ -13,6 +13,7 @@ namespace HazyGauge.Core.Wiring.Signal;
 /// <param name="FilterOhm">Resistor of its filter, Ohm.</param>
 /// <param name="FilterNf">Capacitor of its filter, nF.</param>
 /// <param name="MaxV">Highest voltage it bears, V; left out, nobody knows.</param>
+/// <param name="Id">Its id.</param>
 public sealed record WireInput(
     string? Name = null,
     Hazy? PullUpOhm = null,
@@ -22,7 +23,8 @@ public sealed record WireInput(
     Hazy? ThresholdHighV = null,
     Hazy? FilterOhm = null,
     Hazy? FilterNf = null,
-    Hazy? MaxV = null)
+    Hazy? MaxV = null,
+    string? Id = null)
 {
     /// <summary>What a pull-up inside an input usually goes to, V (common practice, no source).</summary>
     public const double UsualPullUpV = 5;
@@ -41,7 +43,8 @@ public sealed record WireInput(
 /// <param name="Name">Whose it is.</param>
 /// <param name="Sees">What it sees.</param>
 /// <param name="Guessed">True where its thresholds are only the usual ones: then nothing is decided by them.</param>
-public sealed record InputSees(string Name, PullUpResult Sees, bool Guessed);
+/// <param name="Id">Id of the input; null where it only stands for a user.</param>
+public sealed record InputSees(string Name, PullUpResult Sees, bool Guessed, string? Id = null);
 
 /// <summary>
 /// The sensor's wire with everything on it: pull-ups side by side act as one (Thevenin), inputs load it, and each sees its own thresholds.
@@ -121,7 +124,8 @@ public sealed record SharedWire(Hazy? PullUpOhm, Hazy PullUpV, Hazy CableNf, Haz
         return new(
             string.IsNullOrWhiteSpace(input.Name) ? FormattableString.Invariant($"Input {at + 1}") : input.Name.Trim(),
             sees with { InputOverVoltage = over, Findings = [.. findings.Select(f => isGuessed && f is { Severity: Severity.Stop, Code: not "overVoltage" } ? new Finding(f.Code, Severity.Caution, f.Sentence + "The input's thresholds are only the usual ones: look them up.") : f)] },
-            isGuessed);
+            isGuessed,
+            input.Id);
     }
 
     // With the engine running a pull-up that hangs on the supply lifts further.

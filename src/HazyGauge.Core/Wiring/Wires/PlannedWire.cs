@@ -39,18 +39,18 @@ public sealed record PlannedWire(int Number, ListedWire Wire, Hazy? CutM, double
         {
             if (given is { } mm && mm < least)
             {
-                yield return new($"{code}-{wire.Id}", Severity.Caution, which + Sentence.Of($"{Say.Given(mm, Unit.Millimetre)} from {what}, and {Say.Given(least, Unit.Millimetre)} are wanted. {cure}"));
+                yield return new Finding(code, Severity.Caution, which + Sentence.Of($"{Say.Given(mm, Unit.Millimetre)} from {what}, and {Say.Given(least, Unit.Millimetre)} are wanted. {cure}")).Of(wire.Id);
             }
         }
 
         if (note?.Joint == WireJoint.PiercingTap)
         {
-            yield return new($"tap-{wire.Id}", Severity.Caution, which + "a piercing tap often sits beside the copper, and lets water in. Crimp and sleeve it, solder it, or take paired terminals.");
+            yield return new Finding("tap", Severity.Caution, which + "a piercing tap often sits beside the copper, and lets water in. Crimp and sleeve it, solder it, or take paired terminals.").Of(wire.Id);
         }
 
         if (note is { Pin: not null, IsSeated: false } && new[] { note.Clicked, note.Locked, note.Tugged }.Any(done => done == false))
         {
-            yield return new($"seat-{wire.Id}", Severity.Caution, which + "its terminal is not seated. Take it out, look at its barb, push it in until it clicks, close the lock, tug.");
+            yield return new Finding("seat", Severity.Caution, which + "its terminal is not seated. Take it out, look at its barb, push it in until it clicks, close the lock, tug.").Of(wire.Id);
         }
     }
 }

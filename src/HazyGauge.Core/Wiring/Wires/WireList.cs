@@ -1,4 +1,3 @@
-using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Vehicles;
 using HazyGauge.Core.Wiring.Supplies;
 
@@ -33,13 +32,22 @@ public enum WireRole
 }
 
 /// <summary>A wire that has to be there.</summary>
-/// <param name="Id">Stable id: by what it is for and by its user's name.</param>
+/// <param name="Id">Stable id: by what it is for and by its user's id.</param>
 /// <param name="Role">What it is for.</param>
 /// <param name="From">Where it begins.</param>
 /// <param name="To">Where it ends.</param>
 /// <param name="User">The user it belongs to; null for the sensor's own.</param>
 /// <param name="Twisted">Id of the wire it is twisted with; null for none.</param>
-public sealed record ListedWire(string Id, WireRole Role, string From, string To, string? User = null, string? Twisted = null);
+/// <param name="IsMain">True for the signal wire that begins at the sensor.</param>
+/// <param name="Box">Where it is connected to the box of its user; null for the sensor's own.</param>
+public sealed record ListedWire(string Id, WireRole Role, string From, string To, string? User = null, string? Twisted = null, bool IsMain = false, BoxTerminal? Box = null);
+
+/// <summary>Where a wire is connected to the box of its user.</summary>
+/// <param name="Name">What the box is called.</param>
+/// <param name="Terminal">What it is connected to there: sensor input, supply, ground.</param>
+/// <param name="IsFarEnd">True where the box is at its far end.</param>
+/// <param name="GoesOn">True where it goes on from the box to somewhere else; false where it hangs on supply, signal or ground of the sensor.</param>
+public sealed record BoxTerminal(string Name, string Terminal, bool IsFarEnd, bool GoesOn);
 
 /// <summary>The wires that follow from who uses the sensor.</summary>
 public static class WireList
@@ -61,19 +69,26 @@ public static class WireList
         var main = users.FirstOrDefault(u => !u.User.OnlyShows) ?? users[0];
         foreach (var user in users.OrderBy(u => u == main ? 0 : 1))
         {
-            wires.Add(new($"signal-{user.Key}", WireRole.Signal, user == main ? "Sensor, signal" : "Signal wire, at a joint", $"{user.Name}, sensor input", user.Key));
+            wires.Add(In("signal", WireRole.Signal, user == main ? "Sensor, signal" : "Signal wire, at a joint", user, "sensor input") with { IsMain = user == main });
             if (user.User.Kind == SensorUserKind.Controller)
             {
                 continue;
             }
 
-            wires.Add(new($"supply-{user.Key}", WireRole.Supply, feed, $"{user.Name}, supply", user.Key));
-            wires.Add(new($"ground-{user.Key}", WireRole.Ground, $"{user.Name}, ground", earth, user.Key));
+            wires.Add(In("supply", WireRole.Supply, feed, user, "supply"));
+            wires.Add(Out("ground", WireRole.Ground, user, "ground", earth) with { Box = new(user.Name, "ground", false, false) });
             wires.AddRange(OfKind(user, string.IsNullOrWhiteSpace(user.User.Controller) ? "Controller" : user.User.Controller.Trim(), Math.Min(injectors, MostInjectors)));
         }
 
         return wires;
     }
+
+    // A wire to a user's box, and one that goes on from it.
+    private static ListedWire In(string what, WireRole role, string from, NamedUser user, string terminal) =>
+        new($"{what}-{user.Key}", role, from, $"{user.Name}, {terminal}", user.Key, Box: new(user.Name, terminal, true, false));
+
+    private static ListedWire Out(string what, WireRole role, NamedUser user, string terminal, string to) =>
+        new($"{what}-{user.Key}", role, $"{user.Name}, {terminal}", to, user.Key, Box: new(user.Name, terminal, false, true));
 
     /// <summary>Who uses the sensor, each with a key of its own; where nobody is listed, whoever the signal path calls for.</summary>
     public static IReadOnlyList<NamedUser> UsersOf(VehicleSurvey survey)
@@ -91,62 +106,40 @@ public static class WireList
             })];
         }
 
-        var taken = new HashSet<string>(StringComparer.Ordinal);
-        return [.. listed.Select(user =>
-        {
-            var name = Named(user);
-            var key = ItemName.Of(name) is { Length: > 0 } plain ? plain : ItemName.Of(KindWords(user.Kind));
-            var free = key;
-            for (var n = 2; !taken.Add(free); n++)
-            {
-                free = FormattableString.Invariant($"{key}-{n}");
-            }
-
-            return new NamedUser(user, name, free);
-        })];
+        // A user that carries an id is known by it, whatever it is called; only outside a job there may be none.
+        var taken = listed.Select(u => u.Id).OfType<string>().ToHashSet(StringComparer.Ordinal);
+        return [.. listed.Select(user => new NamedUser(user, user.Called, user.Id ?? Free(user, taken)))];
     }
+
+    private static string Free(SensorUser user, HashSet<string> taken) => Enumerable.Range(1, int.MaxValue).Select(n => n == 1 ? user.Key : FormattableString.Invariant($"{user.Key}-{n}")).First(taken.Add);
 
     private static IEnumerable<ListedWire> OfKind(NamedUser user, string controller, int injectors)
     {
-        var (name, key) = (user.Name, user.Key);
+        var key = user.Key;
         switch (user.User.Kind)
         {
             case SensorUserKind.Analyser:
-                yield return new($"voltage-{key}", WireRole.Voltage, $"{name}, output", $"{controller}, analog input", key);
-                yield return new($"reference-{key}", WireRole.Ground, $"{name}, ground of the output", $"{controller}, sensor ground", key);
+                yield return Out("voltage", WireRole.Voltage, user, "output", $"{controller}, analog input");
+                yield return Out("reference", WireRole.Ground, user, "ground of the output", $"{controller}, sensor ground");
                 break;
             case SensorUserKind.Gateway:
-                yield return new($"high-{key}", WireRole.BusHigh, $"{name}, bus high", "Vehicle's bus, high", key, $"low-{key}");
-                yield return new($"low-{key}", WireRole.BusLow, $"{name}, bus low", "Vehicle's bus, low", key, $"high-{key}");
+                yield return Out("high", WireRole.BusHigh, user, "bus high", "Vehicle's bus, high") with { Twisted = $"low-{key}" };
+                yield return Out("low", WireRole.BusLow, user, "bus low", "Vehicle's bus, low") with { Twisted = $"high-{key}" };
                 break;
             case SensorUserKind.Extender:
-                yield return new($"common-{key}", WireRole.Injector, $"{name}, injector supply", "Common side of every injector", key);
+                yield return Out("common", WireRole.Injector, user, "injector supply", "Common side of every injector");
                 for (var i = 1; i <= injectors; i++)
                 {
-                    yield return new(FormattableString.Invariant($"injector-{i}-{key}"), WireRole.Injector, FormattableString.Invariant($"{name}, channel {i}"), FormattableString.Invariant($"Injector {i}, switched side"), key);
+                    yield return Out(FormattableString.Invariant($"injector-{i}"), WireRole.Injector, user, FormattableString.Invariant($"channel {i}"), FormattableString.Invariant($"Injector {i}, switched side"));
                 }
 
-                yield return new($"probe-{key}", WireRole.Probe, $"{name}, temperature probe", "Engine, its own probe", key);
-                yield return new($"load-{key}", WireRole.Probe, $"{name}, load input", "Load sensor's signal, tapped", key);
+                yield return Out("probe", WireRole.Probe, user, "temperature probe", "Engine, its own probe");
+                yield return Out("load", WireRole.Probe, user, "load input", "Load sensor's signal, tapped");
                 break;
             default:
                 break;
         }
     }
-
-    private static string Named(SensorUser user) => !string.IsNullOrWhiteSpace(user.Name) ? user.Name.Trim()
-        : user.Kind == SensorUserKind.Controller && !string.IsNullOrWhiteSpace(user.Controller) ? user.Controller.Trim()
-        : KindWords(user.Kind);
-
-    private static string KindWords(SensorUserKind? kind) => kind switch
-    {
-        SensorUserKind.Reader => "Reader",
-        SensorUserKind.Gauge => "Gauge",
-        SensorUserKind.Extender => "Injector extender",
-        SensorUserKind.Analyser => "Signal converter",
-        SensorUserKind.Gateway => "Gateway",
-        _ => "Controller",
-    };
 
     private static string SupplyWords(SupplyChoice? supply) => supply switch
     {

@@ -73,7 +73,8 @@ public sealed record WireNote(
 /// <summary>A wire nobody needs.</summary>
 /// <param name="Name">Which it is.</param>
 /// <param name="Treatment">What happens to it.</param>
-public sealed record SpareWire(string? Name = null, SpareTreatment? Treatment = null);
+/// <param name="Id">Its id.</param>
+public sealed record SpareWire(string? Name = null, SpareTreatment? Treatment = null, string? Id = null);
 
 /// <summary>What happens to a wire nobody needs.</summary>
 public enum SpareTreatment

@@ -1,14 +1,15 @@
 import { Link } from "react-router";
 import type { Stored } from "../../api/client";
 import { numberOf } from "../../fields/stored";
+import { StationFrame } from "../../frame/StationFrame";
 import { FittedParts } from "../../fuelSystem/FittedParts";
 import { BudgetPanel } from "../../haze/BudgetPanel";
 import { useJobContext } from "../../job/jobContext";
 import { useStation } from "../../job/useStation";
 import { Columns } from "../../shell/Columns";
 import { Findings } from "../../shell/Findings";
+import { said } from "../../words/said";
 import { useUnits } from "../../words/useUnits";
-import { StationFrame } from "../StationFrame";
 import { withPoint } from "./changes";
 import { DrivePanel } from "./DrivePanel";
 import { EnvelopePlot } from "./EnvelopePlot";
@@ -43,9 +44,7 @@ export function CapacityPage() {
         maxEthanolPct={capacity.isCurrent ? (point?.maxEthanolPct ?? null) : null}
         onMove={(powerKw, ethanolPct) => setDraft(withPoint(document, { powerKw, ethanolPct }))}
       />
-      <p className="no-print text-[0.88rem] text-ink-3">
-        Filled: supported, fading out over its haze (how far off it may be). Press or drag to move the wanted point.
-      </p>
+      <p className="no-print text-[0.88rem] text-ink-3">{said("capacity", "filledSupportedFadingOut")}</p>
     </figure>
   );
   return (
@@ -58,7 +57,7 @@ export function CapacityPage() {
             <Link className="btn btn-outline" to={`/jobs/${job.id}/survey`}>
               Survey the vehicle
             </Link>
-            <span className="text-ink-2">Nothing is surveyed yet; every figure but those given here would be a guess.</span>
+            <span className="text-ink-2">{said("capacity", "nothingSurveyedYetEvery")}</span>
           </p>
         )
       }

@@ -1,5 +1,6 @@
 import { FigureList } from "../../fuelSystem/FigureList";
 import type { StationWork } from "../../job/useStation";
+import { said } from "../../words/said";
 import { useUnits } from "../../words/useUnits";
 import { HeatingPlot } from "./HeatingPlot";
 import { TemperatureLog } from "./TemperatureLog";
@@ -23,9 +24,7 @@ export function DrivePanel({ capacity, survey }: Props) {
       <h2 id="drive-title" className="panel-title">
         Vapor check: the hottest drive
       </h2>
-      {standing && !standing.drive && (
-        <p className="mt-1 text-ink-2">Calculated once the kind of fuel system or the power is known, or the drive below.</p>
-      )}
+      {standing && !standing.drive && <p className="mt-1 text-ink-2">{said("capacity", "calculatedOnceKindFuel")}</p>}
       {drive && (
         <>
           <p className="mt-1 text-[1.1rem] font-bold">

@@ -3,6 +3,7 @@ import type { HazyNumber } from "../../api/client";
 import { componentNames } from "../../fuelSystem/words";
 import { EthanolPlot, type EthanolScales } from "../../plot/EthanolPlot";
 import { bandPath, linePath, type Points } from "../../plot/shapes";
+import { said } from "../../words/said";
 import { toShown, toStored } from "../../words/units";
 import { useUnits } from "../../words/useUnits";
 import type { Drawing } from "./types";
@@ -271,7 +272,7 @@ function describe(drawing: Drawing, powerKw: number, ethanolPct: number, units: 
   const [first, last] = [drawing.together?.maxPowerKw[0], drawing.together?.maxPowerKw.at(-1)];
   const reach =
     first && last
-      ? `The system supports ${units.plain(first.value, "kw", 0)} on E0 and ${units.plain(last.value, "kw", 0)} on E100.`
+      ? said("capacity", "drawnReach", { onE0: units.plain(first.value, "kw", 0), onE100: units.plain(last.value, "kw", 0) })
       : "";
-  return `Power against ethanol. ${reach} Wanted: E${ethanolPct.toFixed(0)} at ${units.plain(powerKw, "kw", 0)}.`;
+  return said("capacity", "drawnEnvelope", { reach, blend: ethanolPct.toFixed(0), power: units.plain(powerKw, "kw", 0) });
 }

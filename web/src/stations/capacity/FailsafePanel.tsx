@@ -1,3 +1,4 @@
+import { said } from "../../words/said";
 import { useUnits } from "../../words/useUnits";
 import type { CapacityResults } from "./types";
 
@@ -13,9 +14,7 @@ export function FailsafePanel({ failsafe }: { failsafe: NonNullable<CapacityResu
         Cut load below {units.hazy(failsafe.tripKpa, "kpa")} for {failsafe.delayS.toFixed(1)} s.
       </p>
       <ul className="mt-1 grid gap-1.5 text-[0.93rem] text-ink-2">
-        {failsafe.risesWithManifold && (
-          <li>With the manifold at ambient; the trip has to rise with boost as the regulator does.</li>
-        )}
+        {failsafe.risesWithManifold && <li>{said("capacity", "manifoldAmbientTripHas")}</li>}
         {failsafe.reasons.map((reason) => (
           <li key={reason.template}>{units.say(reason)}</li>
         ))}

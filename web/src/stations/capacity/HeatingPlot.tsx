@@ -1,5 +1,6 @@
 import { PlotFrame } from "../../plot/PlotFrame";
 import { bandPath, linePath, withRoom } from "../../plot/shapes";
+import { said } from "../../words/said";
 import { hazyToShown } from "../../words/units";
 import { useUnits } from "../../words/useUnits";
 import type { CapacityResults } from "./types";
@@ -14,7 +15,12 @@ export function HeatingPlot({ drive }: { drive: NonNullable<CapacityResults["dri
   return (
     <PlotFrame
       className="mt-2"
-      label={`Fuel temperature over ${minutes.toFixed(0)} minutes: from ${units.hazy(drive.timeline[0]?.fuelTempC ?? drive.finalC, "celsius")} to ${units.hazy(drive.finalC, "celsius")}; it begins to boil at ${units.hazy(drive.atInlet.bubblePointC, "celsius")}.`}
+      label={said("capacity", "drawnHeating", {
+        minutes: minutes.toFixed(0),
+        from: units.hazy(drive.timeline[0]?.fuelTempC ?? drive.finalC, "celsius"),
+        to: units.hazy(drive.finalC, "celsius"),
+        boilsAt: units.hazy(drive.atInlet.bubblePointC, "celsius"),
+      })}
       height={168}
       margins={{ left: 44, right: 14, top: 14, bottom: 28 }}
       x={[0, minutes]}

@@ -4,6 +4,7 @@ import { HazyField } from "../../fields/HazyField";
 import { valueAt, withValue } from "../../fields/paths";
 import { UseBars } from "../../fuelSystem/UseBars";
 import type { StationWork } from "../../job/useStation";
+import { said } from "../../words/said";
 import { useUnits } from "../../words/useUnits";
 import { withPoint } from "./changes";
 import type { CapacityPlan, CapacityResults } from "./types";
@@ -53,7 +54,7 @@ export function PointPanel({ capacity }: { capacity: StationWork<CapacityPlan, C
       {results?.atPoint && (
         <>
           <UseBars uses={results.atPoint.limits} />
-          <p className="mt-2 text-[0.88rem] text-ink-3">The dashed mark is the limit.</p>
+          <p className="mt-2 text-[0.88rem] text-ink-3">{said("capacity", "dashedMarkLimit")}</p>
         </>
       )}
     </section>

@@ -1,6 +1,7 @@
 import { AnswerForm } from "../../entries/AnswerForm";
 import { useJobContext } from "../../job/jobContext";
 import type { StationWork } from "../../job/useStation";
+import { said } from "../../words/said";
 import { useUnits } from "../../words/useUnits";
 import { changeOf, withoutChange, withRemedy } from "./changes";
 import type { CapacityPlan, CapacityResults } from "./types";
@@ -67,7 +68,7 @@ export function RemedyList({ capacity }: { capacity: StationWork<CapacityPlan, C
                 <p className="font-bold">{what}</p>
                 <p className="text-[0.93rem] text-ink-2">
                   {units.say({ template: remedy.reachTemplate, values: remedy.values })}
-                  {!remedy.enough && <b> Not enough by itself.</b>}
+                  {!remedy.enough && <b> {said("capacity", "notEnoughItself")}</b>}
                 </p>
               </div>
               <button

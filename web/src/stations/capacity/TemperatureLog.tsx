@@ -7,6 +7,7 @@ import { valueAt, withValue } from "../../fields/paths";
 import { RowTable } from "../../fields/RowTable";
 import { numberOf, stored } from "../../fields/stored";
 import { Trouble } from "../../shell/Trouble";
+import { said } from "../../words/said";
 import { useUnits } from "../../words/useUnits";
 import type { CapacityPlan } from "./types";
 import type { Survey } from "./useAskedHere";
@@ -64,7 +65,7 @@ export function TemperatureLog({ plan, survey, ethanolPct, bayHeatW }: Props) {
     <details className="no-print mt-3 border-t border-rule pt-2">
       <summary className="min-h-[44px] cursor-pointer py-2 font-bold">Work it out from a temperature log</summary>
       <div className="grid gap-3">
-        <p className="text-ink-2">Read the fuel's temperature every ten minutes over an hour, pumps as on a hard drive.</p>
+        <p className="text-ink-2">{said("capacity", "readFuelSTemperature")}</p>
         <div className="flex flex-wrap gap-3">
           <NumberField label="Fuel then" quantity="litres" value={litres} onChange={setLitres} />
           <NumberField label="Air then" quantity="celsius" value={ambientC} onChange={setAmbientC} />

@@ -4,6 +4,7 @@ import { HazyField } from "../../fields/HazyField";
 import { NumberField } from "../../fields/NumberField";
 import { numberOf } from "../../fields/stored";
 import { TextField } from "../../fields/TextField";
+import { said } from "../../words/said";
 import { useUnits } from "../../words/useUnits";
 import type { Props } from "./types";
 
@@ -16,7 +17,7 @@ export function BaseMapPanel({ compensate }: Props) {
   const setMultiplier = (part: Partial<typeof multiplier>) => setDraft({ ...document, multiplier: { ...multiplier, ...part } });
   const own = numberOf(document.baseEthanolPct as Stored);
   const surveyed = own === null ? (lastResults?.baseEthanolPct ?? null) : null;
-  const otherwise = results?.findings.find((f) => f.code === "anotherBase");
+  const otherwise = results?.findings.find((f) => f.part === "base");
   return (
     <section className="panel grid grid-cols-1 content-start gap-4" aria-labelledby="base-title">
       <h2 id="base-title" className="panel-title">
@@ -57,9 +58,7 @@ export function BaseMapPanel({ compensate }: Props) {
             value={numberOf(document.baseFuelTempC as Stored)}
             error={errorFor("baseFuelTempC")}
             hint={
-              results?.fuelTempC
-                ? "With it, the factor is corrected for warmer or colder fuel."
-                : "It counts once the sensor gives a fuel temperature."
+              results?.fuelTempC ? said("compensate", "factorCorrectedWarmerColder") : said("compensate", "countsOnceSensorGives")
             }
             onChange={(value) => setDraft({ ...document, baseFuelTempC: value ?? undefined })}
           />

@@ -1,9 +1,10 @@
 import { Link } from "react-router";
+import { StationFrame } from "../../frame/StationFrame";
 import { useJobContext } from "../../job/jobContext";
 import { useStation } from "../../job/useStation";
 import { Columns } from "../../shell/Columns";
 import { Findings } from "../../shell/Findings";
-import { StationFrame } from "../StationFrame";
+import { said } from "../../words/said";
 import { Assumptions } from "./Assumptions";
 import { BaseMapPanel } from "./BaseMapPanel";
 import { ControllersPanel } from "./ControllersPanel";
@@ -23,9 +24,9 @@ export function CompensatePage() {
   const { document, results, lastResults } = compensate;
   const basePct = lastResults?.baseEthanolPct ?? null;
   const curve = basePct && lastResults?.curve;
-  const metering = document.metering ?? "orifice";
+  const metering = document.metering ?? lastResults?.metering;
   // Nobody is shown a row he cannot type in.
-  const isTyped = (lastResults?.setBy ?? "ownTable") === "ownTable";
+  const isTyped = lastResults?.setBy === "ownTable";
   const controllers = lastResults?.controllers ?? [];
   const { outside, outsideSaid, stretched, stretchedSaid } = lastResults ?? {};
   return (
@@ -39,9 +40,7 @@ export function CompensatePage() {
               Read the sensor
             </Link>
             <span className="text-ink-2">
-              {isTyped
-                ? "The row below stands without a reading; the factor for today's fuel does not."
-                : "What is said below stands without a reading; what today's fuel needs does not."}
+              {isTyped ? said("compensate", "rowBelowStandsWithout") : said("compensate", "whatSaidBelowStands")}
             </span>
           </p>
         )
@@ -55,7 +54,9 @@ export function CompensatePage() {
           [1.5, basePct && controllers.length > 0 && <ControllersPanel key="controllers" controllers={controllers} />],
           [
             4,
-            curve && <FuelCurve key="curve" points={curve} metering={metering} results={lastResults} basePct={basePct.value} />,
+            curve && metering && (
+              <FuelCurve key="curve" points={curve} metering={metering} results={lastResults} basePct={basePct.value} />
+            ),
           ],
         ]}
         right={[

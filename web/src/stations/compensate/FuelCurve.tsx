@@ -2,6 +2,7 @@ import type { Metering } from "../../api/client";
 import { EthanolPlot, type EthanolScales } from "../../plot/EthanolPlot";
 import { bandPath, linePath, withRoom } from "../../plot/shapes";
 import { hazyText } from "../../words/numbers";
+import { said } from "../../words/said";
 import type { CompensateResults } from "./types";
 
 type Point = NonNullable<CompensateResults["curve"]>[number];
@@ -109,6 +110,9 @@ function School({ metering, points, scale: { x, y } }: { metering: Metering; poi
 function describe(points: readonly Point[], here: { pct: number; factor: number } | null): string {
   const first = points[0] as Point;
   const last = points[points.length - 1] as Point;
-  const now = here ? ` At E${here.pct.toFixed(0)} it is ${here.factor.toFixed(2)}.` : "";
-  return `The fuel factor rises from ${hazyText({ value: first.factor, plusMinus: first.plusMinus }, "", 2)} at E0 to ${hazyText({ value: last.factor, plusMinus: last.plusMinus }, "", 2)} at E100.${now}`;
+  const shown = ({ factor, plusMinus }: Point) => hazyText({ value: factor, plusMinus }, "", 2);
+  const rise = said("compensate", "drawnFactor", { from: shown(first), to: shown(last) });
+  return here
+    ? `${rise} ${said("compensate", "drawnFactorNow", { blend: here.pct.toFixed(0), factor: here.factor.toFixed(2) })}`
+    : rise;
 }

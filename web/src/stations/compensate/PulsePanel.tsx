@@ -2,6 +2,7 @@ import type { Stored } from "../../api/client";
 import { NumberField } from "../../fields/NumberField";
 import { numberOf } from "../../fields/stored";
 import { useWidth } from "../../shell/useWidth";
+import { said } from "../../words/said";
 import type { CompensateResults, Props } from "./types";
 
 type Pulse = NonNullable<CompensateResults["pulse"]>;
@@ -45,18 +46,16 @@ export function PulsePanel({ compensate }: Props) {
             <span className="reading whitespace-nowrap">
               {pulse.effectiveMs.value.toFixed(2)} × {factor.factor.value.toFixed(3)} = {pulse.newEffectiveMs.value.toFixed(2)}
             </span>{" "}
-            open, and the dead time added back.
+            {said("compensate", "deadTimeBack")}
           </p>
           <p className="text-ink-2">
             Multiplied as a whole it would be <span className="reading">{pulse.wholePulseMs.value.toFixed(2)} ms</span>,{" "}
             <b className="reading">{Math.abs(pulse.wholePulseErrorPct.value).toFixed(0)} %</b>{" "}
-            {pulse.wholePulseErrorPct.value >= 0 ? "rich" : "lean"}. An extender that stretches whole pulses does just that.
+            {pulse.wholePulseErrorPct.value >= 0 ? "rich" : "lean"}. {said("compensate", "stretchedWhole")}
           </p>
         </>
       ) : (
-        <p className="text-ink-2">
-          Fuel flows only while the injector is open: pulse minus dead time. Give both to see it on one pulse.
-        </p>
+        <p className="text-ink-2">{said("compensate", "fuelFlowsOnlyWhile")}</p>
       )}
     </section>
   );
@@ -81,7 +80,11 @@ function Drawing({ pulse, deadMs }: { pulse: Pulse; deadMs: number }) {
           width={width}
           height={height}
           role="img"
-          aria-label={`Dead time ${deadMs} ms, then open for ${pulse.effectiveMs.value.toFixed(2)} ms on the base blend and ${pulse.newEffectiveMs.value.toFixed(2)} ms now.`}
+          aria-label={said("compensate", "drawnPulse", {
+            dead: String(deadMs),
+            base: pulse.effectiveMs.value.toFixed(2),
+            now: pulse.newEffectiveMs.value.toFixed(2),
+          })}
         >
           {rows.map((row) => (
             <g key={row.name}>

@@ -3,6 +3,7 @@ import { useEffect, useId, useState } from "react";
 import { numberOf } from "../../fields/stored";
 import { TextField } from "../../fields/TextField";
 import { Scrollable } from "../../shell/Scrollable";
+import { said } from "../../words/said";
 import { useUnits } from "../../words/useUnits";
 import type { CompensatePlan, CompensateResults, Props } from "./types";
 
@@ -34,7 +35,7 @@ export function RowPanel({ compensate }: Props) {
       onChange({ ...document, row: { ethanolPcts: numbers } });
     }
   };
-  const trouble = unreadable ? "Numbers only, with spaces between them, like 0 10 30 50 75 100." : error;
+  const trouble = unreadable ? said("compensate", "numbersOnlySpacesBetween") : error;
   return (
     <section className="panel" aria-labelledby={`${id}-title`}>
       <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
@@ -182,7 +183,7 @@ function normal(text: string): string {
 function csvAddress(document: CompensatePlan, results: CompensateResults | null, ethanolPcts: readonly number[]): string {
   const query = new URLSearchParams({
     baseEthanolPct: String(numberOf(results?.baseEthanolPct) ?? ""),
-    metering: document.metering ?? "orifice",
+    metering: document.metering ?? results?.metering ?? "",
     ethanolPcts: ethanolPcts.join(" "),
   });
   return `/api/calc/breakpoints.csv?${query}`;

@@ -1,5 +1,6 @@
 import { EthanolPlot } from "../../plot/EthanolPlot";
 import { linePath, withRoom } from "../../plot/shapes";
+import { said } from "../../words/said";
 import type { CompensateResults } from "./types";
 
 type Spark = NonNullable<CompensateResults["spark"]>;
@@ -11,7 +12,11 @@ export function SparkLine({ spark }: { spark: Spark }) {
   const cautiousDeg = spark.addition.cautiousAdditionDeg.value;
   return (
     <EthanolPlot
-      label={`Spark addition from ${points[0]?.additionDeg.toFixed(1)} degrees at E0 to ${points.at(-1)?.additionDeg.toFixed(1)} at E100; ${cautiousDeg.toFixed(1)} at the cautious end of the reading.`}
+      label={said("compensate", "drawnSpark", {
+        from: points[0]?.additionDeg.toFixed(1) ?? "",
+        to: points.at(-1)?.additionDeg.toFixed(1) ?? "",
+        cautious: cautiousDeg.toFixed(1),
+      })}
       height={180}
       left={40}
       range={withRoom([0, ...points.map((p) => p.additionDeg)])}

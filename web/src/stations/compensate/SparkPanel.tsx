@@ -1,17 +1,13 @@
 import type { Stored } from "../../api/client";
 import { Choice } from "../../fields/Choice";
+import { useCatalogue } from "../../fields/catalogue";
 import { NumberField } from "../../fields/NumberField";
 import { numberOf } from "../../fields/stored";
+import { said } from "../../words/said";
 import { useUnits } from "../../words/useUnits";
-import { FuellingProof } from "./FuellingProof";
+import { FuellingClaim } from "./FuellingClaim";
 import { SparkLine } from "./SparkLine";
 import type { Props, SparkWeighting } from "./types";
-
-const weightings: readonly { weighting: SparkWeighting; name: string; how: string }[] = [
-  { weighting: "linear", name: "Straight", how: "evenly by volume; adds latest" },
-  { weighting: "mole", name: "By mole", how: "as octane rises; most of it by E50" },
-  { weighting: "saturating", name: "Full advance from", how: "all of it from a chosen blend up" },
-];
 
 /** The spark between two maps, each on its own blend, and why none of it goes in yet. */
 export function SparkPanel({ compensate }: Props) {
@@ -19,6 +15,7 @@ export function SparkPanel({ compensate }: Props) {
   const { document, setDraft, results } = compensate;
   const choice = document.spark ?? {};
   const spark = results?.spark ?? null;
+  const { choices } = useCatalogue("compensate")("spark.weighting");
   const weighting = choice.weighting ?? "linear";
   const set = (part: Partial<typeof choice>) => setDraft({ ...document, spark: { ...choice, ...part } });
   const field = (
@@ -46,8 +43,7 @@ export function SparkPanel({ compensate }: Props) {
       {spark?.isHeld && (
         <div className="hatched">
           <p className="px-4 py-3">
-            <b className="text-stop">Held at zero.</b> Add spark only after a log proves the fueling: a lean engine with more
-            spark knocks, and knock breaks pistons. Then at most:{" "}
+            <b className="text-stop">{said("compensate", "heldZero")}</b> {said("compensate", "addSparkOnlyAfter")}{" "}
             <span className="reading">{spark.addition.cautiousAdditionDeg.value.toFixed(1)}°</span>.
           </p>
         </div>
@@ -60,14 +56,14 @@ export function SparkPanel({ compensate }: Props) {
       </div>
       <fieldset className="flex flex-wrap gap-x-5 gap-y-1">
         <legend className="sr-only">How the addition grows</legend>
-        {weightings.map((w) => (
+        {choices.map(({ name, label, how }) => (
           <Choice
-            key={w.weighting}
+            key={name}
             group="weighting"
-            name={w.name}
-            how={w.how}
-            checked={weighting === w.weighting}
-            onChoose={() => set({ weighting: w.weighting })}
+            name={label}
+            how={how ?? ""}
+            checked={weighting === name}
+            onChoose={() => set({ weighting: name as SparkWeighting })}
           />
         ))}
       </fieldset>
@@ -86,11 +82,9 @@ export function SparkPanel({ compensate }: Props) {
           </ul>
         </>
       ) : (
-        <p className="text-ink-2">
-          Name the blend each map was made on and the spark between them; a map copied from an E85 tune knocks on gasoline.
-        </p>
+        <p className="text-ink-2">{said("compensate", "nameBlendEachMap")}</p>
       )}
-      <FuellingProof compensate={compensate} />
+      <FuellingClaim compensate={compensate} />
     </section>
   );
 }

@@ -1,5 +1,6 @@
 import { Mark } from "../../fields/Mark";
 import { Segment } from "../../shell/Segment";
+import { said } from "../../words/said";
 import { Answers } from "./Answers";
 import type { BeepTest, HarnessStation } from "./types";
 
@@ -36,11 +37,9 @@ export function ExtenderPanel({ harness }: { harness: HarnessStation }) {
             <b className="reading">{next.b}</b>.
           </>
         ) : (
-          <span className="text-ink-2">Not proven yet.</span>
+          <span className="text-ink-2">{said("harness", "notProvenYet")}</span>
         )}{" "}
-        <span className="text-ink-2">
-          Battery disconnected, all injector plugs off, each held the same way up. Meter on continuity.
-        </span>
+        <span className="text-ink-2">{said("harness", "batteryDisconnectedAllInjector")}</span>
       </p>
       {count > 1 && (
         <table className="mt-2 w-full">
@@ -141,11 +140,11 @@ export function GatewayPanel({ harness }: { harness: HarnessStation }) {
       </h2>
       <p className="mt-2">
         {gateway.highLowRight == null ? (
-          "High and low are not interchangeable: measure both to ground, bus awake. Keep the pair twisted."
+          said("harness", "highLowNotInterchangeable")
         ) : gateway.highLowRight ? (
-          <b>High and low are where they belong.</b>
+          <b>{said("harness", "highLowWhereThey")}</b>
         ) : (
-          <b className="text-stop">High and low do not fit.</b>
+          <b className="text-stop">{said("harness", "highLowDoNot")}</b>
         )}
       </p>
       <OnPaper

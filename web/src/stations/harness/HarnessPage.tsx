@@ -1,4 +1,5 @@
 import type { ReactNode } from "react";
+import { StationFrame } from "../../frame/StationFrame";
 import { BudgetPanel } from "../../haze/BudgetPanel";
 import { useJobContext } from "../../job/jobContext";
 import { useStation } from "../../job/useStation";
@@ -7,8 +8,8 @@ import { Findings } from "../../shell/Findings";
 import { StepPages } from "../../shell/StepPages";
 import { Steps } from "../../shell/Steps";
 import { useMedia } from "../../shell/useMedia";
+import { said } from "../../words/said";
 import { useUnits } from "../../words/useUnits";
-import { StationFrame } from "../StationFrame";
 import { AdvicePanel } from "./AdvicePanel";
 import { Answers } from "./Answers";
 import { ExtenderPanel, GatewayPanel } from "./BoxPanels";
@@ -37,13 +38,13 @@ export function HarnessPage() {
   const units = useUnits();
   const { document, setDraft, lastResults, results } = harness;
   // What stops the work stands above the steps.
-  const said = (findings: HarnessResults["supply"]["findings"] | undefined) => (
+  const noticed = (findings: HarnessResults["supply"]["findings"] | undefined) => (
     <Findings findings={(results ? (findings ?? []) : []).filter((f) => f.severity !== "stop")} />
   );
   const days = lastResults?.supply.days;
   const before = lastResults && (
     <p className="mb-4 max-w-[58rem] border-l-4 border-base-content pl-3">
-      <b>Before you start.</b> {units.say(lastResults.wires.before)}
+      <b>{said("harness", "beforeYouStart")}</b> {units.say(lastResults.wires.before)}
     </p>
   );
   // In the hand the pins come first: the faces are as tall as the screen.
@@ -60,7 +61,7 @@ export function HarnessPage() {
           chosen={document.supply}
           onChoose={(supply) => setDraft({ ...document, supply: supply as HarnessPlan["supply"] })}
         />
-        {said(lastResults?.supply.findings.filter((f) => f.code !== "supply"))}
+        {noticed(lastResults?.supply.findings.filter((f) => f.about == null || f.about !== document.supply))}
         <Columns
           even
           left={[[1, <FeedPanel key="feed" harness={harness} />]]}
@@ -93,12 +94,12 @@ export function HarnessPage() {
             <Answers harness={harness} paths={["groundAt", "groundOffsetMv"]} />
           </AdvicePanel>
         </div>
-        {said(lastResults?.ground.findings.filter((f) => f.code !== "ground"))}
+        {noticed(lastResults?.ground.findings.filter((f) => f.about == null || f.about !== document.ground))}
       </div>
     ),
     Signal: (
       <div className="print:hidden">
-        {said(lastResults?.signal.findings)}
+        {noticed(lastResults?.signal.findings)}
         <Columns
           even
           left={[[1, <PullUpPanel key="pull-up" harness={harness} />]]}
@@ -119,7 +120,7 @@ export function HarnessPage() {
           <OfJob />
           {lastResults && <WiringDiagram results={lastResults} plan={document} />}
         </section>
-        <div className="no-print">{said(lastResults?.wires.findings)}</div>
+        <div className="no-print">{noticed(lastResults?.wires.findings)}</div>
         <div className="mt-4">
           <WirePanel harness={harness} />
         </div>
@@ -135,14 +136,14 @@ export function HarnessPage() {
       <div>
         <div className="no-print">{before}</div>
         {!isNarrow && faces}
-        {said(lastResults?.pins.findings)}
+        {noticed(lastResults?.pins.findings)}
         <SeatsPanel harness={harness} />
         {isNarrow && faces}
         <section className="panel no-print mt-4" aria-labelledby="displaced-title">
           <h2 id="displaced-title" className="panel-title">
             What gave way
           </h2>
-          <p className="mt-1 text-ink-2">Pins and channels that did something else before, and how to put them back.</p>
+          <p className="mt-1 text-ink-2">{said("harness", "pinsChannelsDidSomething")}</p>
           <Answers harness={harness} paths={["displaced"]} columns="grid-cols-1" />
         </section>
       </div>
@@ -152,7 +153,7 @@ export function HarnessPage() {
         <div className="no-print">{before}</div>
         <ExtenderPanel harness={harness} />
         <GatewayPanel harness={harness} />
-        {said([...(lastResults?.extender?.findings ?? []), ...(lastResults?.gateway?.findings ?? [])])}
+        {noticed([...(lastResults?.extender?.findings ?? []), ...(lastResults?.gateway?.findings ?? [])])}
       </div>
     ),
     Meter: (

@@ -3,6 +3,7 @@ import type { HazyNumber, Reading, Stored } from "../../api/client";
 import { NumberField } from "../../fields/NumberField";
 import { numberOf } from "../../fields/stored";
 import { type StationWork, useStation } from "../../job/useStation";
+import { said } from "../../words/said";
 import { useUnits } from "../../words/useUnits";
 import { Answers } from "./Answers";
 import type { HarnessPlan, HarnessStation, MeterLine } from "./types";
@@ -18,7 +19,7 @@ export function MeterPanel({ harness, title }: { harness: HarnessStation; title:
         What the meter should show
       </h2>
       {title}
-      {lines.length === 0 && <p className="mt-2 text-ink-2">Nothing can be checked with what is at hand.</p>}
+      {lines.length === 0 && <p className="mt-2 text-ink-2">{said("harness", "nothingCanCheckedWhat")}</p>}
       <ol className="divide-y divide-rule">
         {lines.map((line, i) => (
           <CheckRow key={line.id} harness={harness} line={line} number={i + 1} />

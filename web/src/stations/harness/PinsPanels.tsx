@@ -5,6 +5,7 @@ import { SelectField } from "../../fields/SelectField";
 import { ThingList } from "../../fields/ThingList";
 import { Fold } from "../../shell/Fold";
 import { Segment } from "../../shell/Segment";
+import { said } from "../../words/said";
 import { useUnits } from "../../words/useUnits";
 import { FaceDrawing } from "./FaceDrawing";
 import { noteOf, notePath, withConnectors, withNote } from "./notes";
@@ -24,12 +25,7 @@ export function FacesPanel({ harness }: { harness: HarnessStation }) {
       <h2 id="faces-title" className="panel-title">
         Connectors, as you look at them
       </h2>
-      {faces.length === 0 && (
-        <p className="mt-2 text-ink-2">
-          Read the numbers molded at the corners, and count from them. Never go by a wire's color: colors differ by year and
-          option.
-        </p>
-      )}
+      {faces.length === 0 && <p className="mt-2 text-ink-2">{said("harness", "readNumbersMoldedCorners")}</p>}
       {faces.map((face, i) => (
         <div key={face.name} className="mt-3">
           <div className="flex flex-wrap items-center justify-between gap-x-4 gap-y-2">
@@ -95,9 +91,7 @@ export function SeatsPanel({ harness }: { harness: HarnessStation }) {
       <h2 id="seats-title" className="panel-title">
         Each wire to its pin
       </h2>
-      <p className="mt-1 text-ink-2">
-        A terminal is seated when it clicked, its lock is closed, it held a tug, and a reading came through.
-      </p>
+      <p className="mt-1 text-ink-2">{said("harness", "terminalSeatedWhenClicked")}</p>
       <ol className="divide-y divide-rule">
         {wires.map((wire) => (
           <SeatRow key={wire.wire.id} harness={harness} wire={wire} />

@@ -1,4 +1,5 @@
 import { Fold } from "../../shell/Fold";
+import { said } from "../../words/said";
 import { useUnits } from "../../words/useUnits";
 import { Answers } from "./Answers";
 import { Line } from "./SupplyPanels";
@@ -20,9 +21,7 @@ export function PullUpPanel({ harness }: { harness: HarnessStation }) {
         <Line what="The wire at rest" value={signal?.releasedV ? units.hazy(signal.releasedV, "volt", 2) : "not known"} />
         <Line what="The sensor pulls" value={signal?.sinkMa ? units.hazy(signal.sinkMa, "milliampere", 1) : "not known"} />
       </dl>
-      {signal?.insideIsEnough && (
-        <p className="mt-3 border-t border-rule pt-3">The pull-up inside is enough: leave the harness without one.</p>
-      )}
+      {signal?.insideIsEnough && <p className="mt-3 border-t border-rule pt-3">{said("harness", "pullUpInsideEnough")}</p>}
       {recommended != null && !signal?.insideIsEnough && (
         <div className="mt-3 flex flex-wrap items-center gap-x-4 gap-y-2 border-t border-rule pt-3">
           <p className="min-w-0 flex-1 basis-[16rem]">
@@ -56,7 +55,7 @@ export function InputsPanel({ harness }: { harness: HarnessStation }) {
       <h2 id="inputs-title" className="panel-title">
         What each input sees
       </h2>
-      {inputs.length === 0 && <p className="mt-2 text-ink-2">Nothing, until a pull-up is known: the sensor can only pull low.</p>}
+      {inputs.length === 0 && <p className="mt-2 text-ink-2">{said("harness", "nothingUntilPullUp")}</p>}
       {inputs.map(({ name, sees, guessed }) => (
         <div key={name} className="mt-3 border-t border-rule pt-2 first-of-type:border-0 first-of-type:pt-0">
           <p className="font-bold">
@@ -94,9 +93,7 @@ export function InputFields({ harness }: { harness: HarnessStation }) {
       <h2 id="input-fields-title" className="panel-title">
         Inputs on the signal wire
       </h2>
-      <p className="mt-1 text-ink-2">
-        Look them up in the makers' papers. Left out: one for each user, with the usual thresholds.
-      </p>
+      <p className="mt-1 text-ink-2">{said("harness", "lookThemUpMakers")}</p>
       <Answers harness={harness} paths={["inputs"]} columns="grid-cols-1" />
     </section>
   );
@@ -122,9 +119,7 @@ export function ConverterPanel({ harness }: { harness: HarnessStation }) {
         <Line what="Broken wire, input pulls up" value={`reads ${units.hazy(converter.brokenPulledUpReadsPct, "percent", 1)}`} />
       </dl>
       <p className="mt-2 text-ink-2">
-        {converter.brokenIsSeen
-          ? "The controller can tell a broken wire."
-          : "The controller cannot tell every broken wire from fuel."}
+        {converter.brokenIsSeen ? said("harness", "controllerCanTellBroken") : said("harness", "controllerCannotTellEvery")}
       </p>
     </section>
   );

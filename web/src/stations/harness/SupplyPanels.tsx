@@ -1,11 +1,12 @@
 import { Fold } from "../../shell/Fold";
+import { said } from "../../words/said";
 import { useUnits } from "../../words/useUnits";
 import { Answers } from "./Answers";
 import type { HarnessStation } from "./types";
 
 const kinds = {
-  switched: "Switched: live with the key, and while cranking",
-  constant: "Constant: live with the key off too",
+  switched: said("harness", "switchedLiveKeyWhile"),
+  constant: said("harness", "constantLiveKeyOff"),
   dropsWhileCranking: "Drops out while cranking",
   dead: "Dead",
 } as const;
@@ -24,7 +25,7 @@ export function FeedPanel({ harness }: { harness: HarnessStation }) {
           <b>{kinds[probed.kind]}.</b> <span className="text-ink-2">{units.say(probed.becauseSaid)}</span>
         </p>
       ) : (
-        <p className="mt-2 text-ink-2">Four readings at the slot say what it is: battery, key off, key on, cranking.</p>
+        <p className="mt-2 text-ink-2">{said("harness", "fourReadingsSlotSay")}</p>
       )}
       <Answers
         harness={harness}
@@ -71,7 +72,7 @@ export function StandbyPanel({ harness }: { harness: HarnessStation }) {
             The engine still cranks for <b className="reading whitespace-nowrap">{units.hazy(days, "days")}</b>.
           </>
         ) : (
-          <span className="text-ink-2">Nothing is drawn with the key off, as far as is known.</span>
+          <span className="text-ink-2">{said("harness", "nothingDrawnKeyOff")}</span>
         )}
       </p>
       <Answers harness={harness} paths={["keepsAwake"]} columns="grid-cols-1" />

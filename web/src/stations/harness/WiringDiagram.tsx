@@ -31,7 +31,7 @@ export function WiringDiagram({ results, plan }: Props) {
   const height = bottom + 46;
   const own = (role: string) => wires.find((w) => w.wire.role === role && w.wire.user == null);
   const [supply, ground] = [own("supply"), own("ground")];
-  const main = wires.find((w) => w.wire.from === "Sensor, signal");
+  const main = wires.find((w) => w.wire.isMain);
   const at = { supply: sensorTop + 34, signal: sensorTop + 34 + step, ground: sensorTop + 34 + 2 * step };
   const reach = (trunk: Trunk, from: number) => {
     const ys = [from, ...terminals.filter(({ wire }) => trunkOf(wire) === trunk).map(({ y: to }) => to)];
@@ -122,7 +122,7 @@ export function WiringDiagram({ results, plan }: Props) {
                   textAnchor={isIn ? "start" : "end"}
                   className="fill-base-content text-[12.5px]"
                 >
-                  {short(terminalOf(wire, box.name), 30)}
+                  {short(terminalOf(wire), 30)}
                 </text>
               );
             })}
@@ -156,23 +156,16 @@ export function WiringDiagram({ results, plan }: Props) {
 }
 
 /** The trunk a wire hangs on; null for one that goes on from its box. */
-function trunkOf({ wire }: PlannedWire): Trunk | null {
-  return wire.role === "supply" || wire.role === "signal"
-    ? wire.role
-    : wire.role === "ground" && !wire.id.startsWith("reference-")
-      ? "ground"
-      : null;
-}
+const trunkOf = ({ wire }: PlannedWire): Trunk | null => (wire.box?.goesOn ? null : ((wire.role as Trunk) ?? null));
 
 /** Each user with its wires. */
 function boxesOf(wires: readonly PlannedWire[]) {
   const keys = [...new Set(wires.map((w) => w.wire.user).filter((user) => user != null))];
   return keys.map((key) => {
     const own = wires.filter((w) => w.wire.user === key);
-    const signal = own.find((w) => w.wire.role === "signal");
     return {
       key,
-      name: (signal?.wire.to ?? key).replace(/, sensor input$/, ""),
+      name: own.find((w) => w.wire.box)?.wire.box?.name ?? key,
       wires: [...own].sort((a, b) => order.indexOf(a.wire.role) - order.indexOf(b.wire.role)),
     };
   });
@@ -180,12 +173,10 @@ function boxesOf(wires: readonly PlannedWire[]) {
 
 const order = ["supply", "signal", "ground", "voltage", "busHigh", "busLow", "injector", "probe"];
 
-/** What a terminal of a box is called: its own end of the wire, and the pin where that is the far end. */
-function terminalOf(planned: PlannedWire, box: string) {
-  const { from, to } = planned.wire;
-  const own = [to, from].find((end) => end.startsWith(`${box}, `));
-  const name = own ? own.slice(box.length + 2) : (own ?? to);
-  return own === to ? withPin(planned, name) : name;
+/** What a terminal of a box is called, and the pin where the box is the far end. */
+function terminalOf(planned: PlannedWire) {
+  const { box, to } = planned.wire;
+  return box?.isFarEnd ? withPin(planned, box.terminal) : (box?.terminal ?? to);
 }
 
 const withPin = ({ note }: PlannedWire, place: string) =>

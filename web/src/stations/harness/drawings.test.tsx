@@ -6,9 +6,11 @@ import { WiringDiagram } from "./WiringDiagram";
 
 type Role = PlannedWire["wire"]["role"];
 
-const wire = (number: number, role: Role, from: string, to: string, user?: string, note?: PlannedWire["note"]): PlannedWire => ({
+type Box = PlannedWire["wire"]["box"];
+
+const wire = (number: number, role: Role, from: string, to: string, box?: Box, note?: PlannedWire["note"]): PlannedWire => ({
   number,
-  wire: { id: `${role}-${number}`, role, from, to, user },
+  wire: { id: `${role}-${number}`, role, from, to, user: box ? "converter" : undefined, box, isMain: role === "signal" },
   cutM: null,
   areaMm2: 0.5,
   areaAssumed: true,
@@ -17,13 +19,19 @@ const wire = (number: number, role: Role, from: string, to: string, user?: strin
   findings: [],
 });
 
+const box = (terminal: string, isFarEnd: boolean, goesOn = false): Box => ({ name: "Converter", terminal, isFarEnd, goesOn });
+
 const wires = [
   wire(1, "supply", "Switched fuse: F17", "Sensor, supply"),
   wire(2, "ground", "Sensor, ground", "Body, bare metal"),
-  wire(3, "signal", "Sensor, signal", "Converter, sensor input", "converter"),
-  wire(4, "supply", "Switched fuse: F17", "Converter, supply", "converter"),
-  wire(5, "ground", "Converter, ground", "Body, bare metal", "converter"),
-  wire(6, "voltage", "Converter, output", "ECU, analog input", "converter", { wire: "voltage-6", pin: 40, connector: "Main" }),
+  wire(3, "signal", "Sensor, signal", "Converter, sensor input", box("sensor input", true)),
+  wire(4, "supply", "Switched fuse: F17", "Converter, supply", box("supply", true)),
+  wire(5, "ground", "Converter, ground", "Body, bare metal", box("ground", false)),
+  wire(6, "voltage", "Converter, output", "ECU, analog input", box("output", false, true), {
+    wire: "voltage-6",
+    pin: 40,
+    connector: "Main",
+  }),
 ];
 
 test("the diagram has every wire once, by its number, and ends where the list says", () => {

@@ -11,8 +11,8 @@ export function useSteps(harness: HarnessStation) {
   const { lastResults, document } = harness;
   const hasBox = Boolean(lastResults?.extender || lastResults?.gateway);
   const names = (Object.keys(parts) as StepName[]).filter((name) => name !== "Boxes" || hasBox);
-  const code = lastResults?.nextAction.code;
-  const at = useStepInAddress<StepName>(names, lastResults ? (names.find((name) => parts[name] === code) ?? "Supply") : null);
+  const toDo = lastResults?.nextAction.part;
+  const at = useStepInAddress<StepName>(names, lastResults ? (names.find((name) => parts[name] === toDo) ?? "Supply") : null);
   const { wires, pins, meter, signal, extender } = lastResults ?? {};
   const seats = pins?.seats ?? [];
   const lines = meter?.lines ?? [];

@@ -3,6 +3,7 @@ import { useRef } from "react";
 import { sendFile } from "../../api/client";
 import { FileField } from "../../fields/FileField";
 import { Trouble } from "../../shell/Trouble";
+import { said } from "../../words/said";
 import { OwnPart } from "./OwnPart";
 import { partsKey, useParts } from "./useParts";
 
@@ -22,8 +23,8 @@ export function CataloguePanel() {
       </h2>
       {parts.error && <Trouble error={parts.error} onRetry={() => parts.refetch()} />}
       <p className="mt-2 text-ink-2">
-        {parts.data ? `${parts.data.parts.length} parts. ` : ""}Those that ship are usual sizes with rough prices: put your own in
-        their place.
+        {parts.data ? `${parts.data.parts.length} parts. ` : ""}
+        {said("route", "thoseShipUsualSizes")}
       </p>
       <div className="mt-3 flex flex-wrap gap-3">
         <a className="btn btn-outline" href="/api/catalogue.csv" download>

@@ -1,4 +1,5 @@
 import { useState } from "react";
+import { said } from "../../words/said";
 import { useUnits } from "../../words/useUnits";
 import { inserted, moved, removed, replaced } from "./chain";
 import { LineEnd, PartGlyph } from "./PartGlyph";
@@ -87,10 +88,7 @@ export function ChainPanel({ route }: { route: RouteStation }) {
       )}
       <div className="no-print mt-3 border-t border-rule pt-3">
         {selected === null ? (
-          <p className="text-[0.9rem] text-ink-3">
-            Choose a part to move, swap or remove it; or drag it to another place. With the keyboard: Alt and an arrow moves it,
-            Delete takes it out.
-          </p>
+          <p className="text-[0.9rem] text-ink-3">{said("route", "choosePartMoveSwap")}</p>
         ) : (
           <div className="flex flex-wrap items-end gap-3">
             <p className="w-full font-bold">

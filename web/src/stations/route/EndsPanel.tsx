@@ -2,6 +2,7 @@ import { useCatalogue } from "../../fields/catalogue";
 import { NumberField } from "../../fields/NumberField";
 import { SelectField } from "../../fields/SelectField";
 import { YesNo } from "../../fields/YesNo";
+import { said } from "../../words/said";
 import { PortField } from "./PortField";
 import type { RouteStation } from "./types";
 
@@ -20,7 +21,7 @@ export function EndsPanel({ route }: { route: RouteStation }) {
       <div className="mt-2 grid gap-4">
         <PortField
           label="Open end, tank side"
-          hint="What stays on the car when the joint is pulled apart."
+          hint={said("route", "whatStaysCarWhen")}
           value={document.from}
           error={errorFor("from")}
           onChange={(from) => setDraft({ ...document, from })}
@@ -35,7 +36,7 @@ export function EndsPanel({ route }: { route: RouteStation }) {
           label={field("gapMm").label}
           path="gapMm"
           quantity="millimetre"
-          hint="0 for a joint that is pulled apart and stays where it is."
+          hint={said("route", "n0JointPulledApart")}
           value={document.gapMm ?? null}
           error={errorFor("gapMm")}
           onChange={(gapMm) => setDraft({ ...document, gapMm: gapMm ?? undefined })}
@@ -43,7 +44,7 @@ export function EndsPanel({ route }: { route: RouteStation }) {
         <SelectField
           className="no-print"
           label="Elbows wanted"
-          hint="Where the line has to turn. Left free, hose takes the turns."
+          hint={said("route", "whereLineHasTurn")}
           none="As they come"
           value={angles === undefined ? undefined : angles === "" ? "none" : angles}
           choices={elbows.map((a) => ({ name: a === "" ? "none" : a, label: a === "" ? "None, straight" : words(a) }))}
@@ -58,7 +59,7 @@ export function EndsPanel({ route }: { route: RouteStation }) {
         <div className="no-print">
           <YesNo
             label={field("cut").label}
-            hint="Without a cut it goes back as it was."
+            hint={said("route", "withoutCutGoesBack")}
             value={document.cut ?? false}
             error={errorFor("cut")}
             onChange={(cut) => setDraft({ ...document, cut })}

@@ -3,6 +3,7 @@ import { AnswerField } from "../../fields/AnswerField";
 import { useCatalogue } from "../../fields/catalogue";
 import { NumberField } from "../../fields/NumberField";
 import { valueAt, withValue } from "../../fields/paths";
+import { said } from "../../words/said";
 import { useUnits } from "../../words/useUnits";
 import { HoseDrawing } from "./HoseDrawing";
 import { lengthText } from "./lengths";
@@ -55,7 +56,7 @@ function Pieces({ route }: { route: RouteStation }) {
       <div className="flex flex-wrap items-end gap-3">
         <NumberField
           label="Piece of hose at hand"
-          hint="If none is named: those of the chain."
+          hint={said("route", "ifNoneNamedThose")}
           quantity="millimetre"
           value={next}
           error={errorFor("stockMm")}
@@ -91,18 +92,14 @@ function Pieces({ route }: { route: RouteStation }) {
 export function HosePanel({ route }: { route: RouteStation }) {
   const units = useUnits();
   const plan = route.lastResults?.hoses;
-  const hasHose = (route.document.chain ?? []).some((p) =>
-    p.ports.every((e) => e.startsWith("hose-") || e.startsWith("dash-hose-")),
-  );
+  const hasHose = (route.lastResults?.strip ?? []).some((p) => p.kind === "hose");
   return (
     <section className="panel print:break-before-page" aria-labelledby="hoses-title">
       <h2 id="hoses-title" className="panel-title">
         Hose to cut
       </h2>
       {!plan?.hoses.length && (
-        <p className="mt-2 text-ink-2">
-          {hasHose ? "Measure both sides of the sensor: then the lengths to cut stand here." : "There is no hose in the chain."}
-        </p>
+        <p className="mt-2 text-ink-2">{hasHose ? said("route", "measureBothSidesSensor") : said("route", "thereNoHoseChain")}</p>
       )}
       <ol className="divide-y divide-rule">
         {plan?.hoses.map((hose) => (

@@ -2,8 +2,9 @@ import { useState } from "react";
 import { Mark } from "../../fields/Mark";
 import { SelectField } from "../../fields/SelectField";
 import { TextField } from "../../fields/TextField";
+import { said } from "../../words/said";
 import { useUnits } from "../../words/useUnits";
-import { withJoint } from "./chain";
+import { madeAt, withJoint } from "./chain";
 import type { JointMade, LeakPoint, RouteStation } from "./types";
 
 const clamps: { name: NonNullable<JointMade["clamp"]>; label: string }[] = [
@@ -20,6 +21,7 @@ export function LeakPanel({ route }: { route: RouteStation }) {
   const units = useUnits();
   const leaks = lastResults?.leaks ?? [];
   const joints = lastResults?.check ? (document.chain ?? []).length + 1 : 0;
+  const ids = leaks.slice(0, joints).map((leak) => leak.id);
   const findings = route.results?.check?.findings ?? [];
   const opened = document.opened ?? [];
   return (
@@ -27,7 +29,7 @@ export function LeakPanel({ route }: { route: RouteStation }) {
       <h2 id="leaks-title" className="panel-title">
         Leak points
       </h2>
-      {leaks.length === 0 && <p className="mt-2 text-ink-2">Once parts are chosen, every joint stands here with its number.</p>}
+      {leaks.length === 0 && <p className="mt-2 text-ink-2">{said("route", "oncePartsChosenEvery")}</p>}
       <ol className="grid gap-x-8 md:grid-cols-2">
         {leaks.map((leak) => (
           <li key={leak.number} className="grid grid-cols-[2rem_1fr] content-start gap-x-2 border-t border-rule py-2">
@@ -49,8 +51,8 @@ export function LeakPanel({ route }: { route: RouteStation }) {
               {leak.number <= joints && (
                 <Made
                   leak={leak}
-                  made={document.joints?.[leak.number - 1] ?? {}}
-                  onChange={(made) => setDraft(withJoint(document, leak.number - 1, made))}
+                  made={madeAt(document, ids, leak.id)}
+                  onChange={(made) => leak.id != null && setDraft(withJoint(document, ids, leak.id, made))}
                 />
               )}
               {leak.number > leaks.length - opened.length && (
@@ -121,7 +123,7 @@ function OpenedJoint({ error, onAdd }: { error?: string; onAdd: (name: string) =
     >
       <TextField
         label="Joint opened to bleed or to get there"
-        hint="It can leak too, like a union at the filter."
+        hint={said("route", "canLeakTooLike")}
         value={name}
         error={error}
         onChange={setName}

@@ -5,6 +5,7 @@ import { SelectField } from "../../fields/SelectField";
 import { Loading } from "../../shell/Loading";
 import { Trouble } from "../../shell/Trouble";
 import { useSettled } from "../../shell/useSettled";
+import { said } from "../../words/said";
 import { useUnits } from "../../words/useUnits";
 import { chosen } from "./chain";
 import type { ChainWeights, FittingChain, Part, RouteStation } from "./types";
@@ -49,14 +50,12 @@ export function OffersPanel({ route }: { route: RouteStation }) {
       <h2 id="offers-title" className="panel-title">
         The best parts between them
       </h2>
-      {!isWhole && (
-        <p className="mt-2 text-ink-2">Name both ends and the gap: then the three best chains of the catalog stand here.</p>
-      )}
+      {!isWhole && <p className="mt-2 text-ink-2">{said("route", "nameBothEndsGap")}</p>}
       {isWhole && !data && isFetching && <Loading what="Looking through the catalog" />}
       {isWhole && error && <Trouble error={error} onRetry={() => refetch()} />}
       {isWhole && !error && data?.chains.length === 0 && (
         <p className="mt-2 border-l-4 border-base-content pl-3" role="status">
-          <b>No chain of the catalog fits.</b> {data.why ? units.say(data.why) : data.whyNone}
+          <b>{said("route", "noChainCatalogFits")}</b> {data.why ? units.say(data.why) : data.whyNone}
         </p>
       )}
       {isWhole && !error && (data?.chains.length ?? 0) > 0 && (

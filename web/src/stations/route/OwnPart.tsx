@@ -6,6 +6,7 @@ import { NumberField } from "../../fields/NumberField";
 import { SelectField } from "../../fields/SelectField";
 import { TextField } from "../../fields/TextField";
 import { Trouble } from "../../shell/Trouble";
+import { said } from "../../words/said";
 import { PortField } from "./PortField";
 import type { Part } from "./types";
 import { partsKey, useParts } from "./useParts";
@@ -66,7 +67,7 @@ export function OwnPart() {
         />
         <TextField
           label="Code"
-          hint="Letters, digits and dashes. A known code changes that part."
+          hint={said("route", "lettersDigitsDashesKnown")}
           value={draft.code ?? ""}
           maxLength={40}
           onChange={(code) => set({ code })}
@@ -121,7 +122,7 @@ export function OwnPart() {
             </button>
           )}
         </div>
-        {!whole && <p className="text-[0.88rem] text-ink-3">Code, name, both ends, bore, length and cost are needed.</p>}
+        {!whole && <p className="text-[0.88rem] text-ink-3">{said("route", "codeNameBothEnds")}</p>}
       </form>
     </details>
   );

@@ -1,5 +1,6 @@
 import { type ReactNode, useState } from "react";
 import { Link } from "react-router";
+import { StationFrame } from "../../frame/StationFrame";
 import { BudgetPanel } from "../../haze/BudgetPanel";
 import { useJobContext } from "../../job/jobContext";
 import { type StationWork, useStation } from "../../job/useStation";
@@ -8,8 +9,8 @@ import { Findings } from "../../shell/Findings";
 import { StepPages } from "../../shell/StepPages";
 import { Steps } from "../../shell/Steps";
 import { useMedia } from "../../shell/useMedia";
+import { said } from "../../words/said";
 import { useUnits } from "../../words/useUnits";
-import { StationFrame } from "../StationFrame";
 import { CataloguePanel } from "./CataloguePanel";
 import { ChainPanel } from "./ChainPanel";
 import { EndsPanel } from "./EndsPanel";
@@ -26,9 +27,6 @@ import { ToolsPanel } from "./ToolsPanel";
 import type { PlacementOption, RoutePlan, RouteResults } from "./types";
 import { type StepName, stepNames, stepOf, useSteps } from "./useSteps";
 
-/** Below this nothing hangs on how much pressure is lost, kPa. */
-const worthTheDoubtKpa = 1;
-
 /** Where does the sensor go, with which parts and hoses, how is it held, and where can it leak? On paper all of it. */
 export function RoutePage() {
   const { job } = useJobContext();
@@ -39,14 +37,14 @@ export function RoutePage() {
   const [looked, setLooked] = useState<PlacementOption["school"]>();
   const hasChain = (route.document.chain ?? []).length > 0;
   const placement = route.lastResults?.placement;
-  const drop =
-    route.results?.place?.pressureDropKpa ?? placement?.options.find((o) => o.school === placement.recommended)?.pressureDropKpa;
+  const weighed = route.results?.place ?? placement?.options.find((o) => o.school === placement.recommended);
+  const drop = weighed?.pressureDropKpa;
   // Each thing is said where it is mended; what is only good to know of a joint stands beside that joint.
-  const said = (step: StepName) => (
+  const noticed = (step: StepName) => (
     <Findings
       key="findings"
       findings={route.findings.filter(
-        (f) => stepOf(f.code) === step && (f.severity === "caution" || (f.severity === "info" && !/-\d+$/.test(f.code))),
+        (f) => stepOf(f) === step && (f.severity === "caution" || (f.severity === "info" && f.about == null)),
       )}
     />
   );
@@ -60,12 +58,12 @@ export function RoutePage() {
         <PlacesCompared route={route} looked={looked} onLook={setLooked} />
         <Columns
           left={[[1, <PlaceInFull key="full" route={route} looked={looked} />]]}
-          right={[[2, said("Place")]]}
+          right={[[2, noticed("Place")]]}
           rest={[
             [3, <PathFigures key="flows" route={route} survey={survey} />],
             [
               4,
-              drop && placement && drop.value + drop.plusMinus > worthTheDoubtKpa && (
+              drop && placement && weighed?.isDropInDoubt && (
                 <BudgetPanel
                   key="budget"
                   title="What makes the pressure lost uncertain"
@@ -86,7 +84,7 @@ export function RoutePage() {
           even
           left={[
             [1, <EndsPanel key="ends" route={route} />],
-            [3, said("Parts")],
+            [3, noticed("Parts")],
             [4, <CataloguePanel key="catalogue" />],
           ]}
           right={[[2, <OffersPanel key="offers" route={route} />]]}
@@ -98,7 +96,7 @@ export function RoutePage() {
       <Columns
         left={[
           [2, <HosePanel key="hoses" route={route} />],
-          [3, said("Hoses")],
+          [3, noticed("Hoses")],
         ]}
         right={[[1, <HoseMeasures key="measures" route={route} />]]}
       />
@@ -106,7 +104,7 @@ export function RoutePage() {
     Holding: (
       <>
         <HoldingPanel route={route} />
-        {said("Holding")}
+        {noticed("Holding")}
         <LaterPanel route={route} />
       </>
     ),
@@ -130,9 +128,7 @@ export function RoutePage() {
             <Link className="btn btn-outline" to={`/jobs/${job.id}/survey`}>
               Survey the vehicle
             </Link>
-            <span className="text-ink-2">
-              Nothing is surveyed yet: return line, joints and pump decide where the sensor goes.
-            </span>
+            <span className="text-ink-2">{said("route", "nothingSurveyedYetReturn")}</span>
           </p>
         ) : (
           !route.document.place &&

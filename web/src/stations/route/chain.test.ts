@@ -1,42 +1,44 @@
-import { describe, expect, it } from "vitest";
-import { chosen, inserted, moved, removed, replaced, withJoint } from "./chain";
+import { expect, test } from "vitest";
+import { chosen, inserted, madeAt, moved, removed, replaced, withJoint } from "./chain";
 import type { Part, RoutePlan } from "./types";
 
 const part = (code: string) => ({ code }) as Part;
-const plan: RoutePlan = {
-  from: "qc-3-8-m",
-  chain: ["a", "b", "c"].map(part),
-  joints: [{ clip: false }, { clamp: "ear" }, { clamp: "fullCircle" }, { sealant: true }],
-};
+const plan = chosen({ from: "qc-3-8-m" }, ["a", "b", "c"].map(part));
+const ids = (of: RoutePlan) => (of.chain ?? []).map((p) => p.id);
 const codes = (of: RoutePlan) => (of.chain ?? []).map((p) => p.code).join("");
 
-describe("a chain as it is put together by hand", () => {
-  it("keeps what is said of the joints that stay, and forgets it of those that are others now", () => {
-    const swapped = moved(plan, 1, 2);
-    expect(codes(swapped)).toBe("acb");
-    expect(swapped.joints).toEqual([{ clip: false }]);
-    expect(codes(moved(plan, 0, 2))).toBe("bca");
-    expect(codes(moved(plan, 2, 0))).toBe("cab");
+test("a part keeps its id wherever it goes, and another part has another", () => {
+  const [a, b, c] = ids(plan);
+  expect(new Set(ids(plan)).size).toBe(3);
+  expect(ids(plan).every((id) => /^[a-z][a-z0-9-]{1,31}$/.test(id ?? ""))).toBe(true);
+  expect(ids(moved(plan, 0, 2))).toEqual([b, c, a]);
+  expect(ids(removed(plan, 1))).toEqual([a, c]);
+  expect(moved(plan, 0, 5)).toBe(plan);
 
-    const other = replaced(plan, 0, part("x"));
-    expect(codes(other)).toBe("xbc");
-    expect(other.joints).toEqual([{}, {}, { clamp: "fullCircle" }, { sealant: true }]);
+  // The same part put in again, or put in the place of itself, is another piece.
+  const more = inserted(plan, 1, part("a"));
+  expect(codes(more)).toBe("aabc");
+  expect(ids(plan)).not.toContain(ids(more)[1]);
+  expect(ids(replaced(plan, 0, part("a")))[0]).not.toBe(a);
+  expect(removed(chosen(plan, [part("z")]), 0).chain).toBeUndefined();
+});
 
-    const fewer = removed(plan, 1);
-    expect(codes(fewer)).toBe("ac");
-    expect(fewer.joints).toEqual([{ clip: false }, {}, { sealant: true }]);
+test("what is said of a joint names the joint, stays while others are edited, and goes where nothing is said any more", () => {
+  const at = ["x~y", "y~z"];
+  const said = withJoint(withJoint(plan, at, "x~y", { clip: false }), at, "y~z", { clamp: "ear" });
+  expect(said.joints).toEqual([
+    { clip: false, joint: "x~y" },
+    { clamp: "ear", joint: "y~z" },
+  ]);
+  expect(madeAt(said, at, "y~z").clamp).toBe("ear");
+  expect(madeAt(said, at, null)).toEqual({});
+  expect(moved(said, 0, 2).joints).toEqual(said.joints);
+  expect(withJoint(withJoint(said, at, "x~y", { clip: undefined }), at, "y~z", {}).joints).toBeUndefined();
 
-    const more = inserted(plan, 3, part("d"));
-    expect(codes(more)).toBe("abcd");
-    expect(more.joints).toEqual([{ clip: false }, { clamp: "ear" }, { clamp: "fullCircle" }]);
-  });
-
-  it("never has more joints than its parts have, and none where nothing is said", () => {
-    expect(moved(plan, 0, 5)).toBe(plan);
-    expect(chosen(plan, [part("z")])).toEqual({ from: "qc-3-8-m", chain: [part("z")], joints: undefined });
-    expect(chosen(plan, []).chain).toBeUndefined();
-    expect(removed(chosen(plan, [part("z")]), 0)).toEqual({ from: "qc-3-8-m", chain: undefined, joints: undefined });
-    expect(withJoint(chosen(plan, [part("z")]), 1, { clamp: "ear" }).joints).toEqual([{}, { clamp: "ear" }]);
-    expect(withJoint(plan, 3, {}).joints).toHaveLength(3);
-  });
+  // A draft from before named none: each belongs to the joint at its place.
+  const older = { ...plan, joints: [{}, { clip: false }] };
+  expect(withJoint(older, at, "x~y", { clamp: "ear" }).joints).toEqual([
+    { clip: false, joint: "y~z" },
+    { clamp: "ear", joint: "x~y" },
+  ]);
 });

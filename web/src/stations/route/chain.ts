@@ -1,17 +1,15 @@
 import type { JointMade, Part, RoutePlan } from "./types";
 
-/** What is known of a joint moves with the part before it; one whose neighbors change is not known any more. */
-function withChain(plan: RoutePlan, chain: readonly Part[], joints: readonly JointMade[]): RoutePlan {
-  const said = joints.slice(0, chain.length + 1);
-  while (said.length > 0 && Object.values(said[said.length - 1] ?? {}).every((v) => v == null)) {
-    said.pop();
-  }
-  return { ...plan, chain: chain.length > 0 ? [...chain] : undefined, joints: said.length > 0 ? said : undefined };
-}
+/** An id no other part of the job has: a part keeps it wherever it is moved, and what is said of its joints is found by it. */
+const newId = () => `p-${crypto.randomUUID().slice(0, 8)}`;
 
-/** The joints on both sides of a part, forgotten: they are others now. */
-const forgotten = (plan: RoutePlan, places: readonly number[]): JointMade[] =>
-  Array.from({ length: (plan.chain?.length ?? 0) + 1 }, (_, i) => (places.includes(i) ? {} : (plan.joints?.[i] ?? {})));
+/** A part of the catalog as one piece of a chain. */
+const piece = (part: Part): Part => ({ ...part, id: newId() });
+
+const withChain = (plan: RoutePlan, chain: readonly Part[]): RoutePlan => ({
+  ...plan,
+  chain: chain.length > 0 ? [...chain] : undefined,
+});
 
 /** A part moved to another place. */
 export function moved(plan: RoutePlan, from: number, to: number): RoutePlan {
@@ -21,51 +19,47 @@ export function moved(plan: RoutePlan, from: number, to: number): RoutePlan {
     return plan;
   }
   chain.splice(to, 0, part);
-  const [least, most] = [Math.min(from, to), Math.max(from, to)];
-  return withChain(
-    plan,
-    chain,
-    forgotten(
-      plan,
-      Array.from({ length: most - least + 2 }, (_, i) => least + i),
-    ),
-  );
+  return withChain(plan, chain);
 }
 
 /** Another part in the place of one. */
 export const replaced = (plan: RoutePlan, at: number, part: Part): RoutePlan =>
   withChain(
     plan,
-    (plan.chain ?? []).map((p, i) => (i === at ? part : p)),
-    forgotten(plan, [at, at + 1]),
+    (plan.chain ?? []).map((p, i) => (i === at ? piece(part) : p)),
   );
 
 /** A part taken out. */
-export function removed(plan: RoutePlan, at: number): RoutePlan {
-  const joints = forgotten(plan, [at, at + 1]);
-  joints.splice(at, 1);
-  return withChain(
+export const removed = (plan: RoutePlan, at: number): RoutePlan =>
+  withChain(
     plan,
     (plan.chain ?? []).filter((_, i) => i !== at),
-    joints,
   );
-}
 
 /** A part put in before a place. */
-export function inserted(plan: RoutePlan, at: number, part: Part): RoutePlan {
-  const chain = [...(plan.chain ?? [])];
-  chain.splice(at, 0, part);
-  const joints = forgotten(plan, [at]);
-  joints.splice(at, 0, {});
-  return withChain(plan, chain, joints);
-}
+export const inserted = (plan: RoutePlan, at: number, part: Part): RoutePlan =>
+  withChain(plan, [...(plan.chain ?? []).slice(0, at), piece(part), ...(plan.chain ?? []).slice(at)]);
 
 /** Other parts altogether. */
-export const chosen = (plan: RoutePlan, chain: readonly Part[]): RoutePlan => withChain(plan, chain, []);
+export const chosen = (plan: RoutePlan, chain: readonly Part[]): RoutePlan => withChain(plan, chain.map(piece));
+
+type Ids = readonly (string | null | undefined)[];
+
+/** What is said of joints, each with the id of its joint: one that has none yet is the one at its place. */
+const named = (plan: RoutePlan, ids: Ids): JointMade[] =>
+  (plan.joints ?? []).flatMap((made, i) => {
+    const joint = made.joint ?? ids[i];
+    return joint == null ? [] : [{ ...made, joint }];
+  });
+
+/** What is said of a joint; what is known of the others, also of those that are not there now, stays. */
+export function withJoint(plan: RoutePlan, ids: Ids, joint: string, made: JointMade): RoutePlan {
+  const others = named(plan, ids).filter((j) => j.joint !== joint && Object.keys(j).length > 1);
+  const { joint: _, ...said } = made;
+  const joints = Object.values(said).some((v) => v != null) ? [...others, { ...said, joint }] : others;
+  return { ...plan, joints: joints.length > 0 ? joints : undefined };
+}
 
 /** What is said of a joint. */
-export function withJoint(plan: RoutePlan, at: number, made: JointMade): RoutePlan {
-  const joints = forgotten(plan, []);
-  joints[at] = made;
-  return withChain(plan, plan.chain ?? [], joints);
-}
+export const madeAt = (plan: RoutePlan, ids: Ids, joint: string | null | undefined): JointMade =>
+  named(plan, ids).find((j) => joint != null && j.joint === joint) ?? {};

@@ -7,20 +7,17 @@ import type { RouteStation } from "./types";
 export const stepNames = ["Place", "Parts", "Hoses", "Holding", "Lists"] as const;
 export type StepName = (typeof stepNames)[number];
 
-const codesAt: readonly [StepName, RegExp][] = [
-  ["Place", /^(route|place|starves|returnNotKnown|overrun|otherPlace)$/],
-  ["Hoses", /^(gapMm|tankSide|engineSide|tooShort-\d+)$/],
-  ["Holding", /^(hot|moving|highVoltage|plugRoom|serviceLoop|lie|ties|noRemedy)$/],
-];
+/** The parts of what Route says, by the step where they are mended. */
+const parts: Record<string, StepName> = { place: "Place", parts: "Parts", hoses: "Hoses", holding: "Holding" };
 
 /** The step where something that is said is mended. */
-export const stepOf = (code: string): StepName => codesAt.find(([, codes]) => codes.test(code))?.[0] ?? "Parts";
+export const stepOf = ({ part }: { part?: string | null }): StepName => parts[part ?? ""] ?? "Parts";
 
 /** The steps of the route, and where one stands. */
 export function useSteps(route: RouteStation) {
   const units = useUnits();
   const { lastResults, document } = route;
-  const at = useStepInAddress(stepNames, lastResults ? stepOf(lastResults.nextAction.code) : null);
+  const at = useStepInAddress(stepNames, lastResults ? stepOf(lastResults.nextAction) : null);
   const cuts = lastResults?.hoses?.hoses ?? [];
   const notes: Record<StepName, string> = {
     Place: document.place ? (lastResults?.place?.possible === false ? "not possible" : "chosen") : "open",

@@ -2,6 +2,7 @@ import type { Stored } from "../../api/client";
 import { useCatalogue, usualText } from "../../fields/catalogue";
 import { NumberField } from "../../fields/NumberField";
 import { numberOf } from "../../fields/stored";
+import { said } from "../../words/said";
 import { useUnits } from "../../words/useUnits";
 import type { SignalStation, SurveyStation } from "./types";
 
@@ -54,9 +55,7 @@ export function ConverterPanel({ signal, survey }: { signal: SignalStation; surv
           .
         </p>
       )}
-      <p className="mt-2 text-[0.9rem] text-ink-3">
-        On the sensor's own wire, before the converter, a meter shows the average of a square wave: never these volts.
-      </p>
+      <p className="mt-2 text-[0.9rem] text-ink-3">{said("signal", "sensorSOwnWire")}</p>
     </section>
   );
 }

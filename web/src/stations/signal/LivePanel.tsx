@@ -5,6 +5,7 @@ import { useJobContext } from "../../job/jobContext";
 import type { SimulatorFault } from "../../live/useLive";
 import { Findings } from "../../shell/Findings";
 import { Verdict } from "../../shell/Verdict";
+import { said } from "../../words/said";
 import { useUnits } from "../../words/useUnits";
 import { LiveWave } from "./LiveWave";
 
@@ -31,13 +32,10 @@ export function LivePanel() {
   return (
     <>
       <Verdict>{headline()}</Verdict>
-      <p className="lead mt-1.5">
-        A simulated sensor, read twenty times a second by the same rules. Nothing of it goes on the job: use it to see what a
-        fault looks like before you look for one.
-      </p>
+      <p className="lead mt-1.5">{said("signal", "simulatedSensorReadTwenty")}</p>
       {live.state === "lost" && (
         <p role="alert" className="mt-3 border-l-4 border-base-content pl-3">
-          <b>No connection.</b> The program does not answer; what is drawn is from before. Trying again.
+          <b>No connection.</b> {said("signal", "programDoesNotAnswer")}
         </p>
       )}
       <div className={live.state === "lost" ? "opacity-50" : ""}>
@@ -135,9 +133,9 @@ export function LivePanel() {
 
   function headline(): string {
     if (live.state === "refused") {
-      return "The simulator cannot run like this.";
+      return said("signal", "simulatorCannotRunLike");
     }
-    return frame ? units.say(frame.headline) : "Starting the simulator.";
+    return frame ? units.say(frame.headline) : said("signal", "startingSimulator");
   }
 
   function download(format: "vcd" | "csv"): string {

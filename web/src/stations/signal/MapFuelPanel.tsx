@@ -1,6 +1,7 @@
 import { useCatalogue } from "../../fields/catalogue";
 import { YesNo } from "../../fields/YesNo";
 import { hazyText } from "../../words/numbers";
+import { said } from "../../words/said";
 import type { SignalStation, SurveyStation } from "./types";
 
 interface Props {
@@ -47,7 +48,7 @@ export function MapFuelPanel({ signal, survey }: Props) {
       )}
       {document.onMapFuel && isKept && (
         <p role="status" className="mt-2 text-ink-2">
-          The survey holds a reading as the blend of the map.
+          {said("signal", "surveyHoldsReadingBlend")}
         </p>
       )}
     </section>

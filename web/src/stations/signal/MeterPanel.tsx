@@ -2,6 +2,7 @@ import type { Stored } from "../../api/client";
 import { useCatalogue } from "../../fields/catalogue";
 import { NumberField } from "../../fields/NumberField";
 import { numberOf } from "../../fields/stored";
+import { said } from "../../words/said";
 import type { SignalPlan, SignalStation } from "./types";
 
 type Meter = NonNullable<SignalPlan["meter"]>;
@@ -67,9 +68,7 @@ export function MeterPanel({ signal }: { signal: SignalStation }) {
         {field("highV", catalogued("meter.highV").label, "V", undefined, catalogued("meter.highV").howTo || undefined)}
         {field("lowV", catalogued("meter.lowV").label, "V", "0")}
       </div>
-      <p className="mt-3 text-[0.9rem] text-ink-3">
-        DC volts are the average of the square wave, not a signal voltage: they fall as ethanol rises. They only check the rest.
-      </p>
+      <p className="mt-3 text-[0.9rem] text-ink-3">{said("signal", "dcVoltsAverageSquare")}</p>
     </section>
   );
 }

@@ -3,6 +3,7 @@ import type { Capture } from "../../api/client";
 import { NumberField } from "../../fields/NumberField";
 import { TextField } from "../../fields/TextField";
 import { hazyText } from "../../words/numbers";
+import { said } from "../../words/said";
 import type { SignalPlan } from "./types";
 
 interface Props {
@@ -75,7 +76,10 @@ export function RecordingPanel({ jobId, capture, choice, channelError, threshold
             label="Volts switched at"
             unit="V"
             placeholder={capture.threshold.thresholdV.toFixed(2)}
-            hint={`If blank: half way between ${capture.threshold.lowV.toFixed(2)} and ${capture.threshold.highV.toFixed(2)} V.`}
+            hint={said("signal", "switchedHalfWay", {
+              low: capture.threshold.lowV.toFixed(2),
+              high: capture.threshold.highV.toFixed(2),
+            })}
             value={choice.thresholdV ?? null}
             error={thresholdError}
             onChange={(value) => onChange({ thresholdV: value ?? undefined })}

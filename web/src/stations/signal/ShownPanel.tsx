@@ -1,7 +1,6 @@
-import type { Stored } from "../../api/client";
 import { AnswerField } from "../../fields/AnswerField";
 import { useCatalogue } from "../../fields/catalogue";
-import { HazyField } from "../../fields/HazyField";
+import { MixedNote } from "./MixedNote";
 import type { SignalStation } from "./types";
 
 /** What displays, gauges, phones and controllers show. */
@@ -25,17 +24,7 @@ export function ShownPanel({ signal }: { signal: SignalStation }) {
           />
         )}
       </div>
-      <div className="mt-4 border-t border-rule pt-3">
-        <HazyField
-          label={field("mixedEthanolPct").label}
-          path="mixedEthanolPct"
-          prefix="E"
-          hint="Where it is known what went in: the reading is held against it."
-          value={document.mixedEthanolPct as Stored}
-          error={errorFor("mixedEthanolPct")}
-          onChange={(mixedEthanolPct) => setDraft({ ...document, mixedEthanolPct })}
-        />
-      </div>
+      <MixedNote findings={signal.findings} />
     </section>
   );
 }

@@ -1,11 +1,12 @@
 import { useEffect, useState } from "react";
+import { StationFrame } from "../../frame/StationFrame";
 import { useJobContext } from "../../job/jobContext";
 import { useStation } from "../../job/useStation";
 import { Columns } from "../../shell/Columns";
 import { Findings } from "../../shell/Findings";
 import { Trouble } from "../../shell/Trouble";
 import { useMedia } from "../../shell/useMedia";
-import { StationFrame } from "../StationFrame";
+import { said } from "../../words/said";
 import { CaptureButton, CaptureField } from "./CaptureButton";
 import { ConverterPanel } from "./ConverterPanel";
 import { HazePanel } from "./HazePanel";
@@ -151,19 +152,19 @@ export function SignalPage() {
   function headline(): string | undefined {
     if (signal.refused) {
       return document.capture && signal.errorFor("meter") === undefined && captureRefused()
-        ? "The capture cannot be read this way."
-        : "These readings cannot be right.";
+        ? said("signal", "captureCannotReadWay")
+        : said("signal", "theseReadingsCannotRight");
     }
     return onMeter && !document.meter
-      ? "What does the meter show?"
+      ? said("signal", "whatDoesMeterShow")
       : onShown && !reading
-        ? "What does the display show?"
+        ? said("signal", "whatDoesDisplayShow")
         : undefined;
   }
 
   function lead(): string | undefined {
     if (signal.refused) {
-      return capture ? "The reason stands below. What is drawn is the reading from before that change." : "";
+      return capture ? said("signal", "reasonStandsBelowWhat") : "";
     }
     return onMeter && !document.meter ? meterLead : undefined;
   }
@@ -173,5 +174,4 @@ export function SignalPage() {
   }
 }
 
-const meterLead =
-  "Set the meter to Hz, black lead to the sensor's ground, red lead to the signal wire, key on. The frequency alone gives the blend; a meter that shows pulse width gives the fuel temperature too. Keep leads away from ignition parts and anything that turns; the maker's manual has the pin.";
+const meterLead = said("signal", "setMeterHzBlack");

@@ -3,6 +3,7 @@ import { type ReactNode, useState } from "react";
 import type { Capture } from "../../api/client";
 import { PlotFrame } from "../../plot/PlotFrame";
 import { useMedia } from "../../shell/useMedia";
+import { said } from "../../words/said";
 import { type DrawnWindow, dimensioned, firstWindow, stretchesOf } from "./excerptWindow";
 
 const height = 218;
@@ -175,7 +176,10 @@ function Dimension({ fromX, toX, y, text, edgeY }: { fromX: number; toX: number;
 
 function describe(capture: Capture): string {
   if (!capture.frequencyHz || !capture.lowPulseMs) {
-    return "The recorded level: no whole period.";
+    return said("signal", "recordedLevelNoWhole");
   }
-  return `A square wave of ${(1000 / capture.frequencyHz.value).toFixed(3)} milliseconds period, low for ${capture.lowPulseMs.value.toFixed(3)} milliseconds.`;
+  return said("signal", "drawnWave", {
+    period: (1000 / capture.frequencyHz.value).toFixed(3),
+    low: capture.lowPulseMs.value.toFixed(3),
+  });
 }

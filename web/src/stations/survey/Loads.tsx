@@ -1,4 +1,5 @@
 import { UseBars } from "../../fuelSystem/UseBars";
+import { said } from "../../words/said";
 import { useUnits } from "../../words/useUnits";
 import type { SurveyResults } from "./types";
 
@@ -13,13 +14,9 @@ export function Loads({ results }: { results: SurveyResults }) {
           ? `Loads at ${units.plain(powerKw.value, "kw", 0)} on E${ethanolPct.value.toFixed(0)}`
           : "Loads of the fuel system"}
       </h2>
-      {loads.length === 0 && <p className="mt-2 text-ink-2">Give the power, or at least the displacement.</p>}
+      {loads.length === 0 && <p className="mt-2 text-ink-2">{said("survey", "givePowerLeastDisplacement")}</p>}
       <UseBars uses={loads} />
-      {loads.length > 0 && (
-        <p className="mt-2 text-[0.88rem] text-ink-3">
-          The dashed mark is the limit. Typical figures stand in for what is not known; Capacity says what would help.
-        </p>
-      )}
+      {loads.length > 0 && <p className="mt-2 text-[0.88rem] text-ink-3">{said("survey", "dashedMarkLimitTypical")}</p>}
     </section>
   );
 }

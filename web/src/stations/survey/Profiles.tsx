@@ -4,6 +4,7 @@ import { api, sendFile, unwrap } from "../../api/client";
 import { FileField } from "../../fields/FileField";
 import { SelectField } from "../../fields/SelectField";
 import { Trouble } from "../../shell/Trouble";
+import { said } from "../../words/said";
 import { fillOpen } from "./answers";
 import type { SurveyDocument } from "./types";
 
@@ -52,7 +53,7 @@ export function Profiles({ survey, onChange }: Props) {
         </button>
       </div>
       <p className="mt-2 text-[0.88rem] text-ink-3">
-        Typical figures with their tolerance: change each as soon as you have looked.{" "}
+        {said("survey", "typicalFiguresTheirTolerance")}{" "}
         <a className="link-quiet" href="/api/profiles.csv" download>
           All profiles as a table
         </a>{" "}

@@ -2,6 +2,7 @@ import type { Field } from "../../api/client";
 import { AnswerField, isShort } from "../../fields/AnswerField";
 import { LabelledGroup } from "../../fields/Labelled";
 import { assumed } from "../../fuelSystem/assumed";
+import { said } from "../../words/said";
 import { useUnits } from "../../words/useUnits";
 import { answerAt, isUnknown, markUnknown, withAnswer } from "./answers";
 import { Joints } from "./Joints";
@@ -72,7 +73,7 @@ export function QuestionRow({ question, survey, saved, onChange, findings, open,
           className={`border-l-4 pl-3 text-[0.93rem] ${f.severity === "stop" ? "border-stop" : f.severity === "caution" ? "border-base-content" : "border-rule text-ink-2"}`}
         >
           {f.severity === "stop" && <b className="text-stop">Stop. </b>}
-          {f.severity === "caution" && <b>Look at this. </b>}
+          {f.severity === "caution" && <b>{said("survey", "lookAtThis")} </b>}
           {units.say(f)}
         </p>
       ))}

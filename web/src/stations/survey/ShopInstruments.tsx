@@ -4,6 +4,7 @@ import { keys } from "../../api/queries";
 import { useJobContext } from "../../job/jobContext";
 import { author } from "../../shell/settings";
 import { Trouble } from "../../shell/Trouble";
+import { said } from "../../words/said";
 import type { SurveyDocument } from "./types";
 
 interface Props {
@@ -36,16 +37,14 @@ export function ShopInstruments({ survey, onChange }: Props) {
   const own = survey.instruments;
   return (
     <div className="flex flex-wrap items-center gap-x-4 gap-y-2 text-[0.93rem] text-ink-2">
-      <p>
-        {instruments ? `The shop has: ${words || "none of these"}.` : "Nothing is said of the shop yet: every check is offered."}
-      </p>
+      <p>{instruments ? `The shop has: ${words || "none of these"}.` : said("survey", "nothingSaidShopYet")}</p>
       {own && (
         <>
           <button
             type="button"
             className="btn btn-outline no-print"
             disabled={save.isPending || initials.trim() === ""}
-            title={initials.trim() === "" ? "Give your initials in the bar below first." : undefined}
+            title={initials.trim() === "" ? said("survey", "giveYourInitialsBar") : undefined}
             onClick={() => save.mutate(own)}
           >
             Keep these for the whole shop

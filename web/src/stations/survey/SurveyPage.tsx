@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from "react";
 import { Link, useSearchParams } from "react-router";
+import { StationFrame } from "../../frame/StationFrame";
 import { FittedParts } from "../../fuelSystem/FittedParts";
 import { useJobContext } from "../../job/jobContext";
 import { useStation } from "../../job/useStation";
@@ -7,7 +8,7 @@ import { Columns } from "../../shell/Columns";
 import { Findings } from "../../shell/Findings";
 import { Steps } from "../../shell/Steps";
 import { useMedia } from "../../shell/useMedia";
-import { StationFrame } from "../StationFrame";
+import { said } from "../../words/said";
 import { isUnknown } from "./answers";
 import { Loads } from "./Loads";
 import { Notes } from "./Notes";
@@ -116,7 +117,7 @@ export function SurveyPage() {
   return (
     <StationFrame
       station={work}
-      headline={work.refused ? "One answer does not fit yet." : undefined}
+      headline={work.refused ? said("survey", "oneAnswerDoesNot") : undefined}
       aside={
         !work.changed &&
         work.saved?.revision === 0 && (
@@ -124,9 +125,7 @@ export function SurveyPage() {
             <Link className="btn btn-outline" to={`/jobs/${job.id}/signal`}>
               Straight to Signal
             </Link>
-            <span className="text-ink-2">
-              With a meter or a recording at hand, today's fuel factor does not wait for the survey. Buying parts should.
-            </span>
+            <span className="text-ink-2">{said("survey", "meterRecordingHandToday")}</span>
           </p>
         )
       }

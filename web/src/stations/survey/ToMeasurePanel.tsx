@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { useCatalogue } from "../../fields/catalogue";
 import { assumed } from "../../fuelSystem/assumed";
+import { said } from "../../words/said";
 import { useUnits } from "../../words/useUnits";
 import type { ToMeasure } from "./types";
 
@@ -23,7 +24,7 @@ export function ToMeasurePanel({ open, onGo }: Props) {
       <h2 id="measure-title" className="panel-title">
         Still to measure{open.length > 0 ? `: ${open.length}` : ""}
       </h2>
-      {open.length === 0 && <p className="mt-2 text-ink-2">Nothing. Everything that matters is known.</p>}
+      {open.length === 0 && <p className="mt-2 text-ink-2">{said("survey", "nothingEverythingMattersKnown")}</p>}
       <ol className="mt-1 divide-y divide-rule">
         {shown.map((item) => (
           <li key={item.field} className="py-2.5">

@@ -3,7 +3,7 @@ import { Link, useParams } from "react-router";
 import { useJobContext } from "../job/jobContext";
 import { Loading } from "../shell/Loading";
 import { Verdict } from "../shell/Verdict";
-import { stations } from "./registry";
+import { stations } from "../stations/registry";
 
 /** The station that the address names. */
 export function StationPage() {

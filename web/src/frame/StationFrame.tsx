@@ -12,7 +12,9 @@ import { Trouble } from "../shell/Trouble";
 import { Verdict } from "../shell/Verdict";
 import { timeOfDay } from "../words/times";
 import { useUnits } from "../words/useUnits";
+import { Holds } from "./Holds";
 import { Rechecked } from "./Rechecked";
+import { StepList } from "./StepList";
 
 interface Told {
   headline: Sentence;
@@ -63,7 +65,9 @@ export function StationFrame<T extends object, R extends Told>({ station, headli
       {!changed && <Rechecked recheck={recheck.data} />}
       {aside}
       <Refusal error={error ?? refused} onRetry={station.retry} />
+      <Holds holds={station.holds} />
       <Findings findings={findings.filter((f) => f.severity === "stop")} />
+      <StepList steps={station.steps} />
       <div className={asOf ? "outdated" : ""}>{children}</div>
       <SaveBar />
     </>
