@@ -2,6 +2,7 @@ using System.Net.Http.Headers;
 using System.Text.Json.Nodes;
 using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
+using Microsoft.Data.Sqlite;
 
 namespace HazyGauge.Web.Tests;
 
@@ -31,6 +32,17 @@ public sealed class App : WebApplicationFactory<Program>
     {
         var answer = await PostAsync($"/api/jobs/{job}/preview", $$"""{ "drafts": { "{{slug}}": {{document}} }, "want": ["{{slug}}"] }""", status);
         return status == 200 ? answer["stations"]![slug]! : answer;
+    }
+
+    /// <summary>Changes the database of the program behind its back.</summary>
+    public async Task SqlAsync(string sql, string job)
+    {
+        await using var connection = new SqliteConnection($"Data Source={Path.Combine(Folder, "hazy-gauge.db")}");
+        await connection.OpenAsync();
+        await using var command = connection.CreateCommand();
+        command.CommandText = sql;
+        command.Parameters.AddWithValue("@0", job.ToUpperInvariant());
+        (await command.ExecuteNonQueryAsync()).ShouldBePositive();
     }
 
     public async Task<string> NewJobAsync(string name = "Test job") => (string)(await PostAsync("/api/jobs", $$"""{ "name": "{{name}}" }""", 201))["id"]!;

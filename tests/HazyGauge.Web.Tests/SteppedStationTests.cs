@@ -3,7 +3,6 @@ using HazyGauge.Web.Entries;
 using HazyGauge.Web.Stations;
 using Microsoft.AspNetCore.Mvc.Testing;
 using Microsoft.AspNetCore.TestHost;
-using Microsoft.Data.Sqlite;
 
 namespace HazyGauge.Web.Tests;
 
@@ -52,11 +51,15 @@ public sealed class SteppedStationTests(App app) : IClassFixture<App>, IDisposab
         await SaveAsync(job, """{ "hoses": ["feed", "return"] }""");
         await RinseAsync(job, "feed", true);
         await RinseAsync(job, "return", true);
-        await SqlAsync("UPDATE Entries SET Schema = 1, Payload = '{\"isDirty\":false}' WHERE JobId = @0 AND Number = 1; UPDATE Entries SET Schema = 3 WHERE JobId = @0 AND Number = 2", job);
+        await app.SqlAsync("UPDATE Entries SET Schema = 1, Payload = '{\"isDirty\":false}' WHERE JobId = @0 AND Number = 1; UPDATE Entries SET Schema = 3 WHERE JobId = @0 AND Number = 2", job);
         (await StepsAsync(job)).ShouldBe(["feed done", "return open"]);
         var items = (await GetAsync($"/api/jobs/{job}/entries"))["items"]!.AsArray();
         ((int)items[0]!["schema"]!, (bool)items[1]!["unreadable"]!).ShouldBe((1, true));
         ((string)items[1]!["why"]!).ShouldContain("newer version");
+
+        // One that is not even of the shape it says is damaged, and is taken along as such.
+        await app.SqlAsync("UPDATE Entries SET Schema = 1, Payload = '{\"isClean\":true}' WHERE JobId = @0 AND Number = 2", job);
+        (await StepsAsync(job)).ShouldBe(["feed done", "return open"]);
 
         // A job file carries both as they are.
         var export = await GetAsync($"/api/jobs/{job}/export");
@@ -93,16 +96,6 @@ public sealed class SteppedStationTests(App app) : IClassFixture<App>, IDisposab
         request.Headers.Add("X-Author", "JM");
         request.Headers.Add("Idempotency-Key", Guid.NewGuid().ToString());
         await Api.ReadAsync(await Http.SendAsync(request), 201);
-    }
-
-    private async Task SqlAsync(string sql, string job)
-    {
-        await using var connection = new SqliteConnection($"Data Source={Path.Combine(app.Folder, "hazy-gauge.db")}");
-        await connection.OpenAsync();
-        await using var command = connection.CreateCommand();
-        command.CommandText = sql;
-        command.Parameters.AddWithValue("@0", job.ToUpperInvariant());
-        (await command.ExecuteNonQueryAsync()).ShouldBePositive();
     }
 
     private static StringContent Json(string json) => new(json, System.Text.Encoding.UTF8, "application/json");

@@ -1,7 +1,6 @@
 using System.Text;
 using System.Text.Json.Nodes;
 using HazyGauge.Core.Stations;
-using Microsoft.Data.Sqlite;
 using Microsoft.Extensions.DependencyInjection;
 
 namespace HazyGauge.Web.Tests;
@@ -282,7 +281,7 @@ public sealed class WhatHappenedTests(App app) : IClassFixture<App>
         (await ListedAsync()).ShouldBe(kind);
 
         // One from before kinds were told is looked at once; what somebody says stays, also when the same content comes again.
-        await SqlAsync("UPDATE JobFiles SET Kind = NULL WHERE JobId = @0", job);
+        await app.SqlAsync("UPDATE JobFiles SET Kind = NULL WHERE JobId = @0", job);
         (await ListedAsync()).ShouldBe(kind);
         using var form = new MultipartFormDataContent { { new StringContent("table"), "kind" }, { new ByteArrayContent(Encoding.UTF8.GetBytes(content)), "file", name } };
         await Api.ReadAsync(await app.Http.PostAsync($"/api/jobs/{job}/files", form, TestContext.Current.CancellationToken), 200);
@@ -301,7 +300,7 @@ public sealed class WhatHappenedTests(App app) : IClassFixture<App>
             var fresh = await ReadAsync();
 
             // Another program on the same data knows it from before: the content itself is not needed any more.
-            await SqlAsync("UPDATE FileChunks SET Data = x'00' WHERE ContentId IN (SELECT ContentId FROM JobFiles WHERE JobId = @0)", job);
+            await app.SqlAsync("UPDATE FileChunks SET Data = x'00' WHERE ContentId IN (SELECT ContentId FROM JobFiles WHERE JobId = @0)", job);
             await using var scope = app.Services.CreateAsyncScope();
             var readers = ActivatorUtilities.CreateInstance<HazyGauge.Web.Artifacts.ArtifactReaders>(scope.ServiceProvider);
             var files = scope.ServiceProvider.GetRequiredService<HazyGauge.Data.Files.FileStore>();
@@ -329,18 +328,8 @@ public sealed class WhatHappenedTests(App app) : IClassFixture<App>
         JsonNode.DeepEquals(words, JsonNode.Parse(File.ReadAllText(file))).ShouldBeTrue();
     }
 
-    // Every entry of a job, in one column.
     private static string Here([System.Runtime.CompilerServices.CallerFilePath] string path = "") => path;
 
-    private Task BreakAsync(string job, string column, string value) => SqlAsync($"UPDATE Entries SET {column} = '{value}' WHERE JobId = @0", job);
-
-    private async Task SqlAsync(string sql, string job)
-    {
-        await using var connection = new SqliteConnection($"Data Source={Path.Combine(app.Folder, "hazy-gauge.db")}");
-        await connection.OpenAsync();
-        await using var command = connection.CreateCommand();
-        command.CommandText = sql;
-        command.Parameters.AddWithValue("@0", job.ToUpperInvariant());
-        (await command.ExecuteNonQueryAsync()).ShouldBePositive();
-    }
+    // Every entry of a job, in one column.
+    private Task BreakAsync(string job, string column, string value) => app.SqlAsync($"UPDATE Entries SET {column} = '{value}' WHERE JobId = @0", job);
 }

@@ -51,13 +51,13 @@ public sealed record EntryDraft(IEntryKind Kind, string Text)
             check.Refuse("text", Kind.TextMissing);
         }
 
-        if (Text.Length > LongestText || Text.Any(c => char.IsControl(c) && c != '\n'))
+        CheckForm(stations, check);
+        CheckDue(check);
+        if (Blocks.Count > 0 && !Kind.HoldsUp)
         {
-            check.Refuse("text", $"At most {LongestText} characters that can be shown.");
+            check.Refuse("blocks", "Only what is waited for holds up a station.");
         }
 
-        CheckDue(check);
-        CheckStations(stations, check);
         CheckLinks(check);
         if (Kind.PayloadType is null && Payload is not null)
         {
@@ -65,6 +65,41 @@ public sealed record EntryDraft(IEntryKind Kind, string Text)
         }
 
         Kind.Check(this, check);
+    }
+
+    /// <summary>Notes what is wrong with it whatever its kind is, even where that is not known.</summary>
+    /// <param name="stations">Slugs of the stations it may name.</param>
+    /// <param name="check">Where it is noted.</param>
+    public void CheckForm(IReadOnlySet<string> stations, InputCheck check)
+    {
+        if (Text.Length > LongestText || Text.Any(c => char.IsControl(c) && c != '\n'))
+        {
+            check.Refuse("text", $"At most {LongestText} characters that can be shown.");
+        }
+
+        if (Station is { } station && !stations.Contains(station))
+        {
+            check.Refuse("station", $"There is no station '{station}'.");
+        }
+
+        foreach (var unknown in Blocks.Where(b => b is null || !stations.Contains(b)))
+        {
+            check.Refuse("blocks", unknown is null ? "An item of this list is empty." : $"There is no station '{unknown}'.");
+        }
+
+        if (Step is { } step && (step.Trim().Length == 0 || step.Length > LongestStep || step.Any(char.IsControl)))
+        {
+            check.Refuse("step", $"A step or joint is named in 1 to {LongestStep} characters that can be shown.");
+        }
+
+        if (Files.Count > MostFiles || Files.Any(f => f is not { Length: 64 } || !f.All(char.IsAsciiHexDigitLower)))
+        {
+            check.Refuse("files", $"Up to {MostFiles} files, each by its SHA-256: 64 hexadecimal digits in lower case.");
+        }
+        else if (Files.Distinct(StringComparer.Ordinal).Count() != Files.Count)
+        {
+            check.Refuse("files", "A file stands twice in the list.");
+        }
     }
 
     private void CheckDue(InputCheck check)
@@ -80,46 +115,15 @@ public sealed record EntryDraft(IEntryKind Kind, string Text)
         }
     }
 
-    private void CheckStations(IReadOnlySet<string> stations, InputCheck check)
-    {
-        if (Station is { } station && !stations.Contains(station))
-        {
-            check.Refuse("station", $"There is no station '{station}'.");
-        }
-
-        foreach (var unknown in Blocks.Where(b => b is null || !stations.Contains(b)))
-        {
-            check.Refuse("blocks", unknown is null ? "An item of this list is empty." : $"There is no station '{unknown}'.");
-        }
-
-        if (Blocks.Count > 0 && !Kind.HoldsUp)
-        {
-            check.Refuse("blocks", "Only what is waited for holds up a station.");
-        }
-    }
-
     private void CheckLinks(InputCheck check)
     {
-        if (Step is { } step && (step.Trim().Length == 0 || step.Length > LongestStep || step.Any(char.IsControl)))
-        {
-            check.Refuse("step", $"A step or joint is named in 1 to {LongestStep} characters that can be shown.");
-        }
-        else if (Step is null && Kind.AtStep == Asked.Required)
+        if (Step is null && Kind.AtStep == Asked.Required)
         {
             check.Refuse("step", "Say which step or joint it belongs to.");
         }
         else if (Step is not null && Kind.AtStep == Asked.No)
         {
             check.Refuse("step", "An entry of this kind belongs to no step or joint.");
-        }
-
-        if (Files.Count > MostFiles || Files.Any(f => f is not { Length: 64 } || !f.All(char.IsAsciiHexDigitLower)))
-        {
-            check.Refuse("files", $"Up to {MostFiles} files, each by its SHA-256: 64 hexadecimal digits in lower case.");
-        }
-        else if (Files.Distinct(StringComparer.Ordinal).Count() != Files.Count)
-        {
-            check.Refuse("files", "A file stands twice in the list.");
         }
 
         if (Kind.Answers == Asked.Required && Answers is null)

@@ -26,7 +26,14 @@ internal sealed class EntryPayloads(JsonSerializerOptions json)
 
         if (payload is JsonObject older && schema < kind.Schema)
         {
-            payload = kind.Upgrade((JsonObject)older.DeepClone(), schema.Value);
+            try
+            {
+                payload = kind.Upgrade((JsonObject)older.DeepClone(), schema.Value);
+            }
+            catch (Exception damaged) when (damaged is InvalidOperationException or FormatException or ArgumentException or NullReferenceException)
+            {
+                throw new RefusedInputException("payload", "It is not of the shape it says it was written in.");
+            }
         }
 
         if (payload is null)

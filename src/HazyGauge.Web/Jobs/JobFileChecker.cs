@@ -19,6 +19,7 @@ internal sealed class JobFileChecker(JobLine line, EntryKinds kinds, EntryRules 
 {
     private const int LongestSummary = 300;
     private const int LongestName = 200;
+    private readonly HashSet<string> _stations = line.Places.Select(p => p.Slug).ToHashSet(StringComparer.Ordinal);
 
     /// <summary>Checks everything a job file holds.</summary>
     /// <exception cref="RefusedInputException">It holds what no job can; fields are named by their path in the file.</exception>
@@ -120,7 +121,7 @@ internal sealed class JobFileChecker(JobLine line, EntryKinds kinds, EntryRules 
 
             CheckAuthor(e.Author, e.AuthorId, at);
 
-            if (kinds.Find(e.Kind) is null && e.Unreadable is null)
+            if (e.Kind.Length > LongestName || e.Kind.Any(char.IsControl) || (kinds.Find(e.Kind) is null && e.Unreadable is null))
             {
                 throw new RefusedInputException($"{at}.kind", $"There are no entries of kind '{e.Kind}' here. A newer version of Hazy Gauge may have written it.");
             }
@@ -172,6 +173,9 @@ internal sealed class JobFileChecker(JobLine line, EntryKinds kinds, EntryRules 
                 Answers = e.Answers,
                 TakesBack = e.TakesBack,
             };
+            var check = new InputCheck();
+            draft.CheckForm(_stations, check);
+            check.ThrowIfAny();
             return new EntryToWrite(draft, raw, null, null, author, key) { Schema = e.Schema ?? 1 };
         }
 

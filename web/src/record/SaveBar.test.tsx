@@ -5,12 +5,17 @@ import type { Draft } from "../job/drafts";
 import { JobContext, type JobContextValue } from "../job/jobContext";
 import { useJobWork } from "../job/useJobWork";
 import type { Live } from "../live/useLive";
+import { answered } from "../offline/connection";
 import { author } from "../shell/settings";
 import { testJob } from "../testJob";
 import { type Asked, Place, testServer } from "../testServer";
 import { SaveBar } from "./SaveBar";
 
-beforeEach(() => author.set("JM"));
+beforeEach(() => {
+  author.set("JM");
+  // A test that lost the program left it lost.
+  answered();
+});
 afterEach(cleanup);
 
 const job = testJob({
