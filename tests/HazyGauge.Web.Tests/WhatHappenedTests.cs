@@ -143,6 +143,31 @@ public sealed class WhatHappenedTests(App app) : IClassFixture<App>
     }
 
     [Fact]
+    public async Task What_is_sent_again_after_its_entry_broke_is_told_so_and_a_day_before_any_engine_is_refused()
+    {
+        var job = await app.NewJobAsync();
+        async Task<JsonNode> SendAsync(string entry, int status)
+        {
+            using var request = new HttpRequestMessage(HttpMethod.Post, $"/api/jobs/{job}/entries") { Content = new StringContent(entry, Encoding.UTF8, "application/json") };
+            request.Headers.Add("X-Author", "JM");
+            request.Headers.Add("Idempotency-Key", "once");
+            return await Api.ReadAsync(await app.Http.SendAsync(request, TestContext.Current.CancellationToken), status);
+        }
+
+        const string Fill = """{ "kind": "fill", "payload": { "mixedEthanolPct": 60 } }""";
+        await SendAsync(Fill, 201);
+        await SendAsync(Fill, 200);
+        await BreakAsync(job, "Schema", "99");
+        ((string)(await SendAsync(Fill, 409))["detail"]!).ShouldStartWith("Entry 1 ");
+        foreach (var day in new[] { "0001-01-01", "1899-12-31" })
+        {
+            (await app.WriteAsync(job, $$"""{ "kind": "waiting", "text": "a hose", "due": "{{day}}" }""", 422))["errors"]!["due"].ShouldNotBeNull();
+        }
+
+        await app.WriteAsync(job, """{ "kind": "waiting", "text": "a hose", "due": "9999-12-31" }""");
+    }
+
+    [Fact]
     public async Task What_is_done_for_practice_stands_in_the_record_and_counts_for_nothing()
     {
         var job = await app.NewJobAsync("Trainee");

@@ -7,6 +7,7 @@ namespace HazyGauge.Core.Entries;
 /// <param name="Text">What it says, up to 500 characters; empty where its kind needs no words.</param>
 public sealed record EntryDraft(IEntryKind Kind, string Text)
 {
+    private const int EarliestDue = 1900;
     private const int LongestText = 500;
     private const int LongestStep = 80;
     private const int MostFiles = 20;
@@ -104,6 +105,11 @@ public sealed record EntryDraft(IEntryKind Kind, string Text)
 
     private void CheckDue(InputCheck check)
     {
+        if (Due is { Year: < EarliestDue })
+        {
+            check.Refuse("due", $"Nothing falls due before {EarliestDue}.");
+        }
+
         if (Kind.Due == Asked.Required && Due is null)
         {
             check.Refuse("due", "Give the day it falls due.");

@@ -50,8 +50,9 @@ internal static class EntryEndpoints
         var result = await writer.WriteAsync(id, toWrite, cancellation);
         return result switch
         {
-            { Outcome: WriteOutcome.Written, Entry: { } row } => TypedResults.Created($"/api/jobs/{id}/entries", await reader.AnswerAsync(row, cancellation)),
-            { Outcome: WriteOutcome.AlreadyThere, Entry: { } row } => TypedResults.Ok(await reader.AnswerAsync(row, cancellation)),
+            { Outcome: WriteOutcome.Written or WriteOutcome.AlreadyThere, Entry: { } row } => await reader.AnswerAsync(row, cancellation) is not { } answer
+                ? TypedResults.Problem(NotWritten(StatusCodes.Status409Conflict, KeyHeader, $"Entry {row.Number} was written under this key, and cannot be read now. Take it back and write it again under another."))
+                : result.Outcome == WriteOutcome.Written ? TypedResults.Created($"/api/jobs/{id}/entries", answer) : TypedResults.Ok(answer),
             { Outcome: WriteOutcome.NoSuchJob } => JobEndpoints.NoSuchJob(),
             _ => TypedResults.Problem(InWords(result, entry)),
         };

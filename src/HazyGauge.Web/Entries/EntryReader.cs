@@ -17,8 +17,8 @@ internal sealed class EntryReader(EntryStore entries, EntryHistory history, Stat
         return new EntriesAnswer(page, rows.Count > limit ? page[^1].Number : null);
     }
 
-    /// <summary>One entry that was written.</summary>
-    public async Task<EntryAnswer> AnswerAsync(EntryRow row, CancellationToken cancellation) => (EntryAnswer)(await AnswersAsync(row.JobId, [row], cancellation))[0];
+    /// <summary>One entry that was written; null where it cannot be read any more.</summary>
+    public async Task<EntryAnswer?> AnswerAsync(EntryRow row, CancellationToken cancellation) => (await AnswersAsync(row.JobId, [row], cancellation))[0] as EntryAnswer;
 
     private async Task<IReadOnlyList<ListedEntry>> AnswersAsync(Guid jobId, IReadOnlyList<EntryRow> rows, CancellationToken cancellation)
     {
