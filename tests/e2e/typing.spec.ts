@@ -73,14 +73,16 @@ test("through fifty saves with answers late and lost, what stands in the end is 
   await notes(page).focus();
   await page.keyboard.press("Control+End");
   let typed = "";
-  for (let letter = 0; saves < 50 && before.length + typed.length < 1900; letter += 1) {
-    const next = "rust at the seam, ".charAt(letter % 18);
-    typed += next;
-    await page.keyboard.type(next);
+  while (saves < 50) {
+    // Ahead of the saves by no more than a few words: a slow machine saves less often, and all fifty are typed through.
+    if (typed.length < 12 * (saves + 1)) {
+      const next = "rust at the seam, ".charAt(typed.length % 18);
+      typed += next;
+      await page.keyboard.type(next);
+    }
     // As a keyboard's own save key would: the field keeps what is typed.
     await page.evaluate(() => [...document.querySelectorAll("button")].find((button) => /^Save (to|when)/.test(button.textContent))?.click());
   }
-  expect(saves).toBeGreaterThanOrEqual(50);
   await page.unrouteAll({ behavior: "wait" });
   await expect(notes(page)).toHaveValue(before + typed);
   await saved(page);
