@@ -139,14 +139,17 @@ public sealed class HazyGaugeDb(DbContextOptions<HazyGaugeDb> options) : DbConte
             });
         });
 
+    // Sorts as text, and any SQLite tool reads it.
+    private const string TimeFormat = "yyyy-MM-dd'T'HH:mm:ss.fff'Z'";
+
     /// <summary>Time as text that sorts, to the millisecond, always UTC; readable with any SQLite tool.</summary>
     private sealed class SortableTime() : ValueConverter<DateTimeOffset, string>(
-        time => time.UtcDateTime.ToString("yyyy-MM-dd'T'HH:mm:ss.fff'Z'", CultureInfo.InvariantCulture),
+        time => time.UtcDateTime.ToString(TimeFormat, CultureInfo.InvariantCulture),
         text => DateTimeOffset.Parse(text, CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal));
 
     /// <summary>The same where one damaged row must not keep the others from being read: what is no time is the beginning of time.</summary>
     private sealed class TolerantTime() : ValueConverter<DateTimeOffset, string>(
-        time => time.UtcDateTime.ToString("yyyy-MM-dd'T'HH:mm:ss.fff'Z'", CultureInfo.InvariantCulture),
+        time => time.UtcDateTime.ToString(TimeFormat, CultureInfo.InvariantCulture),
         text => ReadTime(text))
     {
         private static DateTimeOffset ReadTime(string text) => DateTimeOffset.TryParse(text, CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal, out var time) ? time : default;

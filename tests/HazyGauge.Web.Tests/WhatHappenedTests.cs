@@ -68,6 +68,23 @@ public sealed class WhatHappenedTests(App app) : IClassFixture<App>
         ((int)merged["revisions"]!, (int)merged["entries"]!).ShouldBe((0, 0));
     }
 
+    [Theory]
+    [InlineData("compensate", """{ "fuellingProof": { "evidence": "log 2", "mapRevision": "0123456789012345678901234567890123456789012345678901234567890123456789" } }""", "note", "log 2")]
+    [InlineData("compensate", """{ "fuellingProof": { "fromEthanolPct": 400 } }""", "note", "400")]
+    [InlineData("signal", """{ "mixedEthanolPct": 400 }""", "note", "400")]
+    [InlineData("compensate", """{ "fuellingProof": {} }""", null, null)]
+    public async Task What_older_rules_let_into_a_job_file_opens_as_well_and_stands_as_a_note(string slug, string document, string? kind, string? says)
+    {
+        var older = JsonNode.Parse(await File.ReadAllTextAsync(Path.Combine(Older, "job-0.4.0.json"), TestContext.Current.CancellationToken))!;
+        older["files"] = new JsonArray();
+        older["entries"] = new JsonArray();
+        older["revisions"] = new JsonArray(new JsonObject { ["revision"] = 1, ["slug"] = slug, ["author"] = "RL", ["savedAt"] = "2026-11-26T10:00:00+00:00", ["summary"] = slug, ["document"] = JsonNode.Parse(document) });
+        var job = (string)(await app.PostAsync("/api/jobs/import", older.ToJsonString(), 201))["id"]!;
+        var entries = (await app.GetAsync($"/api/jobs/{job}/entries"))["items"]!.AsArray();
+        entries.Select(e => (string?)e!["kind"]).ShouldBe(kind is null ? [] : [kind]);
+        entries.ShouldAllBe(e => ((string)e!["text"]!).Contains(says!));
+    }
+
     [Fact]
     public async Task A_document_in_which_an_older_page_still_keeps_a_proof_is_saved_and_the_proof_is_an_entry_once()
     {

@@ -7,8 +7,10 @@ namespace HazyGauge.Core.Entries;
 /// <param name="Text">What it says, up to 500 characters; empty where its kind needs no words.</param>
 public sealed record EntryDraft(IEntryKind Kind, string Text)
 {
+    /// <summary>Most characters of a text.</summary>
+    public const int LongestText = 500;
+
     private const int EarliestDue = 1900;
-    private const int LongestText = 500;
     private const int LongestStep = 80;
     private const int MostFiles = 20;
 

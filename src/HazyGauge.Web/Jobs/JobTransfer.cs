@@ -18,7 +18,7 @@ namespace HazyGauge.Web.Jobs;
 /// can be taken in behind what is here.
 /// </summary>
 internal sealed class JobTransfer(
-    JobFileChecker checker, JobLine line, JobStore jobs, EntryStore entries, FileStore files, EntryHistory history, JobSaver saver, JobNewsDesk news, DataFolder folder, TimeProvider clock)
+    JobFileChecker checker, JobLine line, JobStore jobs, EntryStore entries, FileStore files, EntryHistory history, OldShapes oldShapes, JobSaver saver, JobNewsDesk news, DataFolder folder, TimeProvider clock)
 {
     /// <summary>The job as it goes out; null where there is none.</summary>
     public async Task<JobFile?> ExportAsync(Guid id, CancellationToken cancellation)
@@ -93,7 +93,7 @@ internal sealed class JobTransfer(
 
     private async Task<ImportResult> TakeInAsync(JobFile brought, ZipArchive? zip, OnExisting onExisting, CancellationToken cancellation)
     {
-        var file = OldShapes.Upgraded(brought);
+        var file = oldShapes.Upgraded(brought);
         var read = checker.Check(file);
         for (var i = 0; i < JobSaver.MostTries; i++)
         {

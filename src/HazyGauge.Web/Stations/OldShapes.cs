@@ -1,5 +1,6 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
+using HazyGauge.Core.Entries;
 using HazyGauge.Core.Entries.Kinds;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.People;
@@ -14,8 +15,6 @@ namespace HazyGauge.Web.Stations;
 /// <summary>Brings jobs and job files from before up to date where what was done stood in documents: it becomes entries.</summary>
 internal sealed class OldShapes(JobStore jobs, EntryStore entries, EntryRules rules, JobSaver saver)
 {
-    private const int LongestText = 500;
-
     /// <summary>Moves what documents of jobs in the database held into entries, once.</summary>
     public async Task MoveAsync(CancellationToken cancellation)
     {
@@ -25,11 +24,11 @@ internal sealed class OldShapes(JobStore jobs, EntryStore entries, EntryRules ru
                 .Select(r => new OldRevision(r.Number, r.Slug, r.Author, r.AuthorId, r.SavedAt, Inputs(r)));
             foreach (var moved in MovedToEntries.Of([.. revisions]))
             {
-                var entry = Checked(moved);
+                var entry = Written(Fitting(moved));
                 var written = await entries.WriteAsync(id, entry, null, cancellation);
                 if (written.Outcome == WriteOutcome.NoSuchFile)
                 {
-                    await entries.WriteAsync(id, Checked(WithoutFile(moved)), null, cancellation);
+                    await entries.WriteAsync(id, Written(Fitting(WithoutFile(moved))), null, cancellation);
                 }
             }
 
@@ -39,7 +38,7 @@ internal sealed class OldShapes(JobStore jobs, EntryStore entries, EntryRules ru
     }
 
     /// <summary>A job file in today's shape, with what its documents held as entries behind those it has.</summary>
-    public static JobFile Upgraded(JobFile file)
+    public JobFile Upgraded(JobFile file)
     {
         if (file.SchemaVersion >= JobFile.EntriesFromSchemaVersion)
         {
@@ -49,7 +48,7 @@ internal sealed class OldShapes(JobStore jobs, EntryStore entries, EntryRules ru
         var revisions = file.Revisions.Where(r => r.Document.ValueKind == JsonValueKind.Object)
             .Select(r => new OldRevision(r.Revision, r.Slug, r.Author, r.AuthorId, r.SavedAt, JsonObject.Create(r.Document)!));
         var there = file.Entries ?? [];
-        var moved = MovedToEntries.Of([.. revisions]).Select(m => file.Files.Any(f => m.Request.Payload is { } p && p.TryGetProperty("file", out var log) && log.ValueEquals(f.Sha256)) ? m : WithoutFile(m));
+        var moved = MovedToEntries.Of([.. revisions]).Select(m => file.Files.Any(f => m.Request.Payload is { } p && p.TryGetProperty("file", out var log) && log.ValueEquals(f.Sha256)) ? m : WithoutFile(m)).Select(Fitting);
         return file with
         {
             SchemaVersion = JobFile.CurrentSchemaVersion,
@@ -62,18 +61,21 @@ internal sealed class OldShapes(JobStore jobs, EntryStore entries, EntryRules ru
         };
     }
 
+    private EntryToWrite Written(MovedEntry moved) =>
+        rules.Check(moved.Request, new Person(moved.From.Author, moved.From.AuthorId), moved.Key) with { At = moved.From.SavedAt };
+
     // What older rules let in and today's do not stays readable as a note.
-    private EntryToWrite Checked(MovedEntry moved)
+    private MovedEntry Fitting(MovedEntry moved)
     {
-        var author = new Person(moved.From.Author, moved.From.AuthorId);
         try
         {
-            return rules.Check(moved.Request, author, moved.Key) with { At = moved.From.SavedAt };
+            Written(moved);
+            return moved;
         }
         catch (RefusedInputException)
         {
             var text = $"{moved.Request.Text} {moved.Request.Payload}".Trim();
-            return rules.Check(new EntryRequest(new NoteEntry().Slug, text.Length > LongestText ? text[..LongestText] : text, Station: moved.From.Slug), author, moved.Key) with { At = moved.From.SavedAt };
+            return moved with { Request = new EntryRequest(new NoteEntry().Slug, text.Length > EntryDraft.LongestText ? text[..EntryDraft.LongestText] : text, Station: moved.From.Slug) };
         }
     }
 

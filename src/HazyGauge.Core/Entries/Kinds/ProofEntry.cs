@@ -36,7 +36,7 @@ public sealed class ProofEntry : EntryKind<Proof>
     public const string Key = "proof";
 
     private const int MostBlends = 20;
-    private const int LongestRevision = 60;
+    internal const int LongestRevision = 60;
 
     /// <inheritdoc/>
     public override string Slug => Key;

@@ -1,4 +1,5 @@
 using HazyGauge.Core.Compensation;
+using HazyGauge.Core.Entries.Kinds;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Fuels;
 using HazyGauge.Core.Haze;
@@ -13,7 +14,6 @@ internal sealed class CompensateEvaluation(
     CompensatePlan plan, Hazy basePct, BaseFrom baseFrom, VehicleSurvey survey, SensorReading? reading, FuellingClaim? claim, HazeLedger ledger)
 {
     private const int UsualBreakpoints = 6;
-    private const int LongestRevision = 60;
     private const double CurveStepPct = 2;
 
     // A survey that is off by more than this speaks of another map.
@@ -74,9 +74,9 @@ internal sealed class CompensateEvaluation(
 
     private CompensateResults Results()
     {
-        if (plan.MapRevision is { } revision && (revision.Length > LongestRevision || revision.Any(char.IsControl)))
+        if (plan.MapRevision is { } revision && (revision.Length > ProofEntry.LongestRevision || revision.Any(char.IsControl)))
         {
-            throw new RefusedInputException("mapRevision", $"A map revision has at most {LongestRevision} characters.");
+            throw new RefusedInputException("mapRevision", $"A map revision has at most {ProofEntry.LongestRevision} characters.");
         }
 
         var by = survey.NumbersSetBy();
