@@ -61,6 +61,13 @@ public sealed class WhatHappenedTests(App app) : IClassFixture<App>
         ((string)preview["compensate"]!["results"]!["fuelling"]!["state"]!).ShouldBe("claimed");
         preview["signal"]!["document"]!.AsObject().ContainsKey("mixedEthanolPct").ShouldBeFalse();
 
+        // A draft from before that still carries what was moved says nothing new; one that carries something else does.
+        var etag = $"\"{revisions.Count}\"";
+        await app.SaveAsync(job, """{ "meter": { "frequencyHz": 86 }, "mixedEthanolPct": { "value": 34, "plusMinus": 3 } }""", etag);
+        (await app.GetAsync($"/api/jobs/{job}/entries"))["items"]!.AsArray().Count.ShouldBe(before + 2);
+        await app.SaveAsync(job, """{ "meter": { "frequencyHz": 86 }, "mixedEthanolPct": { "value": 36, "plusMinus": 3 } }""", "*");
+        (await app.GetAsync($"/api/jobs/{job}/entries"))["items"]!.AsArray().Count.ShouldBe(before + 3);
+
         // Taken in again it is the same job, and exported it is of today's shape.
         ((int)(await app.GetAsync($"/api/jobs/{job}/export"))["schemaVersion"]!).ShouldBe(4);
         using var again = await app.Http.PostAsync("/api/jobs/import?onExisting=merge", new StringContent(older.ToJsonString(), Encoding.UTF8, "application/json"), TestContext.Current.CancellationToken);

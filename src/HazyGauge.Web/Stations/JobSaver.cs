@@ -86,7 +86,7 @@ internal sealed class JobSaver(
     private async Task<bool> MoveAsync(Guid jobId, Person author, IReadOnlyList<Sent> sent, CancellationToken cancellation)
     {
         var isNew = false;
-        foreach (var (slug, request) in sent.SelectMany(s => MovedToEntries.In(s.Slug, s.Document).Select(m => (s.Slug, m.Request))))
+        foreach (var (slug, request) in sent.SelectMany(s => MovedToEntries.In(s.Slug, s.Document).Where(m => !StoodBefore(jobId, s, m.Name)).Select(m => (s.Slug, m.Request))))
         {
             var said = Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(JsonSerializer.Serialize(request))))[..32];
             var entry = rules.Check(request, author, $"moved-{slug}-{said}");
@@ -104,6 +104,10 @@ internal sealed class JobSaver(
 
         return isNew;
     }
+
+    // What a revision held before was moved, or given up: a draft that still carries it says nothing new, and must not stand as done now.
+    private bool StoodBefore(Guid jobId, Sent sent, string name) =>
+        jobs.InputsOf(jobId, sent.Slug).Any(inputs => JsonNode.Parse(inputs) is JsonObject saved && JsonNode.DeepEquals(saved[name], sent.Document[name]));
 
     /// <summary>A new job with documents, whole or not at all.</summary>
     /// <exception cref="RefusedInputException">A document is not valid for its station.</exception>
