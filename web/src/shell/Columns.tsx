@@ -20,7 +20,8 @@ const restMs = 120;
 /** Two columns that fill from the top to about the same height, or one where there is no room; then what is most wanted in the hand comes first. */
 export function Columns({ left, right, rest = [], even }: Props) {
   const frame = useRef<HTMLDivElement>(null);
-  // Which column each part of the rest stands in, once the page is at rest and it is seen how tall it is. It moves that once and never again.
+  // Which column each part of the rest stands in, once the page is at rest and it is seen how tall it is. It moves that once and never again;
+  // a part somebody is in stays where it is, for a field that moves is another field, and what is typed meanwhile goes nowhere.
   const [chosen, setChosen] = useState<Readonly<Record<number, number>>>({});
   useEffect(() => {
     const timer = setTimeout(() => {
@@ -57,11 +58,13 @@ export function Columns({ left, right, rest = [], even }: Props) {
 
 /** The parts of the rest that have no column yet, placed so that both end at about the same height; null where there are none. */
 function placed(frame: HTMLElement | null, rest: readonly Piece[], chosen: Readonly<Record<number, number>>) {
-  const heightOf = (onPhone: number) => frame?.querySelector<HTMLElement>(`[data-piece="${onPhone}"]`)?.offsetHeight ?? 0;
-  const fresh = rest.map(([onPhone]) => onPhone).filter((onPhone) => !(onPhone in chosen) && heightOf(onPhone) > 0);
-  if (fresh.length === 0) {
+  const partOf = (onPhone: number) => frame?.querySelector<HTMLElement>(`[data-piece="${onPhone}"]`);
+  const heightOf = (onPhone: number) => partOf(onPhone)?.offsetHeight ?? 0;
+  const shown = rest.map(([onPhone]) => onPhone).filter((onPhone) => !(onPhone in chosen) && heightOf(onPhone) > 0);
+  if (shown.length === 0) {
     return null;
   }
+  const fresh = shown.filter((onPhone) => !partOf(onPhone)?.contains(document.activeElement));
   const total = [...(frame?.children ?? [])].map((column) =>
     [...column.children]
       .filter((piece) => !fresh.includes(Number((piece as HTMLElement).dataset.piece)))
@@ -72,5 +75,5 @@ function placed(frame: HTMLElement | null, rest: readonly Piece[], chosen: Reado
   const hole = (way: readonly number[]) =>
     Math.abs(way.reduce((sum, at, i) => sum + (at === 0 ? 1 : -1) * heightOf(fresh[i] ?? 0), (total[0] ?? 0) - (total[1] ?? 0)));
   const best = ways.reduce((a, b) => (hole(b) < hole(a) ? b : a));
-  return { ...chosen, ...Object.fromEntries(fresh.map((onPhone, i) => [onPhone, best[i] ?? 1])) };
+  return { ...chosen, ...Object.fromEntries(shown.map((onPhone) => [onPhone, best[fresh.indexOf(onPhone)] ?? 1])) };
 }
