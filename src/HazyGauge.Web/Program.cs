@@ -123,7 +123,7 @@ jobRoutes.MapFiles();
 jobRoutes.MapTransfer();
 jobRoutes.MapSoFar();
 api.MapGroup(string.Empty).WithTags("Stations").MapStations();
-var calculations = api.MapGroup(string.Empty).WithTags("Calculations");
+var calculations = api.MapGroup(string.Empty).WithTags("Calculations").AddEndpointFilter<RouteGroupBuilder, CalculationGuard>();
 calculations.MapSurvey();
 calculations.MapCapacity();
 calculations.MapRoute();

@@ -231,11 +231,11 @@ public class HydraulicsTests
     [InlineData(1.0)]
     [InlineData(40.0)]
     [InlineData(1e5)]
-    public void A_flow_nobody_knows_at_all_still_has_a_loss_and_all_of_its_doubt(double flowLph)
+    public void A_flow_nobody_knows_better_than_its_range_still_has_a_loss_and_all_of_its_doubt(double flowLph)
     {
         var ledger = new HazeLedger();
         FlowElement[] line = [Hose(8, 500), Bend(8, 90, 20), new(FlowElementKind.Parallel) { Branches = [[Sensor(6, 90, 8)], [Hose(14, 300)]] }];
-        var lost = Drop(ledger.Quantity(flowLph, 1e9, new HazeSource("flow", "flow")), line, ledger: ledger).TotalKpa;
+        var lost = Drop(ledger.Quantity(flowLph, 1e5, new HazeSource("flow", "flow")), line, ledger: ledger).TotalKpa;
         (double.IsFinite(lost.Value) && lost.Value > 0 && lost.StandardU > lost.Value).ShouldBeTrue();
     }
 

@@ -1,3 +1,4 @@
+using HazyGauge.Core.Fields;
 using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Fuels;
@@ -218,7 +219,7 @@ public sealed record BreakpointRow(
 /// <param name="EthanolPcts">The breakpoints, rising, 2 to 64; or</param>
 /// <param name="Count">how many there are, to be placed from E0 to E100 for least error.</param>
 /// <param name="WholePct">True places them on whole percents.</param>
-public sealed record BreakpointsQuery(Hazy BaseEthanolPct, Metering? Metering = null, IReadOnlyList<double>? EthanolPcts = null, int? Count = null, bool WholePct = false) : FuelsQuery
+public sealed record BreakpointsQuery(Hazy BaseEthanolPct, Metering? Metering = null, [MostItems(BreakpointRow.Most)] IReadOnlyList<double>? EthanolPcts = null, int? Count = null, bool WholePct = false) : FuelsQuery
 {
     /// <summary>The row.</summary>
     /// <exception cref="RefusedInputException">A quantity is outside its range, or both or none of blends and count are given.</exception>

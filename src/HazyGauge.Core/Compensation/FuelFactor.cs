@@ -1,3 +1,4 @@
+using HazyGauge.Core.Fields;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Fuels;
 using HazyGauge.Core.Haze;
@@ -55,10 +56,10 @@ public sealed record FuelFactorQuery(Hazy EthanolPct, Hazy BaseEthanolPct, Meter
 /// <param name="Metering">How the controller models its injectors. Default orifice.</param>
 /// <param name="FuelTempC">Fuel temperature now, -40 to 125 C; left out, temperature is left out.</param>
 /// <param name="BaseFuelTempC">Fuel temperature the base map was made at, -40 to 125 C. Default 15.</param>
-public sealed record FuelCurveQuery(IReadOnlyList<Hazy> EthanolPcts, Hazy BaseEthanolPct, Metering? Metering = null, Hazy? FuelTempC = null, Hazy? BaseFuelTempC = null)
+public sealed record FuelCurveQuery([MostItems(FuelCurveQuery.MostPoints)] IReadOnlyList<Hazy> EthanolPcts, Hazy BaseEthanolPct, Metering? Metering = null, Hazy? FuelTempC = null, Hazy? BaseFuelTempC = null)
     : FuelFactorBasis(BaseEthanolPct, Metering, FuelTempC, BaseFuelTempC)
 {
-    private const int MostPoints = 1001;
+    internal const int MostPoints = 1001;
 
     /// <summary>The factors.</summary>
     /// <exception cref="RefusedInputException">A quantity is outside its range.</exception>

@@ -61,6 +61,9 @@ public record Field(string Path, string Label)
     /// <summary>How it is answered.</summary>
     public virtual AnswerKind Answer => AnswerKind.Hazy;
 
+    /// <summary>True where a number may say how far off it is, asked for or not.</summary>
+    public virtual bool TakesTolerance => true;
+
     /// <summary>What there is to choose from; empty where it is no choice.</summary>
     public IReadOnlyList<FieldChoice> Choices { get; init; } = [];
 
@@ -72,9 +75,6 @@ public record Field(string Path, string Label)
 
     /// <summary>What one thing of a list is called, to begin a heading; null where it is no list.</summary>
     public string? ItemName { get; init; }
-
-    /// <summary>How many things a list holds at most.</summary>
-    public int MostItems { get; init; } = 20;
 
     /// <summary>What is said where a thing of a list comes without it; null where it may be left out.</summary>
     public string? Required { get; init; }
@@ -116,7 +116,7 @@ public record Field(string Path, string Label)
         return plan;
     }
 
-    /// <summary>Notes every field of a plan that is outside its range, every list that is too long, and what a thing in one comes without.</summary>
+    /// <summary>Notes every field of a plan that is outside its range, and what a thing in one comes without.</summary>
     public static void Check(IEnumerable<Field> fields, object plan, InputCheck check)
     {
         foreach (var field in fields)
@@ -126,17 +126,12 @@ public record Field(string Path, string Label)
                 check.Refuse(field.Path, missing);
             }
 
-            if (field is { Min: { } min, Max: { } max } && NumberOf(field.In(plan)) is { } number)
+            if (NumberOf(field.In(plan)) is { } number)
             {
-                check.Within(number, min, max, field.Path, field.Label, field.Unit);
+                field.CheckNumber(number, check);
             }
 
             var things = field.ThingsIn(plan);
-            if (things.Count > field.MostItems)
-            {
-                check.Refuse(field.Path, $"At most {field.MostItems} can be listed here.");
-            }
-
             for (var i = 0; i < things.Count; i++)
             {
                 var inThing = new InputCheck();
@@ -160,9 +155,21 @@ public record Field(string Path, string Label)
         ? At(fields, path[..open])?.Items.FirstOrDefault(i => i.Path == path[(close + 2)..])
         : fields.FirstOrDefault(f => f.Path == path);
 
-    private static double? NumberOf(object? value) => value switch
+    private void CheckNumber(Hazy number, InputCheck check)
     {
-        Hazy hazy => hazy.Value,
+        if (!TakesTolerance && number.StandardU > 0)
+        {
+            check.Refuse(Path, $"{Label} is asked without an uncertainty: give the number alone.");
+        }
+        else if (this is { Min: { } min, Max: { } max })
+        {
+            check.Within(number, min, max, Path, Label, Unit);
+        }
+    }
+
+    private static Hazy? NumberOf(object? value) => value switch
+    {
+        Hazy hazy => hazy,
         double number => number,
         int count => count,
         _ => null,

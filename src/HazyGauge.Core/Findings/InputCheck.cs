@@ -42,9 +42,12 @@ public sealed class InputCheck
         return this;
     }
 
+    /// <summary>Requires a number within limits, both included, and less doubt of it than the limits leave anyway.</summary>
     /// <inheritdoc cref="Within(double?, double, double, string, string, Unit)"/>
     public InputCheck Within(Hazy? value, double min, double max, string field, string what, Unit unit = Unit.None) =>
-        Within(value?.Value, min, max, field, what, unit);
+        value is { } v && v.StandardU > max - min
+            ? Refuse(field, Sentence.Of($"{what} cannot be more uncertain than {Say.Given(max - min, unit)}: that is all it can differ by. Leave it out instead."))
+            : Within(value?.Value, min, max, field, what, unit);
 
     /// <summary>A number that must be there; where it is not, that is noted and 1 stands in.</summary>
     public Hazy Required(Hazy? value, string field, string what)

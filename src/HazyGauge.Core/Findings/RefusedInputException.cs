@@ -3,21 +3,29 @@ using HazyGauge.Core.Sentences;
 namespace HazyGauge.Core.Findings;
 
 /// <summary>Input that cannot be computed with, and why, field by field, in the mechanic's words.</summary>
-public sealed class RefusedInputException : Exception
+public class RefusedInputException : Exception
 {
+    private const int MostNamed = 10;
+
     /// <summary>A refusal for several fields.</summary>
-    public RefusedInputException(IReadOnlyDictionary<string, IReadOnlyList<Sentence>> sentences)
-        : base(string.Join(' ', sentences.SelectMany(e => e.Value).Select(s => s.Text)))
+    /// <param name="sentences">Sentences by field. The first ten fields are named; of the others it is said how many there are.</param>
+    /// <param name="reason">What failed, where it was no check that refused.</param>
+    public RefusedInputException(IReadOnlyDictionary<string, IReadOnlyList<Sentence>> sentences, Exception? reason = null)
+        : base(InWords(sentences), reason)
     {
-        Sentences = sentences;
-        Errors = sentences.ToDictionary(e => e.Key, e => e.Value.Select(s => s.Text).ToArray(), StringComparer.Ordinal);
+        Sentences = sentences.Count <= MostNamed ? sentences : sentences.Take(MostNamed).ToDictionary(StringComparer.Ordinal);
+        Errors = Sentences.ToDictionary(e => e.Key, e => e.Value.Take(MostNamed).Select(s => s.Text).ToArray(), StringComparer.Ordinal);
+        Count = sentences.Count;
     }
 
     /// <summary>A refusal for one field.</summary>
-    public RefusedInputException(string field, Sentence why)
-        : this(new Dictionary<string, IReadOnlyList<Sentence>>(StringComparer.Ordinal) { [field] = [why] })
+    public RefusedInputException(string field, Sentence why, Exception? reason = null)
+        : this(new Dictionary<string, IReadOnlyList<Sentence>>(StringComparer.Ordinal) { [field] = [why] }, reason)
     {
     }
+
+    /// <summary>How many fields are refused, those that are not named among them.</summary>
+    public int Count { get; }
 
     /// <summary>Sentences by field name, as the field is called in the API; metric.</summary>
     public IReadOnlyDictionary<string, string[]> Errors { get; }
@@ -43,4 +51,10 @@ public sealed class RefusedInputException : Exception
     /// <summary>The same refusal with its fields under another path; the fields in <paramref name="itself"/> are what stands at the path itself.</summary>
     public RefusedInputException Under(string path, params string[] itself) =>
         new(Sentences.ToDictionary(s => itself.Contains(s.Key, StringComparer.Ordinal) ? path : $"{path}.{s.Key}", s => s.Value, StringComparer.Ordinal));
+
+    private static string InWords(IReadOnlyDictionary<string, IReadOnlyList<Sentence>> sentences)
+    {
+        var said = string.Join(' ', sentences.Take(MostNamed).SelectMany(e => e.Value.Take(MostNamed)).Select(s => s.Text));
+        return sentences.Count > MostNamed ? FormattableString.Invariant($"{said} And {sentences.Count - MostNamed} more fields.") : said;
+    }
 }

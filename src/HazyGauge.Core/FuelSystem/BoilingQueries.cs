@@ -1,3 +1,4 @@
+using HazyGauge.Core.Fields;
 using System.Text.Json.Serialization;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Fuels;
@@ -93,9 +94,9 @@ public sealed record WorstBoiling(double WorstEthanolPct, Hazy BubblePointC, Haz
 /// <param name="FinishedFuelReidKpa">Reid pressure of the finished fuel, kPa.</param>
 /// <param name="FinishedFuelEthanolPct">Ethanol in the finished fuel, % by volume; left out, it is this blend.</param>
 public sealed record VapourPressureQuery(
-    Hazy EthanolPct, IReadOnlyList<double>? TempsC, Hazy? GasolineReidKpa = null, Hazy? FinishedFuelReidKpa = null, Hazy? FinishedFuelEthanolPct = null)
+    Hazy EthanolPct, [MostItems(VapourPressureQuery.MostTemperatures)] IReadOnlyList<double>? TempsC, Hazy? GasolineReidKpa = null, Hazy? FinishedFuelReidKpa = null, Hazy? FinishedFuelEthanolPct = null)
 {
-    private const int MostTemperatures = 501;
+    internal const int MostTemperatures = 501;
 
     /// <summary>Its vapour pressure at each temperature.</summary>
     /// <exception cref="RefusedInputException">A quantity is outside its range.</exception>

@@ -1,3 +1,4 @@
+using HazyGauge.Core.Fields;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Fuels;
 using HazyGauge.Core.Haze;
@@ -73,10 +74,10 @@ public sealed record CapacityQuery(
 /// <param name="PowerKw">Power of a single point; counts for nothing.</param>
 /// <param name="EthanolPct">Blend of a single point; counts for nothing.</param>
 public sealed record CapacityEnvelopeQuery(
-    Hazy BsfcGPerKwh, Hazy LambdaBase, Hazy LambdaTarget, Hazy BaseEthanolPct, Hazy EngineRpm, Hazy FuelTempC, IReadOnlyList<double>? EthanolPcts = null, IReadOnlyList<double>? PowersKw = null, Hazy? PowerKw = null, Hazy? EthanolPct = null)
+    Hazy BsfcGPerKwh, Hazy LambdaBase, Hazy LambdaTarget, Hazy BaseEthanolPct, Hazy EngineRpm, Hazy FuelTempC, [MostItems(CapacityEnvelopeQuery.MostAcross)] IReadOnlyList<double>? EthanolPcts = null, [MostItems(CapacityEnvelopeQuery.MostAcross)] IReadOnlyList<double>? PowersKw = null, Hazy? PowerKw = null, Hazy? EthanolPct = null)
     : DeliveryQuery(BsfcGPerKwh, LambdaBase, LambdaTarget, BaseEthanolPct, EngineRpm, FuelTempC)
 {
-    private const int MostAcross = 501;
+    internal const int MostAcross = 501;
 
     /// <summary>The envelope.</summary>
     /// <exception cref="RefusedInputException">Something cannot be.</exception>

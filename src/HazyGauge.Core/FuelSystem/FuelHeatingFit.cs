@@ -29,10 +29,10 @@ public sealed record FuelHeatingFitResult(Hazy HeatW, Hazy LossWPerK, Hazy HeatI
 /// <param name="BayHeatW">Heat the fuel brings back from the engine bay, W; left out, none.</param>
 /// <param name="FuelUsedLph">Fuel used up meanwhile, L/h; left out, none.</param>
 public sealed record FuelHeatingLog(
-    Hazy FuelLitres, Hazy EthanolPct, Hazy AmbientC, Hazy PumpElectricalW, IReadOnlyList<TemperatureReading>? Readings, Hazy? BayHeatW = null, Hazy? FuelUsedLph = null)
+    Hazy FuelLitres, Hazy EthanolPct, Hazy AmbientC, Hazy PumpElectricalW, [MostItems(FuelHeatingLog.Most)] IReadOnlyList<TemperatureReading>? Readings, Hazy? BayHeatW = null, Hazy? FuelUsedLph = null)
 {
     private const int Fewest = 6;
-    private const int Most = 2000;
+    internal const int Most = 2000;
     private const double ShortestMinutes = 15;
     private const double MostLossWPerK = 200;
 

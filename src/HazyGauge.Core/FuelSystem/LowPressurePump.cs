@@ -18,7 +18,7 @@ public static class PumpCurveRules
     /// <summary>Highest pressure a curve may reach, kPa.</summary>
     public const double MostKpa = 2000;
 
-    private const int MostPoints = 40;
+    internal const int MostPoints = 40;
     private const double MostLph = 2000;
 
     /// <summary>Notes what is wrong with the points of a curve.</summary>

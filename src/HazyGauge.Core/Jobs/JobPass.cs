@@ -131,12 +131,22 @@ public static class JobPass
                     throw inputs.UnreadableFiles[file];
                 }
 
-                return (asked.Plan is { } plan ? station.Evaluate(plan, context) : null, asked.Refused);
+                return (asked.Plan is { } plan ? CannotCalculateException.Guard(station.Name, () => Finite(station.Evaluate(plan, context))) : null, asked.Refused);
             }
             catch (RefusedInputException why)
             {
                 return (null, why);
             }
+        }
+
+        static Evaluated Finite(Evaluated evaluated)
+        {
+            FiniteNumbers.Check(evaluated.Results);
+            FiniteNumbers.Check(evaluated.Progress);
+            FiniteNumbers.Check(evaluated.Summary);
+            FiniteNumbers.Check(evaluated.Findings);
+            FiniteNumbers.Check(evaluated.Needs);
+            return evaluated;
         }
 
         Evaluated? Recorded(PlanToEvaluate saved) => saved is { Plan: { } plan, Recorded: { } recorded } && recorded() is { } results ? station.FromRecord(plan, results) : null;

@@ -9,7 +9,7 @@ namespace HazyGauge.Core.Vehicles;
 /// <param name="Label">What it is called.</param>
 public sealed record VehicleField(string Path, string Label) : Field(Path, Label)
 {
-    /// <summary>True where it is asked how far off it may be.</summary>
+    /// <summary>True where it is asked how far off it may be; it may say so all the same.</summary>
     public bool AsksTolerance { get; init; }
 
     /// <summary>Type of what a survey holds of it.</summary>

@@ -1,3 +1,4 @@
+using HazyGauge.Core.Fields;
 using System.Diagnostics.CodeAnalysis;
 using System.Text.Json.Serialization;
 using HazyGauge.Core.FuelSystem;
@@ -82,9 +83,11 @@ public sealed record VehicleSurvey
     public IReadOnlyList<Instrument>? Instruments { get; init; }
 
     /// <summary>Answers nobody knows yet, as paths like pump.flowLph; a typical figure stands in.</summary>
+    [MostItems(300)]
     public IReadOnlyList<string>? Unknowns { get; init; }
 
     /// <summary>Photos of plates and joints, by the answer they belong to.</summary>
+    [MostItems(60)]
     public IReadOnlyList<SurveyPhoto>? Photos { get; init; }
 
     /// <summary>Whatever else was seen.</summary>
@@ -323,7 +326,7 @@ public sealed record FuelSystemSurvey(
 public sealed record FuelPump(
     int? Count = null,
     Hazy? FlowLph = null,
-    IReadOnlyList<PumpPoint<Hazy>>? Curve = null,
+    [MostItems(PumpCurveRules.MostPoints)] IReadOnlyList<PumpPoint<Hazy>>? Curve = null,
     Hazy? CurveV = null,
     Hazy? PumpV = null,
     Hazy? ElectricalW = null,
@@ -349,7 +352,7 @@ public sealed record PortInjectors(
     Hazy? RatedFlowCcMin = null,
     Hazy? RatedPressureKpa = null,
     Hazy? TestFluidDensityKgM3 = null,
-    IReadOnlyList<DeadTimePoint>? DeadTimes = null,
+    [MostItems(40)] IReadOnlyList<DeadTimePoint>? DeadTimes = null,
     Hazy? ImpedanceOhm = null,
     Hazy? DeadTimeMsPer100Kpa = null,
     int? OpeningsPerCycle = null);

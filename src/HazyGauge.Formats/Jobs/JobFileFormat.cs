@@ -10,6 +10,7 @@ public static class JobFileFormat
     private const string JobEntry = "job.json";
     private const string FilesFolder = "files/";
     private const long LargestJob = 64L * 1024 * 1024;
+    private const long SmallJob = 4L * 1024 * 1024;
 
     private static readonly JsonSerializerOptions Options = new(JsonSerializerDefaults.Web)
     {
@@ -106,7 +107,7 @@ public static class JobFileFormat
         {
             zip = await ZipArchive.CreateAsync(from, ZipArchiveMode.Read, leaveOpen: false, entryNameEncoding: null, cancellation);
             var entry = zip.GetEntry(JobEntry) ?? throw new RefusedInputException("file", $"This zip holds no {JobEntry}, so it is no exported job.");
-            await using var stream = new BoundedStream(await entry.OpenAsync(cancellation), LargestJob);
+            await using var stream = new BoundedStream(await entry.OpenAsync(cancellation), LargestIn(from));
             return (await ReadAsync(stream, cancellation), zip);
         }
         catch (Exception damaged) when (damaged is InvalidDataException or IOException)
@@ -120,6 +121,9 @@ public static class JobFileFormat
             throw;
         }
     }
+
+    // A record that repeats itself packs to a thirtieth; what unpacks to more was made to.
+    private static long LargestIn(Stream zip) => Math.Min(LargestJob, Math.Max(SmallJob, 30 * zip.Length));
 
     /// <summary>Opens the content of a file in a zip, never longer than it claims to be; null where it is missing.</summary>
     public static Stream? OpenContent(ZipArchive zip, JobFileEntry file) =>

@@ -7,10 +7,10 @@ namespace HazyGauge.Formats.Jobs;
 /// Finds what the JSON reader lets pass and no later reader would: text that is only decoded where somebody looks at it, and nothing where a list
 /// holds something.
 /// </summary>
-internal static class JsonPlaces
+public static class JsonPlaces
 {
     /// <summary>Place of the first text or name that is no whole text; null where all are.</summary>
-    public static string? FirstUnreadable(JsonElement json) => FirstUnreadable(json, string.Empty);
+    public static string? FirstUnreadable(JsonElement json) => Place(json) is { } place ? place.Length == 0 ? "the top" : place.TrimStart('.') : null;
 
     /// <summary>Place of the first empty item of a list in a job; null where none is.</summary>
     public static string? FirstEmpty(JobFile job) =>
@@ -32,34 +32,37 @@ internal static class JsonPlaces
         return null;
     }
 
-    private static string? FirstUnreadable(JsonElement json, string at)
+    // The place is put together on the way back: most files have none, and a name for every item of a long list would cost more than the list.
+    private static string? Place(JsonElement json)
     {
         switch (json.ValueKind)
         {
             case JsonValueKind.String:
-                return IsWhole(() => json.GetString()) ? null : at;
+                return IsWhole(json) ? null : string.Empty;
             case JsonValueKind.Array:
                 var i = 0;
                 foreach (var item in json.EnumerateArray())
                 {
-                    if (FirstUnreadable(item, string.Create(CultureInfo.InvariantCulture, $"{at}[{i++}]")) is { } inside)
+                    if (Place(item) is { } inside)
                     {
-                        return inside;
+                        return string.Create(CultureInfo.InvariantCulture, $"[{i}]{inside}");
                     }
+
+                    i++;
                 }
 
                 return null;
             case JsonValueKind.Object:
                 foreach (var property in json.EnumerateObject())
                 {
-                    if (!IsWhole(() => property.Name))
+                    if (Name(property) is not { } name)
                     {
-                        return at.Length == 0 ? "the top" : at;
+                        return string.Empty;
                     }
 
-                    if (FirstUnreadable(property.Value, at.Length == 0 ? property.Name : $"{at}.{property.Name}") is { } inside)
+                    if (Place(property.Value) is { } inside)
                     {
-                        return inside;
+                        return $".{name}{inside}";
                     }
                 }
 
@@ -70,16 +73,27 @@ internal static class JsonPlaces
     }
 
     // The reader decodes text where it is asked for, and says only by failing that it is none.
-    private static bool IsWhole(Func<string?> read)
+    private static bool IsWhole(JsonElement text)
     {
         try
         {
-            read();
-            return true;
+            return text.GetString() is not null;
         }
         catch (InvalidOperationException)
         {
             return false;
+        }
+    }
+
+    private static string? Name(JsonProperty property)
+    {
+        try
+        {
+            return property.Name;
+        }
+        catch (InvalidOperationException)
+        {
+            return null;
         }
     }
 }

@@ -2,6 +2,7 @@ using HazyGauge.Core.Entries;
 using HazyGauge.Core.Findings;
 using HazyGauge.Data.Entries;
 using HazyGauge.Data.Jobs;
+using HazyGauge.Web.Haze;
 using HazyGauge.Web.Jobs;
 using HazyGauge.Web.OpenApi;
 using HazyGauge.Web.Problems;
@@ -44,8 +45,9 @@ internal static class EntryEndpoints
     }
 
     private static async Task<Results<Created<EntryAnswer>, Ok<EntryAnswer>, ProblemHttpResult>> WriteAsync(
-        Guid id, EntryRequest entry, HttpRequest request, EntryRules rules, EntryWriter writer, EntryReader reader, CancellationToken cancellation)
+        Guid id, Asked<EntryRequest> asked, HttpRequest request, EntryRules rules, EntryWriter writer, EntryReader reader, CancellationToken cancellation)
     {
+        var entry = asked.Value;
         var toWrite = rules.Check(entry, Author.Of(request), request.Headers[KeyHeader].ToString().Trim(), Author.IsPractice(request));
         var result = await writer.WriteAsync(id, toWrite, cancellation);
         return result switch

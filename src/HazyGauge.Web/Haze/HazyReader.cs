@@ -1,3 +1,4 @@
+using System.Reflection;
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using System.Text.Json.Serialization.Metadata;
@@ -36,7 +37,7 @@ internal sealed class HazyReader(JsonSerializerOptions json, HazeLedger ledger, 
     /// <exception cref="JsonException">It is not of that shape.</exception>
     public object Read(JsonNode? node, Type type)
     {
-        var prepared = Prepared(node, json.GetTypeInfo(type), string.Empty);
+        var prepared = Prepared(node, json.GetTypeInfo(type), string.Empty, MostItemsAttribute.Usual);
         _check.ThrowIfAny();
         return new HazyScope(ledger, ownSource ?? SourceCatalogue.OfField).Read(() => prepared.Deserialize(type, json)) ?? throw new JsonException("This must be an object.");
     }
@@ -44,11 +45,11 @@ internal sealed class HazyReader(JsonSerializerOptions json, HazeLedger ledger, 
     /// <inheritdoc cref="Read(JsonNode?, Type)"/>
     public T Read<T>(JsonNode? node) => (T)Read(node, typeof(T));
 
-    private JsonNode? Prepared(JsonNode? node, JsonTypeInfo type, string path)
+    private JsonNode? Prepared(JsonNode? node, JsonTypeInfo type, string path, int most)
     {
         if (Nullable.GetUnderlyingType(type.Type) is { } inner)
         {
-            return node is null ? null : Prepared(node, json.GetTypeInfo(inner), path);
+            return node is null ? null : Prepared(node, json.GetTypeInfo(inner), path, most);
         }
 
         switch (node)
@@ -64,7 +65,7 @@ internal sealed class HazyReader(JsonSerializerOptions json, HazeLedger ledger, 
                     var at = path.Length == 0 ? property.Name : $"{path}.{property.Name}";
                     if (fields[property.Name] is { } value)
                     {
-                        var prepared = Prepared(value, json.GetTypeInfo(property.PropertyType), at);
+                        var prepared = Prepared(value, json.GetTypeInfo(property.PropertyType), at, property.AttributeProvider is PropertyInfo list ? MostItemsAttribute.Of(list) : most);
                         if (!ReferenceEquals(prepared, value))
                         {
                             fields[property.Name] = prepared;
@@ -77,6 +78,9 @@ internal sealed class HazyReader(JsonSerializerOptions json, HazeLedger ledger, 
                 }
 
                 return fields;
+            case JsonArray items when type.Kind == JsonTypeInfoKind.Enumerable && items.Count > most:
+                _check.Refuse(path, FormattableString.Invariant($"At most {most} can be listed here; these are {items.Count}."));
+                return new JsonArray();
             case JsonArray items when type.ElementType is { } element:
                 for (var i = 0; i < items.Count; i++)
                 {
@@ -90,7 +94,7 @@ internal sealed class HazyReader(JsonSerializerOptions json, HazeLedger ledger, 
                         continue;
                     }
 
-                    var prepared = Prepared(item, json.GetTypeInfo(element), $"{path}[{i}]");
+                    var prepared = Prepared(item, json.GetTypeInfo(element), $"{path}[{i}]", MostItemsAttribute.Usual);
                     if (!ReferenceEquals(prepared, item))
                     {
                         items[i] = prepared;
@@ -143,6 +147,12 @@ internal sealed class HazyReader(JsonSerializerOptions json, HazeLedger ledger, 
 
     private JsonNode WithParts(JsonObject number, JsonArray parts, double value, double? u, string path)
     {
+        if (parts.Count > MostItemsAttribute.HazeParts)
+        {
+            _check.Refuse(path, FormattableString.Invariant($"At most {MostItemsAttribute.HazeParts} parts of an uncertainty can be named; these are {parts.Count}."));
+            return JsonValue.Create(value);
+        }
+
         var named = new List<(string Source, double U)>();
         foreach (var part in parts)
         {

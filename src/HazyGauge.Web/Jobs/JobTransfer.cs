@@ -17,8 +17,8 @@ namespace HazyGauge.Web.Jobs;
 /// Takes whole jobs out and in. A job that is not here comes in as a new one and keeps its record as it was; of one that is, what the file has more
 /// can be taken in behind what is here.
 /// </summary>
-internal sealed class JobTransfer(
-    JobFileChecker checker, JobLine line, JobStore jobs, EntryStore entries, FileStore files, EntryHistory history, OldShapes oldShapes, JobSaver saver, JobNewsDesk news, DataFolder folder, TimeProvider clock)
+internal sealed partial class JobTransfer(
+    JobFileChecker checker, JobLine line, JobStore jobs, EntryStore entries, FileStore files, EntryHistory history, OldShapes oldShapes, JobSaver saver, StandingsRenewal renewal, JobNewsDesk news, DataFolder folder, TimeProvider clock, ILogger<JobTransfer> log)
 {
     /// <summary>The job as it goes out; null where there is none.</summary>
     public async Task<JobFile?> ExportAsync(Guid id, CancellationToken cancellation)
@@ -155,7 +155,7 @@ internal sealed class JobTransfer(
             await jobs.ImportAsync(job, new JobParts(read.Revisions(job.Id), read.Entries(job.Id), contents, read.Texts(0, 0)), cancellation);
             return true;
         }, cancellation);
-        await StandAsync(job.Id, cancellation);
+        await StandAsync(job.Id);
         return new ImportResult(job.Id);
     }
 
@@ -180,16 +180,28 @@ internal sealed class JobTransfer(
             return null;
         }
 
-        await StandAsync(here.Id, cancellation);
+        await StandAsync(here.Id);
         return new MergedParts(difference.MissingRevisions.Count, difference.MissingEntries.Count, difference.MissingFiles.Count());
     }
 
-    // The record stays as it was; how the stations stand is for today's rules to say.
-    private async Task StandAsync(Guid id, CancellationToken cancellation)
+    // The record stays as it was; how the stations stand is for today's rules to say. It is in already: what goes wrong now is done again beside the running work.
+    private async Task StandAsync(Guid id)
     {
-        await saver.StandAsync(id, cancellation);
+        try
+        {
+            await saver.StandAsync(id, CancellationToken.None);
+        }
+        catch (Exception broken) when (broken is not OutOfMemoryException)
+        {
+            StandsLater(log, id, broken);
+            renewal.Ask();
+        }
+
         await news.MovedAsync(id);
     }
+
+    [LoggerMessage(LogLevel.Warning, "Job {Id} is in; how its stations stand is still to be said.")]
+    private static partial void StandsLater(ILogger log, Guid id, Exception broken);
 
     private async Task<bool> WithContentsAsync(
         Guid jobId, IReadOnlyList<JobFileEntry> wanted, ZipArchive? zip, Func<IReadOnlyList<(JobFileRow, StagedContent?)>, Task<bool>> keep, CancellationToken cancellation)

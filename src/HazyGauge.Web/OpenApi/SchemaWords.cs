@@ -1,7 +1,9 @@
 using System.Reflection;
 using System.Text.Json;
 using System.Text.Json.Nodes;
+using HazyGauge.Core.Fields;
 using HazyGauge.Core.Haze;
+using HazyGauge.Core.Plumbing;
 using HazyGauge.Core.Sensing;
 using HazyGauge.Core.Vehicles;
 using Microsoft.AspNetCore.OpenApi;
@@ -13,12 +15,19 @@ namespace HazyGauge.Web.OpenApi;
 internal sealed class SchemaWords : IOpenApiSchemaTransformer
 {
     // What is asked may bring a number bare; what is answered never does.
-    private static readonly HashSet<Type> AskedTypes = Reached(typeof(Hazy).Assembly.GetTypes().Where(t => t.Name.EndsWith("Query", StringComparison.Ordinal) || t.Name.EndsWith("Plan", StringComparison.Ordinal) || t.Name.EndsWith("Input", StringComparison.Ordinal) || t == typeof(VehicleSurvey)));
+    private static readonly HashSet<Type> AskedTypes = Reached(
+        typeof(Hazy).Assembly.GetTypes().Concat(typeof(SchemaWords).Assembly.GetTypes())
+            .Where(t => new[] { "Query", "Plan", "Input", "Log", "Request" }.Any(kind => t.Name.EndsWith(kind, StringComparison.Ordinal)) || t == typeof(VehicleSurvey) || t == typeof(FittingPart)));
 
     public Task TransformAsync(OpenApiSchema schema, OpenApiSchemaTransformerContext context, CancellationToken cancellationToken)
     {
         var whole = context.JsonTypeInfo.Type;
         var type = Nullable.GetUnderlyingType(whole) ?? whole;
+        if (schema.Type?.HasFlag(JsonSchemaType.Array) == true && context.JsonPropertyInfo is { AttributeProvider: PropertyInfo list, DeclaringType: { } holder } && AskedTypes.Contains(holder))
+        {
+            schema.MaxItems = MostItemsAttribute.Of(list);
+        }
+
         var isAsked = context.JsonPropertyInfo?.DeclaringType is { } declaring && AskedTypes.Contains(declaring);
         if (type == typeof(LogicLevel))
         {
@@ -88,6 +97,7 @@ internal sealed class SchemaWords : IOpenApiSchemaTransformer
             ["parts"] = new OpenApiSchema
             {
                 Type = JsonSchemaType.Array,
+                MaxItems = answered ? null : MostItemsAttribute.HazeParts,
                 Items = new OpenApiSchema
                 {
                     Type = JsonSchemaType.Object,
@@ -107,7 +117,7 @@ internal sealed class SchemaWords : IOpenApiSchemaTransformer
         var open = new Stack<Type>(roots);
         while (open.TryPop(out var type))
         {
-            if (type.Assembly == typeof(Hazy).Assembly && type != typeof(Hazy) && !type.IsEnum && reached.Add(type))
+            if ((type.Assembly == typeof(Hazy).Assembly || type.Assembly == typeof(SchemaWords).Assembly) && type != typeof(Hazy) && !type.IsEnum && reached.Add(type))
             {
                 foreach (var property in type.GetProperties(BindingFlags.Public | BindingFlags.Instance))
                 {

@@ -12,6 +12,10 @@ namespace HazyGauge.Web.Problems;
 /// <summary>Turns refusals and failures into problem details (RFC 9457) with a sentence per field.</summary>
 internal sealed class ApiProblems(IProblemDetailsService problems, DataFolder folder, ILogger<ApiProblems> logger) : IExceptionHandler
 {
+    // What is said repeats names and words that were sent, and those may be as long as a request.
+    private const int LongestDetail = 1000;
+    private const int LongestName = 200;
+
     private const string TooLarge = "What was sent is larger than this accepts.";
     private const string WrongType = "Send JSON, with the content type application/json.";
 
@@ -35,6 +39,11 @@ internal sealed class ApiProblems(IProblemDetailsService problems, DataFolder fo
             InvalidDataException damaged => Problem(StatusCodes.Status400BadRequest, "The upload could not be read.", damaged.Message, null),
             _ => null,
         };
+        if (exception is CannotCalculateException { InnerException: { } failed })
+        {
+            logger.LogError(failed, "{Address}: {Words}", httpContext.Request.Path, exception.Message);
+        }
+
         if (problem is null && StorageFaults.Of(exception) is { } fault)
         {
             problem = Storage(fault, HttpMethods.IsGet(httpContext.Request.Method) ? "Cannot be read now." : "Not saved.");
@@ -63,10 +72,10 @@ internal sealed class ApiProblems(IProblemDetailsService problems, DataFolder fo
     /// <summary>A problem with a title, a sentence and, where a field is at fault, sentences by field.</summary>
     public static ProblemDetails Problem(int status, string title, string detail, IReadOnlyDictionary<string, string[]>? errors)
     {
-        var problem = new ProblemDetails { Status = status, Title = title, Detail = detail };
+        var problem = new ProblemDetails { Status = status, Title = title, Detail = Cut(detail, LongestDetail) };
         if (errors is not null)
         {
-            problem.Extensions["errors"] = errors;
+            problem.Extensions["errors"] = errors.DistinctBy(e => Cut(e.Key, LongestName)).ToDictionary(e => Cut(e.Key, LongestName), e => e.Value.Select(text => Cut(text, LongestDetail)).ToArray(), StringComparer.Ordinal);
         }
 
         return problem;
@@ -76,7 +85,16 @@ internal sealed class ApiProblems(IProblemDetailsService problems, DataFolder fo
     public static ProblemDetails Refusal(RefusedInputException refused)
     {
         var problem = Problem(StatusCodes.Status422UnprocessableEntity, "This cannot be right.", refused.Message, refused.Errors);
-        problem.Extensions["sentences"] = refused.Sentences;
+        if (refused.Sentences.All(s => s.Key.Length <= LongestName && s.Value.All(said => said.Template.Length <= LongestDetail)))
+        {
+            problem.Extensions["sentences"] = refused.Sentences;
+        }
+
+        if (refused.Count > refused.Errors.Count)
+        {
+            problem.Extensions["errorCount"] = refused.Count;
+        }
+
         return problem;
     }
 
@@ -143,6 +161,8 @@ internal sealed class ApiProblems(IProblemDetailsService problems, DataFolder fo
         { Message: var m } when m.Contains("could not be converted", StringComparison.Ordinal) => "This is not the kind of value that belongs here.",
         _ => $"The JSON breaks off or is malformed at line {(json.LineNumber ?? 0) + 1}.",
     };
+
+    private static string Cut(string text, int longest) => text.Length <= longest ? text : $"{text[..(char.IsHighSurrogate(text[longest - 1]) ? longest - 1 : longest)]} ...";
 
     private static string Title(int status) => status switch
     {

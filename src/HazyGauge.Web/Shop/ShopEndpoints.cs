@@ -3,6 +3,7 @@ using HazyGauge.Core.Haze;
 using HazyGauge.Core.Shop;
 using HazyGauge.Data.Jobs;
 using HazyGauge.Data.Shop;
+using HazyGauge.Web.Haze;
 using HazyGauge.Web.Jobs;
 using HazyGauge.Web.OpenApi;
 using HazyGauge.Web.Stations;
@@ -45,9 +46,9 @@ internal static class ShopEndpoints
             .WithExample("""{ "instruments": ["voltsAndContinuity", "diagnosticReader"] }""");
     }
 
-    private static async Task<Ok<ShopAnswer>> SaveAsync(ShopRequest asked, HttpRequest request, ShopStore shop, JobStore jobs, StandingsRenewal renewal, CancellationToken cancellation)
+    private static async Task<Ok<ShopAnswer>> SaveAsync(Asked<ShopRequest> asked, HttpRequest request, ShopStore shop, JobStore jobs, StandingsRenewal renewal, CancellationToken cancellation)
     {
-        var saved = await shop.SaveAsync(new ShopFacts(asked.Instruments is { } list ? [.. list.Distinct()] : null), Author.Of(request), cancellation);
+        var saved = await shop.SaveAsync(new ShopFacts(asked.Value.Instruments is { } list ? [.. list.Distinct()] : null), Author.Of(request), cancellation);
         await jobs.ForgetStandingsAsync(cancellation);
         renewal.Ask();
         return TypedResults.Ok(Answer(saved));

@@ -41,7 +41,8 @@ internal sealed record EvaluatedWith(EntryToWrite? Also = null, Given? Given = n
 }
 
 /// <summary>Evaluates jobs as a whole: reads documents and files, and lets Core pass over them.</summary>
-internal sealed class JobEvaluator(JobLine line, JobStore jobs, EntryHistory history, FileStore files, ArtifactReaders readers, StationDocuments documents, ShopStore shop)
+internal sealed partial class JobEvaluator(
+    JobLine line, JobStore jobs, EntryHistory history, FileStore files, ArtifactReaders readers, StationDocuments documents, ShopStore shop, ILogger<JobEvaluator> log)
 {
     private static readonly Dictionary<string, JsonObject> NoDrafts = new(StringComparer.Ordinal);
 
@@ -110,8 +111,10 @@ internal sealed class JobEvaluator(JobLine line, JobStore jobs, EntryHistory his
         var (happened, lastEntry) = await history.ReadAsync(jobId, isWhole ? null : reads, with.Also, ledger, cancellation);
         var found = await FilesAsync(jobId, needed, cancellation);
         var inputs = new PassInputs(plans, savedInstead, found.Files, found.Refused, happened, (await shop.LatestAsync(cancellation)).Facts);
+        var outcomes = JobPass.Over(line, wanted, inputs, ledger);
+        Tell(jobId, outcomes);
         return new JobEvaluation(
-            JobPass.Over(line, wanted, inputs, ledger),
+            outcomes,
             inputs,
             whole,
             saved,
@@ -120,13 +123,22 @@ internal sealed class JobEvaluator(JobLine line, JobStore jobs, EntryHistory his
             new EntriesRead(lastEntry, isWhole && line.With(wanted).Any(s => s.ReadsSoFar) ? null : reads));
     }
 
+    // What no check caught is somebody's to mend.
+    private void Tell(Guid jobId, IEnumerable<StationOutcome> outcomes)
+    {
+        foreach (var outcome in outcomes.Where(o => o.Refused is CannotCalculateException))
+        {
+            CannotCalculate(log, outcome.Station.Name, jobId, outcome.Refused!.InnerException);
+        }
+    }
+
     private PlanToEvaluate Read(IStation station, JsonObject document, RevisionRow? saved, bool isDraft, HazeLedger ledger)
     {
         var revision = isDraft ? (int?)null : saved?.Number ?? 0;
         try
         {
             return new PlanToEvaluate(
-                documents.Plan(station, document, ledger), revision, null, saved is null ? null : () => documents.ResultsOf(station, StoredJson.Parts(saved), ledger));
+                CannotCalculateException.Guard(station.Name, () => documents.Plan(station, document, ledger)), revision, null, saved is null ? null : () => documents.ResultsOf(station, StoredJson.Parts(saved), ledger));
         }
         catch (RefusedInputException refused)
         {
@@ -158,4 +170,7 @@ internal sealed class JobEvaluator(JobLine line, JobStore jobs, EntryHistory his
 
         return (found, refused);
     }
+
+    [LoggerMessage(LogLevel.Error, "{Station} of job {Job} cannot be calculated.")]
+    private static partial void CannotCalculate(ILogger log, string station, Guid job, Exception? failed);
 }

@@ -199,6 +199,7 @@ internal sealed class StationDocuments(JsonSerializerOptions json)
             throw new RefusedInputException("document", "A document is a JSON object.");
         }
 
+        SentJson.CheckDocument(whole);
         var inputs = (JsonObject)whole.DeepClone();
         foreach (var name in KeptDocument.OwnNames)
         {

@@ -1,5 +1,4 @@
 using System.Globalization;
-using System.Text.Json;
 using System.Text.Json.Nodes;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Fields;
@@ -7,11 +6,11 @@ using HazyGauge.Core.Findings;
 using HazyGauge.Core.Jobs;
 using HazyGauge.Core.Sentences;
 using HazyGauge.Data.Jobs;
+using HazyGauge.Web.Haze;
 using HazyGauge.Web.Jobs;
 using HazyGauge.Web.OpenApi;
 using HazyGauge.Web.Problems;
 using Microsoft.AspNetCore.Http.HttpResults;
-using Microsoft.AspNetCore.Mvc;
 
 namespace HazyGauge.Web.Stations;
 
@@ -119,18 +118,14 @@ internal static class StationEndpoints
         ? TypedResults.Ok<IReadOnlyList<FieldAnswer>>([.. station.Fields.Select(FieldAnswer.From)])
         : NoSuchStation(line);
 
-    private static async Task<IResult> PreviewAsync(Guid id, PreviewRequest request, JobStore jobs, JobLine line, JobPreviewer previewer, CancellationToken cancellation)
+    private static async Task<IResult> PreviewAsync(Guid id, Asked<PreviewRequest> asked, JobStore jobs, JobLine line, JobPreviewer previewer, CancellationToken cancellation)
     {
         if (!await jobs.ExistsAsync(id, cancellation))
         {
             return JobEndpoints.NoSuchJob();
         }
 
-        if (request.Want?.Any(w => w is null) == true)
-        {
-            throw new RefusedInputException("want", "An item of this list is empty.");
-        }
-
+        var request = asked.Value;
         var drafts = request.Drafts ?? new Dictionary<string, JsonObject>(StringComparer.Ordinal);
         if (drafts.Keys.Concat(request.Want ?? []).FirstOrDefault(s => line.Station(s) is null) is { } unknown)
         {
@@ -154,7 +149,7 @@ internal static class StationEndpoints
     }
 
     private static async Task<IResult> SaveAsync(
-        Guid id, SaveRequest request, HttpRequest http, JobStore jobs, JobLine line, JobSaver saver, JobPreviewer previewer, CancellationToken cancellation)
+        Guid id, Asked<SaveRequest> asked, HttpRequest http, JobStore jobs, JobLine line, JobSaver saver, JobPreviewer previewer, CancellationToken cancellation)
     {
         if (!await jobs.ExistsAsync(id, cancellation))
         {
@@ -162,7 +157,7 @@ internal static class StationEndpoints
         }
 
         var author = Author.Of(http);
-        if (request.Documents is not { Count: > 0 } sent || sent.Any(d => d is not { Slug: not null, Etag: not null, Document: not null }))
+        if (asked.Value.Documents is not { Count: > 0 } sent)
         {
             throw new RefusedInputException("documents", "Give at least one document, each with its slug and the etag it was made from.");
         }
@@ -209,7 +204,7 @@ internal static class StationEndpoints
     }
 
     private static async Task<Results<Ok<Envelope>, ProblemHttpResult>> SaveStationAsync(
-        Guid id, string slug, [FromBody] JsonElement document, HttpRequest request, HttpResponse response, JobStore jobs, JobLine line, JobSaver saver, CancellationToken cancellation)
+        Guid id, string slug, SentDocument document, HttpRequest request, HttpResponse response, JobStore jobs, JobLine line, JobSaver saver, CancellationToken cancellation)
     {
         if (line.Find(slug) is null)
         {
@@ -228,8 +223,7 @@ internal static class StationEndpoints
         }
 
         var author = Author.Of(request);
-        var inputs = StationDocuments.Inputs(document.ValueKind == JsonValueKind.Object ? JsonObject.Create(document) : null);
-        var result = await saver.SaveAsync(id, author, [new Sent(slug, inputs, Expected(ifMatch))], cancellation, Author.IsPractice(request));
+        var result = await saver.SaveAsync(id, author, [new Sent(slug, StationDocuments.Inputs(document.Value), Expected(ifMatch))], cancellation, Author.IsPractice(request));
         var mine = result.Revisions.FirstOrDefault(r => r.Slug == slug) ?? result.InTheWay;
         response.Headers.ETag = ETag(mine?.Number ?? 0);
         return result.Outcome == SaveOutcome.Saved ? TypedResults.Ok(Envelope.From(mine!)) : NotSaved(result, line);

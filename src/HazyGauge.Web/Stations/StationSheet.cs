@@ -25,7 +25,13 @@ internal sealed record StationSheet<T>(string Slug, string[] Columns, Func<T, IE
         }
 
         var evaluation = await evaluator.EvaluateAsync(id, new Dictionary<string, JsonObject>(StringComparer.Ordinal), [Slug], cancellation);
-        var results = evaluation.Outcomes.Select(o => o.Stands?.Results).OfType<T>().FirstOrDefault();
+        var outcome = evaluation.Outcomes.FirstOrDefault(o => o.Station.Slug == Slug);
+        if (outcome is { Stands: null, Refused: { } why })
+        {
+            throw why;
+        }
+
+        var results = outcome?.Stands?.Results as T;
         return TypedResults.File(Encoding.UTF8.GetBytes(CsvTable.Write(Columns, results is null ? [] : Rows(results))), "text/csv", $"{Slug}.csv");
     }
 }

@@ -8,6 +8,7 @@ using HazyGauge.Core.People;
 using HazyGauge.Data;
 using HazyGauge.Data.Jobs;
 using HazyGauge.Data.Templates;
+using HazyGauge.Web.Haze;
 using HazyGauge.Web.Jobs;
 using HazyGauge.Web.OpenApi;
 using HazyGauge.Web.Parts;
@@ -104,16 +105,16 @@ internal static class TemplateEndpoints
         {
             if (!request.HasFormContentType)
             {
-                return await JsonNode.ParseAsync(request.Body, cancellationToken: cancellation);
+                return JsonObject.Create(await SentJson.ObjectAsync(request));
             }
 
             await using var upload = await MultipartUpload.ReadAsync(request, folder, [], cancellation);
             await using var content = upload.Open();
-            return await JsonNode.ParseAsync(content, cancellationToken: cancellation);
+            return JsonObject.Create(await SentJson.ObjectAsync(content, cancellation));
         }
-        catch (JsonException)
+        catch (Exception broken) when (broken is JsonException or InvalidOperationException)
         {
-            throw new RefusedInputException("file", "This is no template: it is not JSON.");
+            throw new RefusedInputException("file", "This is no template: it is not JSON, a field stands twice, or a text is cut in half.");
         }
     }
 

@@ -1838,7 +1838,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["JsonElement"];
+                    "application/json": components["schemas"]["JsonObject"];
                 };
             };
             responses: {
@@ -7094,28 +7094,28 @@ export interface components {
             /** @description The readings, minutes rising, 6 to 2000 over a quarter of an hour or more. */
             readings: null | components["schemas"]["TemperatureReading"][];
             /** @description Heat the fuel brings back from the engine bay, W; left out, none. */
-            bayHeatW?: null | {
+            bayHeatW?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
-                u: number;
+                u?: number;
                 /** Format: double */
-                plusMinus: number;
-                parts: {
+                plusMinus?: number;
+                parts?: {
                     source: string;
                     /** Format: double */
                     u: number;
                 }[];
             };
             /** @description Fuel used up meanwhile, L/h; left out, none. */
-            fuelUsedLph?: null | {
+            fuelUsedLph?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
-                u: number;
+                u?: number;
                 /** Format: double */
-                plusMinus: number;
-                parts: {
+                plusMinus?: number;
+                parts?: {
                     source: string;
                     /** Format: double */
                     u: number;

@@ -98,6 +98,9 @@ internal sealed class ChainGraph
     /// <summary>How many of each part lie on the shelf.</summary>
     public List<int> ShelfCounts { get; }
 
+    /// <summary>True where one of the needed elbows is not in the catalog at all.</summary>
+    public bool LacksElbow => Angles.Where((_, angle) => !_after.Any(steps => steps.Exists(s => s.Angle == angle))).Any();
+
     /// <summary>Place of a port.</summary>
     public int IndexOf(Port port) => _ports[port];
 

@@ -5,31 +5,34 @@ namespace HazyGauge.Core.Plumbing.Chains;
 /// three. What is dropped could only have led to chains that are no better than three that were kept. Chains of more parts than the
 /// third-best can pay for are not looked at, and neither are those that cannot reach the other end any more.
 /// </summary>
-internal sealed class ChainSearch(ChainAsk ask, IReadOnlyList<FittingPart> parts, IReadOnlyDictionary<string, int> shelf, CancellationToken cancellation)
+internal sealed class ChainSearch(ChainAsk ask, IReadOnlyList<FittingPart> parts, IReadOnlyDictionary<string, int> shelf, SearchBudget budget, CancellationToken cancellation)
 {
+    /// <summary>What is said where it found none before it stopped.</summary>
+    public const string GivenUp = "The search was given up: too many parts of this catalog fit each other, and none of the chains tried spans the gap. Choose from fewer parts.";
+
     private const int Best3 = 3;
 
     // In a narrow look lengths that differ by less are the same, mm.
     private const int NarrowMm = 50;
 
-    // Beyond this the search gives up its proof rather than the machine.
-    private const int MostLabels = 1_500_000;
-
     private readonly ChainGraph _graph = new(ask, parts, shelf);
     private readonly int _gapMm = (int)Math.Round(ask.GapMm);
     private readonly List<Label> _found = [];
     private ulong[] _shelfPrints = [];
-    private int _labels;
-    private bool _isCut;
 
     /// <summary>The best chains; none where there is none.</summary>
     public FittingChains Best()
     {
+        if (_graph.LacksElbow)
+        {
+            return new FittingChains([], null, null);
+        }
+
         var random = new Random(2);
         _shelfPrints = [.. _graph.ShelfCounts.Select(_ => (ulong)random.NextInt64())];
         var fewest = _graph.PartsLeft(_graph.IndexOf(ask.From), !ask.ViaSensor);
         var most = fewest;
-        for (var count = Math.Max(fewest, _graph.AngleCounts.Sum()); count <= ChainRules.MostParts && !IsBeyond(count) && !_isCut; count++)
+        for (var count = Math.Max(fewest, _graph.AngleCounts.Sum()); count <= ChainRules.MostParts && !IsBeyond(count) && !budget.IsSpent; count++)
         {
             Look(count);
             most = count;
@@ -37,15 +40,15 @@ internal sealed class ChainSearch(ChainAsk ask, IReadOnlyList<FittingPart> parts
 
         if (_found.Count == 0)
         {
-            return new FittingChains([], _isCut ? "The search was given up: too many parts of this catalog fit each other, and none of the chains tried spans the gap. Choose from fewer parts." : null, null);
+            return new FittingChains([], budget.IsSpent ? GivenUp : null, null);
         }
 
         var best = _found[0];
         var usable = parts.Count(ChainRules.MayUse);
         return new FittingChains(
-            [.. _found.Select(label => Chain(label, !_isCut && label.Score == best.Score))],
+            [.. _found.Select(label => Chain(label, !budget.IsSpent && label.Score == best.Score))],
             null,
-            _isCut ? null
+            budget.IsSpent ? "Best found, not proven: so many parts of this catalog fit each other that the search stopped before it had weighed every chain. Choose from fewer parts for a proof."
             : ask.Weights is null ? $"Of {usable} parts every chain of up to {most} was weighed: none has fewer than {best.Parts + 1} leak points, and none with as few costs less."
             : $"Of {usable} parts every chain of up to {most} was weighed, and what longer ones would cost at least: none is better by these weights.");
     }
@@ -78,6 +81,11 @@ internal sealed class ChainSearch(ChainAsk ask, IReadOnlyList<FittingPart> parts
                 cancellation.ThrowIfCancellationRequested();
                 foreach (var next in Onward(label, count, count - at))
                 {
+                    if (budget.IsSpent)
+                    {
+                        return;
+                    }
+
                     if (at == count)
                     {
                         Take(next);
@@ -87,12 +95,6 @@ internal sealed class ChainSearch(ChainAsk ask, IReadOnlyList<FittingPart> parts
                         Keep(kept, next, isNarrow);
                     }
                 }
-            }
-
-            if (_labels > MostLabels)
-            {
-                _isCut = true;
-                return;
             }
 
             open = kept.Values.SelectMany(l => l);
@@ -110,6 +112,7 @@ internal sealed class ChainSearch(ChainAsk ask, IReadOnlyList<FittingPart> parts
 
             foreach (var step in group.Steps)
             {
+                budget.Look();
                 if (IsWorseAnyway(count, label.Score.Cost + step.LeastCost + ahead.Cost, label.Score.Restriction + group.AtBest.Restriction + ahead.Restriction))
                 {
                     break;
@@ -191,7 +194,10 @@ internal sealed class ChainSearch(ChainAsk ask, IReadOnlyList<FittingPart> parts
             kept[key] = best = new List<Label>(1);
         }
 
-        _labels += (isShorterBetter && !isNarrow ? InsertUnlessWorse(best, label) : Insert(best, label)) ? 1 : 0;
+        if (isShorterBetter && !isNarrow ? InsertUnlessWorse(best, label) : Insert(best, label))
+        {
+            budget.Keep();
+        }
     }
 
     private void Take(Label label)

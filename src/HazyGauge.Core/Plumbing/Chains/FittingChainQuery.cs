@@ -1,3 +1,4 @@
+using HazyGauge.Core.Fields;
 using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Plumbing.Ports;
@@ -30,8 +31,8 @@ public sealed record FittingChainQuery(
     bool Cut,
     ChainVia? Via = null,
     IReadOnlyList<double>? AnglesDeg = null,
-    IReadOnlyList<FittingPart>? Catalogue = null,
-    IReadOnlyList<string>? OnShelf = null,
+    [MostItems(FittingChainQuery.MostParts)] IReadOnlyList<FittingPart>? Catalogue = null,
+    [MostItems(FittingChainQuery.MostParts)] IReadOnlyList<string>? OnShelf = null,
     IReadOnlyList<HoseStock>? HoseStock = null,
     ChainWeights? Weights = null,
     bool? Reversible = null)
@@ -40,6 +41,7 @@ public sealed record FittingChainQuery(
     public const int MostParts = 20_000;
 
     private const int MostAngles = 6;
+    private const int MostNamed = 9;
     private const double LongestGapMm = 10_000;
 
     /// <summary>The best chains.</summary>
@@ -59,13 +61,19 @@ public sealed record FittingChainQuery(
             shelf[hose.Code] = ChainRules.MostParts;
         }
 
-        var found = new ChainSearch(ask, parts, shelf, cancellation).Best();
+        var budget = new SearchBudget();
+        var found = new ChainSearch(ask, parts, shelf, budget, cancellation).Best();
         if (found.Chains.Count > 0 || found.WhyNone is not null)
         {
             return found;
         }
 
-        var why = new WhyNoChain(ask, parts, shelf, cancellation).Reason;
+        var why = new WhyNoChain(ask, parts, shelf, budget, cancellation).Reason;
+        if (budget.IsSpent)
+        {
+            why = ChainSearch.GivenUp;
+        }
+
         return found with { WhyNone = why.Text, Why = why };
     }
 
@@ -114,14 +122,11 @@ public sealed record FittingChainQuery(
             check.Within(angle, 0, 180, "anglesDeg", "An angle, degrees,");
         }
 
-        foreach (var code in OnShelf ?? [])
-        {
-            Listed(check, parts, "onShelf", code);
-        }
-
+        var known = parts.Select(p => p.Code).ToHashSet(StringComparer.OrdinalIgnoreCase);
+        Listed(check, known, "onShelf", OnShelf ?? []);
+        Listed(check, known, "hoseStock", (HoseStock ?? []).Select(h => h.Code));
         foreach (var hose in HoseStock ?? [])
         {
-            Listed(check, parts, "hoseStock", hose.Code);
             check.Within(hose.LengthMm, 0, 100_000, "hoseStock", "The length of the hose, mm,");
         }
 
@@ -153,11 +158,17 @@ public sealed record FittingChainQuery(
         }
     }
 
-    private static void Listed(InputCheck check, IReadOnlyList<FittingPart> parts, string field, string code)
+    private static void Listed(InputCheck check, HashSet<string> known, string field, IEnumerable<string> codes)
     {
-        if (!parts.Any(p => p.Code.Equals(code, StringComparison.OrdinalIgnoreCase)))
+        var unknown = codes.Where(c => !known.Contains(c)).ToList();
+        foreach (var code in unknown.Take(MostNamed))
         {
             check.Refuse(field, $"There is no part called '{Wording.Quoted(code)}' in the catalog.");
+        }
+
+        if (unknown.Count > MostNamed)
+        {
+            check.Refuse(field, FormattableString.Invariant($"And {unknown.Count - MostNamed} more are not in the catalog."));
         }
     }
 }

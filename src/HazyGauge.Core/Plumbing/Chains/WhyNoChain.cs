@@ -4,14 +4,14 @@ using HazyGauge.Core.Sentences;
 namespace HazyGauge.Core.Plumbing.Chains;
 
 /// <summary>Says why no chain joins two ends: which wish stands in the way, and which single part would make one possible.</summary>
-internal sealed class WhyNoChain(ChainAsk ask, IReadOnlyList<FittingPart> parts, IReadOnlyDictionary<string, int> shelf, CancellationToken cancellation)
+internal sealed class WhyNoChain(ChainAsk ask, IReadOnlyList<FittingPart> parts, IReadOnlyDictionary<string, int> shelf, SearchBudget budget, CancellationToken cancellation)
 {
     /// <summary>Why.</summary>
     public Sentence Reason =>
         ask.ViaSensor && !parts.Any(p => p.IsSensor && ChainRules.MayUse(p)) ? "There is no sensor in the catalog that may carry ethanol."
         : Elbows() ?? Length() ?? Rating() ?? Missing();
 
-    private bool IsPossible(ChainAsk relaxed, IReadOnlyList<FittingPart>? with = null) => new ChainSearch(relaxed, with ?? parts, shelf, cancellation).Best().Chains.Count > 0;
+    private bool IsPossible(ChainAsk relaxed, IReadOnlyList<FittingPart>? with = null) => new ChainSearch(relaxed, with ?? parts, shelf, budget, cancellation).Best().Chains.Count > 0;
 
     private Sentence? Elbows()
     {
@@ -39,7 +39,7 @@ internal sealed class WhyNoChain(ChainAsk ask, IReadOnlyList<FittingPart> parts,
 
     private Sentence? Length()
     {
-        var chains = new ChainSearch(ask with { IsOfAnyLength = true }, parts, shelf, cancellation).Best().Chains;
+        var chains = new ChainSearch(ask with { IsOfAnyLength = true }, parts, shelf, budget, cancellation).Best().Chains;
         if (chains.Count == 0)
         {
             return null;

@@ -13,9 +13,9 @@ namespace HazyGauge.Core.Plumbing.Flow;
 /// <param name="Elements">What it flows through, in order.</param>
 /// <param name="DensityKgM3">Density of the fuel, kg/m3; left out, that of the blend.</param>
 /// <param name="ViscosityMPaS">Dynamic viscosity, mPa s; left out, that of the blend.</param>
-public sealed record PressureDropQuery(Hazy FlowLph, Hazy EthanolPct, Hazy FuelTempC, IReadOnlyList<FlowElement>? Elements, Hazy? DensityKgM3 = null, Hazy? ViscosityMPaS = null)
+public sealed record PressureDropQuery(Hazy FlowLph, Hazy EthanolPct, Hazy FuelTempC, [MostItems(PressureDropQuery.MostElements)] IReadOnlyList<FlowElement>? Elements, Hazy? DensityKgM3 = null, Hazy? ViscosityMPaS = null)
 {
-    private const int MostElements = 60;
+    internal const int MostElements = 60;
 
     /// <summary>What is lost.</summary>
     /// <exception cref="RefusedInputException">Something cannot be.</exception>

@@ -1,3 +1,4 @@
+using HazyGauge.Core.Fields;
 using System.Numerics;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
@@ -16,10 +17,10 @@ public sealed record LagVolume(string Name, Hazy Ml, bool? Mixes = null);
 /// <param name="VolumesMl">The volumes on the way.</param>
 /// <param name="FlowsLph">The flows it is asked for, L/h.</param>
 /// <param name="StepPct">The change, ethanol points. Default 75: from E10 to E85.</param>
-public sealed record TransportLagQuery(IReadOnlyList<LagVolume>? VolumesMl, IReadOnlyList<Hazy>? FlowsLph, double? StepPct = null)
+public sealed record TransportLagQuery(IReadOnlyList<LagVolume>? VolumesMl, [MostItems(TransportLagQuery.MostFlows)] IReadOnlyList<Hazy>? FlowsLph, double? StepPct = null)
 {
     private const int MostVolumes = 20;
-    private const int MostFlows = 50;
+    internal const int MostFlows = 50;
 
     /// <summary>The lag at every flow.</summary>
     /// <exception cref="RefusedInputException">Something cannot be.</exception>
@@ -89,7 +90,7 @@ public static class TransportLag
     }
 
     // Fuel that has to run through, mL, until the share that is missing is down to so much.
-    private static Hazy UntilMl(List<Hazy> stirred, double share) => stirred.Count == 0 || share >= 1 ? 0.0 : HazyFunction.Of(stirred, ml => Until(ml, share));
+    private static Hazy UntilMl(List<Hazy> stirred, double share) => stirred.Count == 0 || share >= 1 ? 0.0 : HazyFunction.Of([.. stirred.Select(ml => new LimitedNumber(ml, 0, double.MaxValue))], ml => Until(ml, share));
 
     // No sum of such delays is later than the same with all of its volume ten times over.
     private static double Until(IReadOnlyList<double> ml, double share)

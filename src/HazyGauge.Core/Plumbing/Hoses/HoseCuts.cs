@@ -1,3 +1,4 @@
+using HazyGauge.Core.Fields;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Sentences;
 
@@ -7,10 +8,10 @@ namespace HazyGauge.Core.Plumbing.Hoses;
 /// <param name="StockMm">The pieces, mm, each there once.</param>
 /// <param name="CutsMm">What is needed, mm.</param>
 /// <param name="KerfMm">What every cut takes away, mm. Default 0: a knife.</param>
-public sealed record HoseCutsQuery(IReadOnlyList<double>? StockMm, IReadOnlyList<double>? CutsMm, double? KerfMm = null)
+public sealed record HoseCutsQuery([MostItems(HoseCutsQuery.MostPieces)] IReadOnlyList<double>? StockMm, [MostItems(HoseCutsQuery.MostCuts)] IReadOnlyList<double>? CutsMm, double? KerfMm = null)
 {
-    private const int MostPieces = 40;
-    private const int MostCuts = 24;
+    internal const int MostPieces = 40;
+    internal const int MostCuts = 24;
     private const double MostMm = 100_000;
 
     /// <summary>The plan that wastes least.</summary>

@@ -1,3 +1,4 @@
+using HazyGauge.Core.Fields;
 using HazyGauge.Core.Compensation;
 using HazyGauge.Core.Haze;
 
@@ -47,7 +48,7 @@ public sealed record PulseChoice(Hazy? PulseMs = null, Hazy? DeadTimeMs = null);
 /// <summary>The breakpoints of the row: chosen, or only how many.</summary>
 /// <param name="EthanolPcts">Chosen blends, rising, % by volume.</param>
 /// <param name="Count">How many, placed on whole percents for least error.</param>
-public sealed record RowChoice(IReadOnlyList<double>? EthanolPcts = null, int? Count = null);
+public sealed record RowChoice([MostItems(BreakpointRow.Most)] IReadOnlyList<double>? EthanolPcts = null, int? Count = null);
 
 /// <summary>The two maps spark is added between.</summary>
 /// <param name="GasolineMapEthanolPct">Blend the gasoline map was made on, % by volume.</param>

@@ -82,14 +82,12 @@ internal static class HarnessFields
         {
             Group = Sheet,
             ItemName = "Reading",
-            MostItems = 80,
             Items = [new FieldOf<MeterEntry>("check", "Check") { Required = "Say which check of the sheet it is." }, new FieldOf<MeterEntry>("read", "It showed") { Min = -100, Max = 1_000_000 }],
         },
         new FieldOf<HarnessPlan>("wires", "Wires")
         {
             Group = Laying,
             ItemName = "Wire",
-            MostItems = 60,
             Items =
             [
                 new FieldOf<WireNote>("wire", "Wire") { Required = "Say which wire of the list it is." },

@@ -1,3 +1,4 @@
+using HazyGauge.Core.Fields;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Sentences;
@@ -86,6 +87,7 @@ public sealed record HarnessPlan
     public Hazy? FuelTempC { get; init; }
 
     /// <summary>What is known of each wire.</summary>
+    [MostItems(60)]
     public IReadOnlyList<WireNote>? Wires { get; init; }
 
     /// <summary>Wires nobody needs.</summary>
@@ -107,6 +109,7 @@ public sealed record HarnessPlan
     public BusGateway? Gateway { get; init; }
 
     /// <summary>What the meter showed.</summary>
+    [MostItems(80)]
     public IReadOnlyList<MeterEntry>? Readings { get; init; }
 
     /// <summary>What else there is to know.</summary>

@@ -1,3 +1,4 @@
+using HazyGauge.Core.Fields;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Identity;
@@ -59,12 +60,15 @@ public sealed record RoutePlan
     public IReadOnlyList<double>? AnglesDeg { get; init; }
 
     /// <summary>The parts chosen, from the first end to the second, whole: the job keeps what the catalog said that day.</summary>
+    [MostItems(ChainCheckQuery.MostParts)]
     public IReadOnlyList<FittingPart>? Chain { get; init; }
 
     /// <summary>How the joints are made up, in their order.</summary>
+    [MostItems(MostJointNotes)]
     public IReadOnlyList<JointMade>? Joints { get; init; }
 
     /// <summary>Joints that are only opened, to bleed or to get there, and parts outside the chain: they can leak too.</summary>
+    [MostItems(MostOpened)]
     public IReadOnlyList<string>? Opened { get; init; }
 
     /// <summary>What else there is to know.</summary>

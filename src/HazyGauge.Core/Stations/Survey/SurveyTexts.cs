@@ -9,10 +9,8 @@ internal static class SurveyTexts
 {
     private const int LongestText = 200;
     private const int LongestNotes = 2000;
-    private const int MostPhotos = 60;
-    private const int MostJoints = 20;
 
-    /// <summary>Notes every text or list that no survey can hold.</summary>
+    /// <summary>Notes every text that no survey can hold.</summary>
     public static InputCheck Check(VehicleSurvey survey)
     {
         var check = new InputCheck();
@@ -23,21 +21,11 @@ internal static class SurveyTexts
         }
 
         var joints = survey.FuelSystem.Joints ?? [];
-        if (joints.Count > MostJoints)
-        {
-            check.Refuse("fuelSystem.joints", $"At most {MostJoints} connections.");
-        }
-
         for (var i = 0; i < joints.Count; i++)
         {
             Text(check, joints[i].Place, $"fuelSystem.joints[{i}].place");
             Text(check, joints[i].Size, $"fuelSystem.joints[{i}].size");
             Text(check, joints[i].Retainer, $"fuelSystem.joints[{i}].retainer");
-        }
-
-        if (survey.Photos is { Count: > MostPhotos })
-        {
-            check.Refuse("photos", $"At most {MostPhotos} photos.");
         }
 
         foreach (var path in survey.Unknowns ?? [])

@@ -1,3 +1,4 @@
+using HazyGauge.Core.Fields;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Wiring.Connectors;
@@ -12,7 +13,7 @@ namespace HazyGauge.Core.Wiring.Boxes;
 /// <param name="ProbeAt">Where its temperature probe sits.</param>
 /// <param name="LoadTap">Where its load input is tapped.</param>
 public sealed record InjectorExtender(
-    int? Injectors = null, int? BaseInjectors = null, IReadOnlyList<BeepTest>? Beeps = null, IReadOnlyList<InjectorSeen>? Active = null, string? ProbeAt = null, string? LoadTap = null)
+    int? Injectors = null, int? BaseInjectors = null, [MostItems(2 * CommonSideQuery.Most * CommonSideQuery.Most)] IReadOnlyList<BeepTest>? Beeps = null, IReadOnlyList<InjectorSeen>? Active = null, string? ProbeAt = null, string? LoadTap = null)
 {
     /// <summary>What it comes to.</summary>
     /// <param name="usual">Injectors where the plan does not say; null where nobody knows.</param>

@@ -1,3 +1,4 @@
+using HazyGauge.Core.Fields;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Sentences;
 
@@ -23,9 +24,9 @@ public sealed record BeepTest(int A, int B, PlugSide Side, bool Beep);
 /// <summary>Which side of the injectors is their common supply.</summary>
 /// <param name="Injectors">How many there are.</param>
 /// <param name="Beeps">What was tested, plugs off and battery disconnected.</param>
-public sealed record CommonSideQuery(int Injectors, IReadOnlyList<BeepTest>? Beeps)
+public sealed record CommonSideQuery(int Injectors, [MostItems(2 * CommonSideQuery.Most * CommonSideQuery.Most)] IReadOnlyList<BeepTest>? Beeps)
 {
-    private const int Most = 32;
+    internal const int Most = 32;
 
     /// <summary>What the tests say.</summary>
     /// <exception cref="RefusedInputException">Something cannot be.</exception>
@@ -33,11 +34,6 @@ public sealed record CommonSideQuery(int Injectors, IReadOnlyList<BeepTest>? Bee
     {
         var check = new InputCheck().Within((double)Injectors, 2, Most, "injectors", "The number of injectors");
         var tests = Beeps ?? [];
-        if (tests.Count > 2 * Most * Most)
-        {
-            check.Refuse("beeps", "There are more tests than pairs.");
-        }
-
         check.ThrowIfAny();
         for (var i = 0; i < tests.Count; i++)
         {

@@ -101,31 +101,70 @@ internal sealed class PullUpAnalysis
     private static readonly double[] E12 = [10, 12, 15, 18, 22, 27, 33, 39, 47, 56, 68, 82];
 
     private readonly PullUpQuery _query;
-    private readonly Hazy[] _inputs;
+    private readonly LimitedNumber[] _inputs;
 
     public PullUpAnalysis(PullUpQuery query)
     {
         _query = query;
-        var none = (Hazy)double.PositiveInfinity;
-        _inputs =
+        Hazy none = double.PositiveInfinity;
+        Hazy[] inputs =
         [
-            query.PullUpOhm ?? none, query.PullUpV ?? 0, query.InternalPullUpOhm ?? none, query.InternalPullUpV ?? 5, query.CableNf,
+            query.PullUpOhm ?? none, query.PullUpV ?? 0, query.InternalPullUpOhm ?? none, query.InternalPullUpV ?? WireInput.UsualPullUpV, query.CableNf,
             query.FilterOhm ?? 0, query.FilterNf ?? 0, query.SinkSaturationV, query.ThresholdLowV, query.ThresholdHighV, query.LowPulseMs,
         ];
+        _inputs = [.. inputs.Select(i => new LimitedNumber(i, 0, double.PositiveInfinity))];
+    }
+
+    // The inputs in their order, by name.
+    private readonly record struct Wire(
+        double PullUpOhm, double PullUpV, double InsideOhm, double InsideV, double CableNf, double FilterOhm, double FilterNf, double LowV, double ThresholdLowV, double ThresholdHighV, double LowPulseMs)
+    {
+        public static Wire Of(IReadOnlyList<double> v) => new(v[0], v[1], v[2], v[3], v[4], v[5], v[6], v[7], v[8], v[9], v[10]);
+
+        public double PulseS => LowPulseMs / 1000;
+
+        public double SinkMa => 1000 * (((PullUpV - LowV) / PullUpOhm) + ((InsideV - LowV) / InsideOhm));
+
+        public double? FallS => Input.FallS(ThresholdLowV);
+
+        public double? RiseS => Input.RiseS(ThresholdHighV, PulseS);
+
+        public double? Rise70S => Input.RiseS(0.7 * Input.SourceV, PulseS);
+
+        // With the engine running.
+        public Wire Running => this with { PullUpV = RunningV(PullUpV), InsideV = RunningV(InsideV) };
+
+        // Both pull-ups as one (Thevenin).
+        public SignalInput Input
+        {
+            get
+            {
+                var lifting = (1 / PullUpOhm) + (1 / InsideOhm);
+                var hasFilter = FilterOhm > 0 && FilterNf > 0;
+                return new(
+                    ((PullUpV / PullUpOhm) + (InsideV / InsideOhm)) / lifting,
+                    1 / lifting,
+                    (CableNf + (hasFilter ? 0 : FilterNf)) * 1e-9,
+                    hasFilter ? FilterOhm : 0,
+                    hasFilter ? FilterNf * 1e-9 : 0,
+                    LowV);
+            }
+        }
     }
 
     public PullUpResult Result()
     {
-        var exact = _inputs.Select(i => i.Value).ToArray();
-        var input = Input(exact);
-        var (isLowSeen, isHighSeen) = (FallS(exact) is { } fall && fall < Pulse(exact), input.RiseS(exact[9], Pulse(exact)) is not null && exact[9] < input.SourceV);
+        Hazy Of(Func<Wire, double?> figure) => HazyFunction.Of(_inputs, v => figure(Wire.Of(v)));
+        var exact = Wire.Of([.. _inputs.Select(i => i.Number.Value)]);
+        var input = exact.Input;
+        var (isLowSeen, isHighSeen) = (exact.FallS is { } fall && fall < exact.PulseS, exact.RiseS is not null && exact.ThresholdHighV < input.SourceV);
         var isRead = isLowSeen && isHighSeen;
-        var released = HazyFunction.Of(_inputs, v => Input(v).SourceV);
-        var current = HazyFunction.Of(_inputs, SinkMa);
-        Hazy? error = isRead ? HazyFunction.Of(_inputs, v => 1e6 * (Input(v).RiseS(v[9], Pulse(v))!.Value - FallS(v)!.Value)) : null;
-        Hazy? rise = 0.7 * input.SourceV > input.AfterPullV(Pulse(exact)) ? HazyFunction.Of(_inputs, v => 1e6 * Input(v).RiseS(0.7 * Input(v).SourceV, Pulse(v))!.Value) : null;
-        var isFast = isRead && FallS(exact) < ShortestLowS && input.RiseS(exact[9], ShortestLowS) < ShortestHighS;
-        var highest = Math.Max(released.Value, Input(Running(exact)).SourceV);
+        var released = Of(wire => wire.Input.SourceV);
+        var current = Of(wire => wire.SinkMa);
+        Hazy? error = isRead ? Of(wire => 1e6 * (wire.RiseS - wire.FallS)) : null;
+        Hazy? rise = 0.7 * input.SourceV > input.AfterPullV(exact.PulseS) ? Of(wire => 1e6 * wire.Rise70S) : null;
+        var isFast = isRead && exact.FallS < ShortestLowS && input.RiseS(exact.ThresholdHighV, ShortestLowS) < ShortestHighS;
+        var highest = Math.Max(released.Value, exact.Running.Input.SourceV);
         bool? over = _query.InputMaxV is { } bears ? highest > bears.Value : null;
         var findings = Findings(isLowSeen, isHighSeen, isFast, current, over, highest, error).OrderByDescending(f => f.Severity).ToList();
         return new(_query.SinkSaturationV, released, current, rise, error, error is { } us ? us / 1000 * SensorLaw.KelvinPerMs : null, isFast ? 0 : null, over, Recommended(exact), findings);
@@ -185,35 +224,18 @@ internal sealed class PullUpAnalysis
 
     private static SentenceValue Volts(double volts) => new(volts, null, Unit.Volt, 2);
 
-    private static double[] Running(double[] v) => [v[0], RunningV(v[1]), v[2], RunningV(v[3]), .. v[4..]];
-
-    private static double? Recommended(double[] v)
+    private static double? Recommended(Wire wire)
     {
         foreach (var ohm in E12.Select(e => e * 100).Append(10_000).OrderDescending())
         {
-            double[] with = [ohm, v[0] < double.PositiveInfinity ? v[1] : v[3], .. v[2..]];
-            var input = Input(with);
-            if (with[9] < input.SourceV && FallS(with) is { } fall && fall < Pulse(with) && input.RiseS(with[9], Pulse(with)) is { } rise
-                && Math.Abs(rise - fall) * 1000 * SensorLaw.KelvinPerMs <= GoodWithinK && SinkMa(with) <= MostSinkMa)
+            var with = wire with { PullUpOhm = ohm, PullUpV = wire.PullUpOhm < double.PositiveInfinity ? wire.PullUpV : wire.InsideV };
+            if (with.ThresholdHighV < with.Input.SourceV && with.FallS is { } fall && fall < with.PulseS && with.RiseS is { } rise
+                && Math.Abs(rise - fall) * 1000 * SensorLaw.KelvinPerMs <= GoodWithinK && with.SinkMa <= MostSinkMa)
             {
                 return ohm;
             }
         }
 
         return null;
-    }
-
-    private static double Pulse(IReadOnlyList<double> v) => v[10] / 1000;
-
-    private static double? FallS(IReadOnlyList<double> v) => Input(v).FallS(v[8]);
-
-    private static double SinkMa(IReadOnlyList<double> v) => 1000 * (((v[1] - v[7]) / v[0]) + ((v[3] - v[7]) / v[2]));
-
-    // Both pull-ups as one (Thevenin).
-    private static SignalInput Input(IReadOnlyList<double> v)
-    {
-        var lifting = (1 / v[0]) + (1 / v[2]);
-        var hasFilter = v[5] > 0 && v[6] > 0;
-        return new(((v[1] / v[0]) + (v[3] / v[2])) / lifting, 1 / lifting, (v[4] + (hasFilter ? 0 : v[6])) * 1e-9, hasFilter ? v[5] : 0, hasFilter ? v[6] * 1e-9 : 0, v[7]);
     }
 }
