@@ -20,8 +20,9 @@ public sealed class NamedStore<TRow>(IDbContextFactory<HazyGaugeDb> contexts, Wr
     public async Task<IReadOnlyList<TRow>> ListAsync(CancellationToken cancellation)
     {
         await using var db = await contexts.CreateDbContextAsync(cancellation);
-        var all = await db.Set<TRow>().AsNoTracking().ToListAsync(cancellation);
-        return [.. all.OrderBy(r => r.Id).GroupBy(r => r.Name, StringComparer.Ordinal).Select(g => g.Last()).OrderBy(r => r.Name, StringComparer.Ordinal)];
+        var last = db.Set<TRow>().GroupBy(r => r.Name).Select(g => g.Max(r => r.Id));
+        var rows = await db.Set<TRow>().AsNoTracking().Where(r => last.Contains(r.Id)).ToListAsync(cancellation);
+        return [.. rows.OrderBy(r => r.Name, StringComparer.Ordinal)];
     }
 
     /// <summary>Takes rows in, all of them or none.</summary>

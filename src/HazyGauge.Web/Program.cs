@@ -94,7 +94,7 @@ if (!isDescribed)
 builder.Services.AddSingleton<JobLine>()
     .AddSingleton<CaptureReader>().AddSingleton<IArtifactReader>(services => services.GetRequiredService<CaptureReader>()).AddSingleton<ArtifactReaders>().AddSingleton<JobThings>().AddSingleton<OldShapes>().AddSingleton<StationDocuments>().AddSingleton<JobEvaluator>().AddSingleton<JobSaver>().AddSingleton<StandingsRenewal>().AddSingleton<JobPreviewer>()
     .AddSingleton<EntryKinds>().AddSingleton<EntryPayloads>().AddSingleton<EntryRules>().AddSingleton<EntryHistory>().AddSingleton<EntryReader>().AddSingleton<EntryWriter>().AddSingleton<BuyingListReader>().AddSingleton<TemplateFiles>().AddSingleton<JobFromTemplate>().AddSingleton<ShelfSheets>().AddSingleton<ShopCatalogue>().AddSingleton<JobNewsDesk>()
-    .AddSingleton<JobFileChecker>().AddSingleton<JobTransfer>().AddSingleton<DemoLoader>().AddSingleton<JobReader>().AddSingleton<JobDuplicator>().AddSingleton<ProfileCsv>();
+    .AddSingleton<JobFileChecker>().AddSingleton<BarePhotos>().AddSingleton<JobTransfer>().AddSingleton<DemoLoader>().AddSingleton<JobReader>().AddSingleton<JobDuplicator>().AddSingleton<ProfileCsv>();
 
 var app = builder.Build();
 app.UseExceptionHandler();

@@ -59,7 +59,7 @@ public class HostileRequestTests(App app) : IClassFixture<App>
         ((string)state["signal"]!["summary"]!["text"]!).ShouldContain("E62");
         await app.GetAsync($"/api/jobs/{job}/buying-list");
         await app.GetAsync($"/api/jobs/{job}/record");
-        await app.SaveAsync(job, """{ "notes": "goes on" }""", "*", slug: slug == "survey" ? "signal" : "survey");
+        await (slug == "survey" ? app.SaveAsync(job, """{ "toleranceEthanolPct": 4 }""", "*") : app.SaveAsync(job, """{ "notes": "goes on" }""", "*", slug: "survey"));
         (await app.GetAsync($"/api/jobs/{job}/export"))["revisions"]!.AsArray().Count.ShouldBe(4);
     }
 

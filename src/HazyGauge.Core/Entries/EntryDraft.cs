@@ -1,3 +1,4 @@
+using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Findings;
 
 namespace HazyGauge.Core.Entries;
@@ -75,7 +76,7 @@ public sealed record EntryDraft(IEntryKind Kind, string Text)
     /// <param name="check">Where it is noted.</param>
     public void CheckForm(IReadOnlySet<string> stations, InputCheck check)
     {
-        if (Text.Length > LongestText || Text.Any(c => char.IsControl(c) && c != '\n'))
+        if (Text.Length > LongestText || Text.Any(Letters.AreHiddenInText))
         {
             check.Refuse("text", $"At most {LongestText} characters that can be shown.");
         }
@@ -90,7 +91,7 @@ public sealed record EntryDraft(IEntryKind Kind, string Text)
             check.Refuse("blocks", unknown is null ? "An item of this list is empty." : $"There is no station '{unknown}'.");
         }
 
-        if (Step is { } step && (step.Trim().Length == 0 || step.Length > LongestStep || step.Any(char.IsControl)))
+        if (Step is { } step && (step.Trim().Length == 0 || step.Length > LongestStep || step.Any(Letters.AreHidden)))
         {
             check.Refuse("step", $"A step or joint is named in 1 to {LongestStep} characters that can be shown.");
         }

@@ -92,7 +92,7 @@ public sealed record FittingPart(
             check.Refuse($"{under}code", $"A part's code has 1 to {LongestCode} letters, digits, dashes or points, and no spaces.");
         }
 
-        if (Name.Length is 0 or > LongestName || Name.Any(char.IsControl))
+        if (Name.Length is 0 or > LongestName || Name.Any(Letters.AreHidden))
         {
             check.Refuse($"{under}name", $"A part has a name of 1 to {LongestName} characters.");
         }

@@ -135,6 +135,13 @@ public sealed class FileStore(IDbContextFactory<HazyGaugeDb> contexts, DataFolde
         await transaction.CommitAsync(cancellation);
     }
 
+    /// <summary>True where this content is kept here, whatever it belongs to.</summary>
+    public async Task<bool> HasContentAsync(string sha256, CancellationToken cancellation)
+    {
+        await using var db = await contexts.CreateDbContextAsync(cancellation);
+        return await db.FileContents.AnyAsync(c => c.Sha256 == sha256, cancellation);
+    }
+
     /// <summary>Opens the content of a file that has one, for reading from start to end.</summary>
     public Stream OpenRead(string sha256) => new ChunkStream(contexts.CreateDbContext(), sha256);
 

@@ -2,75 +2,48 @@ using System.Buffers.Binary;
 
 namespace HazyGauge.Formats.Photos;
 
-/// <summary>PNG and WebP without their metadata: both are lists of chunks, and only those that make the picture are kept.</summary>
+/// <summary>Tells whether a PNG or a WebP is nothing but its picture: both are lists of chunks.</summary>
 internal static class BareChunks
 {
-    private static readonly string[] PngKept = ["IHDR", "PLTE", "IDAT", "IEND", "tRNS", "gAMA", "cHRM", "sRGB", "iCCP", "sBIT", "pHYs", "bKGD", "acTL", "fcTL", "fdAT"];
-    private static readonly string[] WebPKept = ["VP8 ", "VP8L", "VP8X", "ALPH", "ANIM", "ANMF", "ICCP"];
-
-    // In the flags of VP8X: there is Exif, there is XMP.
-    private const byte WebPMetadataFlags = 0x08 | 0x04;
+    // Chunk and the longest it may be: those that hold the picture, and numbers about it.
+    private static readonly Dictionary<string, long> PngKept = new(StringComparer.Ordinal)
+    {
+        ["IHDR"] = 13, ["PLTE"] = 768, ["IDAT"] = int.MaxValue, ["IEND"] = 0, ["tRNS"] = 256, ["gAMA"] = 4, ["cHRM"] = 32, ["sRGB"] = 1, ["sBIT"] = 4, ["pHYs"] = 9, ["bKGD"] = 6,
+    };
 
     public static ReadOnlySpan<byte> PngSignature => [0x89, (byte)'P', (byte)'N', (byte)'G', 0x0D, 0x0A, 0x1A, 0x0A];
 
-    public static byte[] OfPng(ReadOnlySpan<byte> photo)
+    /// <summary>True where every byte of a PNG (ISO/IEC 15948) belongs to one still picture.</summary>
+    public static bool IsPng(ReadOnlySpan<byte> photo)
     {
-        using var bare = new MemoryStream(photo.Length);
-        bare.Write(PngSignature);
-        var at = PngSignature.Length;
-        while (true)
+        for (var at = PngSignature.Length; at + 12 <= photo.Length;)
         {
-            var length = checked((int)BinaryPrimitives.ReadUInt32BigEndian(photo[at..]));
-            var chunk = photo.Slice(at, checked(length + 12));
-            var name = NameAt(chunk[4..]);
-            if (PngKept.Contains(name, StringComparer.Ordinal))
+            var length = BinaryPrimitives.ReadUInt32BigEndian(photo[at..]);
+            var name = System.Text.Encoding.ASCII.GetString(photo.Slice(at + 4, 4));
+            if (!PngKept.TryGetValue(name, out var longest) || length > longest || at + 12L + length > photo.Length)
             {
-                bare.Write(chunk);
+                return false;
             }
 
+            at += (int)length + 12;
             if (name == "IEND")
             {
-                return bare.ToArray();
+                return at == photo.Length;
             }
-
-            at += chunk.Length;
         }
+
+        return false;
     }
 
-    public static byte[] OfWebP(ReadOnlySpan<byte> photo)
+    /// <summary>True where a WebP (RFC 9649) is one still picture in the simple layout and nothing else.</summary>
+    public static bool IsWebP(ReadOnlySpan<byte> photo)
     {
-        using var bare = new MemoryStream(photo.Length);
-        bare.Write(photo[..12]);
-        var end = checked((int)BinaryPrimitives.ReadUInt32LittleEndian(photo[4..]) + 8);
-        for (var at = 12; at < end;)
+        if (photo.Length < 20 || BinaryPrimitives.ReadUInt32LittleEndian(photo[4..]) != photo.Length - 8)
         {
-            var length = checked((int)BinaryPrimitives.ReadUInt32LittleEndian(photo[(at + 4)..]));
-            var padded = checked(length + (length % 2));
-            var chunk = photo.Slice(at, Math.Min(padded + 8, photo.Length - at));
-            if (chunk.Length < length + 8)
-            {
-                throw new ArgumentException("A chunk breaks off.", nameof(photo));
-            }
-
-            var name = NameAt(chunk);
-            if (WebPKept.Contains(name, StringComparer.Ordinal))
-            {
-                var kept = chunk.ToArray();
-                if (name == "VP8X")
-                {
-                    kept[8] &= unchecked((byte)~WebPMetadataFlags);
-                }
-
-                bare.Write(kept);
-            }
-
-            at += padded + 8;
+            return false;
         }
 
-        var whole = bare.ToArray();
-        BinaryPrimitives.WriteUInt32LittleEndian(whole.AsSpan(4), (uint)(whole.Length - 8));
-        return whole;
+        var length = BinaryPrimitives.ReadUInt32LittleEndian(photo[16..]);
+        return (photo[12..].StartsWith("VP8 "u8) || photo[12..].StartsWith("VP8L"u8)) && 20L + length + (length % 2) == photo.Length;
     }
-
-    private static string NameAt(ReadOnlySpan<byte> chunk) => System.Text.Encoding.ASCII.GetString(chunk[..4]);
 }

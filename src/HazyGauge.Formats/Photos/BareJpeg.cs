@@ -2,87 +2,72 @@ using System.Buffers.Binary;
 
 namespace HazyGauge.Formats.Photos;
 
-/// <summary>A JPEG without its metadata (segments as in ITU-T T.81, annex B; orientation as in Exif, tag 0x0112 of the first directory).</summary>
+/// <summary>Tells whether a JPEG is nothing but its picture (segments as in ITU-T T.81, annex B), and which way up it is (Exif, tag 0x0112 of the first directory).</summary>
 internal static class BareJpeg
 {
     private const byte StartOfImage = 0xD8;
     private const byte EndOfImage = 0xD9;
     private const byte StartOfScan = 0xDA;
+    private const byte Restart = 0xDD;
+    private const byte Quantization = 0xDB;
+    private const byte Huffman = 0xC4;
     private const byte App0 = 0xE0;
     private const byte App1 = 0xE1;
-    private const byte App2 = 0xE2;
     private const byte App14 = 0xEE;
-    private const byte App15 = 0xEF;
-    private const byte Comment = 0xFE;
-    private const ushort OrientationTag = 0x0112;
 
-    public static byte[] Of(ReadOnlySpan<byte> photo)
+    /// <summary>True where every byte belongs to the picture: what is not known for certain is taken for something else.</summary>
+    public static bool Is(ReadOnlySpan<byte> photo)
     {
-        using var bare = new MemoryStream(photo.Length);
-        bare.Write([0xFF, StartOfImage]);
-        if (Orientation(photo) is { } orientation and > 1)
-        {
-            bare.Write(ExifWith(orientation));
-        }
-
         var at = 2;
-        while (true)
+        while (at + 4 <= photo.Length)
         {
-            var marker = MarkerAt(photo, ref at);
-            if (marker == EndOfImage)
+            if (photo[at] != 0xFF)
             {
-                // Whatever hangs on behind the picture, a film or another picture, is not part of it.
-                bare.Write([0xFF, EndOfImage]);
-                return bare.ToArray();
+                return false;
             }
 
-            var segment = Segment(photo, at);
-            if (IsKept(marker, segment))
+            var marker = photo[at + 1];
+            at += 2;
+            var length = BinaryPrimitives.ReadUInt16BigEndian(photo[at..]);
+            if (length < 2 || at + length > photo.Length || !IsOfPicture(marker, photo.Slice(at, length)))
             {
-                bare.Write([0xFF, marker]);
-                bare.Write(segment);
+                return false;
             }
 
-            at += segment.Length;
+            at += length;
             if (marker == StartOfScan)
             {
-                var end = EndOfScan(photo, at);
-                bare.Write(photo[at..end]);
-                at = end;
+                at = EndOfScan(photo, at);
+                if (at + 2 == photo.Length && photo[at] == 0xFF && photo[at + 1] == EndOfImage)
+                {
+                    return true;
+                }
             }
         }
+
+        return false;
     }
 
-    // The picture itself, its size, its colours; of what programs add only the colour profile and how colours were turned.
-    private static bool IsKept(byte marker, ReadOnlySpan<byte> segment) => marker switch
+    /// <summary>The same JPEG with nothing added but which way up it is.</summary>
+    /// <param name="photo">A JPEG without Exif.</param>
+    /// <param name="orientation">1 to 8, as Exif counts; 1 is as it stands and needs no word.</param>
+    public static byte[] With(ReadOnlySpan<byte> photo, int orientation) =>
+        orientation is < 2 or > 8 ? photo.ToArray() : [0xFF, StartOfImage, 0xFF, App1, .. Exif((byte)orientation), .. photo[2..]];
+
+    // The picture's frame, tables and scans; of what programs add only the plainest heads, whose every byte is a number of the picture.
+    private static bool IsOfPicture(byte marker, ReadOnlySpan<byte> segment) => marker switch
     {
-        App0 or App14 => true,
-        App2 => segment[2..].StartsWith("ICC_PROFILE"u8),
-        >= App1 and <= App15 or Comment => false,
-        _ => true,
+        App0 => segment.Length == 16 && segment[2..].StartsWith("JFIF\0"u8) && segment[14] == 0 && segment[15] == 0,
+        App1 => segment.Length == 34 && segment[27] is >= 1 and <= 8 && segment.SequenceEqual(Exif(segment[27])),
+        App14 => segment.Length == 14 && segment[2..].StartsWith("Adobe"u8),
+        0xC0 or 0xC1 or 0xC2 or Huffman or Quantization or Restart or StartOfScan => true,
+        _ => false,
     };
-
-    private static byte MarkerAt(ReadOnlySpan<byte> photo, ref int at)
-    {
-        if (photo[at] != 0xFF)
-        {
-            throw new ArgumentException("No marker where one belongs.", nameof(photo));
-        }
-
-        while (photo[at] == 0xFF)
-        {
-            at++;
-        }
-
-        return photo[at++];
-    }
-
-    private static ReadOnlySpan<byte> Segment(ReadOnlySpan<byte> photo, int at) => photo.Slice(at, Math.Max(2, (int)BinaryPrimitives.ReadUInt16BigEndian(photo[at..])));
 
     // Within a scan FF 00 is a plain FF, and restart markers belong to it.
     private static int EndOfScan(ReadOnlySpan<byte> photo, int at)
     {
-        while (photo[at] != 0xFF || photo[at + 1] is 0 or (>= 0xD0 and <= 0xD7))
+        while (at + 1 < photo.Length && (photo[at] != 0xFF || photo[at + 1] is 0 or (>= 0xD0 and <= 0xD7)))
         {
             at++;
         }
@@ -90,63 +75,11 @@ internal static class BareJpeg
         return at;
     }
 
-    private static ushort? Orientation(ReadOnlySpan<byte> photo)
-    {
-        var at = 2;
-        while (at + 4 < photo.Length)
-        {
-            var marker = MarkerAt(photo, ref at);
-            if (marker is StartOfScan or EndOfImage)
-            {
-                return null;
-            }
-
-            var segment = Segment(photo, at);
-            if (marker == App1 && segment.Length > 16 && segment[2..].StartsWith("Exif\0\0"u8))
-            {
-                return InTiff(segment[8..]);
-            }
-
-            at += segment.Length;
-        }
-
-        return null;
-    }
-
-    private static ushort? InTiff(ReadOnlySpan<byte> tiff)
-    {
-        var little = tiff.StartsWith("II"u8);
-        ushort Short(ReadOnlySpan<byte> from) => little ? BinaryPrimitives.ReadUInt16LittleEndian(from) : BinaryPrimitives.ReadUInt16BigEndian(from);
-        uint Long(ReadOnlySpan<byte> from) => little ? BinaryPrimitives.ReadUInt32LittleEndian(from) : BinaryPrimitives.ReadUInt32BigEndian(from);
-        var directory = Long(tiff[4..]);
-        if (directory + 2 > tiff.Length)
-        {
-            return null;
-        }
-
-        var entries = Short(tiff[(int)directory..]);
-        for (var i = 0; i < entries; i++)
-        {
-            var at = (int)directory + 2 + (12 * i);
-            if (at + 12 > tiff.Length)
-            {
-                return null;
-            }
-
-            if (Short(tiff[at..]) == OrientationTag)
-            {
-                return Short(tiff[(at + 8)..]) is >= 1 and <= 8 and var orientation ? orientation : null;
-            }
-        }
-
-        return null;
-    }
-
-    private static byte[] ExifWith(ushort orientation) =>
+    private static byte[] Exif(byte orientation) =>
     [
-        0xFF, App1, 0, 34,
+        0, 34,
         .. "Exif\0\0MM\0*"u8, 0, 0, 0, 8,
-        0, 1, 0x01, 0x12, 0, 3, 0, 0, 0, 1, 0, (byte)orientation, 0, 0,
+        0, 1, 0x01, 0x12, 0, 3, 0, 0, 0, 1, 0, orientation, 0, 0,
         0, 0, 0, 0,
     ];
 }

@@ -16,7 +16,7 @@ public enum PhotoKind
 }
 
 /// <summary>
-/// Photos as they are kept: the picture alone. Where it was taken, with what, when and by whom is taken out; only which way is up is kept.
+/// Photos as they are kept: the picture alone. Where it was taken, with what, when and by whom is taken out; only which way is up is kept. A library draws it anew (decision 016).
 /// </summary>
 public static class Photo
 {
@@ -42,23 +42,31 @@ public static class Photo
         _ => throw new ArgumentOutOfRangeException(nameof(kind), kind, "Not a kind of photo."),
     };
 
-    /// <summary>The photo without anything but the picture.</summary>
-    /// <exception cref="RefusedInputException">It breaks off or is no photo.</exception>
-    public static byte[] Bare(byte[] photo)
+    /// <summary>The photo without anything but the picture: as it is where it is that already, or else drawn anew.</summary>
+    /// <exception cref="RefusedInputException">It breaks off, is too large, or is no photo that can be drawn anew.</exception>
+    public static byte[] Bare(byte[] photo) => KindOf(photo) switch
     {
-        try
-        {
-            return KindOf(photo) switch
-            {
-                PhotoKind.Jpeg => BareJpeg.Of(photo),
-                PhotoKind.Png => BareChunks.OfPng(photo),
-                PhotoKind.WebP => BareChunks.OfWebP(photo),
-                _ => throw new RefusedInputException("file", "This is no photo. JPEG, PNG and WebP are taken."),
-            };
-        }
-        catch (Exception broken) when (broken is ArgumentException or IndexOutOfRangeException or OverflowException)
-        {
-            throw new RefusedInputException("file", "This photo breaks off or is damaged. Take or copy it again.");
-        }
+        PhotoKind.Jpeg when BareJpeg.Is(photo) => photo,
+        PhotoKind.Png when BareChunks.IsPng(photo) => photo,
+        PhotoKind.WebP when BareChunks.IsWebP(photo) => photo,
+        { } kind => RedrawnPhoto.Of(photo, kind),
+        null => throw new RefusedInputException("file", "This is no photo. JPEG, PNG and WebP are taken."),
+    };
+
+    /// <summary>What a file is that holds a picture, or hides one, and cannot be drawn anew for certain; null where it is none.</summary>
+    /// <param name="head">Its beginning, <see cref="LongestHead"/> bytes or all of it.</param>
+    public static string? Unstrippable(ReadOnlySpan<byte> head)
+    {
+        ReadOnlySpan<byte> TypeBox(ReadOnlySpan<byte> of) => of.Length >= 12 && of[4..].StartsWith("ftyp"u8) ? of.Slice(8, 4) : default;
+        var brand = TypeBox(head);
+        return KindOf(head) is not null ? null
+            : head.StartsWith("GIF8"u8) ? "GIF"
+            : head.StartsWith("II*\0"u8) || head.StartsWith("MM\0*"u8) ? "TIFF"
+            : brand.StartsWith("hei"u8) || brand.StartsWith("hev"u8) || brand.StartsWith("mif1"u8) || brand.StartsWith("msf1"u8) || brand.StartsWith("avif"u8) ? "HEIC"
+            : head.IndexOf("Exif\0\0"u8) >= 0 || head.IndexOf((ReadOnlySpan<byte>)[0xFF, 0xD8, 0xFF, 0xE0]) >= 0 || head.IndexOf((ReadOnlySpan<byte>)[0xFF, 0xD8, 0xFF, 0xE1]) >= 0 ? "photo behind something else"
+            : null;
     }
+
+    /// <summary>Bytes needed to tell what a file hides.</summary>
+    public const int LongestHead = 4096;
 }

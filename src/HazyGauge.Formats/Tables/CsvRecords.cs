@@ -14,6 +14,9 @@ public static class CsvRecords
     /// <summary>Longest table read, characters.</summary>
     public const int LongestText = 1024 * 1024;
 
+    /// <summary>Most rows read.</summary>
+    public const int MostRows = 20_000;
+
     /// <summary>The rows of a table.</summary>
     /// <param name="text">The whole file.</param>
     /// <param name="columns">Columns it may have; all but the last ones marked optional must be there.</param>
@@ -53,7 +56,12 @@ public static class CsvRecords
                 var cells = new Dictionary<string, string>(StringComparer.Ordinal);
                 for (var i = 0; i < header.Count; i++)
                 {
-                    cells[header[i]] = row[i].ToString();
+                    cells[header[i]] = FormulaCell.Read(row[i].ToString());
+                }
+
+                if (records.Count == MostRows)
+                {
+                    throw new RefusedInputException("file", FormattableString.Invariant($"This table has more than {MostRows} rows. Bring it in parts."));
                 }
 
                 records.Add(new CsvRecord(row.LineNumberFrom, cells));

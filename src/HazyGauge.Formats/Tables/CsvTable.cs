@@ -17,6 +17,9 @@ public static class CsvTable
     public static string Write(IEnumerable<string> header, IEnumerable<IEnumerable<string>> rows) =>
         string.Concat(rows.Prepend(header).Select(cells => string.Join(',', cells.Select(Quoted)) + "\r\n"));
 
-    private static string Quoted(string cell) =>
-        cell.AsSpan().IndexOfAny(",;\"\r\n") < 0 ? cell : $"\"{cell.Replace("\"", "\"\"", StringComparison.Ordinal)}\"";
+    private static string Quoted(string text)
+    {
+        var cell = FormulaCell.Defused(text);
+        return cell.AsSpan().IndexOfAny(",;\"\r\n") < 0 ? cell : $"\"{cell.Replace("\"", "\"\"", StringComparison.Ordinal)}\"";
+    }
 }

@@ -18,6 +18,8 @@ internal sealed record VcdHeader(double TickS, IReadOnlyList<VcdVariable> Variab
 {
     public const int MostVariables = 10_000;
     private const int LongestCode = 9;
+    private const int LongestName = 1000;
+    private const int MostScopes = 64;
 
     /// <summary>Reads up to and including $enddefinitions.</summary>
     /// <exception cref="RefusedInputException">The header is cut off or malformed.</exception>
@@ -46,6 +48,11 @@ internal sealed record VcdHeader(double TickS, IReadOnlyList<VcdVariable> Variab
                     break;
                 case "$scope":
                     scopes.Add(words.Count > 0 ? words[^1] : throw tokens.Refuse("a $scope without a name."));
+                    if (scopes.Count > MostScopes || words[^1].Length > LongestName)
+                    {
+                        throw tokens.Refuse($"more than {MostScopes} scopes inside each other, or one of a name longer than {LongestName} characters. Export only the sensor's channel.");
+                    }
+
                     break;
                 case "$upscope":
                     if (scopes.Count == 0)
@@ -152,7 +159,13 @@ internal sealed record VcdHeader(double TickS, IReadOnlyList<VcdVariable> Variab
         }
 
         var leaf = words[3];
+        var name = string.Join('.', [.. scopes, leaf]);
+        if (name.Length > LongestName)
+        {
+            throw tokens.Refuse($"a signal whose name, with the scopes it stands in, is longer than {LongestName} characters. Export only the sensor's channel.");
+        }
+
         var oneBit = width == 1 && words[0] is not ("real" or "realtime" or "string" or "event" or "parameter");
-        return new VcdVariable(PackCode(tokens, Encoding.UTF8.GetBytes(words[2])), string.Join('.', [.. scopes, leaf]), leaf, oneBit);
+        return new VcdVariable(PackCode(tokens, Encoding.UTF8.GetBytes(words[2])), name, leaf, oneBit);
     }
 }

@@ -1,3 +1,4 @@
+using HazyGauge.Core.Sentences;
 using System.Text.Json.Nodes;
 using HazyGauge.Core.Entries;
 using HazyGauge.Core.Findings;
@@ -25,7 +26,7 @@ internal sealed class EntryRules(JobLine line, EntryKinds kinds, EntryPayloads p
     public EntryToWrite Check(EntryRequest request, Person author, string idempotencyKey, bool isPractice = false, int? schema = null)
     {
         var check = new InputCheck();
-        if (idempotencyKey.Length is 0 or > LongestKey || idempotencyKey.Any(char.IsControl))
+        if (idempotencyKey.Length is 0 or > LongestKey || idempotencyKey.Any(Letters.AreHidden))
         {
             check.Refuse("Idempotency-Key", $"Every entry needs a key of its own, 1 to {LongestKey} printable characters, so that it is written once however often it is sent.");
         }

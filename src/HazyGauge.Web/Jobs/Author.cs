@@ -1,3 +1,4 @@
+using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.People;
 
@@ -32,7 +33,7 @@ internal static class Author
     public static bool IsValid(string sent, out string author)
     {
         author = sent.Trim();
-        return author.Length is > 0 and <= Longest && author.All(c => !char.IsControl(c) && char.GetUnicodeCategory(c) is not (
+        return author.Length is > 0 and <= Longest && author.All(c => !Letters.AreHidden(c) && char.GetUnicodeCategory(c) is not (
             System.Globalization.UnicodeCategory.Format or System.Globalization.UnicodeCategory.OtherNotAssigned or System.Globalization.UnicodeCategory.PrivateUse or
             System.Globalization.UnicodeCategory.LineSeparator or System.Globalization.UnicodeCategory.ParagraphSeparator));
     }

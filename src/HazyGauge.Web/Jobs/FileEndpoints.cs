@@ -153,6 +153,8 @@ internal static class FileEndpoints
     private static async Task<Stream> WithoutMetadataAsync(MultipartUpload upload, bool mustBePhoto, CancellationToken cancellation)
     {
         var content = upload.Open();
+        await BarePhotos.RefuseUnstrippableAsync(content, upload.FileName, cancellation);
+        content.Position = 0;
         if (await KindAsync(content, cancellation) is null)
         {
             if (mustBePhoto)
@@ -167,15 +169,8 @@ internal static class FileEndpoints
 
         await using (content)
         {
-            if (upload.Bytes > Photo.LargestBytes)
-            {
-                throw new RefusedInputException("file", $"'{upload.FileName}' is larger than 25 MB. Take the photo smaller.");
-            }
-
-            var photo = new byte[upload.Bytes];
             content.Position = 0;
-            await content.ReadExactlyAsync(photo, cancellation);
-            return new MemoryStream(Photo.Bare(photo));
+            return new MemoryStream(await BarePhotos.ReadAsync(content, upload.FileName, upload.Bytes, cancellation));
         }
     }
 

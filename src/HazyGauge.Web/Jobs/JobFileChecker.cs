@@ -1,3 +1,4 @@
+using HazyGauge.Core.Sentences;
 using System.Text.Json.Nodes;
 using HazyGauge.Core;
 using HazyGauge.Core.Entries;
@@ -44,7 +45,7 @@ internal sealed class JobFileChecker(JobLine line, EntryKinds kinds, EntryRules 
 
             CheckAuthor(revision.Author, revision.AuthorId, at);
 
-            if (revision.Summary.Length > LongestSummary || revision.Summary.Any(char.IsControl))
+            if (revision.Summary.Length > LongestSummary || revision.Summary.Any(Letters.AreHidden))
             {
                 throw new RefusedInputException($"{at}.summary", $"A summary is one line of at most {LongestSummary} characters.");
             }
@@ -68,7 +69,7 @@ internal sealed class JobFileChecker(JobLine line, EntryKinds kinds, EntryRules 
             throw new RefusedInputException($"{at}.author", $"An author has 1 to {Author.Longest} printable characters.");
         }
 
-        if (id is not null && (id.Length is 0 or > LongestName || id.Any(char.IsControl)))
+        if (id is not null && (id.Length is 0 or > LongestName || id.Any(Letters.AreHidden)))
         {
             throw new RefusedInputException($"{at}.authorId", $"The id of a person has 1 to {LongestName} printable characters.");
         }
@@ -121,12 +122,12 @@ internal sealed class JobFileChecker(JobLine line, EntryKinds kinds, EntryRules 
 
             CheckAuthor(e.Author, e.AuthorId, at);
 
-            if (e.Kind.Length > LongestName || e.Kind.Any(char.IsControl) || (kinds.Find(e.Kind) is null && e.Unreadable is null))
+            if (e.Kind.Length > LongestName || e.Kind.Any(Letters.AreHidden) || (kinds.Find(e.Kind) is null && e.Unreadable is null))
             {
                 throw new RefusedInputException($"{at}.kind", $"There are no entries of kind '{e.Kind}' here. A newer version of Hazy Gauge may have written it.");
             }
 
-            if (e.StepName is { } stepName && (stepName.Length > LongestName || stepName.Any(char.IsControl)))
+            if (e.StepName is { } stepName && (stepName.Length > LongestName || stepName.Any(Letters.AreHidden)))
             {
                 throw new RefusedInputException($"{at}.stepName", $"The name of a step is one line of at most {LongestName} characters.");
             }

@@ -1,3 +1,4 @@
+using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Findings;
 using HazyGauge.Data;
 
@@ -43,7 +44,7 @@ internal static class JobLabels
             check.Refuse(field, $"{what} is longer than {longest} characters.");
         }
 
-        if (plain.Any(char.IsControl))
+        if (plain.Any(Letters.AreHidden))
         {
             check.Refuse(field, $"{what} holds characters that cannot be shown.");
         }

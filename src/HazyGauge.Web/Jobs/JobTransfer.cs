@@ -18,7 +18,7 @@ namespace HazyGauge.Web.Jobs;
 /// can be taken in behind what is here.
 /// </summary>
 internal sealed partial class JobTransfer(
-    JobFileChecker checker, JobLine line, JobStore jobs, EntryStore entries, FileStore files, EntryHistory history, OldShapes oldShapes, JobSaver saver, StandingsRenewal renewal, JobNewsDesk news, DataFolder folder, TimeProvider clock, ILogger<JobTransfer> log)
+    JobFileChecker checker, BarePhotos photos, JobLine line, JobStore jobs, EntryStore entries, FileStore files, EntryHistory history, OldShapes oldShapes, JobSaver saver, StandingsRenewal renewal, JobNewsDesk news, DataFolder folder, TimeProvider clock, ILogger<JobTransfer> log)
 {
     /// <summary>The job as it goes out; null where there is none.</summary>
     public async Task<JobFile?> ExportAsync(Guid id, CancellationToken cancellation)
@@ -82,7 +82,8 @@ internal sealed partial class JobTransfer(
             var (job, zip) = await JobFileFormat.OpenZipAsync(content, cancellation);
             await using (zip)
             {
-                return await TakeInAsync(job, zip, onExisting, cancellation);
+                var (bare, redrawn) = await DamagedOrAsync(() => photos.InAsync(job, zip, cancellation));
+                return await TakeInAsync(bare, new Archive(zip, redrawn), onExisting, cancellation);
             }
         }
 
@@ -91,7 +92,25 @@ internal sealed partial class JobTransfer(
             : await TakeInAsync(await JobFileFormat.ReadAsync(content, cancellation), null, onExisting, cancellation);
     }
 
-    private async Task<ImportResult> TakeInAsync(JobFile brought, ZipArchive? zip, OnExisting onExisting, CancellationToken cancellation)
+    // What comes with a job in its archive: contents as they are, and photos that were drawn anew.
+    private sealed record Archive(ZipArchive Zip, IReadOnlyDictionary<string, byte[]> Redrawn)
+    {
+        public Stream? Open(JobFileEntry file) => Redrawn.TryGetValue(file.Sha256, out var photo) ? new MemoryStream(photo, writable: false) : JobFileFormat.OpenContent(Zip, file);
+    }
+
+    private static async Task<T> DamagedOrAsync<T>(Func<Task<T>> read)
+    {
+        try
+        {
+            return await read();
+        }
+        catch (Exception damaged) when ((damaged is InvalidDataException or IOException) && StorageFaults.Of(damaged) is null)
+        {
+            throw JobFileFormat.Damaged(damaged);
+        }
+    }
+
+    private async Task<ImportResult> TakeInAsync(JobFile brought, Archive? zip, OnExisting onExisting, CancellationToken cancellation)
     {
         var file = oldShapes.Upgraded(brought);
         var read = checker.Check(file);
@@ -137,7 +156,7 @@ internal sealed partial class JobTransfer(
         return null;
     }
 
-    private async Task<ImportResult> AsNewAsync(JobFile file, CheckedJobFile read, ZipArchive? zip, CancellationToken cancellation)
+    private async Task<ImportResult> AsNewAsync(JobFile file, CheckedJobFile read, Archive? zip, CancellationToken cancellation)
     {
         var job = new JobRow
         {
@@ -159,7 +178,7 @@ internal sealed partial class JobTransfer(
         return new ImportResult(job.Id);
     }
 
-    private async Task<MergedParts?> MergeAsync(JobFile here, JobFileDifference difference, ZipArchive? zip, CancellationToken cancellation)
+    private async Task<MergedParts?> MergeAsync(JobFile here, JobFileDifference difference, Archive? zip, CancellationToken cancellation)
     {
         var merged = difference.Merged;
         var read = checker.Check(merged);
@@ -204,7 +223,7 @@ internal sealed partial class JobTransfer(
     private static partial void StandsLater(ILogger log, Guid id, Exception broken);
 
     private async Task<bool> WithContentsAsync(
-        Guid jobId, IReadOnlyList<JobFileEntry> wanted, ZipArchive? zip, Func<IReadOnlyList<(JobFileRow, StagedContent?)>, Task<bool>> keep, CancellationToken cancellation)
+        Guid jobId, IReadOnlyList<JobFileEntry> wanted, Archive? zip, Func<IReadOnlyList<(JobFileRow, StagedContent?)>, Task<bool>> keep, CancellationToken cancellation)
     {
         var staged = new List<StagedContent>();
         try
@@ -229,25 +248,21 @@ internal sealed partial class JobTransfer(
         }
     }
 
-    private async Task<StagedContent?> UnpackAsync(ZipArchive zip, JobFileEntry entry, CancellationToken cancellation)
+    private Task<StagedContent?> UnpackAsync(Archive zip, JobFileEntry entry, CancellationToken cancellation) => DamagedOrAsync(async () =>
     {
-        try
+        await using var content = zip.Open(entry);
+        if (content is null)
         {
-            await using var content = JobFileFormat.OpenContent(zip, entry);
-            if (content is null)
-            {
-                return null;
-            }
+            return null;
+        }
 
-            await using var spool = folder.CreateTemporary();
-            var (sha256, bytes) = await FileStore.SpoolAsync(content, spool, cancellation);
-            return sha256 == entry.Sha256 && bytes == entry.Bytes
-                ? await files.StageAsync(spool, sha256, bytes, cancellation)
-                : throw new RefusedInputException("files", $"The content of {entry.Name} is not what was exported: its hash differs.");
-        }
-        catch (Exception damaged) when ((damaged is InvalidDataException or IOException) && StorageFaults.Of(damaged) is null)
-        {
-            throw JobFileFormat.Damaged(damaged);
-        }
-    }
+        await using var spool = folder.CreateTemporary();
+        var (sha256, bytes) = await FileStore.SpoolAsync(content, spool, cancellation);
+        return sha256 == entry.Sha256 && bytes == entry.Bytes
+            ? await files.StageAsync(spool, sha256, bytes, cancellation)
+            : throw NotAsExported(entry.Name);
+    });
+
+    /// <summary>What is said of content that is not what its list says.</summary>
+    public static RefusedInputException NotAsExported(string name) => new("files", $"The content of {name} is not what was exported: its hash differs.");
 }

@@ -1,3 +1,4 @@
+using HazyGauge.Core.Sentences;
 using System.Globalization;
 using System.Text.Json;
 using System.Text.Json.Nodes;
@@ -24,6 +25,9 @@ internal sealed class ProfileCsv(StationDocuments documents, SurveyStation surve
     private const string PlusMinus = "plusMinus";
     private const int LongestName = 80;
 
+    /// <summary>Most profiles of one shop.</summary>
+    public const int MostProfiles = 500;
+
     /// <summary>Its columns.</summary>
     public static readonly IReadOnlyList<string> Columns = [Profile, Field, Value, PlusMinus];
 
@@ -31,26 +35,26 @@ internal sealed class ProfileCsv(StationDocuments documents, SurveyStation surve
     /// <exception cref="RefusedInputException">A row is wrong; its line and column are named.</exception>
     public IReadOnlyList<(string Name, JsonObject Survey)> Read(string text)
     {
-        var profiles = new List<(string Name, JsonObject Survey, int Line)>();
+        var profiles = new OrderedDictionary<string, (JsonObject Survey, int Line)>(StringComparer.Ordinal);
         foreach (var record in CsvRecords.Read(text, Columns, [PlusMinus]))
         {
             var name = record.Cells[Profile];
-            if (name.Length is 0 or > LongestName || name.Any(char.IsControl))
+            if (name.Length is 0 or > LongestName || name.Any(Letters.AreHidden))
             {
                 throw Refuse(record, Profile, $"a profile has a name of 1 to {LongestName} characters.");
             }
 
-            if (profiles.All(p => p.Name != name))
+            if (!profiles.TryGetValue(name, out var profile))
             {
-                profiles.Add((name, [], record.Line));
+                profiles[name] = profile = profiles.Count < MostProfiles ? ([], record.Line) : throw Refuse(record, Profile, $"a table holds at most {MostProfiles} profiles.");
             }
 
-            Put(profiles.First(p => p.Name == name).Survey, record);
+            Put(profile.Survey, record);
         }
 
         return profiles.Count == 0
             ? throw new RefusedInputException("file", "There is no row below the heading.")
-            : [.. profiles.Select(p => (p.Name, Whole(p.Name, p.Survey, p.Line)))];
+            : [.. profiles.Select(p => (p.Key, Whole(p.Key, p.Value.Survey, p.Value.Line)))];
     }
 
     /// <summary>A table of profiles, to be edited and brought again.</summary>

@@ -1,3 +1,4 @@
+using HazyGauge.Core.Findings;
 using System.Text;
 using System.Text.Json.Nodes;
 using HazyGauge.Data;
@@ -71,6 +72,12 @@ internal static class ProfileEndpoints
     private static async Task<Ok<ImportedProfiles>> ImportAsync(HttpRequest request, DataFolder folder, NamedStore<ProfileRow> profiles, ProfileCsv csv, CancellationToken cancellation)
     {
         var read = csv.Read(await PlainText.ReadAsync(request, folder, cancellation));
+        var names = (await profiles.ListAsync(cancellation)).Select(p => p.Name).Union(read.Select(p => p.Name), StringComparer.Ordinal).Count();
+        if (names > ProfileCsv.MostProfiles)
+        {
+            throw new RefusedInputException("file", $"A shop has at most {ProfileCsv.MostProfiles} profiles; with these it would have {names}.");
+        }
+
         await profiles.AddAsync(now => read.Select(p => new ProfileRow { Name = p.Name, Survey = p.Survey.ToJsonString(), AddedAt = now }), cancellation);
         return TypedResults.Ok(new ImportedProfiles(read.Count, [.. read.Select(p => p.Name)]));
     }

@@ -28,6 +28,9 @@ internal static class ShelfEndpoints
         api.MapPost("/shelf", ImportAsync)
             .WithSummary($"Takes sheets in from a CSV file with the columns {string.Join(", ", ShelfSheets.Columns)}, all of them or none; numbers may bring their unit. One of a name that is known supersedes it.")
             .AcceptsFile();
+        api.MapDelete("/shelf/{name}", async Task<Results<NoContent, ProblemHttpResult>> (string name, HttpRequest request, ShelfSheets shelf, CancellationToken cancellation) =>
+                await shelf.RemoveAsync(name, Author.Named(request), cancellation) ? TypedResults.NoContent() : JobEndpoints.NotFound("There is no such sheet on the shelf."))
+            .WithSummary("Takes a sheet off the shelf; jobs that were given its figures keep them. Brought again, it is back.");
     }
 
     private static async Task<Ok<ImportedSheets>> ImportAsync(HttpRequest request, DataFolder folder, ShelfSheets shelf, CancellationToken cancellation)

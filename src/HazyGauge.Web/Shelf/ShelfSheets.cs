@@ -51,6 +51,10 @@ internal sealed class ShelfSheets(NamedStore<ShelfRow> store, StationDocuments d
     private const string Price = "price";
     private const string Source = "source";
     private const int LongestName = 80;
+    private const int MostSheets = 500;
+
+    // What stands where a sheet was taken off.
+    private const string Removed = "";
 
     private static readonly string GenericFile = Path.Combine(AppContext.BaseDirectory, "examples", "shelf.csv");
 
@@ -73,9 +77,9 @@ internal sealed class ShelfSheets(NamedStore<ShelfRow> store, StationDocuments d
     /// <summary>Everything on the shelf, by name; the shop's own before one of the same name that ships.</summary>
     public async Task<IReadOnlyList<ShelfSheet>> AllAsync(CancellationToken cancellation)
     {
-        var own = (await store.ListAsync(cancellation)).Select(r => JsonSerializer.Deserialize<ShelfSheet>(r.Sheet, json)!).ToList();
+        var own = (await store.ListAsync(cancellation)).ToDictionary(r => r.Name, r => r.Sheet, StringComparer.Ordinal);
         var generic = Read(await File.ReadAllTextAsync(GenericFile, cancellation)).Select(s => s with { IsOwn = false });
-        return [.. own.Concat(generic.Where(g => own.All(o => o.Name != g.Name))).OrderBy(s => s.Kind).ThenBy(s => s.Name, StringComparer.Ordinal)];
+        return [.. own.Values.Where(s => s != Removed).Select(s => JsonSerializer.Deserialize<ShelfSheet>(s, json)!).Concat(generic.Where(g => !own.ContainsKey(g.Name))).OrderBy(s => s.Kind).ThenBy(s => s.Name, StringComparer.Ordinal)];
     }
 
     /// <summary>Takes a table in, all of its rows or none.</summary>
@@ -85,8 +89,29 @@ internal sealed class ShelfSheets(NamedStore<ShelfRow> store, StationDocuments d
     public async Task<IReadOnlyList<ShelfSheet>> AddAsync(string table, Person? author, CancellationToken cancellation)
     {
         var sheets = Read(table);
+        var names = (await store.ListAsync(cancellation)).Where(r => r.Sheet != Removed).Select(r => r.Name).Union(sheets.Select(s => s.Name), StringComparer.Ordinal).Count();
+        if (names > MostSheets)
+        {
+            throw new RefusedInputException("file", $"A shelf holds at most {MostSheets} sheets of its own; with these it would hold {names}. Remove some first.");
+        }
+
         await store.AddAsync(now => sheets.Select(s => new ShelfRow { Name = s.Name, Sheet = JsonSerializer.Serialize(s, json), Author = author?.Name, AuthorId = author?.Id, AddedAt = now }), cancellation);
         return sheets;
+    }
+
+    /// <summary>Takes a sheet off the shelf; jobs that were given its figures keep them. False where there is none.</summary>
+    /// <param name="name">Its name.</param>
+    /// <param name="author">Who takes it off; null where nobody said.</param>
+    /// <param name="cancellation">Gives up.</param>
+    public async Task<bool> RemoveAsync(string name, Person? author, CancellationToken cancellation)
+    {
+        if ((await AllAsync(cancellation)).All(s => s.Name != name))
+        {
+            return false;
+        }
+
+        await store.AddAsync(now => [new ShelfRow { Name = name, Sheet = Removed, Author = author?.Name, AuthorId = author?.Id, AddedAt = now }], cancellation);
+        return true;
     }
 
     /// <summary>The shelf as a table.</summary>
@@ -110,10 +135,11 @@ internal sealed class ShelfSheets(NamedStore<ShelfRow> store, StationDocuments d
     private List<ShelfSheet> Read(string table)
     {
         var sheets = new List<ShelfSheet>();
+        var names = new HashSet<string>(StringComparer.Ordinal);
         foreach (var record in CsvRecords.Read(table, Columns, [.. Columns.Skip(2)]))
         {
             var sheet = Sheet(record);
-            if (sheets.Any(s => s.Name == sheet.Name))
+            if (!names.Add(sheet.Name))
             {
                 throw Refuse(record, Name, $"'{sheet.Name}' stands twice.");
             }
@@ -132,7 +158,7 @@ internal sealed class ShelfSheets(NamedStore<ShelfRow> store, StationDocuments d
             throw Refuse(record, Kind, $"'{Said(Kind)}' is neither pump nor injector nor kit.");
         }
 
-        if (Said(Name).Length is 0 or > LongestName || Said(Name).Any(char.IsControl))
+        if (Said(Name).Length is 0 or > LongestName || Said(Name).Any(Letters.AreHidden))
         {
             throw Refuse(record, Name, $"a sheet has a name of 1 to {LongestName} characters.");
         }
@@ -162,6 +188,11 @@ internal sealed class ShelfSheets(NamedStore<ShelfRow> store, StationDocuments d
         }
 
         Possible(record, answers);
+        if (Said(Source).Length > LongestName || Said(Source).Any(Letters.AreHidden))
+        {
+            throw Refuse(record, Source, $"where it comes from is said in up to {LongestName} characters.");
+        }
+
         return new ShelfSheet(kind, Said(Name), true, answers, covers, Said(Price).Length == 0 ? null : Number(record, Price, Said(Price)), Said(Source).Length == 0 ? null : Said(Source));
     }
 

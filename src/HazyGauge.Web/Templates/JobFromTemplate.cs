@@ -1,7 +1,5 @@
 using System.Text.Json;
-using HazyGauge.Core.Entries.Kinds;
 using HazyGauge.Core.Findings;
-using HazyGauge.Core.Parts;
 using HazyGauge.Core.People;
 using HazyGauge.Data;
 using HazyGauge.Data.Templates;
@@ -11,7 +9,7 @@ using HazyGauge.Web.Stations;
 namespace HazyGauge.Web.Templates;
 
 /// <summary>Begins a job from a template: its plans are saved, what was bought stands on the buying list with price and source, and what belongs to one vehicle is asked again.</summary>
-internal sealed class JobFromTemplate(TemplateStore templates, JobSaver saver, EntryRules rules, EntryWriter writer, JsonSerializerOptions json)
+internal sealed class JobFromTemplate(TemplateStore templates, TemplateFiles files, JobSaver saver, EntryRules rules, EntryWriter writer, JsonSerializerOptions json)
 {
     /// <summary>The new job.</summary>
     /// <exception cref="RefusedInputException">There is no such template, or today's rules refuse what it plans.</exception>
@@ -22,9 +20,7 @@ internal sealed class JobFromTemplate(TemplateStore templates, JobSaver saver, E
             throw new RefusedInputException("templateId", "There is no such template.");
         }
 
-        var notes = (template.Parts ?? []).Where(p => p.Name is not null || p.Price is not null || p.Source is not null)
-            .Select(p => rules.Check(new EntryRequest(PartEntry.Key, Payload: JsonSerializer.SerializeToElement(new PartNote(p.Item, PartStatus.Needed, p.Name, p.Quantity, p.Price, p.Source), json)), author, $"template-{p.Item}"))
-            .ToList();
+        var notes = (template.Parts ?? []).Select(p => (p.Item, Note: files.NoteOf(p))).Where(p => p.Note is not null).Select(p => rules.Check(p.Note!, author, $"template-{p.Item}")).ToList();
         var job = await saver.CreateAsync(label.Vehicle.Length > 0 ? label : label with { Vehicle = row.Vehicle }, author, [.. template.Stations.Select(s => new Sent(s.Key, s.Value, 0))], cancellation);
         foreach (var note in notes)
         {

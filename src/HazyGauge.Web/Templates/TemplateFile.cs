@@ -1,10 +1,13 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
+using HazyGauge.Core.Entries.Kinds;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Jobs;
 using HazyGauge.Core.Parts;
+using HazyGauge.Core.People;
 using HazyGauge.Core.Shop;
+using HazyGauge.Web.Entries;
 using HazyGauge.Web.Jobs;
 using HazyGauge.Web.Stations;
 
@@ -31,7 +34,7 @@ public sealed record TemplateFile(int SchemaVersion, string Name, string? Vehicl
 }
 
 /// <summary>Makes templates of jobs, and reads them from files.</summary>
-internal sealed class TemplateFiles(JobLine line, StationDocuments documents, JsonSerializerOptions json)
+internal sealed class TemplateFiles(JobLine line, StationDocuments documents, EntryRules rules, JsonSerializerOptions json)
 {
     private const int MostParts = 300;
 
@@ -80,9 +83,15 @@ internal sealed class TemplateFiles(JobLine line, StationDocuments documents, Js
         }
 
         var label = JobLabels.Check(new JobLabelRequest(file.Name, file.Vehicle ?? string.Empty));
-        if (file.Parts?.Count > MostParts || file.Parts?.Any(p => p is null || !Core.Entries.Kinds.PartEntry.IsItem(p.Item)) == true)
+        if (file.Parts?.Count > MostParts)
         {
-            throw new RefusedInputException("parts", $"A part is not named in small letters, digits and dashes, or there are more than {MostParts}.");
+            throw new RefusedInputException("parts", $"A template names at most {MostParts} parts.");
+        }
+
+        CheckParts(file.Parts ?? []);
+        if (file.Stations.Count == 0)
+        {
+            throw new RefusedInputException("stations", "This template plans nothing: it names no station.");
         }
 
         foreach (var (slug, plan) in file.Stations)
@@ -97,6 +106,27 @@ internal sealed class TemplateFiles(JobLine line, StationDocuments documents, Js
         var stations = Stripped(file.Stations);
         CheckPlans(stations);
         return file with { Name = label.Name, Vehicle = label.Vehicle, Stations = stations };
+    }
+
+    /// <summary>What a part of a template says on the buying list of a job that begins from it; null where it says nothing that is not said anyway.</summary>
+    public EntryRequest? NoteOf(TemplatePart part) => part is { Name: null, Price: null, Source: null } ? null : new EntryRequest(
+        PartEntry.Key, Payload: JsonSerializer.SerializeToElement(new PartNote(part.Item, PartStatus.Needed, part.Name, part.Quantity, part.Price, part.Source), json));
+
+    // What no buying list can hold is no part.
+    private void CheckParts(IReadOnlyList<TemplatePart> parts)
+    {
+        for (var i = 0; i < parts.Count; i++)
+        {
+            if (parts[i] is null || !PartEntry.IsItem(parts[i].Item))
+            {
+                throw new RefusedInputException($"parts[{i}]", "A part is named in small letters, digits and dashes, at most 60.");
+            }
+
+            if (NoteOf(parts[i] with { Name = parts[i].Name ?? parts[i].Item }) is { } note)
+            {
+                RefusedInputException.Under($"parts[{i}]", () => rules.Check(note, new Person("template"), "checked"));
+            }
+        }
     }
 
     // What today's rules refuse, as a job of it would have it.

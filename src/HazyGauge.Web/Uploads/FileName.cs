@@ -1,3 +1,4 @@
+using HazyGauge.Core.Sentences;
 namespace HazyGauge.Web.Uploads;
 
 /// <summary>Makes the name a file was sent under safe to keep and to send back.</summary>
@@ -9,7 +10,7 @@ internal static class FileName
     public static string Sanitise(string? sent)
     {
         var last = (sent ?? string.Empty).Split('/', '\\')[^1];
-        var kept = new string([.. last.Where(c => !char.IsControl(c) && !char.IsSurrogate(c) && c is not ('"' or '<' or '>' or ':' or '|' or '?' or '*'))]).Trim(' ', '.');
+        var kept = new string([.. last.Where(c => !Letters.AreHidden(c) && !char.IsSurrogate(c) && c is not ('"' or '<' or '>' or ':' or '|' or '?' or '*'))]).Trim(' ', '.');
         return kept switch
         {
             "" => "unnamed",

@@ -67,7 +67,7 @@ public sealed class FillEntry : EntryKind<Fill>
 
         foreach (var (text, path) in new[] { (payload.Fuel, "payload.fuel"), (payload.Station, "payload.station") })
         {
-            if (text?.Length > LongestText || text?.Any(char.IsControl) == true)
+            if (text?.Length > LongestText || text?.Any(Letters.AreHidden) == true)
             {
                 check.Refuse(path, $"This is longer than {LongestText} characters, or cannot be shown.");
             }

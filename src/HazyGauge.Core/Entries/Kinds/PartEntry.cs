@@ -42,7 +42,7 @@ public sealed class PartEntry : EntryKind<PartNote>
 
         foreach (var (text, path) in new[] { (payload.Name, "payload.name"), (payload.Source, "payload.source") })
         {
-            if (text?.Length > LongestText || text?.Any(char.IsControl) == true)
+            if (text?.Length > LongestText || text?.Any(Letters.AreHidden) == true)
             {
                 check.Refuse(path, $"This is longer than {LongestText} characters, or cannot be shown.");
             }

@@ -71,7 +71,7 @@ public sealed class ProofEntry : EntryKind<Proof>
             check.Within(pct, 0, 100, "payload.ethanolPcts", "A blend", Unit.EthanolPct);
         }
 
-        if (payload.MapRevision?.Length > LongestRevision || payload.MapRevision?.Any(char.IsControl) == true)
+        if (payload.MapRevision?.Length > LongestRevision || payload.MapRevision?.Any(Letters.AreHidden) == true)
         {
             check.Refuse("payload.mapRevision", $"A map revision has at most {LongestRevision} characters.");
         }

@@ -74,7 +74,7 @@ internal sealed class CompensateEvaluation(
 
     private CompensateResults Results()
     {
-        if (plan.MapRevision is { } revision && (revision.Length > ProofEntry.LongestRevision || revision.Any(char.IsControl)))
+        if (plan.MapRevision is { } revision && (revision.Length > ProofEntry.LongestRevision || revision.Any(Letters.AreHidden)))
         {
             throw new RefusedInputException("mapRevision", $"A map revision has at most {ProofEntry.LongestRevision} characters.");
         }

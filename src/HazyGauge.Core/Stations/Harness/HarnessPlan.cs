@@ -137,7 +137,7 @@ public sealed record HarnessPlan
             var note = Wires![i];
             foreach (var (text, name) in new[] { (note.Colour, "colour"), (note.Terminal, "terminal"), (note.Sleeve, "sleeve"), (note.Route, "route"), (note.Grommet, "grommet"), (note.Connector, "connector") })
             {
-                if (text is { Length: > LongestText } || text?.Any(char.IsControl) == true)
+                if (text is { Length: > LongestText } || text?.Any(Letters.AreHidden) == true)
                 {
                     check.Refuse($"wires[{i}].{name}", $"At most {LongestText} characters on one line.");
                 }

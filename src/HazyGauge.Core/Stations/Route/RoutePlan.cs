@@ -133,7 +133,7 @@ public sealed record RoutePlan
             check.Refuse("joints", $"At most {MostJointNotes} joints can be kept, with those that are not in the chain now.");
         }
 
-        if (Opened is { Count: > MostOpened } || Opened?.Any(o => string.IsNullOrWhiteSpace(o) || o.Length > LongestName || o.Any(char.IsControl)) == true)
+        if (Opened is { Count: > MostOpened } || Opened?.Any(o => string.IsNullOrWhiteSpace(o) || o.Length > LongestName || o.Any(Letters.AreHidden)) == true)
         {
             check.Refuse("opened", $"A joint that is opened has a name of up to {LongestName} characters, and there are at most {MostOpened}.");
         }
@@ -155,7 +155,7 @@ public sealed record RoutePlan
 
         foreach (var (field, text) in new[] { ("holding.to", Holding?.To), ("holding.noLongerCloses", Holding?.NoLongerCloses), ("holding.remedy", Holding?.Remedy) })
         {
-            if (text is { } words && (words.Length > LongestName || words.Any(char.IsControl)))
+            if (text is { } words && (words.Length > LongestName || words.Any(Letters.AreHidden)))
             {
                 check.Refuse(field, $"Say it in up to {LongestName} characters, on one line.");
             }

@@ -1,3 +1,4 @@
+using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Vehicles;
@@ -16,7 +17,7 @@ internal static class SignalRules
         var check = new InputCheck();
         for (var i = 0; i < (plan.Shown?.Count ?? 0); i++)
         {
-            if (plan.Shown![i].By is { } by && (by.Length > LongestBy || by.Any(char.IsControl)))
+            if (plan.Shown![i].By is { } by && (by.Length > LongestBy || by.Any(Letters.AreHidden)))
             {
                 check.Refuse($"shown[{i}].by", $"This is longer than {LongestBy} characters, or cannot be shown.");
             }

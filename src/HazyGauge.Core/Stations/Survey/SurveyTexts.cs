@@ -1,3 +1,4 @@
+using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Fields;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Vehicles;
@@ -50,7 +51,7 @@ internal static class SurveyTexts
             check.Refuse(path, $"This is longer than {longest} characters.");
         }
 
-        if (text?.Any(c => char.IsControl(c) && c != '\n') == true)
+        if (text?.Any(Letters.AreHiddenInText) == true)
         {
             check.Refuse(path, "This holds characters that cannot be shown.");
         }
