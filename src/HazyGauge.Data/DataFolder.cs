@@ -9,6 +9,8 @@ public sealed class DataFolder(string path) : IDisposable
     private const UnixFileMode OwnerOnly = UnixFileMode.UserRead | UnixFileMode.UserWrite | UnixFileMode.UserExecute;
 
     private FileStream? _lock;
+    private FileStream? _database;
+    private volatile object? _fault;
 
     /// <summary>Its path.</summary>
     public string Path => path;
@@ -27,6 +29,28 @@ public sealed class DataFolder(string path) : IDisposable
         {
             throw new StorageException((StorageFaults.Of(failed) ?? StorageFault.NoAccess).InWords(path), failed);
         }
+    }
+
+    /// <summary>Takes the database itself as well, once it is there: the lock beside it may be deleted by hand, and two programs must not write one workshop.</summary>
+    /// <exception cref="StorageException">Another program has it.</exception>
+    public void TakeDatabase()
+    {
+        try
+        {
+            // Held until the program ends: to close it in between would let go of what SQLite holds of the same file.
+            _database ??= new FileStream(Database.PathIn(path), FileMode.Open, FileAccess.Read, FileShare.None);
+        }
+        catch (IOException taken) when (StorageFaults.Of(taken) is null)
+        {
+            throw TakenBy(path, taken);
+        }
+    }
+
+    /// <summary>What the last look at every page of the database found; null where all was well, or nobody looked yet.</summary>
+    public StorageFault? Fault
+    {
+        get => (StorageFault?)_fault;
+        set => _fault = value;
     }
 
     /// <summary>Takes a folder for as long as the answer is not disposed of; null where another program works in it.</summary>
@@ -84,7 +108,11 @@ public sealed class DataFolder(string path) : IDisposable
     }
 
     /// <inheritdoc/>
-    public void Dispose() => _lock?.Dispose();
+    public void Dispose()
+    {
+        _database?.Dispose();
+        _lock?.Dispose();
+    }
 
     // The system lets go of it when the program ends, also when it is killed: a stale lock cannot be.
     private static FileStream Open(string path)
@@ -95,9 +123,11 @@ public sealed class DataFolder(string path) : IDisposable
         }
         catch (IOException taken) when (taken is not DirectoryNotFoundException && StorageFaults.Of(taken) is null)
         {
-            throw new StorageException($"Another Hazy Gauge works in {path}. Stop it first, or set HAZY_DATA to another folder.", taken);
+            throw TakenBy(path, taken);
         }
     }
+
+    private static StorageException TakenBy(string path, IOException taken) => new($"Another Hazy Gauge works in {path}. Stop it first, or set HAZY_DATA to another folder.", taken);
 
     // What a run that was killed left on its way in or out.
     private void ClearLeftovers()

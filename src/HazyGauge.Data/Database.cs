@@ -43,8 +43,18 @@ public static class Database
         try
         {
             var known = KnownMigrations();
-            await using var plain = new SqliteConnection(ConnectionString(folder));
+            await using var plain = new SqliteConnection(ConnectionString(folder, StartSeconds));
+            var begun = new BegunWork(folder);
             var isThere = File.Exists(PathIn(folder));
+            if (!isThere)
+            {
+                begun.Note(BegunWork.Making);
+            }
+            else if (!begun.Is(BegunWork.Making))
+            {
+                await RefuseForeignAsync(plain, folder);
+            }
+
             var applied = isThere ? await AppliedAsync(plain) : [];
             if (isThere)
             {
@@ -54,9 +64,11 @@ public static class Database
             var pending = known.Except(applied, StringComparer.Ordinal).ToList();
             if (pending.Count > 0)
             {
-                if (isThere && await NumberAsync(plain, "SELECT count(*) FROM sqlite_master") > 0)
+                // Killed on the way, the copy from before is the one that counts: what stands there now may be half of either.
+                if (isThere && !begun.Is(BegunWork.Making) && !begun.Is(BegunWork.Changing))
                 {
                     CopyAside(folder, pending[0], clock);
+                    begun.Note(BegunWork.Changing);
                 }
 
                 await using var db = contexts();
@@ -70,6 +82,7 @@ public static class Database
             }
 
             await RunAsync(plain, "PRAGMA journal_mode=WAL");
+            begun.Done();
             DataFolder.CloseToOthers(PathIn(folder));
             return new Prepared(await NumberAsync(plain, Files.StagedContent.CountSql) > 0, await NumberAsync(plain, "SELECT count(*) FROM Jobs WHERE HasOldShape") > 0);
         }
@@ -109,6 +122,7 @@ public static class Database
 
     private const int ProbeBytes = 1024 * 1024;
     private const int ProbeSeconds = 2;
+    private const int StartSeconds = 30;
     private const string AskVersion = "PRAGMA user_version";
 
     // The version that last changed the shape of the database stands in its header: even a program that knows none of that shape can say it.
@@ -135,6 +149,35 @@ public static class Database
         }
 
         return applied;
+    }
+
+    // A file that holds nothing, or something of another program, was put there by somebody: a workshop begun in it without a word would hide that the real one is gone.
+    private static async Task RefuseForeignAsync(SqliteConnection plain, string folder)
+    {
+        var isEmpty = new FileInfo(PathIn(folder)).Length == 0 || await NumberAsync(plain, "SELECT count(*) FROM sqlite_master") == 0;
+        if (isEmpty || await NumberAsync(plain, "SELECT count(*) FROM sqlite_master WHERE type = 'table' AND name IN ('Jobs', 'Revisions', '__EFMigrationsHistory')") < 3)
+        {
+            throw new StorageException($"{PathIn(folder)} {(isEmpty ? "is empty" : "is a database of another program")}. Restore a backup (./hazy restore FILE --force), or move it away to begin a new workshop; nothing was changed.");
+        }
+    }
+
+    /// <summary>Looks at every page of the database; null where it is whole.</summary>
+    /// <param name="folder">Its folder.</param>
+    /// <param name="cancellation">Gives up.</param>
+    public static async Task<StorageFault?> CheckAsync(string folder, CancellationToken cancellation)
+    {
+        try
+        {
+            await using var plain = new SqliteConnection(new SqliteConnectionStringBuilder { DataSource = PathIn(folder), Mode = SqliteOpenMode.ReadOnly, Pooling = false }.ToString());
+            await plain.OpenAsync(cancellation);
+            await using var command = plain.CreateCommand();
+            command.CommandText = "PRAGMA quick_check(1)";
+            return await command.ExecuteScalarAsync(cancellation) is "ok" ? null : StorageFault.Damaged;
+        }
+        catch (SqliteException broken) when (StorageFaults.Of(broken) is StorageFault.Damaged or StorageFault.NotADatabase)
+        {
+            return StorageFaults.Of(broken);
+        }
     }
 
     private static async Task RefuseNewerAsync(SqliteConnection plain, string folder, Version version, bool hasUnknown)
@@ -218,10 +261,13 @@ public static class Database
 
     private static Task OpenAsync(SqliteConnection plain) => plain.State == ConnectionState.Open ? Task.CompletedTask : plain.OpenAsync();
 
+    /// <summary>True where there is a database in a folder.</summary>
+    public static bool IsIn(string folder) => File.Exists(PathIn(folder));
+
     /// <summary>Where the database lies in its folder.</summary>
     internal static string PathIn(string folder) => Path.Combine(folder, FileName);
 
-    private static string ConnectionString(string folder, int patienceSeconds = 30) =>
+    private static string ConnectionString(string folder, int patienceSeconds = 4) =>
         string.Create(CultureInfo.InvariantCulture, $"Data Source={PathIn(folder)};Foreign Keys=True;Default Timeout={patienceSeconds}");
 
     internal static void Configure(DbContextOptionsBuilder options, string folder) => options

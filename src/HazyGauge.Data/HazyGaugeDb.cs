@@ -136,6 +136,7 @@ public sealed class HazyGaugeDb(DbContextOptions<HazyGaugeDb> options) : DbConte
                     (a, b) => ReferenceEquals(a, b), holds => holds.Count, holds => holds));
                 standing.Property(s => s.ChangedBy).HasColumnName("ChangedBy");
                 standing.Property(s => s.CoreVersion).HasColumnName("CoreVersion");
+                standing.Property(s => s.Shop).HasColumnName("Shop");
             });
         });
 

@@ -42,6 +42,12 @@ public sealed class JobRow
     /// <summary>When it was removed; null while it is kept. A removed job is archived as well, and is found by nothing but its removal.</summary>
     public DateTimeOffset? RemovedAt { get; set; }
 
+    /// <summary>On how many days since then the program ran: a clock that is set right must not take thirty days away at once.</summary>
+    public int RemovedDays { get; set; }
+
+    /// <summary>The last of those days, and at first the day it was removed on; null while it is kept.</summary>
+    public DateOnly? RemovedCountedOn { get; set; }
+
     /// <summary>Number of the latest entry; entries count per job.</summary>
     public int LastEntry { get; set; }
 
@@ -155,6 +161,9 @@ public sealed record StationStanding
 
     /// <summary>Version of the rules; null where it has to be evaluated anew.</summary>
     public string? CoreVersion { get; init; }
+
+    /// <summary>Number of what was said of the shop that it was evaluated with; null where an older version did.</summary>
+    public long? Shop { get; init; }
 }
 
 /// <summary>A saved document. Never changed, never deleted.</summary>

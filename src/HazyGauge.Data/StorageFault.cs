@@ -51,7 +51,7 @@ public static class StorageFaults
     {
         for (var e = exception; e is not null; e = e.InnerException)
         {
-            if (e switch { SqliteException sqlite => Of(sqlite.SqliteErrorCode, sqlite.SqliteExtendedErrorCode), IOException io => Of(io), UnauthorizedAccessException => StorageFault.NoAccess, _ => (StorageFault?)null } is { } fault)
+            if (e switch { SqliteException sqlite => Of(sqlite.SqliteErrorCode, sqlite.SqliteExtendedErrorCode), IOException io => Of(io), TimeoutException => StorageFault.Busy, UnauthorizedAccessException => StorageFault.NoAccess, _ => (StorageFault?)null } is { } fault)
             {
                 return fault;
             }

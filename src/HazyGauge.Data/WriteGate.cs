@@ -8,12 +8,13 @@ public sealed class WriteGate : IDisposable
 {
     private readonly SemaphoreSlim _one = new(1, 1);
 
+    // Longer than any writing of ours takes; whoever still waits then waits for another program that holds the database.
+    private static readonly TimeSpan Longest = TimeSpan.FromSeconds(20);
+
     /// <summary>Waits for its turn; the next one comes when the answer is disposed of.</summary>
-    public async Task<IDisposable> EnterAsync(CancellationToken cancellation)
-    {
-        await _one.WaitAsync(cancellation);
-        return new Turn(_one);
-    }
+    /// <exception cref="TimeoutException">Its turn did not come.</exception>
+    public async Task<IDisposable> EnterAsync(CancellationToken cancellation) =>
+        await _one.WaitAsync(Longest, cancellation) ? new Turn(_one) : throw new TimeoutException("Those who write before do not get through.");
 
     /// <inheritdoc/>
     public void Dispose() => _one.Dispose();

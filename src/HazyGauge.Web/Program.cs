@@ -35,6 +35,9 @@ const long LargestJsonBody = 2 * 1024 * 1024;
 
 var builder = WebApplication.CreateBuilder(new WebApplicationOptions { Args = args, ContentRootPath = AppContext.BaseDirectory });
 builder.Configuration.AddEnvironmentVariables();
+
+// What is served is what was built: looked for on the disk at every request, each unknown address would be taken for a file.
+builder.Configuration["ReloadStaticAssetsAtRuntime"] = "false";
 AppSettings settings;
 try
 {
@@ -54,6 +57,9 @@ builder.WebHost.ConfigureKestrel(kestrel =>
 {
     kestrel.AddServerHeader = false;
     kestrel.Limits.MaxRequestBodySize = LargestJsonBody;
+
+    // Whatever the surroundings say of other addresses: there is one, and it is this machine's own.
+    kestrel.Configure(new ConfigurationBuilder().Build());
     kestrel.Listen(System.Net.IPAddress.Loopback, settings.Port);
 });
 builder.Logging.AddFilter("Microsoft.AspNetCore", LogLevel.Warning).AddFilter("Microsoft.EntityFrameworkCore", LogLevel.Warning)
@@ -88,7 +94,7 @@ builder.Services.AddStation<SurveyStation>().AddStation<CapacityStation>().AddSt
 var isDescribed = Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider";
 if (!isDescribed)
 {
-    builder.Services.AddHostedService(services => services.GetRequiredService<StandingsRenewal>()).AddHostedService<RemovalService>();
+    builder.Services.AddHostedService(services => services.GetRequiredService<StandingsRenewal>()).AddHostedService<RemovalService>().AddHostedService<DatabaseCheck>();
 }
 
 builder.Services.AddSingleton<JobLine>()
@@ -97,10 +103,12 @@ builder.Services.AddSingleton<JobLine>()
     .AddSingleton<JobFileChecker>().AddSingleton<BarePhotos>().AddSingleton<JobTransfer>().AddSingleton<DemoLoader>().AddSingleton<JobReader>().AddSingleton<JobDuplicator>().AddSingleton<ProfileCsv>();
 
 var app = builder.Build();
+app.UseResponseHeaders();
 app.UseExceptionHandler();
 app.UseStatusCodePages();
 app.UseHostFiltering();
-app.UseResponseHeaders();
+app.UsePageAddresses();
+app.UseRouting();
 app.UseSameOriginGuard();
 app.UseResponseCompression();
 
@@ -139,10 +147,8 @@ app.MapHub<LiveHub>("/hubs/live");
 
 app.MapStaticAssets();
 
-// Every other address is the page, which finds its way by itself; an unknown one under /api is a problem.
 var page = new StaticFileOptions { OnPrepareResponse = answer => answer.Context.Response.Headers.CacheControl = "no-cache" };
 app.MapFallbackToFile("/", "index.html", page);
-app.MapFallbackToFile("{*path:nonfile:regex(^(?!api(/|$)))}", "index.html", page);
 
 if (!isDescribed)
 {
@@ -153,6 +159,11 @@ if (!isDescribed)
     catch (StorageException why)
     {
         return await CannotStartAsync(why.Message);
+    }
+
+    if (settings.Ignored.Count > 0)
+    {
+        Console.WriteLine($"Not heeded: {string.Join(", ", settings.Ignored)}. Hazy Gauge has no sign-in yet and listens on 127.0.0.1 only; HAZY_PORT sets the port.");
     }
 
     app.Lifetime.ApplicationStarted.Register(() => Console.WriteLine($"Hazy Gauge is at {app.Urls.FirstOrDefault()}"));

@@ -81,12 +81,11 @@ public sealed class DayTests : IDisposable
             await db.Jobs.ExecuteUpdateAsync(j => j.SetProperty(r => r.IsUnevaluated, true), TestContext.Current.CancellationToken);
         }
 
-        (await GetAsync($"/api/jobs/{job}"))["held"].ShouldBeNull();
         var renewal = _at.Services.GetRequiredService<StandingsRenewal>();
         (await renewal.RenewAsync(TestContext.Current.CancellationToken), await renewal.RenewAsync(TestContext.Current.CancellationToken)).ShouldBe((1, 0));
         (await GetAsync($"/api/jobs/{job}"))["held"].ShouldNotBeNull();
         ((int)(await GetAsync("/api/bay"))["counts"]!["held"]!).ShouldBe(1);
-        (await _at.Services.GetRequiredService<JobStore>().StandingOtherwiseAsync("9.9.9", TestContext.Current.CancellationToken)).Count.ShouldBe(1);
+        (await _at.Services.GetRequiredService<JobStore>().StandingOtherwiseAsync("9.9.9", 0, TestContext.Current.CancellationToken)).Count.ShouldBe(1);
     }
 
     public void Dispose()

@@ -82,35 +82,6 @@ public class HouseTests(App app) : IClassFixture<App>
     }
 
     [Fact]
-    public async Task An_existing_database_is_copied_aside_before_it_is_migrated()
-    {
-        var folder = Directory.CreateTempSubdirectory("hazy-gauge-migrate-");
-        await using (var old = new SqliteConnection($"Data Source={Path.Combine(folder.FullName, "hazy-gauge.db")};Pooling=False"))
-        {
-            await old.OpenAsync();
-            await using var command = old.CreateCommand();
-            command.CommandText = "CREATE TABLE Precious (Word TEXT); INSERT INTO Precious VALUES ('kept')";
-            await command.ExecuteNonQueryAsync();
-        }
-
-        var options = new DbContextOptionsBuilder<HazyGaugeDb>().UseSqlite($"Data Source={Path.Combine(folder.FullName, "hazy-gauge.db")}").Options;
-        await Database.PrepareAsync(() => new HazyGaugeDb(options), folder.FullName, new Version(0, 5, 0), TimeProvider.System);
-        await Database.PrepareAsync(() => new HazyGaugeDb(options), folder.FullName, new Version(0, 5, 0), TimeProvider.System);
-
-        var copy = Directory.GetFiles(folder.FullName, "before-*.db").Single();
-        await using (var read = new SqliteConnection($"Data Source={copy};Pooling=False"))
-        {
-            await read.OpenAsync();
-            await using var command = read.CreateCommand();
-            command.CommandText = "SELECT Word FROM Precious";
-            (await command.ExecuteScalarAsync()).ShouldBe("kept");
-        }
-
-        SqliteConnection.ClearAllPools();
-        folder.Delete(recursive: true);
-    }
-
-    [Fact]
     public async Task A_job_from_before_the_second_station_comes_up_with_it_open()
     {
         var folder = Directory.CreateTempSubdirectory("hazy-gauge-older-");
@@ -218,6 +189,56 @@ public class HouseTests(App app) : IClassFixture<App>
         running.Kill();
         shop.Delete(recursive: true);
         other.Delete(recursive: true);
+    }
+
+    [Fact]
+    public async Task Nothing_in_the_surroundings_opens_another_address()
+    {
+        static int Free()
+        {
+            using var probe = new System.Net.Sockets.TcpListener(System.Net.IPAddress.Loopback, 0);
+            probe.Start();
+            return ((System.Net.IPEndPoint)probe.LocalEndpoint).Port;
+        }
+
+        var folder = Directory.CreateTempSubdirectory("hazy-gauge-doors-");
+        int[] ports = [Free(), Free(), Free(), Free()];
+        var surroundings = new Dictionary<string, string>
+        {
+            ["Kestrel__Endpoints__Open__Url"] = $"http://0.0.0.0:{ports[0]}",
+            ["ASPNETCORE_URLS"] = $"http://*:{ports[1]}",
+            ["HTTP_PORTS"] = $"{ports[2]}",
+        };
+        using (var running = await RunningProgram.StartAsync(folder.FullName, demo: false, surroundings: surroundings, args: ["--urls", $"http://+:{ports[3]}"]))
+        {
+            running.Http.BaseAddress!.Host.ShouldBe("127.0.0.1");
+            (await running.Http.GetAsync("/health")).EnsureSuccessStatusCode();
+            foreach (var port in ports)
+            {
+                using var door = new System.Net.Sockets.TcpClient();
+                Should.Throw<System.Net.Sockets.SocketException>(() => door.Connect(System.Net.IPAddress.Loopback, port));
+            }
+
+            running.Kill();
+        }
+
+        folder.Delete(recursive: true);
+    }
+
+    [Theory]
+    [InlineData("POST", "/api/calc/pull-up", "{", 400)]
+    [InlineData("POST", "/api/calc/pull-up", "{}", 422)]
+    [InlineData("GET", "/api/jobs/01a21e2e-07f8-7e4b-b256-1cba4de58d99", null, 404)]
+    [InlineData("POST", "/api/calc/no-such", "{}", 404)]
+    [InlineData("PUT", "/api/calc/pull-up", "{}", 405)]
+    [InlineData("GET", "/no/such/page.txt", null, 404)]
+    public async Task Whatever_the_answer_it_carries_the_headers_that_keep_the_page_to_itself(string method, string path, string? body, int status)
+    {
+        using var request = new HttpRequestMessage(new HttpMethod(method), path) { Content = body is null ? null : new StringContent(body, Encoding.UTF8, "application/json") };
+        using var answer = await app.Http.SendAsync(request);
+        ((int)answer.StatusCode).ShouldBe(status);
+        answer.Headers.GetValues("Content-Security-Policy").Single().ShouldContain("frame-ancestors 'none'");
+        answer.Headers.GetValues("X-Content-Type-Options").ShouldBe(["nosniff"]);
     }
 
     [Fact]

@@ -18,6 +18,7 @@ public class KeepingTests
     {
         var folder = Directory.CreateTempSubdirectory("hazy-gauge-killed-");
         await RunAsync(folder, "CREATE TABLE \"__EFMigrationsLock\" (\"Id\" INTEGER NOT NULL PRIMARY KEY, \"Timestamp\" TEXT NOT NULL); INSERT INTO \"__EFMigrationsLock\" VALUES (1, 'killed')");
+        await File.WriteAllTextAsync(Path.Combine(folder.FullName, "begun"), "making");
         Directory.CreateDirectory(Path.Combine(folder.FullName, "incoming"));
         await File.WriteAllTextAsync(Path.Combine(folder.FullName, "incoming", "half"), "sent");
         await File.WriteAllTextAsync(Path.Combine(folder.FullName, "hazy-gauge.db.hazy-gauge-unfinished"), "half a restore");
@@ -28,6 +29,10 @@ public class KeepingTests
             await File.WriteAllTextAsync(Path.Combine(folder.FullName, "incoming", "of the first"), "being sent");
             (await RunningProgram.RefusedAsync(folder.FullName)).ShouldBe($"Hazy Gauge cannot start: Another Hazy Gauge works in {folder.FullName}. Stop it first, or set HAZY_DATA to another folder.");
             File.Exists(Path.Combine(folder.FullName, "incoming", "of the first")).ShouldBeTrue();
+
+            // Nor where somebody takes the lock away by hand.
+            File.Delete(Path.Combine(folder.FullName, "in-use.lock"));
+            (await RunningProgram.RefusedAsync(folder.FullName)).ShouldContain("Another Hazy Gauge works in");
             if (!OperatingSystem.IsWindows())
             {
                 File.GetUnixFileMode(folder.FullName).ShouldBe(UnixFileMode.UserRead | UnixFileMode.UserWrite | UnixFileMode.UserExecute);
@@ -42,6 +47,98 @@ public class KeepingTests
         await RunAsync(folder, "PRAGMA user_version = 5000; INSERT INTO __EFMigrationsHistory VALUES ('29990101000000_Later', '99')");
         (await RunningProgram.RefusedAsync(folder.FullName)).ShouldContain("needs a newer version");
         folder.Delete(recursive: true);
+    }
+
+    [Theory]
+    [InlineData("", "is empty")]
+    [InlineData("CREATE TABLE Songs (Name TEXT)", "is a database of another program")]
+    public async Task A_file_that_is_no_workshop_is_not_made_one(string sql, string said)
+    {
+        var folder = Directory.CreateTempSubdirectory("hazy-gauge-foreign-");
+        var database = Path.Combine(folder.FullName, "hazy-gauge.db");
+        if (sql.Length > 0)
+        {
+            await RunAsync(folder, sql);
+        }
+        else
+        {
+            await File.WriteAllTextAsync(database, string.Empty);
+        }
+
+        var before = await File.ReadAllBytesAsync(database);
+        (await RunningProgram.RefusedAsync(folder.FullName)).ShouldContain(said);
+        (await File.ReadAllBytesAsync(database)).ShouldBe(before);
+        File.Delete(database);
+        using (var running = await RunningProgram.StartAsync(folder.FullName, demo: false))
+        {
+            running.Kill();
+        }
+
+        folder.Delete(recursive: true);
+    }
+
+    [Fact]
+    public async Task Pages_that_are_not_what_they_were_are_told_by_the_program_itself()
+    {
+        var folder = Directory.CreateTempSubdirectory("hazy-gauge-pages-");
+        using (var running = await RunningProgram.StartAsync(folder.FullName, demo: true))
+        {
+            await HealthAsync(running, "ok");
+            await running.TerminateAsync();
+        }
+
+        var database = Path.Combine(folder.FullName, "hazy-gauge.db");
+        using (var pages = new FileStream(database, FileMode.Open))
+        {
+            // The head, by which it is known, stays.
+            var random = new Random(5);
+            for (var i = 0; i < 20; i++)
+            {
+                var dirt = new byte[600];
+                random.NextBytes(dirt);
+                pages.Position = 4096 * random.NextInt64(20, pages.Length / 4096);
+                await pages.WriteAsync(dirt, TestContext.Current.CancellationToken);
+            }
+        }
+
+        using (var running = await RunningProgram.StartAsync(folder.FullName, demo: false))
+        {
+            await HealthAsync(running, "damaged");
+            running.Kill();
+        }
+
+        folder.Delete(recursive: true);
+    }
+
+    // The look at the pages goes on beside the running work.
+    private static async Task HealthAsync(RunningProgram running, string status)
+    {
+        var said = string.Empty;
+        for (var i = 0; i < 200 && said != status; i++)
+        {
+            await Task.Delay(50);
+            said = (string)System.Text.Json.Nodes.JsonNode.Parse(await (await running.Http.GetAsync("/health")).Content.ReadAsStringAsync())!["status"]!;
+        }
+
+        said.ShouldBe(status);
+    }
+
+    [Fact]
+    public async Task While_another_program_holds_the_database_a_save_says_so_and_what_was_sent_is_saved_when_it_lets_go()
+    {
+        using var app = new App();
+        var job = await app.NewJobAsync();
+        await using (var other = new SqliteConnection($"Data Source={Path.Combine(app.Folder, "hazy-gauge.db")};Pooling=False"))
+        {
+            await other.OpenAsync(TestContext.Current.CancellationToken);
+            await using var hold = other.CreateCommand();
+            hold.CommandText = "BEGIN IMMEDIATE";
+            await hold.ExecuteNonQueryAsync(TestContext.Current.CancellationToken);
+            var (refused, _) = await app.SaveAsync(job, """{ "notes": "kept" }""", "\"0\"", 503, slug: "survey");
+            ((string)refused["detail"]!).ShouldContain("Another program holds the database");
+        }
+
+        await app.SaveAsync(job, """{ "notes": "kept" }""", "\"0\"", slug: "survey");
     }
 
     [Fact]

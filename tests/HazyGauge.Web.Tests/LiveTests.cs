@@ -57,6 +57,44 @@ public class LiveTests(App app) : IClassFixture<App>
     }
 
     [Fact]
+    public async Task Two_stand_ins_of_one_connection_do_not_know_each_other_and_a_third_is_refused()
+    {
+        await using var connection = Connect();
+        await connection.StartAsync();
+        using var stop = new CancellationTokenSource();
+        await using var first = connection.StreamAsync<JsonObject>("StandIn", new { ethanolPct = 10 }, TestContext.Current.CancellationToken).GetAsyncEnumerator(TestContext.Current.CancellationToken);
+        (await first.MoveNextAsync()).ShouldBeTrue();
+        await using (var second = connection.StreamAsync<JsonObject>("StandIn", new { ethanolPct = 20 }, stop.Token).GetAsyncEnumerator(stop.Token))
+        {
+            (await second.MoveNextAsync()).ShouldBeTrue();
+            await using var third = connection.StreamAsync<JsonObject>("StandIn", new { ethanolPct = 30 }, stop.Token).GetAsyncEnumerator(stop.Token);
+            (await Should.ThrowAsync<HubException>(async () => await third.MoveNextAsync())).Message.ShouldContain("running already");
+            await stop.CancelAsync();
+            await Should.ThrowAsync<OperationCanceledException>(async () =>
+            {
+                while (await second.MoveNextAsync())
+                {
+                }
+            });
+        }
+
+        // The one that goes on can still be changed, whatever ended beside it.
+        var isChanged = false;
+        for (var frames = 0; !isChanged && frames < 400 && await first.MoveNextAsync(); frames++)
+        {
+            if (frames == 0)
+            {
+                await connection.InvokeAsync("Change", new { ethanolPct = 60 }, TestContext.Current.CancellationToken);
+            }
+
+            isChanged = (double)first.Current["settings"]!["ethanolPct"]! == 60;
+        }
+
+        isChanged.ShouldBeTrue();
+        (await Should.ThrowAsync<HubException>(() => connection.InvokeAsync("Change", (object?)null))).Message.ShouldContain("Say what the simulator");
+    }
+
+    [Fact]
     public async Task Another_page_may_not_listen()
     {
         using var request = new HttpRequestMessage(HttpMethod.Get, "/hubs/live?id=x");

@@ -71,6 +71,36 @@ public class MigrationTests
         folder.Delete(recursive: true);
     }
 
+    [Fact]
+    public async Task A_migration_that_is_killed_again_and_again_leaves_the_one_copy_from_before()
+    {
+        var older = JsonNode.Parse(await File.ReadAllTextAsync(Path.Combine(Path.GetDirectoryName(Here())!, "Older/job-0.4.0.json")))!;
+        var folder = Directory.CreateTempSubdirectory("hazy-gauge-killed-migration-");
+        await FillAsync(folder, older);
+        var options = new DbContextOptionsBuilder<HazyGaugeDb>().UseSqlite($"Data Source={Path.Combine(folder.FullName, "hazy-gauge.db")}").Options;
+        for (var i = 0; i < 3; i++)
+        {
+            // Behind the copy and before the first step, which is where a kill leaves most.
+            await Should.ThrowAsync<NotSupportedException>(() => Database.PrepareAsync(() => throw new NotSupportedException(), folder.FullName, new Version(0, 10, 0), TimeProvider.System));
+            Directory.GetFiles(folder.FullName, "before-*.db").ShouldHaveSingleItem();
+        }
+
+        await Database.PrepareAsync(() => new HazyGaugeDb(options), folder.FullName, new Version(0, 10, 0), TimeProvider.System);
+        var copy = Directory.GetFiles(folder.FullName, "before-*.db").ShouldHaveSingleItem();
+        await using (var read = new SqliteConnection($"Data Source={copy};Pooling=False"))
+        {
+            await read.OpenAsync(TestContext.Current.CancellationToken);
+            await using var command = read.CreateCommand();
+            command.CommandText = "SELECT count(*) FROM Jobs";
+            ((long)(await command.ExecuteScalarAsync(TestContext.Current.CancellationToken))!).ShouldBePositive();
+        }
+
+        // Nothing of it is left to mislead the next one.
+        File.Exists(Path.Combine(folder.FullName, "begun")).ShouldBeFalse();
+        SqliteConnection.ClearAllPools();
+        folder.Delete(recursive: true);
+    }
+
     [Theory]
     [InlineData("""{"a":1.50,"results":{"b":[1e-7,null]},"summary":{"template":"x","values":{}},"coreVersion":"0.1.0","schema":2}""")]
     [InlineData("""{"a":"ž ± 中文 \u0022","results":{"b":"<>&"}}""")]

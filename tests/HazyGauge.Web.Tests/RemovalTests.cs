@@ -73,14 +73,38 @@ public sealed class RemovalTests : IDisposable
         (await NamesAsync("/api/bay?search=burgundy")).ShouldBe(["Sold off"]);
 
         await Api.ReadAsync(await _http.DeleteAsync($"/api/jobs/{gone}"), 200);
-        _clock.Advance(TimeSpan.FromDays(30));
-        await _at.Services.GetRequiredService<RemovedJobs>().DeleteExpiredAsync(TestContext.Current.CancellationToken);
+        await DaysAsync(30);
         ((string)(await GetAsync($"/api/jobs/{gone}", 404))["detail"]!).ShouldBe("There is no such job.");
         await Api.ReadAsync(await _http.DeleteAsync($"/api/jobs/{gone}"), 404);
         await using var db = await _at.Services.GetRequiredService<IDbContextFactory<HazyGaugeDb>>().CreateDbContextAsync(TestContext.Current.CancellationToken);
         (await db.FileContents.Select(c => c.Bytes).ToListAsync(TestContext.Current.CancellationToken)).ShouldBe([2]);
         (await db.Revisions.CountAsync(TestContext.Current.CancellationToken)).ShouldBe(0);
         (await NamesAsync("/api/bay")).ShouldBe(["Begun meanwhile", "Stays"], ignoreOrder: true);
+    }
+
+    // Days on which the program runs.
+    private async Task DaysAsync(int days)
+    {
+        for (var day = 0; day < days; day++)
+        {
+            _clock.Advance(TimeSpan.FromDays(1));
+            await _at.Services.GetRequiredService<RemovedJobs>().DeleteExpiredAsync(TestContext.Current.CancellationToken);
+        }
+    }
+
+    [Theory]
+    [InlineData(400, 28, true)] // the clock was 400 days behind and is set right: the days are still counted, the first of them that day
+    [InlineData(400, 29, false)]
+    [InlineData(0, 29, true)]
+    [InlineData(0, 30, false)]
+    public async Task A_clock_that_is_set_right_takes_no_time_away(int setBy, int days, bool isKept)
+    {
+        var gone = await NewAsync("Removed under a wrong clock");
+        await Api.ReadAsync(await _http.DeleteAsync($"/api/jobs/{gone}"), 200);
+        _clock.Advance(TimeSpan.FromDays(setBy));
+        await _at.Services.GetRequiredService<RemovedJobs>().DeleteExpiredAsync(TestContext.Current.CancellationToken);
+        await DaysAsync(days);
+        (await NamesAsync("/api/bay?filter=removed")).Count.ShouldBe(isKept ? 1 : 0);
     }
 
     private async Task<string> NewAsync(string name) =>

@@ -15,13 +15,18 @@ internal sealed class RunningProgram : IDisposable
 
     public HttpClient Http { get; }
 
-    public static async Task<RunningProgram> StartAsync(string folder, bool demo, string bind = "")
+    public static async Task<RunningProgram> StartAsync(string folder, bool demo, string bind = "", IReadOnlyDictionary<string, string>? surroundings = null, params string[] args)
     {
-        var start = new ProcessStartInfo("dotnet", [Path.Combine(AppContext.BaseDirectory, "HazyGauge.Web.dll")]) { RedirectStandardOutput = true, RedirectStandardError = true, UseShellExecute = false };
+        var start = new ProcessStartInfo("dotnet", [Path.Combine(AppContext.BaseDirectory, "HazyGauge.Web.dll"), .. args]) { RedirectStandardOutput = true, RedirectStandardError = true, UseShellExecute = false };
         start.Environment["HAZY_DATA"] = folder;
         start.Environment["HAZY_PORT"] = "0";
         start.Environment["HAZY_DEMO"] = demo ? "1" : "0";
         start.Environment["HAZY_BIND"] = bind;
+        foreach (var (name, value) in surroundings ?? new Dictionary<string, string>())
+        {
+            start.Environment[name] = value;
+        }
+
         var process = Process.Start(start)!;
         process.ErrorDataReceived += (_, _) => { };
         process.BeginErrorReadLine();

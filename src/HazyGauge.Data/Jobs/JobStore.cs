@@ -87,22 +87,16 @@ public sealed record JobParts(
 /// <summary>Keeps jobs and their record. Nothing saved is ever changed here, and nothing deleted; <see cref="RemovedJobs"/> does that.</summary>
 public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, EntryKinds kinds, WriteGate gate, TimeProvider clock)
 {
-    /// <summary>Jobs of which a station stands by other rules than these, or still has to be told how it stands.</summary>
-    /// <param name="coreVersion">Version of the rules.</param>
+    /// <summary>The jobs of the bay whose stations stand as other rules or another shop left them, in about the order of the bay. Archived ones wait until they are opened.</summary>
+    /// <param name="coreVersion">Version of today's rules.</param>
+    /// <param name="shop">Number of what is said of the shop today.</param>
     /// <param name="cancellation">Gives up.</param>
-    public async Task<IReadOnlyList<Guid>> StandingOtherwiseAsync(string coreVersion, CancellationToken cancellation)
+    public async Task<IReadOnlyList<Guid>> StandingOtherwiseAsync(string coreVersion, long shop, CancellationToken cancellation)
     {
         await using var db = await contexts.CreateDbContextAsync(cancellation);
-        return await db.Jobs.Where(j => j.IsUnevaluated || db.Standings.Any(s => s.JobId == j.Id && s.Standing.CoreVersion != coreVersion))
-            .OrderByDescending(j => j.CreatedAt).Select(j => j.Id).ToListAsync(cancellation);
-    }
-
-    /// <summary>Has the stations of every job told anew how they stand: something they all rest on changed.</summary>
-    public async Task ForgetStandingsAsync(CancellationToken cancellation)
-    {
-        using var turn = await gate.EnterAsync(cancellation);
-        await using var db = await contexts.CreateDbContextAsync(cancellation);
-        await db.Standings.ExecuteUpdateAsync(s => s.SetProperty(r => r.Standing.CoreVersion, string.Empty), cancellation);
+        return await db.Jobs
+            .Where(j => j.IsUnevaluated || (j.ArchivedAt == null && db.Standings.Any(s => s.JobId == j.Id && (s.Standing.CoreVersion != coreVersion || (s.Standing.Shop ?? 0) != shop))))
+            .OrderBy(j => j.Bay.FirstDue).ThenBy(j => j.Bay.Pressing).ThenByDescending(j => j.CreatedAt).Select(j => j.Id).ToListAsync(cancellation);
     }
 
     /// <summary>A job; null where there is none.</summary>

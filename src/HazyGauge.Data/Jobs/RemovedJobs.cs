@@ -22,6 +22,7 @@ public sealed class RemovedJobs(IDbContextFactory<HazyGaugeDb> contexts, WriteGa
         }
 
         job.RemovedAt = clock.ToTheMillisecond();
+        (job.RemovedDays, job.RemovedCountedOn) = (0, Today);
         job.ArchivedAt ??= job.RemovedAt;
         await SearchIndex.ForgetAsync(db, job, cancellation);
         await db.SaveChangesAsync(cancellation);
@@ -40,7 +41,7 @@ public sealed class RemovedJobs(IDbContextFactory<HazyGaugeDb> contexts, WriteGa
             return null;
         }
 
-        (job.ArchivedAt, job.RemovedAt) = (null, null);
+        (job.ArchivedAt, job.RemovedAt, job.RemovedDays, job.RemovedCountedOn) = (null, null, 0, null);
         await db.SaveChangesAsync(cancellation);
         await SearchIndex.RenewAsync(db, job, cancellation);
         await transaction.CommitAsync(cancellation);
@@ -54,21 +55,29 @@ public sealed class RemovedJobs(IDbContextFactory<HazyGaugeDb> contexts, WriteGa
         return await db.Jobs.IgnoreQueryFilters().Where(j => j.Id == id).Select(j => j.RemovedAt).SingleOrDefaultAsync(cancellation);
     }
 
-    /// <summary>Deletes the jobs that were removed longer ago than they are kept, with all that was saved on them and the files no other job has.</summary>
+    private DateOnly Today => DateOnly.FromDateTime(clock.GetUtcNow().UtcDateTime);
+
+    /// <summary>Deletes the jobs that were removed longer ago than they are kept, by the clock and by the days on which this was asked, with all that was saved on them and the files no other job has.</summary>
     /// <returns>How many jobs that were.</returns>
     public async Task<int> DeleteExpiredAsync(CancellationToken cancellation)
     {
-        var before = clock.ToTheMillisecond() - Kept;
+        var (before, today, days) = (clock.ToTheMillisecond() - Kept, Today, (int)Kept.TotalDays);
         await using var db = await contexts.CreateDbContextAsync(cancellation);
+        using (await gate.EnterAsync(cancellation))
+        {
+            await db.Jobs.IgnoreQueryFilters().Where(j => j.RemovedAt != null && (j.RemovedCountedOn == null || j.RemovedCountedOn != today))
+                .ExecuteUpdateAsync(j => j.SetProperty(r => r.RemovedDays, r => r.RemovedDays + 1).SetProperty(r => r.RemovedCountedOn, today), cancellation);
+        }
+
         var deleted = 0;
-        foreach (var id in await db.Jobs.IgnoreQueryFilters().Where(j => j.RemovedAt <= before).Select(j => j.Id).ToListAsync(cancellation))
+        foreach (var id in await db.Jobs.IgnoreQueryFilters().Where(j => j.RemovedAt <= before && j.RemovedDays >= days).Select(j => j.Id).ToListAsync(cancellation))
         {
             // One job a turn: whoever saves meanwhile waits for one and not for all.
             using var turn = await gate.EnterAsync(cancellation);
             await using var transaction = await db.Database.BeginTransactionAsync(cancellation);
 
             // Somebody may have brought it back in the meantime.
-            if (await db.Jobs.IgnoreQueryFilters().SingleOrDefaultAsync(j => j.Id == id && j.RemovedAt <= before, cancellation) is { } job)
+            if (await db.Jobs.IgnoreQueryFilters().SingleOrDefaultAsync(j => j.Id == id && j.RemovedAt <= before && j.RemovedDays >= days, cancellation) is { } job)
             {
                 await DeleteAsync(db, job, cancellation);
                 await transaction.CommitAsync(cancellation);

@@ -262,6 +262,12 @@ namespace HazyGauge.Data.Migrations
                     b.Property<string>("RemovedAt")
                         .HasColumnType("TEXT");
 
+                    b.Property<DateOnly?>("RemovedCountedOn")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("RemovedDays")
+                        .HasColumnType("INTEGER");
+
                     b.Property<long>("SearchKey")
                         .HasColumnType("INTEGER");
 
@@ -496,6 +502,10 @@ namespace HazyGauge.Data.Migrations
                             b1.Property<string>("OwnState")
                                 .HasColumnType("TEXT")
                                 .HasColumnName("OwnState");
+
+                            b1.Property<long?>("Shop")
+                                .HasColumnType("INTEGER")
+                                .HasColumnName("Shop");
 
                             b1.Property<string>("State")
                                 .IsRequired()

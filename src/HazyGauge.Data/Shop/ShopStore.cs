@@ -24,7 +24,7 @@ public sealed class ShopStore(IDbContextFactory<HazyGaugeDb> contexts, WriteGate
 
         await using var db = await contexts.CreateDbContextAsync(cancellation);
         var row = await db.Shop.AsNoTracking().OrderByDescending(s => s.Id).FirstOrDefaultAsync(cancellation);
-        return _latest = row is null ? new SavedShop(new ShopFacts(), null, null) : new SavedShop(JsonSerializer.Deserialize<ShopFacts>(row.Facts, Json) ?? new(), row.Author, row.SavedAt, row.AuthorId);
+        return _latest = row is null ? new SavedShop(0, new ShopFacts(), null, null) : new SavedShop(row.Id, JsonSerializer.Deserialize<ShopFacts>(row.Facts, Json) ?? new(), row.Author, row.SavedAt, row.AuthorId);
     }
 
     /// <summary>Saves what holds from now on.</summary>
@@ -38,13 +38,14 @@ public sealed class ShopStore(IDbContextFactory<HazyGaugeDb> contexts, WriteGate
         var row = new ShopRow { Facts = JsonSerializer.Serialize(facts, Json), Author = author.Name, AuthorId = author.Id, SavedAt = clock.ToTheMillisecond() };
         db.Add(row);
         await db.SaveChangesAsync(cancellation);
-        return _latest = new SavedShop(facts, row.Author, row.SavedAt, row.AuthorId);
+        return _latest = new SavedShop(row.Id, facts, row.Author, row.SavedAt, row.AuthorId);
     }
 }
 
 /// <summary>What holds for every job, and who said so.</summary>
+/// <param name="Number">Rises with everything that is said; 0 where nothing was.</param>
 /// <param name="Facts">What holds.</param>
 /// <param name="Author">Who said so; null where nobody did.</param>
 /// <param name="SavedAt">When.</param>
 /// <param name="AuthorId">The person's id; null where people are known by initials alone.</param>
-public sealed record SavedShop(ShopFacts Facts, string? Author, DateTimeOffset? SavedAt, string? AuthorId = null);
+public sealed record SavedShop(long Number, ShopFacts Facts, string? Author, DateTimeOffset? SavedAt, string? AuthorId = null);

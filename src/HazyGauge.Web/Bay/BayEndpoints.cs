@@ -47,7 +47,7 @@ internal static class BayEndpoints
     }
 
     private static async Task<Ok<BayAnswer>> BayAsync(
-        HttpRequest request, JobReader reader, BayStore bay, CancellationToken cancellation, string? filter = null, string? search = null, string? after = null, int limit = PageSize.Usual)
+        HttpRequest request, JobReader reader, BayStore bay, StandingsRenewal renewal, CancellationToken cancellation, string? filter = null, string? search = null, string? after = null, int limit = PageSize.Usual)
     {
         QueryValue.OnlyKnown(request, "filter", "search", "after", "limit");
         PageSize.Check(limit);
@@ -57,7 +57,14 @@ internal static class BayEndpoints
             throw new RefusedInputException("search", "Say what to look for: at least one letter or digit.");
         }
 
-        var (jobs, next) = await bay.PageAsync(QueryValue.Word<BayFilter>(filter, "filter") ?? BayFilter.All, words, reader.Today, BayPlace.Read(after), limit, cancellation);
+        var (wanted, place) = (QueryValue.Word<BayFilter>(filter, "filter") ?? BayFilter.All, BayPlace.Read(after));
+        var (jobs, next) = await bay.PageAsync(wanted, words, reader.Today, place, limit, cancellation);
+        if (wanted is not (BayFilter.Archived or BayFilter.Removed) && await renewal.RenewForAsync(jobs, cancellation))
+        {
+            // What stands anew may stand elsewhere.
+            (jobs, next) = await bay.PageAsync(wanted, words, reader.Today, place, limit, cancellation);
+        }
+
         return TypedResults.Ok(new BayAnswer(
             reader.Today, await bay.CountAsync(words, reader.Today, cancellation), await reader.ListedAsync(jobs, cancellation), next is null ? null : BayPlace.Of(next)));
     }

@@ -10,8 +10,11 @@ internal sealed class CannotStartException(string message) : Exception(message);
 /// <param name="Port">Port to listen on; 0 takes a free one.</param>
 /// <param name="DataFolder">Folder of the database.</param>
 /// <param name="LoadDemo">True to load the demo into an empty database.</param>
-internal sealed record AppSettings(int Port, string DataFolder, bool LoadDemo)
+/// <param name="Ignored">Settings that would open other addresses; they do not.</param>
+internal sealed record AppSettings(int Port, string DataFolder, bool LoadDemo, IReadOnlyList<string> Ignored)
 {
+    private static readonly string[] OtherAddresses = ["urls", "http_ports", "https_ports", "Kestrel:Endpoints"];
+
     private const int UsualPort = 5080;
 
     /// <summary>Reads the surroundings.</summary>
@@ -34,6 +37,7 @@ internal sealed record AppSettings(int Port, string DataFolder, bool LoadDemo)
         return new AppSettings(
             string.IsNullOrEmpty(port) ? UsualPort : ushort.Parse(port, CultureInfo.InvariantCulture),
             Path.GetFullPath(string.IsNullOrEmpty(folder) ? "data" : folder),
-            configuration["HAZY_DEMO"] == "1");
+            configuration["HAZY_DEMO"] == "1",
+            [.. OtherAddresses.Where(name => configuration.GetSection(name) is var section && (section.Value is { Length: > 0 } || section.GetChildren().Any()))]);
     }
 }

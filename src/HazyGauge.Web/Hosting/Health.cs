@@ -13,7 +13,7 @@ internal static class Health
     public static void MapHealth(this IEndpointRouteBuilder app) => app.MapGet("/health", AnswerAsync).ExcludeFromDescription();
 
     private static async Task<IResult> AnswerAsync(DataFolder folder, CancellationToken cancellation) =>
-        await Database.FaultAsync(folder, cancellation) is { } fault
+        (folder.Fault ?? await Database.FaultAsync(folder, cancellation)) is { } fault
             ? TypedResults.Json(new HealthAnswer(System.Text.Json.JsonNamingPolicy.CamelCase.ConvertName(fault.ToString()), fault.InWords(folder.Path)), statusCode: StatusCodes.Status503ServiceUnavailable)
             : TypedResults.Ok(new HealthAnswer("ok"));
 }

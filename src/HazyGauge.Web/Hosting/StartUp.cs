@@ -22,8 +22,14 @@ internal static class StartUp
         try
         {
             services.GetRequiredService<DataFolder>().Take();
+            if (Database.IsIn(settings.DataFolder))
+            {
+                services.GetRequiredService<DataFolder>().TakeDatabase();
+            }
+
             var prepared = await Database.PrepareAsync(
                 () => services.GetRequiredService<IDbContextFactory<HazyGaugeDb>>().CreateDbContext(), settings.DataFolder, Version.Parse(CoreVersion.Current), services.GetRequiredService<TimeProvider>());
+            services.GetRequiredService<DataFolder>().TakeDatabase();
             if (prepared.HasLeftovers)
             {
                 await services.GetRequiredService<FileStore>().ClearStagedAsync(CancellationToken.None);

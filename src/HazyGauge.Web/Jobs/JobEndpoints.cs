@@ -87,10 +87,18 @@ internal static class JobEndpoints
         return TypedResults.Ok(await reader.NewestAsync(after, limit, cancellation));
     }
 
-    private static async Task<Results<Ok<JobAnswer>, ProblemHttpResult>> FindAsync(Guid id, JobReader reader, RemovedJobs removed, CancellationToken cancellation) =>
-        await reader.FindAsync(id, cancellation) is { } job ? TypedResults.Ok(job)
-        : await removed.RemovedAtAsync(id, cancellation) is null ? NoSuchJob()
-        : NotFound($"This job was removed. For {RemovedJobs.Kept.TotalDays:0} days it can be restored in the bay, under Removed.");
+    private static async Task<Results<Ok<JobAnswer>, ProblemHttpResult>> FindAsync(
+        Guid id, JobStore jobs, JobReader reader, StandingsRenewal renewal, RemovedJobs removed, CancellationToken cancellation)
+    {
+        if (await jobs.FindAsync(id, cancellation) is { } opened)
+        {
+            await renewal.RenewForAsync([opened], cancellation);
+        }
+
+        return await reader.FindAsync(id, cancellation) is { } job ? TypedResults.Ok(job)
+            : await removed.RemovedAtAsync(id, cancellation) is null ? NoSuchJob()
+            : NotFound($"This job was removed. For {RemovedJobs.Kept.TotalDays:0} days it can be restored in the bay, under Removed.");
+    }
 
     private static async Task<Results<Ok<CompareAnswer>, ProblemHttpResult>> CompareAsync(
         Guid id, int from, int to, JobStore jobs, JobLine line, StationDocuments documents, CancellationToken cancellation)

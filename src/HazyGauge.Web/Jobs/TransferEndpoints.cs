@@ -1,3 +1,4 @@
+using System.IO.Pipelines;
 using HazyGauge.Data;
 using HazyGauge.Data.Files;
 using HazyGauge.Formats.Jobs;
@@ -28,7 +29,7 @@ internal static class TransferEndpoints
             .AcceptsFile();
     }
 
-    private static async Task<IResult> ExportAsync(Guid id, DataFolder folder, JobTransfer transfer, FileStore files, CancellationToken cancellation, [FromQuery(Name = "files")] bool withFiles = false)
+    private static async Task<IResult> ExportAsync(Guid id, JobTransfer transfer, FileStore files, CancellationToken cancellation, [FromQuery(Name = "files")] bool withFiles = false)
     {
         if (await transfer.ExportAsync(id, cancellation) is not { } job)
         {
@@ -42,20 +43,42 @@ internal static class TransferEndpoints
         }
 
         var stored = (await files.ListAsync(id, cancellation)).Where(f => f.HasContent).Select(f => f.Sha256).ToHashSet(StringComparer.Ordinal);
-        // A zip that breaks off halfway looks like a damaged one to whoever gets it: make it whole, then send it.
-        var zip = folder.CreateTemporary();
+
+        // Sent as it is made: a disk that is full is one more reason to take a job out. Should it break off, the connection does, and nobody takes it for whole.
+        return TypedResults.Stream(
+            to => SendZipAsync(zip => JobFileFormat.WriteZipAsync(job, file => stored.Contains(file.Sha256) ? files.OpenRead(file.Sha256) : null, zip, cancellation), to, cancellation),
+            "application/zip",
+            $"{name}.zip");
+    }
+
+    // Who makes zips writes some of it without waiting, which no answer to a request may be written like: a pipe stands in between.
+    private static async Task SendZipAsync(Func<Stream, Task> write, Stream to, CancellationToken cancellation)
+    {
+        var pipe = new Pipe();
+        var writing = Task.Run(
+            async () =>
+            {
+                try
+                {
+                    await write(pipe.Writer.AsStream());
+                    await pipe.Writer.CompleteAsync();
+                }
+                catch (Exception broken)
+                {
+                    // Whoever reads is told.
+                    await pipe.Writer.CompleteAsync(broken);
+                }
+            },
+            CancellationToken.None);
         try
         {
-            await JobFileFormat.WriteZipAsync(job, file => stored.Contains(file.Sha256) ? files.OpenRead(file.Sha256) : null, zip, cancellation);
+            await pipe.Reader.CopyToAsync(to, cancellation);
         }
-        catch
+        finally
         {
-            await zip.DisposeAsync();
-            throw;
+            await pipe.Reader.CompleteAsync();
+            await writing;
         }
-
-        zip.Position = 0;
-        return TypedResults.Stream(zip, "application/zip", $"{name}.zip");
     }
 
     private static async Task<Results<Created<ImportedJob>, Ok<ImportedJob>, ProblemHttpResult>> ImportAsync(

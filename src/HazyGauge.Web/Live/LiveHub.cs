@@ -32,29 +32,33 @@ public sealed record LiveFrame([property: System.Text.Json.Serialization.JsonPro
 /// </summary>
 internal sealed class LiveHub(TimeProvider clock) : Hub
 {
-    private const int MostAtOnce = 8;
-    private const string Running = "stand-in";
+    private const string Running = "stand-ins";
     private static readonly TimeSpan Frame = TimeSpan.FromMilliseconds(50);
-    private static int _running;
 
     /// <summary>Starts a simulator sensor and watches its wire.</summary>
     [HubMethodName("StandIn")]
-    public async IAsyncEnumerable<LiveFrame> Simulate(SimulatorRequest request, [EnumeratorCancellation] CancellationToken cancellation)
+    public async IAsyncEnumerable<LiveFrame> Simulate(SimulatorRequest? request, [EnumeratorCancellation] CancellationToken cancellation)
     {
-        var simulator = InWords(() => new LiveSimulator(request.Settings, request.Seed));
-        if (Interlocked.Increment(ref _running) > MostAtOnce)
+        var asked = Asked(request);
+        var simulator = InWords(() => new LiveSimulator(asked.Settings, asked.Seed));
+        var address = Context.GetHttpContext()?.Connection.RemoteIpAddress?.ToString() ?? string.Empty;
+        using var place = LivePlaces.Take(Context.ConnectionId, address) ?? throw new HubException("So many simulators are running already. Stop one of them first.");
+
+        // Whoever does not take what is sent holds a place others want: he is let go.
+        using var patience = new Patience(Context.Abort, clock);
+        var mine = Mine;
+        lock (mine)
         {
-            Interlocked.Decrement(ref _running);
-            throw new HubException($"{MostAtOnce} simulators are running already. Stop one of them first.");
+            mine.Add(simulator);
         }
 
         try
         {
-            Context.Items[Running] = simulator;
             var began = clock.GetTimestamp();
             using var timer = new PeriodicTimer(Frame, clock);
             do
             {
+                patience.Renew();
                 var nowS = clock.GetElapsedTime(began).TotalSeconds;
                 LiveFrame frame;
                 lock (simulator)
@@ -62,7 +66,7 @@ internal sealed class LiveHub(TimeProvider clock) : Hub
                     var read = simulator.RunTo(nowS, SensorLaw.UsualToleranceEthanolPct);
                     var s = simulator.Settings;
                     frame = new LiveFrame(
-                        nowS, new SimulatorRequest(s.EthanolPct, s.FuelTempC, s.Fault, s.NoiseUs, request.Seed), read with { Timeline = [] }, SignalWords.Headline(read.Reading));
+                        nowS, new SimulatorRequest(s.EthanolPct, s.FuelTempC, s.Fault, s.NoiseUs, asked.Seed), read with { Timeline = [] }, SignalWords.Headline(read.Reading));
                 }
 
                 yield return frame;
@@ -71,15 +75,24 @@ internal sealed class LiveHub(TimeProvider clock) : Hub
         }
         finally
         {
-            Context.Items.Remove(Running);
-            Interlocked.Decrement(ref _running);
+            lock (mine)
+            {
+                mine.Remove(simulator);
+            }
         }
     }
 
-    /// <summary>Changes the simulator that runs on this connection, from its next period on.</summary>
-    public void Change(SimulatorRequest request)
+    /// <summary>Changes the simulator that was started last of those that run on this connection, from its next period on.</summary>
+    public void Change(SimulatorRequest? request)
     {
-        if (Context.Items[Running] is not LiveSimulator simulator)
+        var mine = Mine;
+        LiveSimulator? simulator;
+        lock (mine)
+        {
+            simulator = mine.LastOrDefault();
+        }
+
+        if (simulator is null)
         {
             throw new HubException("No simulator is running here. Start one first.");
         }
@@ -88,7 +101,7 @@ internal sealed class LiveHub(TimeProvider clock) : Hub
         {
             lock (simulator)
             {
-                return simulator.Settings = request.Settings;
+                return simulator.Settings = Asked(request).Settings;
             }
         });
     }
@@ -98,6 +111,18 @@ internal sealed class LiveHub(TimeProvider clock) : Hub
 
     /// <summary>From now on this connection hears of every job on which something is saved or written.</summary>
     public Task FollowBay() => Groups.AddToGroupAsync(Context.ConnectionId, JobNewsDesk.Bay, Context.ConnectionAborted);
+
+    /// <inheritdoc/>
+    public override Task OnConnectedAsync()
+    {
+        Context.Items[Running] = new List<LiveSimulator>();
+        return base.OnConnectedAsync();
+    }
+
+    // What runs on this connection, in the order it was started.
+    private List<LiveSimulator> Mine => (List<LiveSimulator>)Context.Items[Running]!;
+
+    private static SimulatorRequest Asked(SimulatorRequest? request) => request ?? throw new HubException("Say what the simulator is to send, like { \"ethanolPct\": 50 }.");
 
     private static T InWords<T>(Func<T> act)
     {

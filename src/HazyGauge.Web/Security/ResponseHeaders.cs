@@ -14,7 +14,18 @@ internal static class ResponseHeaders
         "default-src 'none'; script-src 'self' 'unsafe-inline'; style-src 'self' 'unsafe-inline'; font-src 'self' data:; img-src 'self' data: blob:; connect-src 'self'; " +
         "base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
 
+    /// <summary>Puts them on every answer, failures among them: what answers a failure begins with no headers at all, so they come at the very end.</summary>
     public static IApplicationBuilder UseResponseHeaders(this IApplicationBuilder app) => app.Use((context, next) =>
+    {
+        context.Response.OnStarting(() =>
+        {
+            Put(context);
+            return Task.CompletedTask;
+        });
+        return next(context);
+    });
+
+    private static void Put(HttpContext context)
     {
         var headers = context.Response.Headers;
         headers.ContentSecurityPolicy = context.Request.Path.StartsWithSegments(ApiPage.Path) ? ApiPagePolicy : ContentSecurityPolicy;
@@ -26,7 +37,5 @@ internal static class ResponseHeaders
         {
             headers.CacheControl = "no-store";
         }
-
-        return next(context);
-    });
+    }
 }

@@ -1,7 +1,6 @@
 using System.Text.Json.Serialization;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Shop;
-using HazyGauge.Data.Jobs;
 using HazyGauge.Data.Shop;
 using HazyGauge.Web.Haze;
 using HazyGauge.Web.Jobs;
@@ -46,10 +45,9 @@ internal static class ShopEndpoints
             .WithExample("""{ "instruments": ["voltsAndContinuity", "diagnosticReader"] }""");
     }
 
-    private static async Task<Ok<ShopAnswer>> SaveAsync(Asked<ShopRequest> asked, HttpRequest request, ShopStore shop, JobStore jobs, StandingsRenewal renewal, CancellationToken cancellation)
+    private static async Task<Ok<ShopAnswer>> SaveAsync(Asked<ShopRequest> asked, HttpRequest request, ShopStore shop, StandingsRenewal renewal, CancellationToken cancellation)
     {
         var saved = await shop.SaveAsync(new ShopFacts(asked.Value.Instruments is { } list ? [.. list.Distinct()] : null), Author.Of(request), cancellation);
-        await jobs.ForgetStandingsAsync(cancellation);
         renewal.Ask();
         return TypedResults.Ok(Answer(saved));
     }

@@ -21,10 +21,11 @@ namespace HazyGauge.Web.Stations;
 /// <param name="Saved">What was saved last, inputs alone and brought up to date, by slug.</param>
 /// <param name="Latest">The revisions of that, as they stand in the record.</param>
 /// <param name="Entries">The entries that were read.</param>
+/// <param name="Shop">Number of what was said of the shop.</param>
 /// <param name="TookOver">Stations whose document took something over from one of an older shape, with that one.</param>
 internal sealed record JobEvaluation(
     IReadOnlyList<StationOutcome> Outcomes, PassInputs Inputs, IReadOnlyDictionary<string, JsonObject> Documents, IReadOnlyDictionary<string, JsonObject> Saved,
-    IReadOnlyDictionary<string, RevisionRow> Latest, IReadOnlyDictionary<string, string> TookOver, EntriesRead Entries)
+    IReadOnlyDictionary<string, RevisionRow> Latest, IReadOnlyDictionary<string, string> TookOver, EntriesRead Entries, long Shop)
 {
     /// <summary>The picture of the whole job; whole where all of its stations were wanted.</summary>
     public JobSoFar SoFar => JobPass.SoFar(Outcomes, Inputs);
@@ -68,12 +69,7 @@ internal sealed partial class JobEvaluator(
             .ToDictionary(l => l.Key, l => l.Document, StringComparer.Ordinal);
         var tookOver = DocumentUpgrade.Apply(saved);
         DocumentIds.Give(line, saved);
-        var whole = saved.ToDictionary(s => s.Key, s => (JsonObject)s.Value.DeepClone(), StringComparer.Ordinal);
-        foreach (var (slug, draft) in drafts)
-        {
-            whole[slug] = StationDocuments.Inputs(draft);
-        }
-
+        var whole = With(saved, drafts);
         var tookFromDrafts = DocumentUpgrade.Apply(whole);
         var refusedIds = new Dictionary<string, RefusedInputException>(StringComparer.Ordinal);
         foreach (var station in line.InOrder.Where(s => whole.ContainsKey(s.Slug) && (drafts.ContainsKey(s.Slug) || tookFromDrafts.ContainsKey(s.Slug))))
@@ -110,7 +106,8 @@ internal sealed partial class JobEvaluator(
         var reads = line.With(wanted).SelectMany(s => s.ReadsEntries).ToHashSet(StringComparer.Ordinal);
         var (happened, lastEntry) = await history.ReadAsync(jobId, isWhole ? null : reads, with.Also, ledger, cancellation);
         var found = await FilesAsync(jobId, needed, cancellation);
-        var inputs = new PassInputs(plans, savedInstead, found.Files, found.Refused, happened, (await shop.LatestAsync(cancellation)).Facts);
+        var said = await shop.LatestAsync(cancellation);
+        var inputs = new PassInputs(plans, savedInstead, found.Files, found.Refused, happened, said.Facts);
         var outcomes = JobPass.Over(line, wanted, inputs, ledger);
         Tell(jobId, outcomes);
         return new JobEvaluation(
@@ -120,7 +117,19 @@ internal sealed partial class JobEvaluator(
             saved,
             latest,
             tookOver.Concat(tookFromDrafts).DistinctBy(t => t.Key).ToDictionary(t => t.Key, t => t.Value, StringComparer.Ordinal),
-            new EntriesRead(lastEntry, isWhole && line.With(wanted).Any(s => s.ReadsSoFar) ? null : reads));
+            new EntriesRead(lastEntry, isWhole && line.With(wanted).Any(s => s.ReadsSoFar) ? null : reads),
+            said.Number);
+    }
+
+    private static Dictionary<string, JsonObject> With(Dictionary<string, JsonObject> saved, IReadOnlyDictionary<string, JsonObject> drafts)
+    {
+        var whole = saved.ToDictionary(s => s.Key, s => (JsonObject)s.Value.DeepClone(), StringComparer.Ordinal);
+        foreach (var (slug, draft) in drafts)
+        {
+            whole[slug] = StationDocuments.Inputs(draft);
+        }
+
+        return whole;
     }
 
     // What no check caught is somebody's to mend.

@@ -150,7 +150,7 @@ internal sealed class JobSaver(
             var evaluated = evaluation.Outcomes.Where(o => evaluation.Documents.ContainsKey(o.Station.Slug)).ToList();
             var reading = evaluation.Outcomes.FirstOrDefault(o => o.Station.ReadsSensor);
             return new JobStanding(
-                evaluated.ToDictionary(o => o.Station.Slug, o => (StationStanding?)Standing(o, before.StandingOf(o.Station.Slug), null), StringComparer.Ordinal),
+                evaluated.ToDictionary(o => o.Station.Slug, o => (StationStanding?)Standing(o, before.StandingOf(o.Station.Slug), null, evaluation.Shop), StringComparer.Ordinal),
                 reading is not null && latest.TryGetValue(reading.Station.Slug, out var row) ? WithReading(before.Bay, reading.Stands, row.SavedAt) : before.Bay,
                 evaluated.Where(o => o.Stands is not null).ToDictionary(o => o.Station.Slug, o => o.Station.Texts(o.Stands!.Plan), StringComparer.Ordinal));
         });
@@ -195,7 +195,7 @@ internal sealed class JobSaver(
                 var result = outcome.Result!;
                 toSave.Add(new DocumentToSave(
                     place.Slug, documents.Keep(outcome.Station, evaluation.Documents[place.Slug], result), result.Summary.Text, saving[place.Slug].Expected, Numbers(outcome.BasedOn, saving), outcome.Station.Texts(result.Plan)));
-                standings[place.Slug] = Standing(outcome, null, null) with { BasedOn = Numbers(outcome.BasedOn, saving) };
+                standings[place.Slug] = Standing(outcome, null, null, evaluation.Shop) with { BasedOn = Numbers(outcome.BasedOn, saving) };
             }
             else
             {
@@ -207,7 +207,7 @@ internal sealed class JobSaver(
         foreach (var dependent in line.Dependents(saving.Keys).Where(d => evaluation.Documents.ContainsKey(d.Slug)))
         {
             var changedBy = line.Reads(dependent).FirstOrDefault(saving.ContainsKey) ?? line.Reads(dependent).First(d => standings.ContainsKey(d));
-            standings[dependent.Slug] = Standing(outcomes[dependent.Slug], job.StandingOf(dependent.Slug), changedBy) with { BasedOn = Numbers(outcomes[dependent.Slug].BasedOn, saving) };
+            standings[dependent.Slug] = Standing(outcomes[dependent.Slug], job.StandingOf(dependent.Slug), changedBy, evaluation.Shop) with { BasedOn = Numbers(outcomes[dependent.Slug].BasedOn, saving) };
         }
 
         var reads = line.InOrder.FirstOrDefault(s => s.ReadsSensor && concerned.Contains(s.Slug) && (saving.ContainsKey(s.Slug) || standings.ContainsKey(s.Slug)));
@@ -226,7 +226,7 @@ internal sealed class JobSaver(
     private static Dictionary<string, int?> Numbers(IReadOnlyDictionary<string, int?> basedOn, Dictionary<string, Sent> saving) =>
         basedOn.ToDictionary(b => b.Key, b => saving.ContainsKey(b.Key) ? null : b.Value, StringComparer.Ordinal);
 
-    private static StationStanding Standing(StationOutcome outcome, StationStanding? before, string? changedBy)
+    private static StationStanding Standing(StationOutcome outcome, StationStanding? before, string? changedBy, long shop)
     {
         var progress = outcome.Progress;
         var own = before is null ? progress.State : before.OwnState ?? before.State;
@@ -241,6 +241,7 @@ internal sealed class JobSaver(
             Steps = progress.Count,
             Holds = progress.Holds is { Count: > 0 } holds ? holds : null,
             CoreVersion = CoreVersion.Current,
+            Shop = shop,
         };
     }
 
