@@ -15,6 +15,8 @@ export default defineConfig({
   test: {
     testTimeout: 60_000,
     isolate: false,
+    // In an order nobody chose; --sequence.seed brings the same one again.
+    sequence: { shuffle: true },
     projects: [
       {
         extends: true,

@@ -41,7 +41,6 @@ public class HostileRequestTests(App app) : IClassFixture<App>
     }
 
     [Theory]
-    [InlineData("harness", """{ "cableNf": { "value": 0, "u": 0.3 } }""")]
     [InlineData("harness", """{ "saturationV": { "value": 0, "u": 1e6 } }""")]
     [InlineData("harness", """{ "inputs": [{ "name": "in", "filterNf": { "value": 1, "u": 1e6 } }] }""")]
     [InlineData("route", """{ "alongMm": { "value": 1, "u": 1e8 } }""")]
@@ -61,6 +60,19 @@ public class HostileRequestTests(App app) : IClassFixture<App>
         await app.GetAsync($"/api/jobs/{job}/record");
         await (slug == "survey" ? app.SaveAsync(job, """{ "toleranceEthanolPct": 4 }""", "*") : app.SaveAsync(job, """{ "notes": "goes on" }""", "*", slug: "survey"));
         (await app.GetAsync($"/api/jobs/{job}/export"))["revisions"]!.AsArray().Count.ShouldBe(4);
+    }
+
+    [Fact]
+    public async Task A_number_whose_haze_reaches_beyond_its_range_is_calculated_within_it()
+    {
+        const string Plan = """{ "pullUpOhm": 4700, "pullUpTo": "fiveVolt", "cableNf": { "value": 0, "u": 0.3 }, "saturationV": { "value": 0, "u": 0.4 }, "inputs": [{ "name": "in", "filterOhm": { "value": 0, "u": 50 }, "filterNf": { "value": 0, "u": 5 } }] }""";
+        var job = await app.NewJobAsync();
+        var seen = (await app.PreviewAsync(job, "harness", Plan))["results"]!["signal"]!["inputs"]![0]!["sees"]!;
+        ((double)seen["lowPulseErrorUs"]!["u"]!).ShouldBePositive();
+        await app.SaveAsync(job, Plan, "\"0\"", slug: "harness");
+        await app.Http.GetStringAsync($"/api/jobs/{job}/harness.csv");
+        var copy = (string)(await app.PostAsync("/api/jobs/import", (await app.GetAsync($"/api/jobs/{job}/export")).ToJsonString(), 201))["id"]!;
+        ((string)(await app.GetAsync($"/api/jobs/{copy}/so-far"))["stations"]!["harness"]!["nextAction"]!["code"]!).ShouldNotBe("doesNotFit");
     }
 
     private async Task<JsonNode> ExportedAsync()

@@ -61,9 +61,6 @@ public record Field(string Path, string Label)
     /// <summary>How it is answered.</summary>
     public virtual AnswerKind Answer => AnswerKind.Hazy;
 
-    /// <summary>True where a number may say how far off it is, asked for or not.</summary>
-    public virtual bool TakesTolerance => true;
-
     /// <summary>What there is to choose from; empty where it is no choice.</summary>
     public IReadOnlyList<FieldChoice> Choices { get; init; } = [];
 
@@ -126,9 +123,9 @@ public record Field(string Path, string Label)
                 check.Refuse(field.Path, missing);
             }
 
-            if (NumberOf(field.In(plan)) is { } number)
+            if (field is { Min: { } min, Max: { } max } && NumberOf(field.In(plan)) is { } number)
             {
-                field.CheckNumber(number, check);
+                check.Within(number, min, max, field.Path, field.Label, field.Unit);
             }
 
             var things = field.ThingsIn(plan);
@@ -154,18 +151,6 @@ public record Field(string Path, string Label)
     public static Field? At(IEnumerable<Field> fields, string path) => path.IndexOf('[', StringComparison.Ordinal) is > 0 and var open && path.IndexOf("].", open, StringComparison.Ordinal) is > 0 and var close
         ? At(fields, path[..open])?.Items.FirstOrDefault(i => i.Path == path[(close + 2)..])
         : fields.FirstOrDefault(f => f.Path == path);
-
-    private void CheckNumber(Hazy number, InputCheck check)
-    {
-        if (!TakesTolerance && number.StandardU > 0)
-        {
-            check.Refuse(Path, $"{Label} is asked without an uncertainty: give the number alone.");
-        }
-        else if (this is { Min: { } min, Max: { } max })
-        {
-            check.Within(number, min, max, Path, Label, Unit);
-        }
-    }
 
     private static Hazy? NumberOf(object? value) => value switch
     {
