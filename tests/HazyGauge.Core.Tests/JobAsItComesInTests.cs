@@ -83,6 +83,12 @@ public class JobAsItComesInTests
         After(Showing(28.9, 0.1), new Fill(MixedEthanolPct: 30)).ShouldContain("mixedAgrees");
         After(Showing(42), new Fill(MixedEthanolPct: 30)).ShouldContain("mixedDisagrees");
 
+        // However sharp the reading, a mix is known to a point at best, and to no more than that.
+        foreach (var (shown, agrees) in new[] { (30.9, true), (29.1, true), (31.4, false), (28.6, false), (33.0, false), (37.0, false) })
+        {
+            After(Showing(shown, 0.1) with { ToleranceEthanolPct = 0.2 }, new Fill(MixedEthanolPct: 30)).ShouldContain(agrees ? "mixedAgrees" : "mixedDisagrees", $"E{shown}");
+        }
+
         // The last fill counts: after one of which nobody said what it came to, nothing is known of the blend.
         After(Showing(42), new Fill(MixedEthanolPct: 30), new Fill(MixedEthanolPct: 42)).ShouldContain("mixedAgrees");
         After(Showing(42), new Fill(MixedEthanolPct: 42), new Fill(Litres: 20)).ShouldNotContain(c => c.StartsWith("mixed"));

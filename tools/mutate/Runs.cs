@@ -67,7 +67,7 @@ internal static class Runs
     }
 
     private static (int Code, string Output) Tests(string work, IReadOnlyList<string> classes, (string, string)[] surroundings) =>
-        Run("dotnet", ["exec", Program(work), .. classes.SelectMany(c => new[] { "--filter-class", $"*.{c}" })], [.. surroundings, ("HAZY_TEST_SEED", "1"), ("DOTNET_TieredPGO", "0")]);
+        Run("dotnet", ["exec", Program(work), .. classes.SelectMany(c => new[] { "-class", $"HazyGauge.Core.Tests.{c}" })], [.. surroundings, ("HAZY_TEST_SEED", "1"), ("DOTNET_TieredPGO", "0")]);
 
     private static (int Code, string Output) Run(string program, IEnumerable<string> args, IEnumerable<(string Name, string Value)> surroundings)
     {
