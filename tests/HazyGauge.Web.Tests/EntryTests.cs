@@ -122,6 +122,12 @@ public class EntryTests(App app) : IClassFixture<App>
             (mine[0].DtStart!.HasTime, mine[0].DtStart!.Value.ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture)).ShouldBe((false, Day(-1)));
             mine[1].Description!.ShouldContain("Holds up Compensate");
         }
+
+        // Of all jobs, from one day to another.
+        async Task<int> BetweenAsync(int from, int to) =>
+            Calendar.Load(await app.Http.GetStringAsync($"/api/bay/due.ics?from={Day(from)}&to={Day(to)}"))!.Events.Count(e => e.Summary!.StartsWith("Skirr; the second", StringComparison.Ordinal));
+        (await BetweenAsync(-1, 5), await BetweenAsync(0, 5), await BetweenAsync(-1, 4), await BetweenAsync(6, 300)).ShouldBe((2, 1, 1, 0));
+        await app.GetAsync($"/api/bay/due.ics?from={Day(5)}&to={Day(4)}", 422);
     }
 
     [Fact]

@@ -138,13 +138,17 @@ public sealed class EntryStore(IDbContextFactory<HazyGaugeDb> contexts, EntryKin
         return open.ToLookup(e => e.JobId);
     }
 
-    /// <summary>Open entries with a day on jobs that are not archived, with name and vehicle of the job; the first day first.</summary>
-    public async Task<IReadOnlyList<(EntryRow Entry, string Name, string Vehicle)>> DatedAsync(CancellationToken cancellation)
+    /// <summary>Open entries that fall due from one day to another on jobs that are not archived, with name and vehicle of the job; the first day first.</summary>
+    /// <param name="from">The first day.</param>
+    /// <param name="to">The last.</param>
+    /// <param name="most">At most this many.</param>
+    /// <param name="cancellation">Gives up.</param>
+    public async Task<IReadOnlyList<(EntryRow Entry, string Name, string Vehicle)>> DatedAsync(DateOnly from, DateOnly to, int most, CancellationToken cancellation)
     {
         await using var db = await contexts.CreateDbContextAsync(cancellation);
-        var dated = await db.Entries.AsNoTracking().Where(e => e.IsOpen && e.Due != null)
+        var dated = await db.Entries.AsNoTracking().Where(e => e.IsOpen && e.Due != null && e.Due >= from && e.Due <= to)
             .Join(db.Jobs.Where(j => j.ArchivedAt == null), e => e.JobId, j => j.Id, (e, j) => new { Entry = e, j.Name, j.Vehicle })
-            .OrderBy(d => d.Entry.Due).ToListAsync(cancellation);
+            .OrderBy(d => d.Entry.Due).Take(most).ToListAsync(cancellation);
         return [.. dated.Select(d => (d.Entry, d.Name, d.Vehicle))];
     }
 

@@ -37,7 +37,7 @@ internal static class BayEndpoints
     public static void MapBay(this IEndpointRouteBuilder api)
     {
         api.MapGet("/bay", BayAsync).WithSummary("The jobs in the bay page by page, the most pressing first: all, due, held, waiting, archived or removed ones, and those in which every word of search stands.");
-        api.MapGet("/bay/due.ics", DueAsync).WithSummary("What falls due on all jobs, as a calendar file.").Produces(StatusCodes.Status200OK, contentType: "text/calendar");
+        api.MapGet("/bay/due.ics", DueAsync).WithSummary("What falls due on all jobs, as a calendar file: from one day to another, usually from 90 days ago for a year, at most 1000 entries. What comes behind is had with a later from.").Produces(StatusCodes.Status200OK, contentType: "text/calendar");
         api.MapGet("/jobs/{id:guid}/due.ics", JobDueAsync).WithSummary("What falls due on one job, as a calendar file.").Produces(StatusCodes.Status200OK, contentType: "text/calendar");
         api.MapPost("/jobs/{id:guid}/archive", ArchiveAsync).WithSummary("Archives a job. Nothing of it is lost.");
         api.MapPost("/jobs/{id:guid}/restore", RestoreAsync).WithSummary("Restores an archived or removed job into the bay.");
@@ -45,6 +45,11 @@ internal static class BayEndpoints
             .WithSummary("A new job for another vehicle of the same kind: what was planned comes along, what was measured or proven on this one does not.")
             .NeedsHeader(Author.Header, "Who makes it: 1 to 20 printable characters.");
     }
+
+    // What is older is looked for in the bay, where it stands first.
+    private const int DaysBack = 90;
+    private const int DaysAhead = 365;
+    private const int MostDue = 1000;
 
     private static async Task<Ok<BayAnswer>> BayAsync(
         HttpRequest request, JobReader reader, BayStore bay, StandingsRenewal renewal, CancellationToken cancellation, string? filter = null, string? search = null, string? after = null, int limit = PageSize.Usual)
@@ -69,8 +74,15 @@ internal static class BayEndpoints
             reader.Today, await bay.CountAsync(words, reader.Today, cancellation), await reader.ListedAsync(jobs, cancellation), next is null ? null : BayPlace.Of(next)));
     }
 
-    private static async Task<IResult> DueAsync(EntryStore entries, JobLine line, EntryKinds kinds, CancellationToken cancellation) =>
-        Calendar(line, kinds, await entries.DatedAsync(cancellation));
+    private static async Task<IResult> DueAsync(
+        EntryStore entries, JobReader reader, JobLine line, EntryKinds kinds, CancellationToken cancellation, DateOnly? from = null, DateOnly? to = null)
+    {
+        var first = from ?? reader.Today.AddDays(-DaysBack);
+        var last = to ?? DateOnly.FromDayNumber(Math.Min(first.DayNumber + DaysBack + DaysAhead, DateOnly.MaxValue.DayNumber));
+        return first <= last
+            ? Calendar(line, kinds, await entries.DatedAsync(first, last, MostDue, cancellation))
+            : throw new RefusedInputException("to", "The last day lies before the first.");
+    }
 
     private static async Task<IResult> JobDueAsync(Guid id, JobStore jobs, EntryStore entries, JobLine line, EntryKinds kinds, CancellationToken cancellation) =>
         await jobs.FindAsync(id, cancellation) is { } job

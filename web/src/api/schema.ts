@@ -334,10 +334,13 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** What falls due on all jobs, as a calendar file. */
+        /** What falls due on all jobs, as a calendar file: from one day to another, usually from 90 days ago for a year, at most 1000 entries. What comes behind is had with a later from. */
         get: {
             parameters: {
-                query?: never;
+                query?: {
+                    from?: string;
+                    to?: string;
+                };
                 header?: never;
                 path?: never;
                 cookie?: never;
