@@ -56,7 +56,7 @@ public class JoinTests
     [Theory]
     [InlineData(12.6, 13, true)] // 14.4 V with the engine running
     [InlineData(12.6, 15, false)]
-    [InlineData(5, 5.5, false)] // the controller's own 5 V do not follow
+    [InlineData(5, 5.5, false)] // the controller's own supply stays where it is
     [InlineData(5, 4.5, true)]
     [InlineData(14.6, 14.5, true)] // a battery that is charged higher still
     public void A_pull_up_is_judged_with_the_engine_running(double toV, double bearsV, bool isOver)

@@ -18,10 +18,5 @@ if (!Runs.Build(work))
 }
 
 var survivors = Runs.Survivors(work, written.Mutants);
-foreach (var survivor in survivors)
-{
-    Console.WriteLine($"  {survivor.Place}: {survivor.What}");
-}
-
 Console.WriteLine(FormattableString.Invariant($"{survivors.Count} of {written.Count} survived: {100.0 * survivors.Count / Math.Max(1, written.Count):0.0} %"));
 return 0;

@@ -55,11 +55,12 @@ internal static class Runs
                 if (!isSeen)
                 {
                     survivors.Add(mutant);
+                    Console.WriteLine($"  {mutant.Place}: {mutant.What}");
                 }
 
                 if (++done % 20 == 0)
                 {
-                    Console.WriteLine($"  {done} tried, {survivors.Count} survived");
+                    Console.WriteLine($"{done} tried, {survivors.Count} survived");
                 }
             }
         });
