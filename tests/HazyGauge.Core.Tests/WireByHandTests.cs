@@ -1,0 +1,135 @@
+using HazyGauge.Core.Haze;
+using HazyGauge.Core.Vehicles;
+using HazyGauge.Core.Wiring.Boxes;
+using HazyGauge.Core.Wiring.Connectors;
+using HazyGauge.Core.Wiring.Meters;
+using HazyGauge.Core.Wiring.Signal;
+
+namespace HazyGauge.Core.Tests;
+
+/// <summary>What hangs on a signal wire, what a meter may show on it and where its pins are, worked out with pencil and paper.</summary>
+public class WireByHandTests
+{
+    private static SharedWire Wire(double? outsideOhm, double cableNf, params WireInput[] inputs) => new(outsideOhm, 5.0, cableNf, 0.2, 2.5, inputs);
+
+    // Time from the release until a wire lifted to 5 V from 0.2 V rises through 3.5 V, us, with R in kOhm and C in nF.
+    private static double RiseUs(double kiloOhm, double nf) => kiloOhm * nf * Math.Log(4.8 / 1.5);
+
+    [Theory]
+    [InlineData(4700.0, 0, 1)]
+    [InlineData(4700.0, 1, 2)]
+    [InlineData(4700.0, 2, 3)]
+    [InlineData(null, 2, 2)]
+    [InlineData(null, 0, 0)]
+    public void Pull_ups_are_counted_outside_and_in_every_input(double? outside, int inside, int count)
+    {
+        var wire = Wire(outside, 1, [.. Enumerable.Range(0, 3).Select(i => new WireInput($"in {i}", PullUpOhm: i < inside ? 10_000 : null))]);
+        (wire.PullUps, wire.IsLifted).ShouldBe((count, count > 0));
+    }
+
+    [Theory]
+    [InlineData(10, 1.0, true)] // 10 kOhm and 1 nF: 11.6 us, 0.48 K
+    [InlineData(10, 1.2, false)] // 14.0 us, 0.58 K
+    [InlineData(10, 2.0, false)]
+    [InlineData(4.7, 2.0, true)] // 10.9 us, 0.45 K
+    public void A_pull_up_inside_is_enough_where_it_leaves_the_fuel_temperature_within_half_a_kelvin(double kiloOhm, double nf, bool isEnough)
+    {
+        var wire = Wire(null, nf, new WireInput("in", PullUpOhm: kiloOhm * 1000));
+        wire.Seen().Single().Sees.FuelTempErrorK!.Value.Value.ShouldBe(RiseUs(kiloOhm, nf) / 1000 * 41.25, 1e-3);
+        wire.InsideIsEnough.ShouldBe(isEnough);
+    }
+
+    [Fact]
+    public void A_capacitor_without_a_resistor_hangs_on_the_wire_for_everybody_and_one_behind_a_resistor_for_nobody_else()
+    {
+        double Error(WireInput beside) => Wire(4700, 1, new WireInput("in"), beside).Seen()[0].Sees.LowPulseErrorUs!.Value.Value;
+        Error(new("beside")).ShouldBe(RiseUs(4.7, 1), 1e-3);
+        Error(new("beside", FilterNf: 2)).ShouldBe(RiseUs(4.7, 3), 1e-3);
+        Error(new("beside", FilterOhm: 10_000, FilterNf: 2)).ShouldBe(RiseUs(4.7, 1), 1e-3);
+        Wire(4700, 1, new("in"), new("b", FilterNf: 2), new("c", FilterNf: 3)).Seen()[0].Sees.LowPulseErrorUs!.Value.Value.ShouldBe(RiseUs(4.7, 6), 1e-3);
+    }
+
+    [Fact]
+    public void What_nobody_looked_up_of_an_input_is_what_is_usual()
+    {
+        static PullUpResult Sees(WireInput input) => Wire(null, 1, input).Seen().Single().Sees;
+        var usual = Sees(new("in", PullUpOhm: 4700, FilterOhm: 10_000, FilterNf: 10));
+        usual.ReleasedV.Value.ShouldBe(5, 1e-9);
+        usual.LowPulseErrorUs!.Value.Value.ShouldBe(Sees(new("in", PullUpOhm: 4700, PullUpV: 5, ThresholdLowV: 1.5, ThresholdHighV: 3.5, FilterOhm: 10_000, FilterNf: 10)).LowPulseErrorUs!.Value.Value, 1e-9);
+        Math.Abs(usual.LowPulseErrorUs.Value.Value - Sees(new("in", PullUpOhm: 4700, ThresholdLowV: 2.5, FilterOhm: 10_000, FilterNf: 10)).LowPulseErrorUs!.Value.Value).ShouldBeGreaterThan(1);
+    }
+
+    [Fact]
+    public void A_filter_lets_a_fall_be_seen_after_its_own_time()
+    {
+        // By hand: from 5 V towards 0.2 V through 10 kOhm and 10 nF, 100 us; at 1.5 V after 100 x ln(4.8 / 1.3) = 130.6 us. Without a cable the rise takes 1.47 times the filter's.
+        var seen = new PullUpQuery(1.5, 3.5, 0.2, 2.5, 0, PullUpOhm: 4700, PullUpV: 5.0, FilterOhm: 10_000, FilterNf: 10).Answer();
+        var fall = 100 * Math.Log(4.8 / 1.3);
+        var rise = 147 * Math.Log(4.8 / 1.5);
+        seen.LowPulseErrorUs!.Value.Value.ShouldBe(rise - fall, 0.01);
+    }
+
+    private static IReadOnlyList<MeterExpectation> Sheet(Hazy ethanolPct, Hazy supplyV, Hazy pullUpV) =>
+        new MeterExpectationsQuery(SignalPath.AnalyserVoltage, ethanolPct, 25.0, supplyV, pullUpV, 0.2, new AnalyserScale([new(0.5, 0), new(4.5, 100)])).Answer();
+
+    [Fact]
+    public void A_meter_may_be_off_by_the_usual_band_and_two_standard_uncertainties()
+    {
+        var ledger = new HazeLedger();
+        Hazy With(double value, double u, string name) => ledger.Quantity(value, u, new HazeSource(name, name));
+        (double Low, double High) Of(HarnessCheck check, double ethanolU = 0, double supplyU = 0, double pullUpU = 0) =>
+            Sheet(With(50, ethanolU, "e"), With(12.6, supplyU, "s"), With(5, pullUpU, "p")).Where(e => e.Check == check).Select(e => (Math.Round(e.Low, 6), Math.Round(e.High, 6))).Single();
+
+        Of(HarnessCheck.Supply).ShouldBe((11.8, 13.4));
+        Of(HarnessCheck.Supply, supplyU: 0.3).ShouldBe((11.2, 14));
+        Of(HarnessCheck.GroundDrop).ShouldBe((-0.02, 0.1));
+        Of(HarnessCheck.PullUp).ShouldBe((4.85, 5.15));
+        Of(HarnessCheck.PullUp, pullUpU: 0.1).ShouldBe((4.65, 5.35));
+
+        // E50 is 100 Hz, and 0.5 V + 50 % of 4 V.
+        Of(HarnessCheck.Frequency).ShouldBe((99, 101));
+        Of(HarnessCheck.Frequency, ethanolU: 2).ShouldBe((95, 105));
+        Of(HarnessCheck.ConverterVolts).ShouldBe((2.38, 2.62));
+        Of(HarnessCheck.ConverterVolts, ethanolU: 2).ShouldBe((2.22, 2.78));
+    }
+
+    [Theory]
+    [InlineData(1, 6, false, new[] { 1, 2, 3, 4, 5, 6 })]
+    [InlineData(1, 6, true, new[] { 6, 5, 4, 3, 2, 1 })]
+    [InlineData(12, 7, false, new[] { 12, 11, 10, 9, 8, 7 })]
+    [InlineData(12, 7, true, new[] { 7, 8, 9, 10, 11, 12 })]
+    [InlineData(4, 4, false, new[] { 4 })]
+    public void A_row_is_drawn_from_corner_to_corner_as_one_looks_at_it(int first, int last, bool fromTheOtherSide, int[] numbers)
+    {
+        var face = new ConnectorFace("Main", ConnectorView.Wire, fromTheOtherSide ? ConnectorView.Mating : ConnectorView.Wire, [new(first, last)]);
+        var drawing = face.Drawn("connectors[0]", [new WantedPin(first, "signal", "wires[0].pin", false)]);
+        drawing.Rows.Single().ShouldBe(numbers);
+        drawing.Pins.Single().Column.ShouldBe(Array.IndexOf(numbers, first) + 1);
+    }
+
+    [Theory]
+    [InlineData(1, "number 1", "the corner itself", 18)]
+    [InlineData(3, "number 3 counted from 1", "left", 16)]
+    [InlineData(16, "number 3 counted from 18", "right", 3)]
+    [InlineData(9, "number 9 counted from 1", "left", 10)]
+    [InlineData(10, "number 9 counted from 18", "right", 9)]
+    public void A_pin_is_counted_from_the_nearer_corner(int pin, string counted, string where, int fromLast)
+    {
+        var seen = new ConnectorPinQuery([new(1, 18)], ConnectorView.Wire, ConnectorView.Wire, pin).Answer();
+        (seen.FromFirst, seen.FromLast).ShouldBe((pin, fromLast));
+        seen.Words.Text.ShouldContain(where);
+        if (pin > 1)
+        {
+            seen.Words.Text.ShouldContain(counted);
+        }
+    }
+
+    [Fact]
+    public void Injectors_not_seen_are_named_and_nothing_is_said_where_all_were()
+    {
+        IReadOnlyList<string> Codes(params int[] seen) => [.. new InjectorExtender(4, ProbeAt: "block", Active: [.. seen.Select(i => new InjectorSeen(i))]).Of(null).Findings.Select(f => f.Code)];
+        Codes(1, 2, 4).ShouldContain("unseen");
+        Codes(4, 3, 2, 1).ShouldNotContain("unseen");
+        new InjectorExtender(4, ProbeAt: "block", Active: [new(1), new(3)]).Of(null).Findings.Single(f => f.Code == "unseen").Text.ShouldContain("Not seen yet: 2, 4.");
+    }
+}
