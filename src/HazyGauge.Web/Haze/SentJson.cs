@@ -61,9 +61,23 @@ internal static class SentJson
         Count(document, ref left);
         if (left < 0)
         {
-            throw new RefusedInputException("document", FormattableString.Invariant($"A document holds at most {MostInDocument} values."));
+            throw TooMany();
         }
     }
+
+    /// <summary>The same before anything is made of it.</summary>
+    /// <exception cref="RefusedInputException">It has.</exception>
+    public static void CheckDocument(JsonElement document)
+    {
+        var left = MostInDocument;
+        Count(document, ref left);
+        if (left < 0)
+        {
+            throw TooMany();
+        }
+    }
+
+    private static RefusedInputException TooMany() => new("document", FormattableString.Invariant($"A document holds at most {MostInDocument} values."));
 
     private static void Count(JsonElement json, ref int left)
     {

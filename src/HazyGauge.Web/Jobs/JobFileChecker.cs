@@ -10,6 +10,7 @@ using HazyGauge.Data.Entries;
 using HazyGauge.Data.Jobs;
 using HazyGauge.Formats.Jobs;
 using HazyGauge.Web.Entries;
+using HazyGauge.Web.Haze;
 using HazyGauge.Web.Stations;
 using HazyGauge.Web.Uploads;
 
@@ -53,6 +54,7 @@ internal sealed class JobFileChecker(JobLine line, EntryKinds kinds, EntryRules 
             var place = line.Find(revision.Slug) ?? throw new RefusedInputException($"{at}.slug", $"There is no station '{revision.Slug}'.");
             try
             {
+                SentJson.CheckDocument(revision.Document);
                 CheckDocument(place, JsonNode.Parse(revision.Document.GetRawText()));
             }
             catch (RefusedInputException refused)
@@ -112,6 +114,7 @@ internal sealed class JobFileChecker(JobLine line, EntryKinds kinds, EntryRules 
     {
         var taken = new List<(JobFileEvent, EntryToWrite)>();
         var chain = new EntryChain([]);
+        var unreadable = (file.Entries ?? []).Where(e => e.Unreadable is not null).Select(e => e.Number).ToHashSet();
         foreach (var (e, i) in (file.Entries ?? []).Select((e, i) => (e, i)))
         {
             var at = string.Create(System.Globalization.CultureInfo.InvariantCulture, $"entries[{i}]");
@@ -139,7 +142,7 @@ internal sealed class JobFileChecker(JobLine line, EntryKinds kinds, EntryRules 
             }
 
             // What could not be read where it comes from cannot be judged either; nor can what answers it.
-            var isJudged = e.Unreadable is null && file.Entries!.All(other => other.Number != e.Answers || other.Unreadable is null);
+            var isJudged = e.Unreadable is null && (e.Answers is not { } answered || !unreadable.Contains(answered));
             switch (isJudged ? chain.Judge(entry.Draft) : EntryRefusal.None)
             {
                 case EntryRefusal.NothingToAnswer or EntryRefusal.AlreadyClosed:
