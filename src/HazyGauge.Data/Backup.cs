@@ -121,6 +121,8 @@ public static class Backup
                 Replace(path, file);
             }
 
+            // What a killed start had begun was done to the database that is gone.
+            new BegunWork(folder).Done();
             return aside;
         }
         catch (Exception failed) when (failed is not BackupRefusedException && StorageFaults.Of(failed) is { } fault)

@@ -4,25 +4,33 @@ namespace HazyGauge.Data;
 /// <param name="folder">The folder.</param>
 internal sealed class BegunWork(string folder)
 {
-    /// <summary>A new database is being made.</summary>
-    public const string Making = "making";
+    // Stands where the other note names a copy: a new database has none.
+    private const string Making = "making";
 
-    /// <summary>A database is being brought up to date, and was copied aside before.</summary>
-    public const string Changing = "changing";
+    private string Note => Path.Combine(folder, "begun");
 
-    private string File => Path.Combine(folder, "begun");
+    private string? Said => File.Exists(Note) ? File.ReadAllText(Note) : null;
 
-    /// <summary>True where that was begun and not ended.</summary>
-    public bool Is(string work) => System.IO.File.Exists(File) && System.IO.File.ReadAllText(File) == work;
+    /// <summary>True where a new database was begun, and what stands there may be empty.</summary>
+    public bool IsMaking => Said == Making;
 
-    /// <summary>Notes that it is begun.</summary>
-    public void Note(string work)
-    {
-        using var note = new FileStream(File, FileMode.Create, FileAccess.Write);
-        note.Write(System.Text.Encoding.ASCII.GetBytes(work));
-        note.Flush(flushToDisk: true);
-    }
+    /// <summary>Where the database was to be copied aside before it is changed; null where no change was begun.</summary>
+    public string? Copy => Said is { Length: > 0 } said and not Making ? Path.Combine(folder, said) : null;
+
+    /// <summary>Notes that a new database is begun.</summary>
+    public void BeginMaking() => Write(Making);
+
+    /// <summary>Notes that the database is about to be changed.</summary>
+    /// <param name="copy">Name of the file it is copied aside to before.</param>
+    public void BeginChanging(string copy) => Write(copy);
 
     /// <summary>All of it is done.</summary>
-    public void Done() => System.IO.File.Delete(File);
+    public void Done() => File.Delete(Note);
+
+    private void Write(string said)
+    {
+        using var note = new FileStream(Note, FileMode.Create, FileAccess.Write);
+        note.Write(System.Text.Encoding.UTF8.GetBytes(said));
+        note.Flush(flushToDisk: true);
+    }
 }

@@ -33,18 +33,7 @@ public sealed class DataFolder(string path) : IDisposable
 
     /// <summary>Takes the database itself as well, once it is there: the lock beside it may be deleted by hand, and two programs must not write one workshop.</summary>
     /// <exception cref="StorageException">Another program has it.</exception>
-    public void TakeDatabase()
-    {
-        try
-        {
-            // Held until the program ends: to close it in between would let go of what SQLite holds of the same file.
-            _database ??= new FileStream(Database.PathIn(path), FileMode.Open, FileAccess.Read, FileShare.None);
-        }
-        catch (IOException taken) when (StorageFaults.Of(taken) is null)
-        {
-            throw TakenBy(path, taken);
-        }
-    }
+    public void TakeDatabase() => _database ??= Hold(path);
 
     /// <summary>What the last look at every page of the database found; null where all was well, or nobody looked yet.</summary>
     public StorageFault? Fault
@@ -56,12 +45,21 @@ public sealed class DataFolder(string path) : IDisposable
     /// <summary>Takes a folder for as long as the answer is not disposed of; null where another program works in it.</summary>
     internal static IDisposable? TryTake(string path)
     {
+        FileStream? taken = null;
         try
         {
-            return Open(path);
+            taken = Open(path);
+            if (Database.IsIn(path))
+            {
+                // Looked at and let go: whoever takes it holds it as long as it runs.
+                Hold(path).Dispose();
+            }
+
+            return taken;
         }
         catch (StorageException)
         {
+            taken?.Dispose();
             return null;
         }
     }
@@ -122,6 +120,19 @@ public sealed class DataFolder(string path) : IDisposable
             return new FileStream(System.IO.Path.Combine(path, LockName), FileMode.OpenOrCreate, FileAccess.ReadWrite, FileShare.None);
         }
         catch (IOException taken) when (taken is not DirectoryNotFoundException && StorageFaults.Of(taken) is null)
+        {
+            throw TakenBy(path, taken);
+        }
+    }
+
+    // To close it lets go of what SQLite holds of the same file in this program.
+    private static FileStream Hold(string path)
+    {
+        try
+        {
+            return new FileStream(Database.PathIn(path), FileMode.Open, FileAccess.Read, FileShare.None);
+        }
+        catch (IOException taken) when (StorageFaults.Of(taken) is null)
         {
             throw TakenBy(path, taken);
         }

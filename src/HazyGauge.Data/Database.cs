@@ -48,9 +48,9 @@ public static class Database
             var isThere = File.Exists(PathIn(folder));
             if (!isThere)
             {
-                begun.Note(BegunWork.Making);
+                begun.BeginMaking();
             }
-            else if (!begun.Is(BegunWork.Making))
+            else if (!begun.IsMaking)
             {
                 await RefuseForeignAsync(plain, folder);
             }
@@ -64,11 +64,9 @@ public static class Database
             var pending = known.Except(applied, StringComparer.Ordinal).ToList();
             if (pending.Count > 0)
             {
-                // Killed on the way, the copy from before is the one that counts: what stands there now may be half of either.
-                if (isThere && !begun.Is(BegunWork.Making) && !begun.Is(BegunWork.Changing))
+                if (!begun.IsMaking)
                 {
-                    CopyAside(folder, pending[0], clock);
-                    begun.Note(BegunWork.Changing);
+                    CopyAside(folder, begun, pending[0], clock);
                 }
 
                 await using var db = contexts();
@@ -190,12 +188,22 @@ public static class Database
         }
     }
 
-    private static void CopyAside(string folder, string before, TimeProvider clock)
+    // Noted before it is made, and made only where it is not there: killed on the way, the copy from before is the one that counts, for what stands there now may be half of either.
+    private static void CopyAside(string folder, BegunWork begun, string before, TimeProvider clock)
     {
-        var stamp = clock.GetUtcNow().ToString("yyyyMMdd-HHmmss", CultureInfo.InvariantCulture);
+        if (begun.Copy is null)
+        {
+            begun.BeginChanging($"before-{before}-{clock.GetUtcNow().ToString("yyyyMMdd-HHmmss", CultureInfo.InvariantCulture)}.db");
+        }
+
+        if (File.Exists(begun.Copy))
+        {
+            return;
+        }
+
         try
         {
-            Backup.CopyWhole(PathIn(folder), Path.Combine(folder, $"before-{before}-{stamp}.db"));
+            Backup.CopyWhole(PathIn(folder), begun.Copy!);
         }
         catch (BackupRefusedException damaged)
         {

@@ -1,6 +1,8 @@
 using Microsoft.AspNetCore.SignalR;
 using Microsoft.AspNetCore.SignalR.Client;
 using System.Text.Json.Nodes;
+using HazyGauge.Web.Live;
+using Microsoft.Extensions.Time.Testing;
 
 namespace HazyGauge.Web.Tests;
 
@@ -92,6 +94,37 @@ public class LiveTests(App app) : IClassFixture<App>
 
         isChanged.ShouldBeTrue();
         (await Should.ThrowAsync<HubException>(() => connection.InvokeAsync("Change", (object?)null))).Message.ShouldContain("Say what the simulator");
+    }
+
+    [Fact]
+    public void Places_are_counted_by_connection_and_by_address_and_given_back()
+    {
+        var taken = Enumerable.Range(0, 16).Select(i => LivePlaces.Take($"c{i}", "10.0.0.1").ShouldNotBeNull()).ToList();
+        LivePlaces.Take("c16", "10.0.0.1").ShouldBeNull();
+        var other = LivePlaces.Take("d", "10.0.0.2").ShouldNotBeNull();
+        taken[0].Dispose();
+        var again = LivePlaces.Take("c16", "10.0.0.1").ShouldNotBeNull();
+        foreach (var place in taken.Append(other).Append(again))
+        {
+            place.Dispose();
+        }
+    }
+
+    [Fact]
+    public void Whoever_does_not_take_what_is_sent_for_a_quarter_of_a_minute_is_let_go()
+    {
+        var clock = new FakeTimeProvider();
+        var isOver = false;
+        using var patience = new Patience(() => isOver = true, clock);
+        for (var i = 0; i < 5; i++)
+        {
+            clock.Advance(TimeSpan.FromSeconds(14));
+            patience.Renew();
+        }
+
+        isOver.ShouldBeFalse();
+        clock.Advance(TimeSpan.FromSeconds(15));
+        isOver.ShouldBeTrue();
     }
 
     [Fact]

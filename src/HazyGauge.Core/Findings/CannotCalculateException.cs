@@ -6,8 +6,8 @@ namespace HazyGauge.Core.Findings;
 /// </summary>
 public sealed class CannotCalculateException : RefusedInputException
 {
-    /// <summary>Field that stands for the whole of what was given.</summary>
-    public const string Whole = "document";
+    // Field that stands for the whole of what was given.
+    private const string Whole = "document";
 
     private CannotCalculateException(string what, Exception reason)
         : base(Whole, $"{what} cannot be calculated: {(reason is NotFiniteNumberException

@@ -23,12 +23,12 @@ internal sealed class SchemaWords : IOpenApiSchemaTransformer
     {
         var whole = context.JsonTypeInfo.Type;
         var type = Nullable.GetUnderlyingType(whole) ?? whole;
-        if (schema.Type?.HasFlag(JsonSchemaType.Array) == true && context.JsonPropertyInfo is { AttributeProvider: PropertyInfo list, DeclaringType: { } holder } && AskedTypes.Contains(holder))
+        var isAsked = context.JsonPropertyInfo?.DeclaringType is { } declaring && AskedTypes.Contains(declaring);
+        if (isAsked && schema.Type?.HasFlag(JsonSchemaType.Array) == true && context.JsonPropertyInfo!.AttributeProvider is PropertyInfo list)
         {
             schema.MaxItems = MostItemsAttribute.Of(list);
         }
 
-        var isAsked = context.JsonPropertyInfo?.DeclaringType is { } declaring && AskedTypes.Contains(declaring);
         if (type == typeof(LogicLevel))
         {
             schema.Type = JsonSchemaType.Integer | JsonSchemaType.Null;

@@ -112,9 +112,9 @@ internal static class TemplateEndpoints
             await using var content = upload.Open();
             return JsonObject.Create(await SentJson.ObjectAsync(content, cancellation));
         }
-        catch (Exception broken) when (broken is JsonException or InvalidOperationException)
+        catch (JsonException)
         {
-            throw new RefusedInputException("file", "This is no template: it is not JSON, a field stands twice, or a text is cut in half.");
+            throw new RefusedInputException("file", "This is no template: it is not JSON, or a field stands twice.");
         }
     }
 

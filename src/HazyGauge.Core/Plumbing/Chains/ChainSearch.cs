@@ -81,11 +81,6 @@ internal sealed class ChainSearch(ChainAsk ask, IReadOnlyList<FittingPart> parts
                 cancellation.ThrowIfCancellationRequested();
                 foreach (var next in Onward(label, count, count - at))
                 {
-                    if (budget.IsSpent)
-                    {
-                        return;
-                    }
-
                     if (at == count)
                     {
                         Take(next);
@@ -94,6 +89,12 @@ internal sealed class ChainSearch(ChainAsk ask, IReadOnlyList<FittingPart> parts
                     {
                         Keep(kept, next, isNarrow);
                     }
+                }
+
+                // Asked behind every way, and not where one is found: most of what is looked at comes to nothing.
+                if (budget.IsSpent)
+                {
+                    return;
                 }
             }
 
@@ -112,6 +113,11 @@ internal sealed class ChainSearch(ChainAsk ask, IReadOnlyList<FittingPart> parts
 
             foreach (var step in group.Steps)
             {
+                if (budget.IsSpent)
+                {
+                    yield break;
+                }
+
                 budget.Look();
                 if (IsWorseAnyway(count, label.Score.Cost + step.LeastCost + ahead.Cost, label.Score.Restriction + group.AtBest.Restriction + ahead.Restriction))
                 {

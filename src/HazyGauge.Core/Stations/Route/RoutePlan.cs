@@ -17,7 +17,6 @@ public sealed record RoutePlan
 {
     private const int MostOpened = 40;
     private const int LongestName = 120;
-    private const int MostPieces = 20;
     private const int MostJointNotes = 200;
 
     /// <summary>The stock line's end towards the tank, by the code of its port.</summary>
@@ -128,14 +127,9 @@ public sealed record RoutePlan
             check.Within(angle, 0, 180, "anglesDeg", "An elbow", Unit.Degrees);
         }
 
-        if (Joints is { Count: > MostJointNotes })
+        if (Opened?.Any(o => string.IsNullOrWhiteSpace(o) || o.Length > LongestName || o.Any(Letters.AreHidden)) == true)
         {
-            check.Refuse("joints", $"At most {MostJointNotes} joints can be kept, with those that are not in the chain now.");
-        }
-
-        if (Opened is { Count: > MostOpened } || Opened?.Any(o => string.IsNullOrWhiteSpace(o) || o.Length > LongestName || o.Any(Letters.AreHidden)) == true)
-        {
-            check.Refuse("opened", $"A joint that is opened has a name of up to {LongestName} characters, and there are at most {MostOpened}.");
+            check.Refuse("opened", $"A joint that is opened has a name of up to {LongestName} characters.");
         }
 
         check.ThrowIfAny();
@@ -143,11 +137,6 @@ public sealed record RoutePlan
 
     private void CheckHoses(InputCheck check)
     {
-        if (StockMm is { Count: > MostPieces })
-        {
-            check.Refuse("stockMm", Sentence.Of($"At most {MostPieces:0} pieces of hose can be listed."));
-        }
-
         foreach (var piece in StockMm ?? [])
         {
             check.Within(piece, 10, 100_000, "stockMm", "A piece of hose", Unit.Millimetre);
@@ -159,11 +148,6 @@ public sealed record RoutePlan
             {
                 check.Refuse(field, $"Say it in up to {LongestName} characters, on one line.");
             }
-        }
-
-        if (Later is { Count: > MostPieces })
-        {
-            check.Refuse("later", Sentence.Of($"At most {MostPieces:0} stages can be listed."));
         }
     }
 }
