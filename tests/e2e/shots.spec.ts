@@ -65,6 +65,7 @@ for (const theme of ["bay", "forecourt"] as const) {
     await page.getByRole("link", { name: "Record" }).click();
     await page.getByRole("button", { name: /E73.±.5 from/ }).click();
     await page.getByText("→").first().waitFor();
+    await page.evaluate(() => window.scrollTo(0, 0));
     await page.screenshot({ path: picture("record") });
     await open(page, "Vantle T20", "Signal");
     await page.getByRole("button", { name: "Run the simulator" }).click();

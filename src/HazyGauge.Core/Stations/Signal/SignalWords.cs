@@ -49,6 +49,7 @@ public static class SignalWords
             SignalStatus.Contaminated => "The sensor cannot read this fuel.",
             SignalStatus.ClampedLow => Sentence.Of($"A little under E0: taken as {ethanol}."),
             SignalStatus.ClampedHigh => Sentence.Of($"A little over E100: taken as {ethanol}."),
+            SignalStatus.Intermittent when reading.EthanolPct is null => "The signal breaks off, and there is no reading in between.",
             SignalStatus.Intermittent => Sentence.Of($"The signal breaks off. It reads {ethanol} while it lasts."),
             SignalStatus.Unsteady => Sentence.Of($"The reading wanders: {ethanol}."),
             _ when reading.FuelTempC is { } temperature => Sentence.Of($"The signal is real: {ethanol}, fuel at {Say.Of(temperature, Unit.Celsius, 0)}."),
