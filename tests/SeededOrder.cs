@@ -37,5 +37,10 @@ public sealed class SeededOrder : ITestCollectionOrderer, ITestClassOrderer, ITe
         where TTestCase : notnull, ITestCase => Shuffled(testCases, c => c.TestCaseDisplayName);
 
     private static T[] Shuffled<T>(IEnumerable<T> all, Func<T, string> name) =>
-        [.. all.OrderBy(one => Convert.ToHexString(SHA256.HashData(Encoding.UTF8.GetBytes(string.Create(CultureInfo.InvariantCulture, $"{Seed.Value} {name(one)}")))), StringComparer.Ordinal)];
+        [
+            .. all.OrderBy(
+                one => Convert.ToHexString(SHA256.HashData(Encoding.UTF8.GetBytes(string.Create(CultureInfo.InvariantCulture, $"{Seed.Value} {name(one)}")))),
+                StringComparer.Ordinal
+            ),
+        ];
 }

@@ -91,6 +91,7 @@ front_end_lane() {
   say "Front end"
   check "Style and types of the front end" in_web biome check --error-on-warnings .
   check "Types of the front end" in_web tsc --noEmit --incremental --tsBuildInfoFile node_modules/.hazy-types
+  check "No line of more than 180 characters" narrow_lines
   check "Types of the browser tests" bash -c 'cd tests/e2e && npx --no-install tsc --noEmit'
 
   say "Front-end tests"
@@ -106,12 +107,21 @@ back_end_lane() {
     return
   fi
   count 1 0
+  check "The layout of C#" laid_out
   check "The committed API client is current" in_web openapi-typescript openapi.json -o src/api/schema.ts --check
   # The program's tests wait for programs to start; the rules fill that time.
   lane rules rules_lane &
   dotnet_tests HazyGauge.Web.Tests
   wait "$!" || true
   joined rules
+}
+
+laid_out() { dotnet tool restore >/dev/null && dotnet csharpier check src tests tools; }
+
+# Longer than this a line is not read.
+narrow_lines() {
+  git ls-files '*.cs' '*.ts' '*.tsx' '*.mjs' ':!*/Migrations/*' ':!web/src/api/schema.ts' | tr "\n" "\0" |
+    LC_ALL=C xargs -0 awk '{ gsub(/[\x80-\xbf]/, "") } length > 180 { print FILENAME ":" FNR ": " length " characters"; long = 1 } END { exit long }'
 }
 
 rules_lane() {

@@ -8,9 +8,7 @@ public sealed class BackupRefusedException : Exception
 {
     /// <summary>A refusal.</summary>
     public BackupRefusedException(string message, Exception? cause = null)
-        : base(message, cause)
-    {
-    }
+        : base(message, cause) { }
 }
 
 /// <summary>
@@ -272,7 +270,15 @@ public static class Backup
 
     private static SqliteConnection Open(string path, SqliteOpenMode mode)
     {
-        var connection = new SqliteConnection(new SqliteConnectionStringBuilder { DataSource = path, Mode = mode, Pooling = false, DefaultTimeout = 30 }.ToString());
+        var connection = new SqliteConnection(
+            new SqliteConnectionStringBuilder
+            {
+                DataSource = path,
+                Mode = mode,
+                Pooling = false,
+                DefaultTimeout = 30,
+            }.ToString()
+        );
         connection.Open();
         return connection;
     }

@@ -95,14 +95,17 @@ public sealed class DataFolder(string path) : IDisposable
     public FileStream CreateTemporary()
     {
         var folder = Directory.CreateDirectory(System.IO.Path.Combine(path, IncomingName));
-        return new FileStream(System.IO.Path.Combine(folder.FullName, System.IO.Path.GetRandomFileName()), new FileStreamOptions
-        {
-            Mode = FileMode.CreateNew,
-            Access = FileAccess.ReadWrite,
-            Share = FileShare.ReadWrite | FileShare.Delete,
-            Options = FileOptions.DeleteOnClose | FileOptions.Asynchronous,
-            BufferSize = 128 * 1024,
-        });
+        return new FileStream(
+            System.IO.Path.Combine(folder.FullName, System.IO.Path.GetRandomFileName()),
+            new FileStreamOptions
+            {
+                Mode = FileMode.CreateNew,
+                Access = FileAccess.ReadWrite,
+                Share = FileShare.ReadWrite | FileShare.Delete,
+                Options = FileOptions.DeleteOnClose | FileOptions.Asynchronous,
+                BufferSize = 128 * 1024,
+            }
+        );
     }
 
     /// <inheritdoc/>
@@ -138,7 +141,8 @@ public sealed class DataFolder(string path) : IDisposable
         }
     }
 
-    private static StorageException TakenBy(string path, IOException taken) => new($"Another Hazy Gauge works in {path}. Stop it first, or set HAZY_DATA to another folder.", taken);
+    private static StorageException TakenBy(string path, IOException taken) =>
+        new($"Another Hazy Gauge works in {path}. Stop it first, or set HAZY_DATA to another folder.", taken);
 
     // What a run that was killed left on its way in or out.
     private void ClearLeftovers()

@@ -17,19 +17,20 @@ public static class Database
     private const string FileName = "hazy-gauge.db";
 
     /// <summary>Registers the database in a folder.</summary>
-    public static IServiceCollection AddHazyGaugeData(this IServiceCollection services, string folder) => services
-        .AddPooledDbContextFactory<HazyGaugeDb>(options => Configure(options, folder))
-        .AddSingleton(_ => new DataFolder(folder))
-        .AddSingleton<WriteGate>()
-        .AddSingleton<Jobs.JobStore>()
-        .AddSingleton<Jobs.RemovedJobs>()
-        .AddSingleton<Entries.EntryStore>()
-        .AddSingleton<Bay.BayStore>()
-        .AddSingleton<Search.SearchStore>()
-        .AddSingleton(typeof(NamedStore<>))
-        .AddSingleton<Shop.ShopStore>()
-        .AddSingleton<Templates.TemplateStore>()
-        .AddSingleton<Files.FileStore>();
+    public static IServiceCollection AddHazyGaugeData(this IServiceCollection services, string folder) =>
+        services
+            .AddPooledDbContextFactory<HazyGaugeDb>(options => Configure(options, folder))
+            .AddSingleton(_ => new DataFolder(folder))
+            .AddSingleton<WriteGate>()
+            .AddSingleton<Jobs.JobStore>()
+            .AddSingleton<Jobs.RemovedJobs>()
+            .AddSingleton<Entries.EntryStore>()
+            .AddSingleton<Bay.BayStore>()
+            .AddSingleton<Search.SearchStore>()
+            .AddSingleton(typeof(NamedStore<>))
+            .AddSingleton<Shop.ShopStore>()
+            .AddSingleton<Templates.TemplateStore>()
+            .AddSingleton<Files.FileStore>();
 
     /// <summary>Creates the database or brings it up to date; an existing one is copied aside before it is changed.</summary>
     /// <param name="contexts">Opens the database, in a folder that was taken for this program; asked only where it has to be brought up to date.</param>
@@ -127,8 +128,8 @@ public static class Database
     private static int Packed(Version version) => (version.Major * 1_000_000) + (version.Minor * 1000) + version.Build;
 
     // Asked without Entity Framework, which takes longer to come up than everything else of a start.
-    private static List<string> KnownMigrations() => [.. typeof(HazyGaugeDb).Assembly.GetTypes()
-        .Select(t => t.GetCustomAttribute<MigrationAttribute>()?.Id).OfType<string>().Order(StringComparer.Ordinal)];
+    private static List<string> KnownMigrations() =>
+        [.. typeof(HazyGaugeDb).Assembly.GetTypes().Select(t => t.GetCustomAttribute<MigrationAttribute>()?.Id).OfType<string>().Order(StringComparer.Ordinal)];
 
     private static async Task<IReadOnlyList<string>> AppliedAsync(SqliteConnection plain)
     {
@@ -155,7 +156,10 @@ public static class Database
         var isEmpty = new FileInfo(PathIn(folder)).Length == 0 || await NumberAsync(plain, "SELECT count(*) FROM sqlite_master") == 0;
         if (isEmpty || await NumberAsync(plain, "SELECT count(*) FROM sqlite_master WHERE type = 'table' AND name IN ('Jobs', 'Revisions', '__EFMigrationsHistory')") < 3)
         {
-            throw new StorageException($"{PathIn(folder)} {(isEmpty ? "is empty" : "is a database of another program")}. Restore a backup (./hazy restore FILE --force), or move it away to begin a new workshop; nothing was changed.");
+            throw new StorageException(
+                $"{PathIn(folder)} {(isEmpty ? "is empty" : "is a database of another program")}. Restore a backup (./hazy restore FILE --force), or move it away to "
+                    + $"begin a new workshop; nothing was changed."
+            );
         }
     }
 
@@ -166,7 +170,14 @@ public static class Database
     {
         try
         {
-            await using var plain = new SqliteConnection(new SqliteConnectionStringBuilder { DataSource = PathIn(folder), Mode = SqliteOpenMode.ReadOnly, Pooling = false }.ToString());
+            await using var plain = new SqliteConnection(
+                new SqliteConnectionStringBuilder
+                {
+                    DataSource = PathIn(folder),
+                    Mode = SqliteOpenMode.ReadOnly,
+                    Pooling = false,
+                }.ToString()
+            );
             await plain.OpenAsync(cancellation);
             await using var command = plain.CreateCommand();
             command.CommandText = "PRAGMA quick_check(1)";
@@ -183,12 +194,14 @@ public static class Database
         var needed = await NumberAsync(plain, AskVersion);
         if (needed > Packed(version) || hasUnknown)
         {
-            var which = needed > Packed(version) ? string.Create(CultureInfo.InvariantCulture, $"version {needed / 1_000_000}.{needed / 1000 % 1000}.{needed % 1000}") : "a newer version";
+            var which =
+                needed > Packed(version) ? string.Create(CultureInfo.InvariantCulture, $"version {needed / 1_000_000}.{needed / 1000 % 1000}.{needed % 1000}") : "a newer version";
             throw new StorageException($"The database in {folder} needs {which} of Hazy Gauge or later; this is {version.ToString(3)}. Start that one; nothing was changed.");
         }
     }
 
-    // Noted before it is made, and made only where it is not there: killed on the way, the copy from before is the one that counts, for what stands there now may be half of either.
+    // Noted before it is made, and made only where it is not there: killed on the way, the copy from before is the one that counts, for what stands there now may be half
+    // of either.
     private static void CopyAside(string folder, BegunWork begun, string before, TimeProvider clock)
     {
         if (begun.Copy is null)
@@ -278,9 +291,7 @@ public static class Database
     private static string ConnectionString(string folder, int patienceSeconds = 4) =>
         string.Create(CultureInfo.InvariantCulture, $"Data Source={PathIn(folder)};Foreign Keys=True;Default Timeout={patienceSeconds}");
 
-    internal static void Configure(DbContextOptionsBuilder options, string folder) => options
-        .UseSqlite(ConnectionString(folder))
-        .AddInterceptors(new OpenedConnection());
+    internal static void Configure(DbContextOptionsBuilder options, string folder) => options.UseSqlite(ConnectionString(folder)).AddInterceptors(new OpenedConnection());
 
     /// <summary>
     /// An acknowledged save must outlive a power cut: every commit reaches the disk. And what the bay is listed by stays in memory, 8 MB a connection.

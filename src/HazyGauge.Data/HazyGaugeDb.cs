@@ -77,7 +77,12 @@ public sealed class HazyGaugeDb(DbContextOptions<HazyGaugeDb> options) : DbConte
         modelBuilder.Entity<RevisionRow>(revision =>
         {
             revision.HasKey(r => new { r.JobId, r.Number });
-            revision.HasIndex(r => new { r.JobId, r.Slug, r.Number });
+            revision.HasIndex(r => new
+            {
+                r.JobId,
+                r.Slug,
+                r.Number,
+            });
             revision.HasOne<JobRow>().WithMany().HasForeignKey(r => r.JobId).OnDelete(DeleteBehavior.Restrict);
         });
         modelBuilder.Entity<EntryRow>(entry =>
@@ -101,12 +106,7 @@ public sealed class HazyGaugeDb(DbContextOptions<HazyGaugeDb> options) : DbConte
             text.HasKey(t => new { t.JobId, t.Place });
             text.HasOne<JobRow>().WithMany().HasForeignKey(t => t.JobId).OnDelete(DeleteBehavior.Restrict);
         });
-        modelBuilder.Entity<ProfileRow>().HasKey(p => p.Id);
-        modelBuilder.Entity<ShopRow>().HasKey(s => s.Id);
-        modelBuilder.Entity<TemplateRow>().HasKey(t => t.Id);
-        modelBuilder.Entity<ShelfRow>().HasKey(s => s.Id);
-        modelBuilder.Entity<CataloguePartRow>().HasKey(p => p.Id);
-        modelBuilder.Entity<AnalysisRow>().HasKey(a => new { a.Sha256, a.Reading });
+        OfTheShop(modelBuilder);
         modelBuilder.Entity<FileContentRow>(content =>
         {
             content.HasKey(c => c.Id);
@@ -119,53 +119,75 @@ public sealed class HazyGaugeDb(DbContextOptions<HazyGaugeDb> options) : DbConte
         });
     }
 
+    private static void OfTheShop(ModelBuilder modelBuilder)
+    {
+        modelBuilder.Entity<ProfileRow>().HasKey(p => p.Id);
+        modelBuilder.Entity<ShopRow>().HasKey(s => s.Id);
+        modelBuilder.Entity<TemplateRow>().HasKey(t => t.Id);
+        modelBuilder.Entity<ShelfRow>().HasKey(s => s.Id);
+        modelBuilder.Entity<CataloguePartRow>().HasKey(p => p.Id);
+        modelBuilder.Entity<AnalysisRow>().HasKey(a => new { a.Sha256, a.Reading });
+    }
+
     private static void Standing(ModelBuilder modelBuilder) =>
         modelBuilder.Entity<StandingRow>(row =>
         {
             row.ToTable("Standings").HasKey(s => new { s.JobId, s.Slug });
-            row.ComplexProperty(s => s.Standing, standing =>
-            {
-                standing.Property(s => s.State).HasConversion<string>().HasColumnName("State");
-                standing.Property(s => s.OwnState).HasConversion<string>().HasColumnName("OwnState");
-                standing.Property(s => s.NextAction).HasConversion<AsJson<NextAction>>().HasColumnName("NextAction");
-                standing.Property(s => s.Summary).HasConversion<AsJson<Sentence>>().HasColumnName("Summary");
-                standing.Property(s => s.BasedOn).HasColumnName("BasedOn").HasConversion<AsJson<IReadOnlyDictionary<string, int?>>>(new ValueComparer<IReadOnlyDictionary<string, int?>>(
-                    (a, b) => ReferenceEquals(a, b), based => based.Count, based => based));
-                standing.Property(s => s.Steps).HasConversion<AsJson<StepCount>>().HasColumnName("Steps");
-                standing.Property(s => s.Holds).HasColumnName("Holds").HasConversion<AsJson<IReadOnlyList<StationHold>>>(new ValueComparer<IReadOnlyList<StationHold>>(
-                    (a, b) => ReferenceEquals(a, b), holds => holds.Count, holds => holds));
-                standing.Property(s => s.ChangedBy).HasColumnName("ChangedBy");
-                standing.Property(s => s.CoreVersion).HasColumnName("CoreVersion");
-                standing.Property(s => s.Shop).HasColumnName("Shop");
-            });
+            row.ComplexProperty(
+                s => s.Standing,
+                standing =>
+                {
+                    standing.Property(s => s.State).HasConversion<string>().HasColumnName("State");
+                    standing.Property(s => s.OwnState).HasConversion<string>().HasColumnName("OwnState");
+                    standing.Property(s => s.NextAction).HasConversion<AsJson<NextAction>>().HasColumnName("NextAction");
+                    standing.Property(s => s.Summary).HasConversion<AsJson<Sentence>>().HasColumnName("Summary");
+                    standing
+                        .Property(s => s.BasedOn)
+                        .HasColumnName("BasedOn")
+                        .HasConversion<AsJson<IReadOnlyDictionary<string, int?>>>(
+                            new ValueComparer<IReadOnlyDictionary<string, int?>>((a, b) => ReferenceEquals(a, b), based => based.Count, based => based)
+                        );
+                    standing.Property(s => s.Steps).HasConversion<AsJson<StepCount>>().HasColumnName("Steps");
+                    standing
+                        .Property(s => s.Holds)
+                        .HasColumnName("Holds")
+                        .HasConversion<AsJson<IReadOnlyList<StationHold>>>(
+                            new ValueComparer<IReadOnlyList<StationHold>>((a, b) => ReferenceEquals(a, b), holds => holds.Count, holds => holds)
+                        );
+                    standing.Property(s => s.ChangedBy).HasColumnName("ChangedBy");
+                    standing.Property(s => s.CoreVersion).HasColumnName("CoreVersion");
+                    standing.Property(s => s.Shop).HasColumnName("Shop");
+                }
+            );
         });
 
     // Sorts as text, and any SQLite tool reads it.
     private const string TimeFormat = "yyyy-MM-dd'T'HH:mm:ss.fff'Z'";
 
     /// <summary>Time as text that sorts, to the millisecond, always UTC; readable with any SQLite tool.</summary>
-    private sealed class SortableTime() : ValueConverter<DateTimeOffset, string>(
-        time => time.UtcDateTime.ToString(TimeFormat, CultureInfo.InvariantCulture),
-        text => DateTimeOffset.Parse(text, CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal));
+    private sealed class SortableTime()
+        : ValueConverter<DateTimeOffset, string>(
+            time => time.UtcDateTime.ToString(TimeFormat, CultureInfo.InvariantCulture),
+            text => DateTimeOffset.Parse(text, CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal)
+        );
 
     /// <summary>The same where one damaged row must not keep the others from being read: what is no time is the beginning of time.</summary>
-    private sealed class TolerantTime() : ValueConverter<DateTimeOffset, string>(
-        time => time.UtcDateTime.ToString(TimeFormat, CultureInfo.InvariantCulture),
-        text => ReadTime(text))
+    private sealed class TolerantTime()
+        : ValueConverter<DateTimeOffset, string>(time => time.UtcDateTime.ToString(TimeFormat, CultureInfo.InvariantCulture), text => ReadTime(text))
     {
-        private static DateTimeOffset ReadTime(string text) => DateTimeOffset.TryParse(text, CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal, out var time) ? time : default;
+        private static DateTimeOffset ReadTime(string text) =>
+            DateTimeOffset.TryParse(text, CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal, out var time) ? time : default;
     }
 
     /// <summary>A day likewise.</summary>
-    private sealed class TolerantDay() : ValueConverter<DateOnly, string>(
-        day => day.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture),
-        text => ReadDay(text))
+    private sealed class TolerantDay() : ValueConverter<DateOnly, string>(day => day.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture), text => ReadDay(text))
     {
         private static DateOnly ReadDay(string text) => DateOnly.TryParseExact(text, "yyyy-MM-dd", CultureInfo.InvariantCulture, DateTimeStyles.None, out var day) ? day : default;
     }
 
     /// <summary>A part that is read with its row and never searched.</summary>
-    private sealed class AsJson<T>() : ValueConverter<T, string>(part => JsonSerializer.Serialize(part, JsonColumn.Json), text => JsonSerializer.Deserialize<T>(text, JsonColumn.Json)!);
+    private sealed class AsJson<T>()
+        : ValueConverter<T, string>(part => JsonSerializer.Serialize(part, JsonColumn.Json), text => JsonSerializer.Deserialize<T>(text, JsonColumn.Json)!);
 
     private static class JsonColumn
     {

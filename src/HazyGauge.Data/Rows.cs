@@ -110,11 +110,8 @@ public sealed record BayProjection
     public BayProjection Stood(IEnumerable<StationStanding> standings) => Pressed(this with { IsHeld = standings.Any(s => s.State == StationState.Hold) });
 
     /// <summary>The same with these entries open.</summary>
-    public BayProjection Opened(IReadOnlyCollection<EntryRow> open, EntryKinds kinds) => Pressed(this with
-    {
-        IsWaiting = open.Any(e => kinds.HoldingUp.Contains(e.Kind, StringComparer.Ordinal)),
-        FirstDue = open.Min(e => e.Due) ?? Never,
-    });
+    public BayProjection Opened(IReadOnlyCollection<EntryRow> open, EntryKinds kinds) =>
+        Pressed(this with { IsWaiting = open.Any(e => kinds.HoldingUp.Contains(e.Kind, StringComparer.Ordinal)), FirstDue = open.Min(e => e.Due) ?? Never });
 
     private static BayProjection Pressed(BayProjection bay) => bay with { Pressing = JobProgress.PressingOf(isDue: false, bay.IsHeld, bay.IsWaiting) };
 }

@@ -32,9 +32,7 @@ public sealed class StorageException : Exception
 {
     /// <summary>A folder that cannot be worked with.</summary>
     public StorageException(string message, Exception? cause = null)
-        : base(message, cause)
-    {
-    }
+        : base(message, cause) { }
 }
 
 /// <summary>Tells faults of the disk from faults of the program, and says them in words.</summary>
@@ -51,7 +49,17 @@ public static class StorageFaults
     {
         for (var e = exception; e is not null; e = e.InnerException)
         {
-            if (e switch { SqliteException sqlite => Of(sqlite.SqliteErrorCode, sqlite.SqliteExtendedErrorCode), IOException io => Of(io), TimeoutException => StorageFault.Busy, UnauthorizedAccessException => StorageFault.NoAccess, _ => (StorageFault?)null } is { } fault)
+            if (
+                e switch
+                {
+                    SqliteException sqlite => Of(sqlite.SqliteErrorCode, sqlite.SqliteExtendedErrorCode),
+                    IOException io => Of(io),
+                    TimeoutException => StorageFault.Busy,
+                    UnauthorizedAccessException => StorageFault.NoAccess,
+                    _ => (StorageFault?)null,
+                } is
+                { } fault
+            )
             {
                 return fault;
             }
@@ -63,42 +71,46 @@ public static class StorageFaults
     /// <summary>A fault in words, and what to do about it.</summary>
     /// <param name="fault">The fault.</param>
     /// <param name="place">The folder or file.</param>
-    public static string InWords(this StorageFault fault, string place) => fault switch
-    {
-        StorageFault.NoRoom => $"The disk is full: there is no room for {place}. Make room; nothing that was saved is lost.",
-        StorageFault.ReadOnly => $"{place} cannot be written. Make it writable for whoever runs Hazy Gauge.",
-        StorageFault.Busy => $"Another program holds the database in {place}. Close it and try again.",
-        StorageFault.Damaged => $"The database in {place} is damaged. Restore the latest backup: ./hazy restore FILE --force.",
-        StorageFault.NotADatabase => $"What stands in {place} under the name of the database is none. Move it away, or restore a backup: ./hazy restore FILE --force.",
-        StorageFault.DiskError => $"The disk under {place} answers with errors. Save what is on it elsewhere (./hazy backup FILE), then look at the disk.",
-        StorageFault.NoAccess => $"{place} cannot be made, opened or read. See that it is a folder and belongs to whoever runs Hazy Gauge.",
-        _ => throw new ArgumentOutOfRangeException(nameof(fault), fault, "Not a fault."),
-    };
+    public static string InWords(this StorageFault fault, string place) =>
+        fault switch
+        {
+            StorageFault.NoRoom => $"The disk is full: there is no room for {place}. Make room; nothing that was saved is lost.",
+            StorageFault.ReadOnly => $"{place} cannot be written. Make it writable for whoever runs Hazy Gauge.",
+            StorageFault.Busy => $"Another program holds the database in {place}. Close it and try again.",
+            StorageFault.Damaged => $"The database in {place} is damaged. Restore the latest backup: ./hazy restore FILE --force.",
+            StorageFault.NotADatabase => $"What stands in {place} under the name of the database is none. Move it away, or restore a backup: ./hazy restore FILE --force.",
+            StorageFault.DiskError => $"The disk under {place} answers with errors. Save what is on it elsewhere (./hazy backup FILE), then look at the disk.",
+            StorageFault.NoAccess => $"{place} cannot be made, opened or read. See that it is a folder and belongs to whoever runs Hazy Gauge.",
+            _ => throw new ArgumentOutOfRangeException(nameof(fault), fault, "Not a fault."),
+        };
 
     // Result codes of SQLite, https://www.sqlite.org/rescode.html.
-    private static StorageFault? Of(int code, int extended) => (code, extended) switch
-    {
-        // A disk that fills up while SQLite grows a file is told as a failed write, or as shared memory that does not grow.
-        (10, 778 or 4874) or (13, _) => StorageFault.NoRoom,
-        _ => Of(code),
-    };
+    private static StorageFault? Of(int code, int extended) =>
+        (code, extended) switch
+        {
+            // A disk that fills up while SQLite grows a file is told as a failed write, or as shared memory that does not grow.
+            (10, 778 or 4874) or (13, _) => StorageFault.NoRoom,
+            _ => Of(code),
+        };
 
-    private static StorageFault? Of(int code) => code switch
-    {
-        3 or 14 => StorageFault.NoAccess,
-        5 or 6 => StorageFault.Busy,
-        8 => StorageFault.ReadOnly,
-        11 => StorageFault.Damaged,
-        10 => StorageFault.DiskError,
-        26 => StorageFault.NotADatabase,
-        _ => null,
-    };
+    private static StorageFault? Of(int code) =>
+        code switch
+        {
+            3 or 14 => StorageFault.NoAccess,
+            5 or 6 => StorageFault.Busy,
+            8 => StorageFault.ReadOnly,
+            11 => StorageFault.Damaged,
+            10 => StorageFault.DiskError,
+            26 => StorageFault.NotADatabase,
+            _ => null,
+        };
 
-    private static StorageFault? Of(IOException io) => io switch
-    {
-        { HResult: NoSpace or OverQuota or WindowsDiskFull } => StorageFault.NoRoom,
-        { HResult: ReadOnlyFileSystem } => StorageFault.ReadOnly,
-        DirectoryNotFoundException or PathTooLongException => StorageFault.NoAccess,
-        _ => null,
-    };
+    private static StorageFault? Of(IOException io) =>
+        io switch
+        {
+            { HResult: NoSpace or OverQuota or WindowsDiskFull } => StorageFault.NoRoom,
+            { HResult: ReadOnlyFileSystem } => StorageFault.ReadOnly,
+            DirectoryNotFoundException or PathTooLongException => StorageFault.NoAccess,
+            _ => null,
+        };
 }

@@ -3,14 +3,15 @@ using HazyGauge.Core.Entries;
 using HazyGauge.Core.Entries.Kinds;
 using HazyGauge.Core.Jobs;
 using HazyGauge.Core.Stations.Capacity;
+using HazyGauge.Core.Stations.Compensate;
 using HazyGauge.Core.Stations.Harness;
 using HazyGauge.Core.Stations.Route;
-using HazyGauge.Core.Stations.Compensate;
 using HazyGauge.Core.Stations.Signal;
 using HazyGauge.Core.Stations.Survey;
 using HazyGauge.Data;
 using HazyGauge.Web.Artifacts;
 using HazyGauge.Web.Bay;
+using HazyGauge.Web.Catalogue;
 using HazyGauge.Web.Entries;
 using HazyGauge.Web.Hosting;
 using HazyGauge.Web.Jobs;
@@ -21,10 +22,9 @@ using HazyGauge.Web.Parts;
 using HazyGauge.Web.Problems;
 using HazyGauge.Web.Profiles;
 using HazyGauge.Web.Search;
-using HazyGauge.Web.Catalogue;
+using HazyGauge.Web.Security;
 using HazyGauge.Web.Shelf;
 using HazyGauge.Web.Shop;
-using HazyGauge.Web.Security;
 using HazyGauge.Web.Simulator;
 using HazyGauge.Web.Stations;
 using HazyGauge.Web.Templates;
@@ -62,11 +62,14 @@ builder.WebHost.ConfigureKestrel(kestrel =>
     kestrel.Configure(new ConfigurationBuilder().Build());
     kestrel.Listen(System.Net.IPAddress.Loopback, settings.Port);
 });
-builder.Logging.AddFilter("Microsoft.AspNetCore", LogLevel.Warning).AddFilter("Microsoft.EntityFrameworkCore", LogLevel.Warning)
-
+builder
+    .Logging.AddFilter("Microsoft.AspNetCore", LogLevel.Warning)
+    .AddFilter("Microsoft.EntityFrameworkCore", LogLevel.Warning)
     // What goes wrong in the database is caught and logged where it is known what it means.
-    .AddFilter("Microsoft.EntityFrameworkCore.Database", LogLevel.Critical).AddFilter("Microsoft.EntityFrameworkCore.Update", LogLevel.Critical)
-    .AddFilter("Microsoft.Hosting.Lifetime", LogLevel.Warning).AddFilter("Microsoft.Extensions.Hosting", LogLevel.Critical);
+    .AddFilter("Microsoft.EntityFrameworkCore.Database", LogLevel.Critical)
+    .AddFilter("Microsoft.EntityFrameworkCore.Update", LogLevel.Critical)
+    .AddFilter("Microsoft.Hosting.Lifetime", LogLevel.Warning)
+    .AddFilter("Microsoft.Extensions.Hosting", LogLevel.Critical);
 
 builder.Services.Configure<HostFilteringOptions>(hosts => hosts.AllowedHosts = ["localhost", "127.0.0.1", "[::1]"]);
 builder.Services.AddHostFiltering(_ => { });
@@ -76,20 +79,31 @@ builder.Services.AddSingleton(services => services.GetRequiredService<IOptions<M
 builder.Services.AddProblemDetails(problems => problems.CustomizeProblemDetails = ApiProblems.AddWords);
 builder.Services.AddExceptionHandler<ApiProblems>();
 builder.Services.AddResponseCompression();
-builder.Services.AddOpenApi(openApi => openApi
-    .AddDocumentTransformer<StationSchemas>()
-    .AddSchemaTransformer<SchemaWords>()
-    .AddDocumentTransformer((document, _, _) =>
-    {
-        document.Info.Title = "Hazy Gauge";
-        document.Servers?.Clear();
-        return Task.CompletedTask;
-    }));
+builder.Services.AddOpenApi(openApi =>
+    openApi
+        .AddDocumentTransformer<StationSchemas>()
+        .AddSchemaTransformer<SchemaWords>()
+        .AddDocumentTransformer(
+            (document, _, _) =>
+            {
+                document.Info.Title = "Hazy Gauge";
+                document.Servers?.Clear();
+                return Task.CompletedTask;
+            }
+        )
+);
 builder.Services.AddSignalR(live => live.MaximumReceiveMessageSize = 16 * 1024).AddJsonProtocol(json => JsonSetup.Apply(json.PayloadSerializerOptions));
 builder.Services.AddSingleton(TimeProvider.System);
 builder.Services.AddHazyGaugeData(settings.DataFolder);
 builder.Services.AddEntryKind<FittedEntry>().AddEntryKind<PartEntry>().AddEntryKind<ProofEntry>().AddEntryKind<FillEntry>();
-builder.Services.AddStation<SurveyStation>().AddStation<CapacityStation>().AddStation<RouteStation>().AddStation<HarnessStation>().AddStation<SignalStation>().AddStation<CompensateStation>();
+builder
+    .Services.AddStation<SurveyStation>()
+    .AddStation<CapacityStation>()
+    .AddStation<RouteStation>()
+    .AddStation<HarnessStation>()
+    .AddStation<SignalStation>()
+    .AddStation<CompensateStation>();
+
 // The OpenAPI document is made at build time by starting this program without a database.
 var isDescribed = Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider";
 if (!isDescribed)
@@ -97,10 +111,37 @@ if (!isDescribed)
     builder.Services.AddHostedService(services => services.GetRequiredService<StandingsRenewal>()).AddHostedService<RemovalService>().AddHostedService<DatabaseCheck>();
 }
 
-builder.Services.AddSingleton<JobLine>()
-    .AddSingleton<CaptureReader>().AddSingleton<IArtifactReader>(services => services.GetRequiredService<CaptureReader>()).AddSingleton<ArtifactReaders>().AddSingleton<JobThings>().AddSingleton<OldShapes>().AddSingleton<StationDocuments>().AddSingleton<JobEvaluator>().AddSingleton<JobSaver>().AddSingleton<StandingsRenewal>().AddSingleton<JobPreviewer>()
-    .AddSingleton<EntryKinds>().AddSingleton<EntryPayloads>().AddSingleton<EntryRules>().AddSingleton<EntryHistory>().AddSingleton<EntryReader>().AddSingleton<EntryWriter>().AddSingleton<BuyingListReader>().AddSingleton<TemplateFiles>().AddSingleton<JobFromTemplate>().AddSingleton<ShelfSheets>().AddSingleton<ShopCatalogue>().AddSingleton<JobNewsDesk>()
-    .AddSingleton<JobFileChecker>().AddSingleton<BarePhotos>().AddSingleton<JobTransfer>().AddSingleton<DemoLoader>().AddSingleton<JobReader>().AddSingleton<JobDuplicator>().AddSingleton<ProfileCsv>();
+builder
+    .Services.AddSingleton<JobLine>()
+    .AddSingleton<CaptureReader>()
+    .AddSingleton<IArtifactReader>(services => services.GetRequiredService<CaptureReader>())
+    .AddSingleton<ArtifactReaders>()
+    .AddSingleton<JobThings>()
+    .AddSingleton<OldShapes>()
+    .AddSingleton<StationDocuments>()
+    .AddSingleton<JobEvaluator>()
+    .AddSingleton<JobSaver>()
+    .AddSingleton<StandingsRenewal>()
+    .AddSingleton<JobPreviewer>()
+    .AddSingleton<EntryKinds>()
+    .AddSingleton<EntryPayloads>()
+    .AddSingleton<EntryRules>()
+    .AddSingleton<EntryHistory>()
+    .AddSingleton<EntryReader>()
+    .AddSingleton<EntryWriter>()
+    .AddSingleton<BuyingListReader>()
+    .AddSingleton<TemplateFiles>()
+    .AddSingleton<JobFromTemplate>()
+    .AddSingleton<ShelfSheets>()
+    .AddSingleton<ShopCatalogue>()
+    .AddSingleton<JobNewsDesk>()
+    .AddSingleton<JobFileChecker>()
+    .AddSingleton<BarePhotos>()
+    .AddSingleton<JobTransfer>()
+    .AddSingleton<DemoLoader>()
+    .AddSingleton<JobReader>()
+    .AddSingleton<JobDuplicator>()
+    .AddSingleton<ProfileCsv>();
 
 var app = builder.Build();
 app.UseResponseHeaders();

@@ -1,6 +1,6 @@
-using HazyGauge.Core.FuelSystem;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Fuels;
+using HazyGauge.Core.FuelSystem;
 using HazyGauge.Core.Haze;
 using MathNet.Numerics.Distributions;
 using MathNet.Numerics.Statistics;
@@ -133,7 +133,8 @@ public class BoilingTests
                     worst.BubblePointC.Value.ShouldBeLessThanOrEqualTo(BubbleC(may, reid, absolute) + 0.02);
                 }
             },
-            iter: 200);
+            iter: 200
+        );
 
         // The true pressure is the third way.
         var trueKpa = BlendKpa(0, 62, 37.8);
@@ -163,7 +164,8 @@ public class BoilingTests
                 Margin(pct, gasoline - 5, temp, absolute).MarginK.Value.ShouldBeGreaterThanOrEqualTo(here.MarginK.Value);
                 Margin(pct, gasoline, temp - 5, absolute).MarginK.Value.ShouldBe(here.MarginK.Value + 5, 1e-6);
             },
-            iter: 500);
+            iter: 500
+        );
 
         // A gasoline that hardly boils, under much pressure, leaves the law.
         Should.Throw<RefusedInputException>(() => Margin(0, 5, 30, 1000)).Errors.Keys.ShouldBe(["absolutePressureKpa"]);
@@ -221,7 +223,14 @@ public class BoilingTests
         CsCheck.Check.Sample(
             CsCheck.Gen.Select(
                 CsCheck.Gen.Select(CsCheck.Gen.Double[2, 100], CsCheck.Gen.Double[0, 100], CsCheck.Gen.Double[-20, 45], CsCheck.Gen.Double[-10, 50]),
-                CsCheck.Gen.Select(CsCheck.Gen.Double[0, 600], CsCheck.Gen.Double[0, 300], CsCheck.Gen.OneOf(CsCheck.Gen.Const(0.0), CsCheck.Gen.Double[0, 40]), CsCheck.Gen.Double[0, 0.9], CsCheck.Gen.Double[5, 300])),
+                CsCheck.Gen.Select(
+                    CsCheck.Gen.Double[0, 600],
+                    CsCheck.Gen.Double[0, 300],
+                    CsCheck.Gen.OneOf(CsCheck.Gen.Const(0.0), CsCheck.Gen.Double[0, 40]),
+                    CsCheck.Gen.Double[0, 0.9],
+                    CsCheck.Gen.Double[5, 300]
+                )
+            ),
             (tank, drive) =>
             {
                 var (litres, pct, ambient, start) = tank;
@@ -232,9 +241,9 @@ public class BoilingTests
                 var size = Math.Abs(balance.InKj.Value) + Math.Abs(balance.LostKj.Value) + Math.Abs(balance.StoredKj.Value) + 1;
                 (balance.StoredKj.Value + balance.LostKj.Value).ShouldBe(balance.InKj.Value, 1e-9 * size);
                 balance.InKj.Value.ShouldBe((bay + (0.8 * watts)) * minutes * 60 / 1000, 1e-9 * size);
-
             },
-            iter: 300);
+            iter: 300
+        );
 
         // An emptying tank against a step-by-step solution of its own (Euler, a tenth of a second).
         var emptying = new FuelHeatingInput(12, 60, 25, 30, 220, 95, 9, 90, 120, 7);
@@ -319,7 +328,16 @@ public class BoilingTests
             double Between(double from, double to) => from + ((to - from) * random.NextDouble());
             var (litres, watts, share, bay, loss, used) = (Between(8, 40), Between(100, 400), Between(50, 98), Between(0, 150), Between(3, 25), Between(0, 6));
             var made = FuelHeating.Over(new FuelHeatingInput(litres, 60, 28, 24, watts, share, loss, 120, bay, Math.Min(used, litres / 3)), new HazeLedger());
-            FuelHeatingLog Log(double noiseK) => new(litres, 60, 28, watts, [.. made.Timeline.Where(p => p.Minute % 5 == 0).Select(p => new TemperatureReading(p.Minute, p.FuelTempC.Value + Normal.Sample(random, 0, noiseK)))], bay, Math.Min(used, litres / 3));
+            FuelHeatingLog Log(double noiseK) =>
+                new(
+                    litres,
+                    60,
+                    28,
+                    watts,
+                    [.. made.Timeline.Where(p => p.Minute % 5 == 0).Select(p => new TemperatureReading(p.Minute, p.FuelTempC.Value + Normal.Sample(random, 0, noiseK)))],
+                    bay,
+                    Math.Min(used, litres / 3)
+                );
 
             // Without noise the figures themselves; only specific heat is taken at another temperature than over the drive.
             var exact = Log(0).Fit(new HazeLedger());
@@ -333,7 +351,9 @@ public class BoilingTests
         }
 
         (inside / (2.0 * cases)).ShouldBeGreaterThan(0.9);
-        Should.Throw<RefusedInputException>(() => new FuelHeatingLog(20, 85, 30, 240, [new(0, 20), new(1, 21), new(2, 22), new(3, 22), new(4, 23), new(5, 24)]).Fit(new HazeLedger())).Errors.Keys.ShouldBe(["readings"]);
+        Should
+            .Throw<RefusedInputException>(() => new FuelHeatingLog(20, 85, 30, 240, [new(0, 20), new(1, 21), new(2, 22), new(3, 22), new(4, 23), new(5, 24)]).Fit(new HazeLedger()))
+            .Errors.Keys.ShouldBe(["readings"]);
 
         // Whatever stands in a log, it has an answer: a figure, or what is wrong with it.
         FuelHeatingLog Typed(params double[] tempsC) => new(20, 85, 30, 240, [.. tempsC.Select((t, i) => new TemperatureReading(12 * i, t))]);

@@ -1,6 +1,6 @@
-using HazyGauge.Core.FuelSystem;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Fuels;
+using HazyGauge.Core.FuelSystem;
 using HazyGauge.Core.Haze;
 using MathNet.Numerics.Distributions;
 using MathNet.Numerics.Statistics;
@@ -14,15 +14,19 @@ public class CapacityTests
 
     private static Hazy Exactly(string id, double value, double u) => value;
 
-    private static DeliverySystem<Hazy> System(Known known, double fuelTempC = 15) => new(
-        new EngineDemand<Hazy>(known("bsfc", 340, 8), 0.85, 0.85, known("base", 10, 1), known("rpm", 6500, 80), fuelTempC, UsualFuels.Traditional<Hazy>(), 0),
-        new PortInjection<Hazy>(4, known("flow", 1000, 20), 300, 684, known("dead", 0.9, 0.05), 85, known("drop", 300, 8)),
-        LowPressurePump: new LowPressurePump<Hazy>(new PumpCurve<Hazy>([new(300, 260), new(400, 225), new(600, 140)]), null, known("gauge", 420, 8), 1, 1, 10));
+    private static DeliverySystem<Hazy> System(Known known, double fuelTempC = 15) =>
+        new(
+            new EngineDemand<Hazy>(known("bsfc", 340, 8), 0.85, 0.85, known("base", 10, 1), known("rpm", 6500, 80), fuelTempC, UsualFuels.Traditional<Hazy>(), 0),
+            new PortInjection<Hazy>(4, known("flow", 1000, 20), 300, 684, known("dead", 0.9, 0.05), 85, known("drop", 300, 8)),
+            LowPressurePump: new LowPressurePump<Hazy>(new PumpCurve<Hazy>([new(300, 260), new(400, 225), new(600, 140)]), null, known("gauge", 420, 8), 1, 1, 10)
+        );
 
-    private static DeliverySystem<Hazy> Direct(Known known) => new(
-        new EngineDemand<Hazy>(known("bsfc", 320, 8), 0.9, 0.86, 10, known("rpm", 6000, 60), 30, UsualFuels.Traditional<Hazy>(), 0),
-        DirectInjectors: new DirectInjectors<Hazy>(known("static", 14, 0.4), 4, known("window", 220, 6)),
-        HighPressurePump: new HighPressurePump<Hazy>(known("displacement", 0.9, 0.03), known("efficiency", 85, 3)));
+    private static DeliverySystem<Hazy> Direct(Known known) =>
+        new(
+            new EngineDemand<Hazy>(known("bsfc", 320, 8), 0.9, 0.86, 10, known("rpm", 6000, 60), 30, UsualFuels.Traditional<Hazy>(), 0),
+            DirectInjectors: new DirectInjectors<Hazy>(known("static", 14, 0.4), 4, known("window", 220, 6)),
+            HighPressurePump: new HighPressurePump<Hazy>(known("displacement", 0.9, 0.03), known("efficiency", 85, 3))
+        );
 
     [Fact]
     [Trait("Category", "Outside")]
@@ -46,7 +50,9 @@ public class CapacityTests
         // A stock direct-injected car tops out at E50 to E60 (common practice, no source): one that uses 82 % of its window on its
         // base of E10, with power as it is.
         var stock = new DeliverySystem<Hazy>(
-            new EngineDemand<Hazy>(300, 1, 1, 10, 6000, 15, UsualFuels.Traditional<Hazy>(), 0), DirectInjectors: new DirectInjectors<Hazy>(300.0 * 100 / 3600 / 4 * 720 / 200 / 0.82, 4, 200));
+            new EngineDemand<Hazy>(300, 1, 1, 10, 6000, 15, UsualFuels.Traditional<Hazy>(), 0),
+            DirectInjectors: new DirectInjectors<Hazy>(300.0 * 100 / 3600 / 4 * 720 / 200 / 0.82, 4, 200)
+        );
         new CapacityLimits(stock).Uses(100, 10)[0].UsePct.Value.ShouldBe(82, 1e-9);
         new CapacityLimits(stock).MaxEthanolPct(100)!.Value.Value.ShouldBeInRange(50, 60);
     }
@@ -68,7 +74,12 @@ public class CapacityTests
 
             var (system, power, ethanol) = (make(Measured), Measured("power", 170, 4), Measured("ethanol", 70, 2));
             var hazy = new CapacityLimits(system);
-            double[] us = [hazy.MaxPowerKw(ethanol)!.Value.StandardU, hazy.MaxEthanolPct(power)!.Value.StandardU, .. system.Components.Select(c => system.Use(c, ethanol).At(power).StandardU)];
+            double[] us =
+            [
+                hazy.MaxPowerKw(ethanol)!.Value.StandardU,
+                hazy.MaxEthanolPct(power)!.Value.StandardU,
+                .. system.Components.Select(c => system.Use(c, ethanol).At(power).StandardU),
+            ];
             var random = new Random(23);
             var spreads = us.Select(_ => new RunningStatistics()).ToList();
             for (var i = 0; i < 4000; i++)
@@ -92,7 +103,9 @@ public class CapacityTests
     {
         // Against draws of two correlated normal numbers, from clearly apart to a tie, and from far below the limit to far above it (JCGM 101:2008).
         var random = new Random(5);
-        foreach (var (apart, u1, u2, correlation) in new[] { (0.0, 1.0, 1.0, 0.0), (0, 1, 0.5, 0.6), (0.7, 0.4, 1.5, -0.5), (-0.5, 2, 1, 0.3), (1.5, 1, 1, 0.9), (-3, 0.3, 0.3, 0) })
+        foreach (
+            var (apart, u1, u2, correlation) in new[] { (0.0, 1.0, 1.0, 0.0), (0, 1, 0.5, 0.6), (0.7, 0.4, 1.5, -0.5), (-0.5, 2, 1, 0.3), (1.5, 1, 1, 0.9), (-3, 0.3, 0.3, 0) }
+        )
         {
             foreach (var limit in new[] { 1000.0, 12.5, 11.2, 10, 9.5, 8.5, 3 })
             {
@@ -101,12 +114,15 @@ public class CapacityTests
                 Hazy[] numbers = [ledger.Quantity(10, u1, shared), ledger.Quantity(10 + apart, [(shared, u2 * correlation), (own, u2 * rest)])];
                 var least = HazyLimit.AtMost(numbers, limit);
                 var half = Interval95.HalfWidth(least);
-                var inside = Enumerable.Range(0, 20_000).Count(_ =>
-                {
-                    var (x, y) = (Normal.Sample(random, 0, 1), Normal.Sample(random, 0, 1));
-                    var drawn = Math.Min(limit, Math.Min(10 + (u1 * x), 10 + apart + (u2 * ((correlation * x) + (rest * y)))));
-                    return drawn >= least.Value - half - 1e-9 && drawn <= least.Value + half + 1e-9;
-                }) / 20_000.0;
+                var inside =
+                    Enumerable
+                        .Range(0, 20_000)
+                        .Count(_ =>
+                        {
+                            var (x, y) = (Normal.Sample(random, 0, 1), Normal.Sample(random, 0, 1));
+                            var drawn = Math.Min(limit, Math.Min(10 + (u1 * x), 10 + apart + (u2 * ((correlation * x) + (rest * y)))));
+                            return drawn >= least.Value - half - 1e-9 && drawn <= least.Value + half + 1e-9;
+                        }) / 20_000.0;
                 least.Value.ShouldBe(Math.Min(limit, Math.Min(10, 10 + apart)));
                 inside.ShouldBeInRange(0.93, half > 0 ? 0.98 : 1, $"{apart} apart, {correlation}, at most {limit}: {half}");
             }
@@ -142,7 +158,8 @@ public class CapacityTests
                 envelope.MaxPowerKw[0].Value.ShouldBe(most, 1e-9);
                 envelope.Uses.Max(g => g.UsePct[0][0]).ShouldBe(Worst(power, ethanol), 1e-5);
             },
-            iter: 300);
+            iter: 300
+        );
     }
 
     [Fact]
@@ -176,7 +193,8 @@ public class CapacityTests
             CsCheck.Gen.Select(CsCheck.Gen.Double[60, 400], CsCheck.Gen.Double[20, 100], CsCheck.Gen.Double[4000, 8500]),
             CsCheck.Gen.Select(CsCheck.Gen.Double[200, 1400], CsCheck.Gen.Double[0.5, 1.4], CsCheck.Gen.Double[150, 420]),
             CsCheck.Gen.Select(CsCheck.Gen.Double[80, 400], CsCheck.Gen.Int[1, 2], CsCheck.Gen.Double[300, 560]),
-            CsCheck.Gen.Select(CsCheck.Gen.Double[8, 24], CsCheck.Gen.Double[0.6, 2], CsCheck.Gen.Int[0, 2]));
+            CsCheck.Gen.Select(CsCheck.Gen.Double[8, 24], CsCheck.Gen.Double[0.6, 2], CsCheck.Gen.Int[0, 2])
+        );
         CsCheck.Check.Sample(
             gen,
             (point, ports, pump, direct) =>
@@ -184,7 +202,14 @@ public class CapacityTests
                 var ledger = new HazeLedger();
                 Hazy About(string id, double value, double share) => ledger.Quantity(value, share * value, new HazeSource(id, id));
                 var demand = new EngineDemand<Hazy>(About("bsfc", 320, 0.02), 0.85, 0.82, 10, About("rpm", point.Item3, 0.01), 25, UsualFuels.Traditional<Hazy>(), 0);
-                var low = new LowPressurePump<Hazy>(new PumpCurve<Hazy>([new(250, pump.Item1), new(450, 0.8 * pump.Item1), new(700, 0.5 * pump.Item1)]), null, About("gauge", pump.Item3, 0.02), 1, pump.Item2, 10);
+                var low = new LowPressurePump<Hazy>(
+                    new PumpCurve<Hazy>([new(250, pump.Item1), new(450, 0.8 * pump.Item1), new(700, 0.5 * pump.Item1)]),
+                    null,
+                    About("gauge", pump.Item3, 0.02),
+                    1,
+                    pump.Item2,
+                    10
+                );
                 var portSet = new PortInjection<Hazy>(4, About("flow", ports.Item1, 0.03), 300, 684, About("dead", ports.Item2, 0.1), 85, About("drop", ports.Item3, 0.02));
                 var (window, high) = (new DirectInjectors<Hazy>(About("static", direct.Item1, 0.03), 4, 220), new HighPressurePump<Hazy>(About("cc", direct.Item2, 0.03), 85));
 
@@ -209,7 +234,8 @@ public class CapacityTests
                 (result.Limits.All(u => u.Ok)).ShouldBe(result.MaxPowerKw!.Value.Value >= point.Item1 * (1 - 1e-9));
                 (result.Verdict == CapacityVerdict.Carried).ShouldBe(result.Remedies.Count == 0);
             },
-            iter: 200);
+            iter: 200
+        );
     }
 
     [Fact]
@@ -231,7 +257,9 @@ public class CapacityTests
 
         // Where nothing works at that power, nothing is said to work.
         CapacityAnalysis.Of(System(Exactly), 600, 85).ShouldSatisfyAllConditions(r => r.MaxEthanolPct.ShouldBeNull(), r => r.Verdict.ShouldBe(CapacityVerdict.TooSmall));
-        CapacityAnalysis.Of(System(Exactly) with { Injectors = null, LowPressurePump = null }, 100, 50).ShouldSatisfyAllConditions(r => r.MaxPowerKw.ShouldBeNull(), r => r.Verdict.ShouldBe(CapacityVerdict.NotKnown));
+        CapacityAnalysis
+            .Of(System(Exactly) with { Injectors = null, LowPressurePump = null }, 100, 50)
+            .ShouldSatisfyAllConditions(r => r.MaxPowerKw.ShouldBeNull(), r => r.Verdict.ShouldBe(CapacityVerdict.NotKnown));
     }
 
     [Fact]

@@ -10,13 +10,20 @@ public class CatalogueTests
     [Fact]
     public void Every_fact_of_a_vehicle_is_asked_for_once_and_somewhere()
     {
-        var facts = typeof(VehicleSurvey).GetProperties()
+        var facts = typeof(VehicleSurvey)
+            .GetProperties()
             .Where(group => group.PropertyType.Namespace == typeof(VehicleSurvey).Namespace)
-            .SelectMany(group => group.PropertyType.GetConstructors()
-                .MaxBy(c => c.GetParameters().Length)!.GetParameters()
-                .SelectMany(p => p.ParameterType == typeof(FuelMaterials)
-                    ? typeof(FuelMaterials).GetProperties().Select(m => $"{Camel(group.Name)}.{Camel(p.Name!)}.{Camel(m.Name)}")
-                    : [$"{Camel(group.Name)}.{Camel(p.Name!)}"]))
+            .SelectMany(group =>
+                group
+                    .PropertyType.GetConstructors()
+                    .MaxBy(c => c.GetParameters().Length)!
+                    .GetParameters()
+                    .SelectMany(p =>
+                        p.ParameterType == typeof(FuelMaterials)
+                            ? typeof(FuelMaterials).GetProperties().Select(m => $"{Camel(group.Name)}.{Camel(p.Name!)}.{Camel(m.Name)}")
+                            : [$"{Camel(group.Name)}.{Camel(p.Name!)}"]
+                    )
+            )
             .Concat(["users", "controllers", "settings", "instruments"]);
         Assert.Equal(facts.Order(StringComparer.Ordinal), VehicleFields.All.Select(f => f.Path).Order(StringComparer.Ordinal));
         Assert.All(VehicleFields.All, f => Assert.True(f.Group is { Place: not null } != f.AskedAt is not null, $"{f.Path} is asked at a stop or at a station."));
@@ -31,7 +38,8 @@ public class CatalogueTests
             var chosen = field.Answer == AnswerKind.Several ? type.GetGenericArguments()[0] : type;
             Assert.Equal(
                 chosen.IsEnum ? Enum.GetNames(chosen).Where(n => chosen != typeof(MaterialRating) || n != nameof(MaterialRating.Unknown)).Select(Camel) : [],
-                field.Choices.Select(c => c.Name));
+                field.Choices.Select(c => c.Name)
+            );
             Assert.Equal(field.Answer == AnswerKind.List, field is { Items.Count: > 0, ItemName: not null });
             Assert.Equal(field.Answer == AnswerKind.Table, field.Columns.Count > 0);
             Assert.All(field.Columns, c => Assert.Contains(type.GetGenericArguments()[0].GetProperties(), p => Camel(p.Name) == c.Name));

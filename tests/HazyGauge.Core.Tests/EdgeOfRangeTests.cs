@@ -58,8 +58,19 @@ public class EdgeOfRangeTests
             var ledger = new HazeLedger();
             Hazy? Maybe(string name, double min, double max) => Random.Next(3) == 0 ? null : Any(ledger, name, min, max);
             var query = new PullUpQuery(
-                Any(ledger, "low", 0, 60), Any(ledger, "high", 0, 60), Any(ledger, "sat", 0, 5), Any(ledger, "pulse", 0.01, 20), Any(ledger, "cable", 0, 10_000), Maybe("up", 1, 1e7), Maybe("upV", 0.1, 60),
-                Maybe("in", 1, 1e7), Maybe("inV", 0.1, 60), Maybe("filter", 0, 1e7), Maybe("nf", 0, 10_000), Maybe("max", 0.1, 100));
+                Any(ledger, "low", 0, 60),
+                Any(ledger, "high", 0, 60),
+                Any(ledger, "sat", 0, 5),
+                Any(ledger, "pulse", 0.01, 20),
+                Any(ledger, "cable", 0, 10_000),
+                Maybe("up", 1, 1e7),
+                Maybe("upV", 0.1, 60),
+                Maybe("in", 1, 1e7),
+                Maybe("inV", 0.1, 60),
+                Maybe("filter", 0, 1e7),
+                Maybe("nf", 0, 10_000),
+                Maybe("max", 0.1, 100)
+            );
             try
             {
                 FiniteNumbers.Check(query.Answer());
@@ -134,7 +145,8 @@ public class EdgeOfRangeTests
 
         public override Result Evaluate(Plan plan, StationContext context) => new(comesTo());
 
-        public override StationProgress Progress(Result results) => new(StationState.Proven, NextAction.Of(slug, "done", "Done.", Sentence.Of($"It comes to {Say.Given(results.Number, Unit.Volt)}.")));
+        public override StationProgress Progress(Result results) =>
+            new(StationState.Proven, NextAction.Of(slug, "done", "Done.", Sentence.Of($"It comes to {Say.Given(results.Number, Unit.Volt)}.")));
 
         public override Sentence Summary(Plan plan, Result results) => Sentence.Of($"{Say.Given(results.Number, Unit.Volt)}");
 
@@ -146,7 +158,12 @@ public class EdgeOfRangeTests
     {
         Func<double>[] failing =
         [
-            () => throw new InvalidOperationException(), () => throw new KeyNotFoundException(), () => throw new MathNet.Numerics.NonConvergenceException(), () => new List<double>()[1], () => double.NaN, () => double.PositiveInfinity,
+            () => throw new InvalidOperationException(),
+            () => throw new KeyNotFoundException(),
+            () => throw new MathNet.Numerics.NonConvergenceException(),
+            () => new List<double>()[1],
+            () => double.NaN,
+            () => double.PositiveInfinity,
         ];
         foreach (var fails in failing)
         {
@@ -161,24 +178,28 @@ public class EdgeOfRangeTests
         }
 
         var stopped = new JobLine([new Odd("first", () => throw new OperationCanceledException())]);
-        Should.Throw<OperationCanceledException>(() => JobPass.Over(stopped, ["first"], new PassInputs(new Dictionary<string, PlanToEvaluate> { ["first"] = new(new Odd.Plan(), 1) }, new ShopFacts()), new HazeLedger()));
+        Should.Throw<OperationCanceledException>(() =>
+            JobPass.Over(stopped, ["first"], new PassInputs(new Dictionary<string, PlanToEvaluate> { ["first"] = new(new Odd.Plan(), 1) }, new ShopFacts()), new HazeLedger())
+        );
     }
 
     // Many parts that all fit each other, each different for the search: on the shelf once, of another length, or hose of another bend.
     private static List<FittingPart> Alike(int count, Func<int, FittingPart> part) => [.. Enumerable.Range(0, count).Select(part)];
 
-    public static TheoryData<string, IReadOnlyList<FittingPart>> Catalogues => new()
-    {
-        { "on the shelf once", Alike(250, i => new($"p{i}", $"P {i}", ["flare-6-f", "flare-6-m"], 7, 30, 5, true, i % 2 == 0 ? 90 : null, OnShelf: 1)) },
+    public static TheoryData<string, IReadOnlyList<FittingPart>> Catalogues =>
+        new()
         {
-            "hose that differs in bend",
-            [
-                .. Alike(200, i => new($"h{i}", $"H {i}", ["hose-8", "hose-8"], 8, 600, 5, true, BendRadiusMm: 20 + i, OnShelf: 1)),
-                .. Alike(20, i => new($"b{i}", $"B {i}", ["barb-8", "barb-8"], 7.5, 20 + i, 5, true, i % 2 == 0 ? 90 : null)),
-                new("x", "X", ["flare-6-f", "barb-8"], 7.5, 20, 5, true), new("y", "Y", ["barb-8", "flare-6-m"], 7.5, 20, 5, true),
-            ]
-        },
-    };
+            { "on the shelf once", Alike(250, i => new($"p{i}", $"P {i}", ["flare-6-f", "flare-6-m"], 7, 30, 5, true, i % 2 == 0 ? 90 : null, OnShelf: 1)) },
+            {
+                "hose that differs in bend",
+                [
+                    .. Alike(200, i => new($"h{i}", $"H {i}", ["hose-8", "hose-8"], 8, 600, 5, true, BendRadiusMm: 20 + i, OnShelf: 1)),
+                    .. Alike(20, i => new($"b{i}", $"B {i}", ["barb-8", "barb-8"], 7.5, 20 + i, 5, true, i % 2 == 0 ? 90 : null)),
+                    new("x", "X", ["flare-6-f", "barb-8"], 7.5, 20, 5, true),
+                    new("y", "Y", ["barb-8", "flare-6-m"], 7.5, 20, 5, true),
+                ]
+            },
+        };
 
     [Theory]
     [MemberData(nameof(Catalogues))]

@@ -18,38 +18,40 @@ public class EntryTests
     [Fact]
     public void Any_history_leaves_open_what_a_plain_reading_leaves_open()
     {
-        Gen.Select(Gen.Int[0, 3], Gen.Int[0, 12], Gen.Int[0, 12]).Array[0, 40].Sample(steps =>
-        {
-            var chain = new EntryChain([]);
-            var kept = new List<EntryLink>();
-            foreach (var (which, answers, takesBack) in steps)
+        Gen.Select(Gen.Int[0, 3], Gen.Int[0, 12], Gen.Int[0, 12])
+            .Array[0, 40]
+            .Sample(steps =>
             {
-                var kind = Kinds.All[which].Slug;
-                var draft = Draft(kind) with { Answers = kind == "closing" ? answers : null, TakesBack = takesBack == 0 ? null : takesBack };
-                if (chain.Judge(draft) != EntryRefusal.None)
+                var chain = new EntryChain([]);
+                var kept = new List<EntryLink>();
+                foreach (var (which, answers, takesBack) in steps)
                 {
-                    continue;
+                    var kind = Kinds.All[which].Slug;
+                    var draft = Draft(kind) with { Answers = kind == "closing" ? answers : null, TakesBack = takesBack == 0 ? null : takesBack };
+                    if (chain.Judge(draft) != EntryRefusal.None)
+                    {
+                        continue;
+                    }
+
+                    var link = new EntryLink(kept.Count + 1, draft.Kind, draft.Answers, draft.TakesBack);
+                    var before = kept.ToDictionary(k => k.Number, k => chain.IsOpen(k.Number));
+                    chain.Add(link);
+                    kept.Add(link);
+
+                    // Only what it touches may change, so that nothing else has to be written.
+                    var touched = chain.Touches(link).ToHashSet();
+                    before.ShouldAllBe(b => touched.Contains(b.Key) || chain.IsOpen(b.Key) == b.Value);
                 }
 
-                var link = new EntryLink(kept.Count + 1, draft.Kind, draft.Answers, draft.TakesBack);
-                var before = kept.ToDictionary(k => k.Number, k => chain.IsOpen(k.Number));
-                chain.Add(link);
-                kept.Add(link);
-
-                // Only what it touches may change, so that nothing else has to be written.
-                var touched = chain.Touches(link).ToHashSet();
-                before.ShouldAllBe(b => touched.Contains(b.Key) || chain.IsOpen(b.Key) == b.Value);
-            }
-
-            bool Holds(EntryLink e) => kept.TrueForAll(k => k.TakesBack != e.Number);
-            foreach (var entry in kept)
-            {
-                var closed = kept.Exists(k => k.Kind.Slug == "closing" && k.Answers == entry.Number && Holds(k));
-                chain.IsOpen(entry.Number).ShouldBe(entry.Kind.Slug is "waiting" or "recheck" && Holds(entry) && !closed);
-                (chain.ClosedBy(entry.Number) is not null).ShouldBe(closed);
-                (chain.TakenBackBy(entry.Number) is null).ShouldBe(Holds(entry));
-            }
-        });
+                bool Holds(EntryLink e) => kept.TrueForAll(k => k.TakesBack != e.Number);
+                foreach (var entry in kept)
+                {
+                    var closed = kept.Exists(k => k.Kind.Slug == "closing" && k.Answers == entry.Number && Holds(k));
+                    chain.IsOpen(entry.Number).ShouldBe(entry.Kind.Slug is "waiting" or "recheck" && Holds(entry) && !closed);
+                    (chain.ClosedBy(entry.Number) is not null).ShouldBe(closed);
+                    (chain.TakenBackBy(entry.Number) is null).ShouldBe(Holds(entry));
+                }
+            });
     }
 
     [Fact]

@@ -107,26 +107,45 @@ public class FittingChainTests
     private static IReadOnlyDictionary<string, string[]> Refused(FittingChainQuery query) => Should.Throw<RefusedInputException>(() => query.Answer([Sensor])).Errors;
 
     private static List<FittingPart> Catalogue(Random random) =>
-    [
-        .. Enumerable.Range(0, 10).Select(i =>
-        {
-            string[] ports = random.Next(4) == 0 ? ["hose-8", "hose-8"] : [Some[random.Next(Some.Length)], Some[random.Next(Some.Length)]];
-            var hose = ports.All(p => p == "hose-8");
-            return new FittingPart(
-                $"p{i}", $"Part {i}", ports, random.Next(4, 12), hose ? random.Next(100, 900) : random.Next(10, 80), random.Next(1, 30), random.Next(12) != 0,
-                hose || random.Next(4) != 0 ? null : random.Next(2) == 0 ? 45 : 90, BendRadiusMm: hose ? random.Next(20, 90) : null);
-        }),
-    ];
+        [
+            .. Enumerable
+                .Range(0, 10)
+                .Select(i =>
+                {
+                    string[] ports = random.Next(4) == 0 ? ["hose-8", "hose-8"] : [Some[random.Next(Some.Length)], Some[random.Next(Some.Length)]];
+                    var hose = ports.All(p => p == "hose-8");
+                    return new FittingPart(
+                        $"p{i}",
+                        $"Part {i}",
+                        ports,
+                        random.Next(4, 12),
+                        hose ? random.Next(100, 900) : random.Next(10, 80),
+                        random.Next(1, 30),
+                        random.Next(12) != 0,
+                        hose || random.Next(4) != 0 ? null
+                            : random.Next(2) == 0 ? 45
+                            : 90,
+                        BendRadiusMm: hose ? random.Next(20, 90) : null
+                    );
+                }),
+        ];
 
-    private static FittingChainQuery Query(Random random, IReadOnlyList<FittingPart> catalogue) => new(
-        Some[random.Next(Some.Length)],
-        Some[random.Next(Some.Length)],
-        random.Next(4) == 0 ? 0 : random.Next(40, 600),
-        false,
-        random.Next(2) == 0 ? ChainVia.Sensor : null,
-        random.Next(4) switch { 0 => [], 1 => [90], _ => null },
-        catalogue,
-        [.. catalogue.Where(_ => random.Next(4) == 0).Select(p => p.Code)]);
+    private static FittingChainQuery Query(Random random, IReadOnlyList<FittingPart> catalogue) =>
+        new(
+            Some[random.Next(Some.Length)],
+            Some[random.Next(Some.Length)],
+            random.Next(4) == 0 ? 0 : random.Next(40, 600),
+            false,
+            random.Next(2) == 0 ? ChainVia.Sensor : null,
+            random.Next(4) switch
+            {
+                0 => [],
+                1 => [90],
+                _ => null,
+            },
+            catalogue,
+            [.. catalogue.Where(_ => random.Next(4) == 0).Select(p => p.Code)]
+        );
 
     // Every order of up to so many parts, by the rules as they are written down.
     private static IEnumerable<Candidate> Tried(FittingChainQuery query, IReadOnlyList<FittingPart> catalogue)
@@ -140,7 +159,11 @@ public class FittingChainTests
         {
             if (mates.Contains((open, query.To)) && chain.Count(p => p.Code == "sensor") == (query.Via is null ? 0 : 1) && Turns() && Spans())
             {
-                yield return new([.. chain.Select(p => p.Code)], CostOf(query, catalogue, [.. chain.Select(p => p.Code)]), chain.Sum(p => Math.Pow(10 / p.BoreMm, 4) * (1 + ((p.AngleDeg ?? 0) / 90))));
+                yield return new(
+                    [.. chain.Select(p => p.Code)],
+                    CostOf(query, catalogue, [.. chain.Select(p => p.Code)]),
+                    chain.Sum(p => Math.Pow(10 / p.BoreMm, 4) * (1 + ((p.AngleDeg ?? 0) / 90)))
+                );
             }
 
             if (chain.Count == MostTried)
@@ -180,8 +203,10 @@ public class FittingChainTests
     }
 
     // What lies on the shelf is free as often as it lies there.
-    private static double CostOf(FittingChainQuery query, IReadOnlyList<FittingPart> catalogue, IReadOnlyList<string> codes) => codes.GroupBy(c => c, StringComparer.Ordinal)
-        .Sum(g => catalogue.Append(Sensor).First(p => p.Code == g.Key).Cost * Math.Max(0, g.Count() - query.OnShelf!.Count(c => c == g.Key)));
+    private static double CostOf(FittingChainQuery query, IReadOnlyList<FittingPart> catalogue, IReadOnlyList<string> codes) =>
+        codes
+            .GroupBy(c => c, StringComparer.Ordinal)
+            .Sum(g => catalogue.Append(Sensor).First(p => p.Code == g.Key).Cost * Math.Max(0, g.Count() - query.OnShelf!.Count(c => c == g.Key)));
 
     private sealed record Candidate(IReadOnlyList<string> Codes, double Cost, double Restriction)
     {

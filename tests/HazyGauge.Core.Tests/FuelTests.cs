@@ -29,14 +29,15 @@ public class FuelTests
     [Fact]
     public void Ethanol_density_goes_on_smoothly_beyond_its_formula_and_its_haze_grows()
     {
-        Gen.Double[-40, 125].Sample(t =>
-        {
-            const double Step = 1e-3;
-            var slope = (EthanolDensity.At<Exact>(t + Step).Value - EthanolDensity.At<Exact>(t - Step).Value) / (2 * Step);
-            slope.ShouldBeInRange(-1.3, -0.75);
-            var hazy = EthanolDensity.At(new HazeLedger().Quantity(t, 1, new HazeSource("t", "T")));
-            hazy.Parts.Single().U.ShouldBe(slope, 1e-4);
-        });
+        Gen.Double[-40, 125]
+            .Sample(t =>
+            {
+                const double Step = 1e-3;
+                var slope = (EthanolDensity.At<Exact>(t + Step).Value - EthanolDensity.At<Exact>(t - Step).Value) / (2 * Step);
+                slope.ShouldBeInRange(-1.3, -0.75);
+                var hazy = EthanolDensity.At(new HazeLedger().Quantity(t, 1, new HazeSource("t", "T")));
+                hazy.Parts.Single().U.ShouldBe(slope, 1e-4);
+            });
         foreach (var inside in new[] { 0.0, 20, 40 })
         {
             EthanolDensity.FormulaU(inside).ShouldBe(0);
@@ -83,8 +84,7 @@ public class FuelTests
     [InlineData(20, 0.9939)]
     [InlineData(30, 0.9816)]
     [InlineData(0, 1.0181)]
-    public void Gasoline_volume_correction(double tempC, double factor) =>
-        GasolineDensity.RelativeTo15C<Exact>(745, tempC).Value.ShouldBe(factor, 0.0002);
+    public void Gasoline_volume_correction(double tempC, double factor) => GasolineDensity.RelativeTo15C<Exact>(745, tempC).Value.ShouldBe(factor, 0.0002);
 
     /// <summary>
     /// Source: J. B. Heywood, Internal Combustion Engine Fundamentals, table D.4 (from memory): ethanol 9.00; gasoline about 14.6; atomic
@@ -96,8 +96,7 @@ public class FuelTests
     [InlineData(1, 1.86, 0, 14.58)]
     [InlineData(1, 4, 0, 17.2)]
     [InlineData(8, 18, 0, 15.1)]
-    public void Stoichiometric_ratio_from_atomic_weights(double c, double h, double o, double afr) =>
-        new Composition(c, h, o).StoichAfr.ShouldBe(afr, 0.06);
+    public void Stoichiometric_ratio_from_atomic_weights(double c, double h, double o, double afr) => new Composition(c, h, o).StoichAfr.ShouldBe(afr, 0.06);
 
     /// <summary>Source: Anderson et al. 2012, SAE 2012-01-1274: E50 by volume is about 70 % by mole (from memory; gasoline 105 g/mol).</summary>
     [Fact]
@@ -113,7 +112,8 @@ public class FuelTests
         E(100).StoichAfr.Value.ShouldBe(9.0, 1e-12);
     }
 
-    /// <summary>Common practice, no source: "100 to 163"; true E85 on E10 is 1.44 by mass and 1.37 by volume; a real pump's E75 on E10 is 1.31 by volume, the "about 30 % more fuel" of the trade.</summary>
+    /// <summary>Common practice, no source: "100 to 163"; true E85 on E10 is 1.44 by mass and 1.37 by volume; a real pump's E75 on E10 is 1.31 by volume, the "about 30 %
+    /// more fuel" of the trade.</summary>
     [Theory]
     [Trait("Category", "Outside")]
     [InlineData(100, 0, Metering.Mass, 1.633)]
@@ -122,17 +122,19 @@ public class FuelTests
     [InlineData(85, 10, Metering.Mass, 1.44)]
     [InlineData(85, 10, Metering.Volume, 1.37)]
     [InlineData(75, 10, Metering.Volume, 1.31)]
-    public void Fuel_factors_of_the_trade(double pct, double basePct, Metering metering, double factor) =>
-        Factor(pct, basePct, metering).ShouldBe(factor, 0.006);
+    public void Fuel_factors_of_the_trade(double pct, double basePct, Metering metering, double factor) => Factor(pct, basePct, metering).ShouldBe(factor, 0.006);
 
     [Fact]
     public void Factors_are_relative_to_the_base_and_chain()
     {
-        Gen.Select(Gen.Double[0, 100], Gen.Double[0, 100], Gen.Double[0, 100], Gen.Enum<Metering>()).Sample((a, b, c, metering) =>
-        {
-            Factor(a, a, metering).ShouldBe(1, 1e-12);
-            (Factor(a, b, metering) * Factor(b, c, metering)).ShouldBe(Factor(a, c, metering), 1e-9);
-        });
+        Gen.Select(Gen.Double[0, 100], Gen.Double[0, 100], Gen.Double[0, 100], Gen.Enum<Metering>())
+            .Sample(
+                (a, b, c, metering) =>
+                {
+                    Factor(a, a, metering).ShouldBe(1, 1e-12);
+                    (Factor(a, b, metering) * Factor(b, c, metering)).ShouldBe(Factor(a, c, metering), 1e-9);
+                }
+            );
 
         // Mass asks for the most, volume for the least, wherever the blend holds more ethanol than the base.
         Factor(70, 10, Metering.Mass).ShouldBeGreaterThan(Factor(70, 10, Metering.Orifice));
@@ -182,7 +184,9 @@ public class FuelTests
     [Fact]
     public void All_that_is_wrong_is_said_at_once()
     {
-        var refused = Should.Throw<RefusedInputException>(() => new FuelFactorQuery(140.0, -5.0, Metering.Mass, 300.0, 15.0) { GasolineDensityKgM3At15C = 74.5 }.Answer(new HazeLedger()));
+        var refused = Should.Throw<RefusedInputException>(() =>
+            new FuelFactorQuery(140.0, -5.0, Metering.Mass, 300.0, 15.0) { GasolineDensityKgM3At15C = 74.5 }.Answer(new HazeLedger())
+        );
         refused.Errors.Keys.ShouldBe(["ethanolPct", "baseEthanolPct", "fuelTempC", "gasolineDensityKgM3At15C"], ignoreOrder: true);
     }
 }

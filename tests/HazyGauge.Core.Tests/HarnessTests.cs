@@ -37,10 +37,16 @@ public class HarnessTests
     };
 
     private static HarnessResults Of(HarnessPlan plan, VehicleSurvey? survey = null, HazeLedger? ledger = null) =>
-        Harness.Evaluate(plan, new StationContext(ledger ?? new HazeLedger(), new Dictionary<string, object> { ["survey"] = survey ?? TwoUsers }, new Dictionary<NeededFile, StationFile>(), []));
+        Harness.Evaluate(
+            plan,
+            new StationContext(ledger ?? new HazeLedger(), new Dictionary<string, object> { ["survey"] = survey ?? TwoUsers }, new Dictionary<NeededFile, StationFile>(), [])
+        );
 
     private static HarnessPlan ReadAsExpected(HarnessPlan plan, VehicleSurvey? survey = null) =>
-        plan with { Readings = [.. Of(plan, survey).Meter.Lines.Select(l => new MeterEntry(l.Id, l.Expected.Value))] };
+        plan with
+        {
+            Readings = [.. Of(plan, survey).Meter.Lines.Select(l => new MeterEntry(l.Id, l.Expected.Value))],
+        };
 
     [Fact]
     public void Each_user_has_its_wires_under_ids_that_stay_when_the_list_is_turned_round()
@@ -48,8 +54,12 @@ public class HarnessTests
         var random = new Random(17);
         for (var round = 0; round < 200; round++)
         {
-            var users = Enumerable.Range(0, random.Next(1, 6)).Select(_ => new SensorUser((SensorUserKind)random.Next(6), Name: random.Next(3) == 0 ? null : $"Box {random.Next(4)}")).ToList();
-            IReadOnlyList<ListedWire> Listed(IEnumerable<SensorUser> list) => WireList.Of(VehicleSurvey.Empty with { Users = [.. list] }, SupplyChoice.SwitchedFuse, "F17", GroundChoice.Chassis, null, 4);
+            var users = Enumerable
+                .Range(0, random.Next(1, 6))
+                .Select(_ => new SensorUser((SensorUserKind)random.Next(6), Name: random.Next(3) == 0 ? null : $"Box {random.Next(4)}"))
+                .ToList();
+            IReadOnlyList<ListedWire> Listed(IEnumerable<SensorUser> list) =>
+                WireList.Of(VehicleSurvey.Empty with { Users = [.. list] }, SupplyChoice.SwitchedFuse, "F17", GroundChoice.Chassis, null, 4);
             var wires = Listed(users);
             wires.Select(w => w.Id).ShouldBeUnique();
             wires.Count(w => w.Role == WireRole.Signal).ShouldBe(users.Count);
@@ -94,7 +104,10 @@ public class HarnessTests
         loaded.Seen()[0].Sees.Findings[0].ShouldSatisfyAllConditions(f => f.Code.ShouldBe("neverHigh"), f => f.Severity.ShouldBe(Severity.Stop));
 
         // What only the usual thresholds say stops no work.
-        (loaded with { Inputs = [new("A", LoadOhm: 4700)] }).Seen()[0].Sees.Findings[0].ShouldSatisfyAllConditions(f => f.Code.ShouldBe("neverHigh"), f => f.Severity.ShouldBe(Severity.Caution), f => f.Text.ShouldContain("look them up"));
+        (loaded with { Inputs = [new("A", LoadOhm: 4700)] })
+            .Seen()[0]
+            .Sees.Findings[0]
+            .ShouldSatisfyAllConditions(f => f.Code.ShouldBe("neverHigh"), f => f.Severity.ShouldBe(Severity.Caution), f => f.Text.ShouldContain("look them up"));
 
         // 12 V behind 2.4 k beside 5 V behind 10 k: borne by 14 V at rest, and by the running engine as well, for only one of both follows it.
         var mixed = new SharedWire(2400, 12, 1, 0.2, 2.5, [new("A", 10_000, 5, null, 1.5, 3.5, MaxV: 12.5)]);
@@ -102,7 +115,11 @@ public class HarnessTests
         mixed.Seen()[0].Sees.InputOverVoltage.ShouldBe(running > 12.5);
         (mixed with { Inputs = [mixed.Inputs[0] with { MaxV = 12.7 }] }).Seen()[0].Sees.InputOverVoltage.ShouldBe(running > 12.7);
         running.ShouldBeInRange(12.5, 12.7);
-        new SharedWire(null, 12, 1, 0.2, 2.5, [new("A")]).ShouldSatisfyAllConditions(w => w.IsLifted.ShouldBeFalse(), w => w.Seen().ShouldBeEmpty(), w => w.ReleasedV.ShouldBeNull());
+        new SharedWire(null, 12, 1, 0.2, 2.5, [new("A")]).ShouldSatisfyAllConditions(
+            w => w.IsLifted.ShouldBeFalse(),
+            w => w.Seen().ShouldBeEmpty(),
+            w => w.ReleasedV.ShouldBeNull()
+        );
         new SharedWire(null, 12, 1, 0.2, 2.5, [new("A", 10_000)]).InsideIsEnough.ShouldBeTrue();
     }
 
@@ -144,19 +161,36 @@ public class HarnessTests
             double Volts(double value) => lowV + offset + (right * (1 + gain) * value);
             double Shown(double volts) => hasSet ? (volts - setLowV) * setFull / (setHighV - setLowV) : (volts - lowV) / right;
             var sensor = new AnalogSensor(
-                AnalogKind.PressureTransducer, null, lowV, 0, highV, full, hasSet ? setLowV : null, hasSet ? 0 : null, hasSet ? setHighV : null, hasSet ? setFull : null, Shown(Volts(0)), Shown(Volts(pressure)), pressure);
+                AnalogKind.PressureTransducer,
+                null,
+                lowV,
+                0,
+                highV,
+                full,
+                hasSet ? setLowV : null,
+                hasSet ? 0 : null,
+                hasSet ? setHighV : null,
+                hasSet ? setFull : null,
+                Shown(Volts(0)),
+                Shown(Volts(pressure)),
+                pressure
+            );
             var split = sensor.Of("sensors[0]");
             split.ZeroOffsetV!.Value.Value.ShouldBe(offset, 1e-9);
             split.GainErrorPct!.Value.Value.ShouldBe(100 * gain, 1e-8);
         }
 
         AnalogSensor Throttle(double closed, double open) => new(AnalogKind.ThrottlePotentiometer, ClosedV: closed, OpenV: open);
-        Throttle(0.6, 4.3).Of(string.Empty).ShouldSatisfyAllConditions(t => t.TravelV!.Value.Value.ShouldBe(3.7, 1e-9), t => t.Rises.ShouldBe(true), t => t.Findings.Single().Code.ShouldBe("learned"));
+        Throttle(0.6, 4.3)
+            .Of(string.Empty)
+            .ShouldSatisfyAllConditions(t => t.TravelV!.Value.Value.ShouldBe(3.7, 1e-9), t => t.Rises.ShouldBe(true), t => t.Findings.Single().Code.ShouldBe("learned"));
         Throttle(4.3, 0.6).Of(string.Empty).Findings.Single().Code.ShouldBe("falls");
         Throttle(0, 4.3).Of(string.Empty).Findings.Single().Code.ShouldBe("atRail");
         Throttle(1, 2).Of(string.Empty).Findings.Single().Code.ShouldBe("shortTravel");
         new AnalogSensor(AnalogKind.ThrottlePotentiometer).Of(string.Empty).Findings.Single().Code.ShouldBe("learn");
-        Should.Throw<RefusedInputException>(() => new AnalogSensor(AnalogKind.PressureTransducer, LowV: 4.5, HighValue: 100).Of("sensors[2]")).Errors.Keys.ShouldBe(["sensors[2].highV"]);
+        Should
+            .Throw<RefusedInputException>(() => new AnalogSensor(AnalogKind.PressureTransducer, LowV: 4.5, HighValue: 100).Of("sensors[2]"))
+            .Errors.Keys.ShouldBe(["sensors[2].highV"]);
     }
 
     [Fact]
@@ -195,7 +229,8 @@ public class HarnessTests
         {
             var survey = voltsOnly with { Users = null, Control = voltsOnly.Control with { SignalPath = path } };
             Of(Decided with { Wires = null }, survey).Meter.Lines.ShouldAllBe(l => l.Mode != MeterMode.Frequency, path.ToString());
-            Of(Decided with { Wires = null }, survey with { Instruments = [] }).Meter.ShouldSatisfyAllConditions(m => m.Lines.ShouldBeEmpty(), m => m.Findings.Single().Code.ShouldBe("noMeter"));
+            Of(Decided with { Wires = null }, survey with { Instruments = [] })
+                .Meter.ShouldSatisfyAllConditions(m => m.Lines.ShouldBeEmpty(), m => m.Findings.Single().Code.ShouldBe("noMeter"));
         }
 
         // Common practice, no source: from 5 V at 25 C and E0 the average is 4.38 V, at E100 3.15 V.
@@ -214,13 +249,20 @@ public class HarnessTests
         missed.Headline.Text.ShouldContain("disagrees at 1 of");
 
         // A wire that loses all it is fed, and one that nothing lifts, leave a sheet of what should be there.
-        Of(Decided with { CurrentMa = 30_000, Wires = [new("supply-sensor", 30, AreaMm2: 0.1)] }).ShouldSatisfyAllConditions(
-            r => r.Supply.Findings.ShouldContain(f => f.Code == "thinWire"), r => r.Meter.Lines.Single(l => l.Id == "supply").Expected.Value.ShouldBe(12.6));
+        Of(Decided with { CurrentMa = 30_000, Wires = [new("supply-sensor", 30, AreaMm2: 0.1)] })
+            .ShouldSatisfyAllConditions(
+                r => r.Supply.Findings.ShouldContain(f => f.Code == "thinWire"),
+                r => r.Meter.Lines.Single(l => l.Id == "supply").Expected.Value.ShouldBe(12.6)
+            );
         Of(Decided with { SaturationV = 3, Inputs = [new("A", LoadOhm: 1000)] }).Meter.Lines.ShouldNotContain(l => l.Id == "pullUp");
 
         // Without a pull-up that is known nobody can say what the wire rests at.
-        Of(Decided with { PullUpOhm = null }).ShouldSatisfyAllConditions(
-            r => r.Meter.Lines.ShouldNotContain(l => l.Id == "pullUp" || l.Id == "averageVolts"), r => r.NextAction.Code.ShouldBe("signal"), r => r.Signal.RecommendedOhm.ShouldNotBeNull());
+        Of(Decided with { PullUpOhm = null })
+            .ShouldSatisfyAllConditions(
+                r => r.Meter.Lines.ShouldNotContain(l => l.Id == "pullUp" || l.Id == "averageVolts"),
+                r => r.NextAction.Code.ShouldBe("signal"),
+                r => r.Signal.RecommendedOhm.ShouldNotBeNull()
+            );
     }
 
     [Fact]
@@ -229,48 +271,71 @@ public class HarnessTests
         Of(new()).ShouldSatisfyAllConditions(r => r.State.ShouldBe(StationState.Empty), r => r.Wires.List.Count.ShouldBe(6));
         var whole = ReadAsExpected(Decided);
         Of(whole).ShouldSatisfyAllConditions(r => r.State.ShouldBe(StationState.Proven), r => r.Pins.Seats.Single().Reading.ShouldBe(true));
-        foreach (var (change, code) in new (Func<HarnessPlan, HarnessPlan>, string)[]
-        {
-            (p => p with { Supply = null }, "supply"), (p => p with { Ground = null }, "supply"), (p => p with { PullUpOhm = null }, "signal"), (p => p with { Wires = [new("signal-engine-controller", Pin: 47)] }, "wires"),
-            (p => p with { Wires = [p.Wires![0] with { Tugged = null }] }, "pins"), (p => p with { Readings = [.. p.Readings!.Skip(1)] }, "meter"),
-
-            // What can be mended is: a feed that never sleeps, a tap beside the copper, a spare wire left open, a way back nobody noted.
-            (p => p with { KeepsAwake = true }, "supply"), (p => p with { Supply = SupplyChoice.IgnitionCoil }, "supply"), (p => p with { Probed = new(12.5, 12.5, 10, 12.6) }, "supply"),
-            (p => p with { Wires = [p.Wires![0] with { Joint = WireJoint.PiercingTap }] }, "wires"), (p => p with { Spares = [new("brown")] }, "wires"), (p => p with { Displaced = [new("lambda sensor")] }, "pins"),
-        })
+        foreach (
+            var (change, code) in new (Func<HarnessPlan, HarnessPlan>, string)[]
+            {
+                (p => p with { Supply = null }, "supply"),
+                (p => p with { Ground = null }, "supply"),
+                (p => p with { PullUpOhm = null }, "signal"),
+                (p => p with { Wires = [new("signal-engine-controller", Pin: 47)] }, "wires"),
+                (p => p with { Wires = [p.Wires![0] with { Tugged = null }] }, "pins"),
+                (p => p with { Readings = [.. p.Readings!.Skip(1)] }, "meter"),
+                // What can be mended is: a feed that never sleeps, a tap beside the copper, a spare wire left open, a way back nobody noted.
+                (p => p with { KeepsAwake = true }, "supply"),
+                (p => p with { Supply = SupplyChoice.IgnitionCoil }, "supply"),
+                (p => p with { Probed = new(12.5, 12.5, 10, 12.6) }, "supply"),
+                (p => p with { Wires = [p.Wires![0] with { Joint = WireJoint.PiercingTap }] }, "wires"),
+                (p => p with { Spares = [new("brown")] }, "wires"),
+                (p => p with { Displaced = [new("lambda sensor")] }, "pins"),
+            }
+        )
         {
             Of(change(whole)).ShouldSatisfyAllConditions(r => r.State.ShouldBe(StationState.InWork), r => r.NextAction.Code.ShouldBe(code));
         }
 
         // A bus that sleeps or is shorted proves nothing of high and low, and a moved pin is proven only in its new place.
-        var bus = TwoUsers with { Users = [new(SensorUserKind.Gateway)], Control = new() { SignalPath = SignalPath.Gateway } };
+        var bus = TwoUsers with
+        {
+            Users = [new(SensorUserKind.Gateway)],
+            Control = new() { SignalPath = SignalPath.Gateway },
+        };
         var boxed = ReadAsExpected(Decided with { Wires = [new("signal-gateway", 2)], Gateway = new([new("high", Replugged: true)], 2.7, 2.3) }, bus);
         Of(boxed, bus).State.ShouldBe(StationState.Proven);
         Of(boxed with { Gateway = boxed.Gateway! with { HighV = 2.5, LowV = 2.5 } }, bus).NextAction.Code.ShouldBe("boxes");
         Of(boxed with { Gateway = boxed.Gateway! with { Moved = [new("high")] } }, bus).NextAction.Why.ShouldContain("new place");
         Of(boxed with { Gateway = boxed.Gateway! with { OwnTermination = true } }, bus).NextAction.Code.ShouldBe("boxes");
 
-        foreach (var (change, code, part) in new (Func<HarnessPlan, HarnessPlan>, string, string)[]
-        {
-            (p => p with { Supply = SupplyChoice.BatteryPost }, "supply", "supply"),
-            (p => p with { FuseA = 10 }, "fuse", "supply"),
-            (p => p with { Probed = new(0, 0.1, 0, 12.6) }, "probed", "supply"),
-            (p => p with { PullUpTo = PullUpTo.Supply, Inputs = [new("Engine controller", MaxV: 5.5)] }, "overVoltage", "signal"),
-            (p => p with { Wires = [.. p.Wires!, new("signal-cabin-reader", Pin: 47)] }, "twice", "pins"),
-        })
+        foreach (
+            var (change, code, part) in new (Func<HarnessPlan, HarnessPlan>, string, string)[]
+            {
+                (p => p with { Supply = SupplyChoice.BatteryPost }, "supply", "supply"),
+                (p => p with { FuseA = 10 }, "fuse", "supply"),
+                (p => p with { Probed = new(0, 0.1, 0, 12.6) }, "probed", "supply"),
+                (p => p with { PullUpTo = PullUpTo.Supply, Inputs = [new("Engine controller", MaxV: 5.5)] }, "overVoltage", "signal"),
+                (p => p with { Wires = [.. p.Wires!, new("signal-cabin-reader", Pin: 47)] }, "twice", "pins"),
+            }
+        )
         {
             var held = Of(change(whole));
             (held.State, held.NextAction.Code).ShouldBe((StationState.Hold, part), code);
             Harness.Findings(held)[0].ShouldSatisfyAllConditions(f => f.Code.ShouldBe(code), f => f.Part.ShouldBe(part));
         }
+    }
+
+    [Fact]
+    public void A_harness_that_cannot_be_built_is_refused_where_it_was_typed_and_notes_of_a_renamed_user_are_kept()
+    {
+        var whole = ReadAsExpected(Decided);
 
         // A pin the face does not have, and a connector nobody described, are refused where they were typed.
-        Should.Throw<RefusedInputException>(() => Of(whole with { Wires = [new("signal-cabin-reader"), new("signal-engine-controller", Pin: 55)] })).Errors.Keys.ShouldBe(["wires[1].pin"]);
+        Should
+            .Throw<RefusedInputException>(() => Of(whole with { Wires = [new("signal-cabin-reader"), new("signal-engine-controller", Pin: 55)] }))
+            .Errors.Keys.ShouldBe(["wires[1].pin"]);
         Should.Throw<RefusedInputException>(() => Of(whole with { Wires = [new("signal-cabin-reader", Pin: 3, Connector: "Other")] })).Errors.Keys.ShouldBe(["wires[0].connector"]);
         Should.Throw<RefusedInputException>(() => Of(whole with { Inputs = [new("A", ThresholdLowV: 4)] })).Errors.Keys.ShouldBe(["inputs[0].thresholdHighV"]);
-
         Should.Throw<RefusedInputException>(() => Of(whole with { Connectors = [.. whole.Connectors!, new("main")] })).Errors.Keys.ShouldContain("connectors[1].name");
-        Of(whole with { Connectors = [new("Main")] }).Pins.ShouldSatisfyAllConditions(p => p.Connectors.Single().Pins.ShouldBeEmpty(), p => p.Findings.Single().Code.ShouldBe("corners"));
+        Of(whole with { Connectors = [new("Main")] })
+            .Pins.ShouldSatisfyAllConditions(p => p.Connectors.Single().Pins.ShouldBeEmpty(), p => p.Findings.Single().Code.ShouldBe("corners"));
 
         // Notes of a user that was renamed are kept, and said.
         Of(whole, TwoUsers with { Users = [new(SensorUserKind.Controller, Name: "Another")] }).Wires.Forgotten.ShouldBe(["signal-engine-controller"]);
@@ -309,15 +374,26 @@ public class HarnessTests
         var plan = Decided with
         {
             FeedAt = "F17",
-            Wires = [new("signal-engine-controller", 2, Terminal: "Female 1.5 mm", Grommet: "Left grommet"), new("supply-sensor", 3, AreaMm2: 0.75, Joint: WireJoint.Soldered), new("signal-cabin-reader", 1, Terminal: "female 1.5 mm")],
+            Wires =
+            [
+                new("signal-engine-controller", 2, Terminal: "Female 1.5 mm", Grommet: "Left grommet"),
+                new("supply-sensor", 3, AreaMm2: 0.75, Joint: WireJoint.Soldered),
+                new("signal-cabin-reader", 1, Terminal: "female 1.5 mm"),
+            ],
             Connectors = null,
         };
         var needs = Harness.Needs(plan, Of(plan)).ToList();
-        needs.Select(n => n.Item).ShouldBe(["wire-0-5-mm2", "wire-0-75-mm2", "fuse-holder", "small-fuse", "pull-up", "terminal-female-1-5-mm", "grommet-left-grommet", "heat-shrink"]);
+        needs
+            .Select(n => n.Item)
+            .ShouldBe(["wire-0-5-mm2", "wire-0-75-mm2", "fuse-holder", "small-fuse", "pull-up", "terminal-female-1-5-mm", "grommet-left-grommet", "heat-shrink"]);
         needs[0].Name.Text.ShouldContain("3.7 m");
         needs.Single(n => n.Item == "terminal-female-1-5-mm").Quantity.ShouldBe(2);
         Harness.Needs(new(), Of(new())).ShouldBeEmpty();
-        var extended = VehicleSurvey.Empty with { Users = [new(SensorUserKind.Extender)], Engine = new() { Cylinders = 6 } };
+        var extended = VehicleSurvey.Empty with
+        {
+            Users = [new(SensorUserKind.Extender)],
+            Engine = new() { Cylinders = 6 },
+        };
         var box = new HarnessPlan { Extender = new(BaseInjectors: 4) };
         Harness.Needs(box, Of(box, extended)).Single(n => n.Item == "injector-extension").Quantity.ShouldBe(2);
         Harness.NotInTemplate.ShouldContain("readings");

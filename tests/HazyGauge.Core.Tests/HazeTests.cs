@@ -29,19 +29,22 @@ public class HazeTests
             where T : struct, IRealNumber<T> =>
             (RealNumber.Sqrt(x * y) + RealNumber.Exp(-x / 10) - RealNumber.Log(x + (2 * y))) * RealNumber.Pow(y, 1.7) / RealNumber.Pow(x, y / 5);
 
-        Gen.Select(Gen.Double[0.5, 5], Gen.Double[0.5, 5]).Sample((x, y) =>
-        {
-            var ledger = new HazeLedger();
-            var hazy = Formula(ledger.Quantity(x, 0.01, A), ledger.Quantity(y, 0.02, B));
-            const double Step = 1e-5;
-            var slopeX = (Formula<Exact>(x + Step, y).Value - Formula<Exact>(x - Step, y).Value) / (2 * Step);
-            var slopeY = (Formula<Exact>(x, y + Step).Value - Formula<Exact>(x, y - Step).Value) / (2 * Step);
+        Gen.Select(Gen.Double[0.5, 5], Gen.Double[0.5, 5])
+            .Sample(
+                (x, y) =>
+                {
+                    var ledger = new HazeLedger();
+                    var hazy = Formula(ledger.Quantity(x, 0.01, A), ledger.Quantity(y, 0.02, B));
+                    const double Step = 1e-5;
+                    var slopeX = (Formula<Exact>(x + Step, y).Value - Formula<Exact>(x - Step, y).Value) / (2 * Step);
+                    var slopeY = (Formula<Exact>(x, y + Step).Value - Formula<Exact>(x, y - Step).Value) / (2 * Step);
 
-            hazy.Value.ShouldBe(Formula<Exact>(x, y).Value, 1e-12);
-            var parts = hazy.Parts.ToDictionary(p => p.Source.Id, p => p.U);
-            parts.GetValueOrDefault("a").ShouldBe(0.01 * slopeX, 1e-6);
-            parts.GetValueOrDefault("b").ShouldBe(0.02 * slopeY, 1e-6);
-        });
+                    hazy.Value.ShouldBe(Formula<Exact>(x, y).Value, 1e-12);
+                    var parts = hazy.Parts.ToDictionary(p => p.Source.Id, p => p.U);
+                    parts.GetValueOrDefault("a").ShouldBe(0.01 * slopeX, 1e-6);
+                    parts.GetValueOrDefault("b").ShouldBe(0.02 * slopeY, 1e-6);
+                }
+            );
     }
 
     /// <summary>
@@ -56,8 +59,12 @@ public class HazeTests
 
         // Table H.2: means, standard uncertainties of the means and correlation coefficients, brought onto independent sources
         // by a Cholesky factor of the correlation matrix.
-        const double UV = 0.0032, UI = 0.0095e-3, UPhi = 0.00075;
-        const double RVI = -0.355, RVPhi = 0.858, RIPhi = -0.645;
+        const double UV = 0.0032,
+            UI = 0.0095e-3,
+            UPhi = 0.00075;
+        const double RVI = -0.355,
+            RVPhi = 0.858,
+            RIPhi = -0.645;
         var l22 = Math.Sqrt(1 - (RVI * RVI));
         var l32 = (RIPhi - (RVI * RVPhi)) / l22;
         var l33 = Math.Sqrt(1 - (RVPhi * RVPhi) - (l32 * l32));

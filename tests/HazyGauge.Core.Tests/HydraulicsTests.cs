@@ -9,11 +9,29 @@ namespace HazyGauge.Core.Tests;
 /// <summary>What a line costs in pressure and time, and how its hose is cut.</summary>
 public class HydraulicsTests
 {
-    private static FlowElement Hose(double boreMm, double lengthMm, double roughnessMm = FlowElement.SmoothMm) => new(FlowElementKind.Hose) { InnerDiameterMm = boreMm, LengthMm = lengthMm, RoughnessMm = roughnessMm };
+    private static FlowElement Hose(double boreMm, double lengthMm, double roughnessMm = FlowElement.SmoothMm) =>
+        new(FlowElementKind.Hose)
+        {
+            InnerDiameterMm = boreMm,
+            LengthMm = lengthMm,
+            RoughnessMm = roughnessMm,
+        };
 
-    private static FlowElement Bend(double boreMm, double angleDeg, double radiusMm) => new(FlowElementKind.Bend) { InnerDiameterMm = boreMm, AngleDeg = angleDeg, RadiusMm = radiusMm };
+    private static FlowElement Bend(double boreMm, double angleDeg, double radiusMm) =>
+        new(FlowElementKind.Bend)
+        {
+            InnerDiameterMm = boreMm,
+            AngleDeg = angleDeg,
+            RadiusMm = radiusMm,
+        };
 
-    private static FlowElement Sensor(double boreMm, double lengthMm, double upstreamMm) => new(FlowElementKind.Sensor) { BoreMm = boreMm, LengthMm = lengthMm, UpstreamMm = upstreamMm };
+    private static FlowElement Sensor(double boreMm, double lengthMm, double upstreamMm) =>
+        new(FlowElementKind.Sensor)
+        {
+            BoreMm = boreMm,
+            LengthMm = lengthMm,
+            UpstreamMm = upstreamMm,
+        };
 
     private static PressureDropResult Drop(Hazy flowLph, IReadOnlyList<FlowElement> elements, double density = 780, double viscosity = 0.9, HazeLedger? ledger = null) =>
         new PressureDropQuery(flowLph, 85, 25, elements, density, viscosity).Answer(ledger ?? new HazeLedger());
@@ -83,7 +101,15 @@ public class HydraulicsTests
     public void Three_pipes_side_by_side_share_the_flow_as_in_the_textbook()
     {
         // White, Fluid Mechanics, example 6.18: 62.5, 25.9 and 11.4 m3/h of water lose 20.3 m together (from memory).
-        var pipes = new FlowElement(FlowElementKind.Parallel) { Branches = [[Hose(80, 100_000, 0.24)], [Hose(60, 150_000, 0.12)], [Hose(40, 80_000, 0.20)]] };
+        var pipes = new FlowElement(FlowElementKind.Parallel)
+        {
+            Branches =
+            [
+                [Hose(80, 100_000, 0.24)],
+                [Hose(60, 150_000, 0.12)],
+                [Hose(40, 80_000, 0.20)],
+            ],
+        };
         var answer = Drop(99_800, [pipes], 1000, 1.02);
         answer.TotalKpa.Value.ShouldBe(20.3 * 9.81, 2);
         answer.Elements.Select(e => e.FlowSharePct!.Value.Value * 998).ShouldBe([62_500, 25_900, 11_400], 250);
@@ -97,19 +123,26 @@ public class HydraulicsTests
         var held = 0;
         for (var i = 0; i < 60; i++)
         {
-            FlowElement Some() => random.Next(3) switch
-            {
-                0 => Hose(4 + (8 * random.NextDouble()), 50 + (800 * random.NextDouble())),
-                1 => Bend(8, 180 * random.NextDouble(), 8 + (60 * random.NextDouble())),
-                _ => Sensor(4 + (3 * random.NextDouble()), 90, 8),
-            };
-            var branches = Enumerable.Range(0, 1 + random.Next(3)).Select(_ => (IReadOnlyList<FlowElement>)[Hose(6, 100), .. Enumerable.Range(0, random.Next(3)).Select(_ => Some())]).ToList();
+            FlowElement Some() =>
+                random.Next(3) switch
+                {
+                    0 => Hose(4 + (8 * random.NextDouble()), 50 + (800 * random.NextDouble())),
+                    1 => Bend(8, 180 * random.NextDouble(), 8 + (60 * random.NextDouble())),
+                    _ => Sensor(4 + (3 * random.NextDouble()), 90, 8),
+                };
+            var branches = Enumerable
+                .Range(0, 1 + random.Next(3))
+                .Select(_ => (IReadOnlyList<FlowElement>)[Hose(6, 100), .. Enumerable.Range(0, random.Next(3)).Select(_ => Some())])
+                .ToList();
             FlowElement[] line = [Some(), new(FlowElementKind.Parallel) { Branches = branches }, Some()];
             var flow = 5 + (500 * random.NextDouble());
             var ledger = new HazeLedger();
             var answer = Drop(ledger.Quantity(flow, 0.01 * flow, new HazeSource("flow", "flow")), line, ledger: ledger);
 
-            branches.Select((_, b) => answer.Elements.Where(e => e.Element.StartsWith($"elements[1].branches[{b}]", StringComparison.Ordinal))).Sum(e => e.First().FlowSharePct!.Value.Value).ShouldBe(100, 1e-6);
+            branches
+                .Select((_, b) => answer.Elements.Where(e => e.Element.StartsWith($"elements[1].branches[{b}]", StringComparison.Ordinal)))
+                .Sum(e => e.First().FlowSharePct!.Value.Value)
+                .ShouldBe(100, 1e-6);
             if (answer.Elements.Any(e => e.Regime == FlowRegime.Transition || Math.Abs(e.Reynolds.Value / 2000 - 1) < 0.05 || Math.Abs(e.Reynolds.Value / 4200 - 1) < 0.05))
             {
                 continue;
@@ -144,7 +177,9 @@ public class HydraulicsTests
     [Trait("Category", "Outside")]
     public void A_sensor_bore_costs_a_few_kpa_at_400_litres_an_hour() =>
         // Common practice, no source: the sensor hardly restricts.
-        new PressureDropQuery(400, 85, 30, [Sensor(7.5, 92, 9.5)]).Answer(new HazeLedger()).TotalKpa.Value.ShouldBeInRange(1, 6);
+        new PressureDropQuery(400, 85, 30, [Sensor(7.5, 92, 9.5)])
+            .Answer(new HazeLedger())
+            .TotalKpa.Value.ShouldBeInRange(1, 6);
 
     [Fact]
     [Trait("Category", "Outside")]
@@ -234,7 +269,19 @@ public class HydraulicsTests
     public void A_flow_nobody_knows_better_than_its_range_still_has_a_loss_and_all_of_its_doubt(double flowLph)
     {
         var ledger = new HazeLedger();
-        FlowElement[] line = [Hose(8, 500), Bend(8, 90, 20), new(FlowElementKind.Parallel) { Branches = [[Sensor(6, 90, 8)], [Hose(14, 300)]] }];
+        FlowElement[] line =
+        [
+            Hose(8, 500),
+            Bend(8, 90, 20),
+            new(FlowElementKind.Parallel)
+            {
+                Branches =
+                [
+                    [Sensor(6, 90, 8)],
+                    [Hose(14, 300)],
+                ],
+            },
+        ];
         var lost = Drop(ledger.Quantity(flowLph, 1e5, new HazeSource("flow", "flow")), line, ledger: ledger).TotalKpa;
         (double.IsFinite(lost.Value) && lost.Value > 0 && lost.StandardU > lost.Value).ShouldBeTrue();
     }
@@ -246,8 +293,28 @@ public class HydraulicsTests
         Refused(Hose(0, 100)).ShouldBe(["elements[0].innerDiameterMm"]);
         Refused(Bend(8, 90, 5)).ShouldBe(["elements[0].radiusMm"]);
         Refused(new(FlowElementKind.Sensor) { BoreMm = 6 }).ShouldBe(["elements[0].upstreamMm", "elements[0].lengthMm"], ignoreOrder: true);
-        Refused(new(FlowElementKind.Parallel) { Branches = [[Hose(8, 100)], []] }).ShouldBe(["elements[0].branches[1]"]);
-        Refused(new(FlowElementKind.Parallel) { Branches = [[Hose(8, 100)], [Hose(8, 0)]] }).ShouldBe(["elements[0].branches[1]"]);
+        Refused(
+                new(FlowElementKind.Parallel)
+                {
+                    Branches =
+                    [
+                        [Hose(8, 100)],
+                        [],
+                    ],
+                }
+            )
+            .ShouldBe(["elements[0].branches[1]"]);
+        Refused(
+                new(FlowElementKind.Parallel)
+                {
+                    Branches =
+                    [
+                        [Hose(8, 100)],
+                        [Hose(8, 0)],
+                    ],
+                }
+            )
+            .ShouldBe(["elements[0].branches[1]"]);
         IReadOnlyCollection<string> RefusedOf(Action ask) => [.. Should.Throw<RefusedInputException>(ask).Errors.Keys];
         RefusedOf(() => new TransportLagQuery([], [1.0]).Answer()).ShouldBe(["volumesMl"]);
         RefusedOf(() => new TransportLagQuery([new LagVolume("line", -1)], [0.0], 1).Answer()).ShouldBe(["stepPct"]);

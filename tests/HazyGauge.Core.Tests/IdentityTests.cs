@@ -17,7 +17,12 @@ namespace HazyGauge.Core.Tests;
 public class IdentityTests
 {
     private static readonly IdentifiedList Chain = new("chain", "part") { Same = ["code"], KnownBy = ["code"] };
-    private static readonly IdentifiedList Users = new("users", "user") { Same = ["kind"], KnownBy = ["name"], NamedBy = "name" };
+    private static readonly IdentifiedList Users = new("users", "user")
+    {
+        Same = ["kind"],
+        KnownBy = ["name"],
+        NamedBy = "name",
+    };
 
     /// <summary>A document of things by their codes, as a client without ids sends it.</summary>
     private static JsonObject Of(params string[] codes) => new() { ["chain"] = new JsonArray([.. codes.Select(c => (JsonNode)new JsonObject { ["code"] = c })]) };
@@ -54,7 +59,12 @@ public class IdentityTests
     {
         var first = Given(Of("a", "b"));
         JsonObject Sent(params (string Code, string? Id)[] things) =>
-            new() { ["chain"] = new JsonArray([.. things.Select(t => (JsonNode)(t.Id is null ? new JsonObject { ["code"] = t.Code } : new JsonObject { ["code"] = t.Code, ["id"] = t.Id }))]) };
+            new()
+            {
+                ["chain"] = new JsonArray([
+                    .. things.Select(t => (JsonNode)(t.Id is null ? new JsonObject { ["code"] = t.Code } : new JsonObject { ["code"] = t.Code, ["id"] = t.Id })),
+                ]),
+            };
         Ids(Given(Sent(("b", "part2"), ("a", "part1"), ("a", "mine")), first)).ShouldBe(["part2", "part1", "mine"]);
         Ids(Given(Sent(("b", "part2"), ("a", null)), first)).ShouldBe(["part2", "part3"]);
 
@@ -81,7 +91,15 @@ public class IdentityTests
             return document;
         }
 
-        JsonObject User(string kind, string name, string? id = null) => id is null ? new() { ["kind"] = kind, ["name"] = name } : new() { ["kind"] = kind, ["name"] = name, ["id"] = id };
+        JsonObject User(string kind, string name, string? id = null) =>
+            id is null
+                ? new() { ["kind"] = kind, ["name"] = name }
+                : new()
+                {
+                    ["kind"] = kind,
+                    ["name"] = name,
+                    ["id"] = id,
+                };
         string[] Named(JsonObject document) => [.. document["users"]!.AsArray().Select(t => (string)t!["id"]!)];
         var first = Give(With(User("gauge", "Cabin gauge"), User("gauge", "Cabin gauge"), User("reader", "3rd eye")), null);
         Named(first).ShouldBe(["cabin-gauge", "cabin-gauge-2", "user-3rd-eye"]);
@@ -158,7 +176,12 @@ public class IdentityTests
     }
 
     // Insert, remove, move, put another in its place, undo.
-    private static List<(int Piece, string Code, string? Id)> Edited(List<(int Piece, string Code, string? Id)> pieces, Stack<List<(int Piece, string Code, string? Id)>> undo, Random random, ref int next)
+    private static List<(int Piece, string Code, string? Id)> Edited(
+        List<(int Piece, string Code, string? Id)> pieces,
+        Stack<List<(int Piece, string Code, string? Id)>> undo,
+        Random random,
+        ref int next
+    )
     {
         string[] codes = ["barb", "hose", "sensor", "elbow"];
         undo.Push([.. pieces]);
@@ -190,7 +213,12 @@ public class IdentityTests
         FittingPartOf("sensor", "s").Id.ShouldBe("s");
         var chain = new[] { FittingPartOf("qc-3-8-f-ring", "a"), FittingPartOf("sensor", "s"), FittingPartOf("qc-3-8-f-ring", "b") };
         RouteResults Evaluate(RoutePlan plan) => new RouteStation().Evaluate(plan, new StationContext(new Haze.HazeLedger()));
-        var plan = new RoutePlan { From = "qc-3-8-f-ring", To = "qc-3-8-m", Chain = chain };
+        var plan = new RoutePlan
+        {
+            From = "qc-3-8-f-ring",
+            To = "qc-3-8-m",
+            Chain = chain,
+        };
         var ids = Evaluate(plan).Leaks.Select(l => l.Id!).ToList();
         ids.ShouldBe(["tank-qc-3-8-f-ring~a", "a~s", "s~b", "b~engine-qc-3-8-m"]);
 
@@ -205,7 +233,9 @@ public class IdentityTests
         // What names no joint belongs to its place, and names the joint from then on.
         var positional = plan with { Joints = [new(), new(Clip: false)] };
         About(positional).ShouldBe("a~s");
-        ((IStation)new RouteStation()).Evaluate(positional, new StationContext(new Haze.HazeLedger())).Stamps.ShouldBe(new Dictionary<string, string> { ["joints[1].joint"] = "a~s" });
+        ((IStation)new RouteStation())
+            .Evaluate(positional, new StationContext(new Haze.HazeLedger()))
+            .Stamps.ShouldBe(new Dictionary<string, string> { ["joints[1].joint"] = "a~s" });
 
         // Another end of the line is another end: what was signed there does not stand on it.
         Evaluate(plan with { To = "qc-5-16-m" }).Leaks[^1].Id.ShouldBe("b~engine-qc-5-16-m");
@@ -217,7 +247,17 @@ public class IdentityTests
         // Two of everything that can be wrong, so that a code by position would show.
         var chain = new[] { FittingPartOf("qc-3-8-f-ring", "a"), FittingPartOf("qc-3-8-f-ring", "b"), FittingPartOf("sensor", "s") };
         var route = new RouteStation();
-        var routed = route.Evaluate(new RoutePlan { From = "qc-3-8-m", To = "qc-3-8-m", Chain = chain, GapMm = 900, Joints = [new(Clip: false), new(Sealant: true), new(Sealant: true), new(Clip: false)] }, new StationContext(new Haze.HazeLedger()));
+        var routed = route.Evaluate(
+            new RoutePlan
+            {
+                From = "qc-3-8-m",
+                To = "qc-3-8-m",
+                Chain = chain,
+                GapMm = 900,
+                Joints = [new(Clip: false), new(Sealant: true), new(Sealant: true), new(Clip: false)],
+            },
+            new StationContext(new Haze.HazeLedger())
+        );
         var harness = new HarnessStation();
         var wired = harness.Evaluate(
             new HarnessPlan
@@ -228,7 +268,8 @@ public class IdentityTests
                 Displaced = [new("This", Id: "displaced1"), new("That", Id: "displaced2")],
                 Connectors = [new("Main", Id: "main")],
             },
-            new StationContext(new Haze.HazeLedger()));
+            new StationContext(new Haze.HazeLedger())
+        );
         foreach (var (station, findings) in new[] { ("route", route.Findings(routed)), ("harness", harness.Findings(wired)) })
         {
             findings.ShouldNotBeEmpty(station);
@@ -245,7 +286,13 @@ public class IdentityTests
     [Fact]
     public void A_station_reads_what_it_declared_and_nothing_else()
     {
-        var declared = new StationContext(new Haze.HazeLedger(), new Dictionary<string, object> { ["survey"] = Vehicles.VehicleSurvey.Empty }, new Dictionary<NeededFile, StationFile>(), [], declared: [typeof(Vehicles.VehicleSurvey)]);
+        var declared = new StationContext(
+            new Haze.HazeLedger(),
+            new Dictionary<string, object> { ["survey"] = Vehicles.VehicleSurvey.Empty },
+            new Dictionary<NeededFile, StationFile>(),
+            [],
+            declared: [typeof(Vehicles.VehicleSurvey)]
+        );
         declared.Published<Vehicles.VehicleSurvey>().ShouldBeSameAs(Vehicles.VehicleSurvey.Empty);
         Should.Throw<InvalidOperationException>(() => declared.Published<Sensing.SensorReading>()).Message.ShouldContain("DependsOn");
         Should.Throw<InvalidOperationException>(() => declared.SoFar).Message.ShouldContain("ReadsSoFar");
@@ -259,7 +306,8 @@ public class IdentityTests
         outcomes.ShouldAllBe(o => o.Refused == null);
     }
 
-    private static Plumbing.FittingPart FittingPartOf(string code, string id) => code == "sensor"
-        ? new(code, "Sensor", ["qc-3-8-m", "qc-3-8-m"], 7.9, 92, 0, true, Sensor: true, Id: id)
-        : new(code, "Quick connect 3/8 in", ["qc-3-8-f-ring", "qc-3-8-f-ring"], 7.5, 30, 10, true, Clip: true, Id: id);
+    private static Plumbing.FittingPart FittingPartOf(string code, string id) =>
+        code == "sensor"
+            ? new(code, "Sensor", ["qc-3-8-m", "qc-3-8-m"], 7.9, 92, 0, true, Sensor: true, Id: id)
+            : new(code, "Quick connect 3/8 in", ["qc-3-8-f-ring", "qc-3-8-f-ring"], 7.5, 30, 10, true, Clip: true, Id: id);
 }

@@ -1,9 +1,9 @@
 using CsCheck;
 using HazyGauge.Core.Entries;
 using HazyGauge.Core.Entries.Kinds;
-using HazyGauge.Core.People;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
+using HazyGauge.Core.People;
 using HazyGauge.Core.Sensing;
 using HazyGauge.Core.Stations;
 using HazyGauge.Core.Stations.Compensate;
@@ -25,7 +25,13 @@ public class JobAsItComesInTests
 
     private static ShownValue Shown(string by, double pct, double? step = null, FedBy? fed = FedBy.Sensor) => new(by, pct, StepPct: step, FedBy: fed, LeftWhenUnplugged: true);
 
-    private static (SurveyResults Survey, SignalResults Signal, CompensateResults Compensate) Job(VehicleSurvey survey, SignalPlan? signal = null, CompensatePlan? compensate = null, HazeLedger? on = null, params JobEntry[] entries)
+    private static (SurveyResults Survey, SignalResults Signal, CompensateResults Compensate) Job(
+        VehicleSurvey survey,
+        SignalPlan? signal = null,
+        CompensatePlan? compensate = null,
+        HazeLedger? on = null,
+        params JobEntry[] entries
+    )
     {
         var ledger = on ?? new HazeLedger();
         IStation Station<T>()
@@ -33,7 +39,10 @@ public class JobAsItComesInTests
         var upstream = new Dictionary<string, object>();
         Evaluated Evaluate(IStation station, object plan)
         {
-            var evaluated = station.Evaluate(plan, new StationContext(ledger, upstream, new Dictionary<NeededFile, StationFile>(), [.. entries.Where(e => station.ReadsEntries.Contains(e.Kind))]));
+            var evaluated = station.Evaluate(
+                plan,
+                new StationContext(ledger, upstream, new Dictionary<NeededFile, StationFile>(), [.. entries.Where(e => station.ReadsEntries.Contains(e.Kind))])
+            );
             if (evaluated.Published is { } published)
             {
                 upstream[station.Slug] = published;
@@ -42,7 +51,11 @@ public class JobAsItComesInTests
             return evaluated;
         }
 
-        return ((SurveyResults)Evaluate(Station<SurveyStation>(), survey).Results, (SignalResults)Evaluate(Station<SignalStation>(), signal ?? new SignalPlan()).Results, (CompensateResults)Evaluate(Station<CompensateStation>(), compensate ?? new CompensatePlan()).Results);
+        return (
+            (SurveyResults)Evaluate(Station<SurveyStation>(), survey).Results,
+            (SignalResults)Evaluate(Station<SignalStation>(), signal ?? new SignalPlan()).Results,
+            (CompensateResults)Evaluate(Station<CompensateStation>(), compensate ?? new CompensatePlan()).Results
+        );
     }
 
     private static string[] Codes(IEnumerable<Finding> findings) => [.. findings.Select(f => f.Code)];
@@ -79,7 +92,13 @@ public class JobAsItComesInTests
     {
         SignalPlan Showing(double pct, double? step = null) => new() { Shown = [Shown("gauge", pct, step)] };
         string[] After(SignalPlan plan, params Fill[] fills) =>
-            Codes(Job(Bare, plan, entries: [.. fills.Select((f, i) => new JobEntry(i + 1, FillEntry.Key, string.Empty, new Person("JM"), default) { Payload = f })]).Signal.Reading!.Findings);
+            Codes(
+                Job(
+                    Bare,
+                    plan,
+                    entries: [.. fills.Select((f, i) => new JobEntry(i + 1, FillEntry.Key, string.Empty, new Person("JM"), default) { Payload = f })]
+                ).Signal.Reading!.Findings
+            );
         After(Showing(28.9, 0.1), new Fill(MixedEthanolPct: 30)).ShouldContain("mixedAgrees");
         After(Showing(42), new Fill(MixedEthanolPct: 30)).ShouldContain("mixedDisagrees");
 
@@ -141,7 +160,13 @@ public class JobAsItComesInTests
     [Fact]
     public void A_display_only_car_is_held_at_its_map_and_nobody_is_told_to_type()
     {
-        var survey = Bare with { Users = [new SensorUser(SensorUserKind.Gauge)], Control = new EngineControl(FuelMapEthanolPct: 30), Goals = new Goals(), FuelSystem = new FuelSystemSurvey(Kind: FuelSystemKind.Port, Materials: new(MaterialRating.Rated, Seals: MaterialRating.Rated)) };
+        var survey = Bare with
+        {
+            Users = [new SensorUser(SensorUserKind.Gauge)],
+            Control = new EngineControl(FuelMapEthanolPct: 30),
+            Goals = new Goals(),
+            FuelSystem = new FuelSystemSurvey(Kind: FuelSystemKind.Port, Materials: new(MaterialRating.Rated, Seals: MaterialRating.Rated)),
+        };
         var job = Job(survey, new SignalPlan { Shown = [Shown("gauge", 29)] });
         job.Survey.Headline.Text.ShouldStartWith("A display is enough, as long as the tank stays between E25 and E35.");
         job.Survey.EthanolPct.Value.ShouldBe(35);
@@ -177,7 +202,11 @@ public class JobAsItComesInTests
         var survey = Bare with
         {
             Users = [new SensorUser(SensorUserKind.Controller, Controller: "Main")],
-            Controllers = [new ControllerOnBoard("Main", ControllerRole.Engine, SetsNumbers: NumbersBy.CalibratorsFile, Cable: "data cable"), new ControllerOnBoard("Aux", ControllerRole.AuxiliaryInjection)],
+            Controllers =
+            [
+                new ControllerOnBoard("Main", ControllerRole.Engine, SetsNumbers: NumbersBy.CalibratorsFile, Cable: "data cable"),
+                new ControllerOnBoard("Aux", ControllerRole.AuxiliaryInjection),
+            ],
             Instruments = [Instrument.VoltsAndContinuity, Instrument.DiagnosticReader],
         };
         var compensate = Job(survey, new SignalPlan { Shown = [Shown("phone", 36)] }).Compensate;
@@ -199,7 +228,11 @@ public class JobAsItComesInTests
     [InlineData(SettingKind.MultiplierAt100, 163.0, true, "second time")]
     public void What_was_found_is_kept_with_its_verdict_until_something_else_is_read_back(SettingKind kind, double found, bool isWrong, string says)
     {
-        var survey = Bare with { Control = new EngineControl(SignalPath.AnalyserVoltage, FuelMapEthanolPct: 85, ConverterAt0V: 0.5, ConverterAt100V: 4.5), Settings = [new ControllerSetting(Kind: kind, AsFound: found)] };
+        var survey = Bare with
+        {
+            Control = new EngineControl(SignalPath.AnalyserVoltage, FuelMapEthanolPct: 85, ConverterAt0V: 0.5, ConverterAt100V: 4.5),
+            Settings = [new ControllerSetting(Kind: kind, AsFound: found)],
+        };
         var verdict = Compensation.SettingVerdicts.Of(survey).ShouldHaveSingleItem();
         (verdict.IsWrong, verdict.AsFound!.Text).ShouldSatisfyAllConditions(v => v.IsWrong.ShouldBe(isWrong), v => v.Item2.ShouldContain(says));
         Codes(Job(survey).Survey.Findings).Contains("settingWrong").ShouldBe(isWrong);
@@ -214,7 +247,9 @@ public class JobAsItComesInTests
     [Trait("Category", "Outside")]
     public void A_multiplier_that_is_right_by_one_school_is_no_fault_and_none_is_judged_on_a_label()
     {
-        bool IsWrong(EngineControl control, double at100) => Codes(Job(Bare with { Control = control, Settings = [new ControllerSetting(Kind: SettingKind.MultiplierAt100, AsFound: at100)] }).Survey.Findings).Contains("settingWrong");
+        bool IsWrong(EngineControl control, double at100) =>
+            Codes(Job(Bare with { Control = control, Settings = [new ControllerSetting(Kind: SettingKind.MultiplierAt100, AsFound: at100)] }).Survey.Findings)
+                .Contains("settingWrong");
         IsWrong(new EngineControl(SignalPath.DirectFrequency, FuelMapEthanolPct: 0), 163).ShouldBeFalse();
         IsWrong(new EngineControl(SignalPath.DirectFrequency, FuelMapEthanolPct: 85), 163).ShouldBeTrue();
         IsWrong(new EngineControl(SignalPath.DirectFrequency, FuelMapEthanolPct: 85, FuelMapKnown: MapFuelKnown.Label), 163).ShouldBeFalse();
@@ -231,7 +266,11 @@ public class JobAsItComesInTests
         Interval95.HalfWidth(asLabelled.BaseEthanolPct!.Value).ShouldBe(15.2, 0.1);
         Codes(asLabelled.Findings).ShouldContain("baseTypical");
 
-        var octane = Bare with { Control = new EngineControl(SignalPath.DirectFrequency, FuelMapKnown: MapFuelKnown.OctaneName), Goals = Bare.Goals with { PlainGasoline = PlainGasoline.UpToE10 } };
+        var octane = Bare with
+        {
+            Control = new EngineControl(SignalPath.DirectFrequency, FuelMapKnown: MapFuelKnown.OctaneName),
+            Goals = Bare.Goals with { PlainGasoline = PlainGasoline.UpToE10 },
+        };
         Job(octane).Compensate.BaseEthanolPct!.Value.Value.ShouldBe(9);
         var read = Job(octane, new SignalPlan { Meter = new MeterValues(61), OnMapFuel = true });
         (read.Compensate.BaseFrom, read.Compensate.BaseEthanolPct!.Value.Value).ShouldBe((BaseFrom.Reading, 11));
@@ -245,9 +284,29 @@ public class JobAsItComesInTests
     public void A_kept_first_reading_shares_the_sensor_with_every_later_one()
     {
         var ledger = new HazeLedger();
-        var kept = Job(Bare with { Control = new EngineControl(SignalPath.DirectFrequency) }, new SignalPlan { Meter = new MeterValues(61), OnMapFuel = true }, on: ledger).Signal.MapBlend!.Value;
-        var later = Job(Bare with { Control = new EngineControl(SignalPath.DirectFrequency, FuelMapEthanolPct: kept, FuelMapKnown: MapFuelKnown.Read) }, new SignalPlan { Meter = new MeterValues(125) }, on: ledger).Compensate.FuelFactor!;
-        var apart = Job(Bare with { Control = new EngineControl(SignalPath.DirectFrequency, FuelMapEthanolPct: 11) }, new SignalPlan { Meter = new MeterValues(125) }).Compensate.FuelFactor!;
+        var kept = Job(
+            Bare with
+            {
+                Control = new EngineControl(SignalPath.DirectFrequency),
+            },
+            new SignalPlan { Meter = new MeterValues(61), OnMapFuel = true },
+            on: ledger
+        ).Signal.MapBlend!.Value;
+        var later = Job(
+            Bare with
+            {
+                Control = new EngineControl(SignalPath.DirectFrequency, FuelMapEthanolPct: kept, FuelMapKnown: MapFuelKnown.Read),
+            },
+            new SignalPlan { Meter = new MeterValues(125) },
+            on: ledger
+        ).Compensate.FuelFactor!;
+        var apart = Job(
+            Bare with
+            {
+                Control = new EngineControl(SignalPath.DirectFrequency, FuelMapEthanolPct: 11),
+            },
+            new SignalPlan { Meter = new MeterValues(125) }
+        ).Compensate.FuelFactor!;
         later.Factor.Value.ShouldBe(apart.Factor.Value, 1e-9);
         later.Factor.StandardU.ShouldBeLessThan(0.5 * apart.Factor.StandardU);
         later.LeanRatio.Value.ShouldBeLessThan(apart.LeanRatio.Value);
@@ -256,7 +315,8 @@ public class JobAsItComesInTests
     [Fact]
     public void A_sensor_nobody_knows_counts_as_twice_as_far_off_until_it_read_a_known_fuel()
     {
-        double Half(SensorPart sensor) => Interval95.HalfWidth(Job(Bare with { Sensor = sensor }, new SignalPlan { Meter = new MeterValues(100) }).Signal.Reading!.EthanolPct!.Value);
+        double Half(SensorPart sensor) =>
+            Interval95.HalfWidth(Job(Bare with { Sensor = sensor }, new SignalPlan { Meter = new MeterValues(100) }).Signal.Reading!.EthanolPct!.Value);
         Half(new SensorPart(Condition: PartCondition.Used)).ShouldBe(2 * Half(new SensorPart()), 0.1);
         Half(new SensorPart(Condition: PartCondition.Used, Origin: PartOrigin.Genuine)).ShouldBe(Half(new SensorPart()));
         Half(new SensorPart(Condition: PartCondition.Used, IsChecked: true)).ShouldBe(Half(new SensorPart()));
@@ -269,40 +329,49 @@ public class JobAsItComesInTests
     {
         var findings = Job(Bare with { Arrival = new Arrival(FaultCodesBefore: "P0171, p0420", FaultCodesAfter: "P0171 P0178") }).Survey.Findings;
         findings.Single(f => f.Code == "oldFaultCodes").Text.ShouldStartWith("P0171 was there before");
-        findings.Single(f => f.Code == "newFaultCodes").Text.ShouldSatisfyAllConditions(t => t.ShouldStartWith("New since the work: P0178."), t => t.ShouldContain("ethanol sensor"));
+        findings
+            .Single(f => f.Code == "newFaultCodes")
+            .Text.ShouldSatisfyAllConditions(t => t.ShouldStartWith("New since the work: P0178."), t => t.ShouldContain("ethanol sensor"));
     }
 
     [Fact]
     public void Whoever_uses_the_reading_and_whoever_sets_the_numbers_only_an_open_table_gets_a_row_and_no_check_needs_what_is_not_there()
     {
         var users = Gen.Enum<SensorUserKind>().Array[0, 3];
-        Gen.Select(users, Gen.Enum<NumbersBy>().Nullable(), Gen.Enum<Instrument>().Array[0, 4]).Sample((kinds, by, instruments) =>
-        {
-            var survey = Bare with
-            {
-                Users = [.. kinds.Select(k => new SensorUser(k))],
-                Controllers = by is null ? null : [new ControllerOnBoard("Main", ControllerRole.Engine, SetsNumbers: by)],
-                Instruments = [.. instruments.Distinct()],
-            };
-            var job = Job(survey, new SignalPlan { Shown = [Shown("gauge", 36)] });
-            (job.Compensate.Row is not null).ShouldBe(job.Compensate.SetBy == NumbersBy.OwnTable);
-            (job.Compensate.Outside is not null).ShouldBe(job.Compensate.SetBy == NumbersBy.Nobody);
-            var atHand = new InstrumentsAtHand(survey.Instruments);
-            var possible = job.Survey.ToMeasure.TakeWhile(m => !m.Text.StartsWith("Borrow", StringComparison.Ordinal));
-            possible.ShouldAllBe(m => atHand.Allow(m.Needs));
-            job.Survey.ToMeasure.Where(m => !atHand.Allow(m.Needs)).ShouldAllBe(m => m.Text.StartsWith("Borrow", StringComparison.Ordinal));
-            job.Signal.Reading!.Budget.Where(l => l.Check is { } check && !atHand.Allow(check.Needs)).ShouldAllBe(l => l.Check!.Text.StartsWith("Borrow", StringComparison.Ordinal));
-            if (!atHand.Allow(Instrument.Wideband))
-            {
-                job.Compensate.NextAction.Command.ShouldNotContain("and log lambda");
-            }
-        });
+        Gen.Select(users, Gen.Enum<NumbersBy>().Nullable(), Gen.Enum<Instrument>().Array[0, 4])
+            .Sample(
+                (kinds, by, instruments) =>
+                {
+                    var survey = Bare with
+                    {
+                        Users = [.. kinds.Select(k => new SensorUser(k))],
+                        Controllers = by is null ? null : [new ControllerOnBoard("Main", ControllerRole.Engine, SetsNumbers: by)],
+                        Instruments = [.. instruments.Distinct()],
+                    };
+                    var job = Job(survey, new SignalPlan { Shown = [Shown("gauge", 36)] });
+                    (job.Compensate.Row is not null).ShouldBe(job.Compensate.SetBy == NumbersBy.OwnTable);
+                    (job.Compensate.Outside is not null).ShouldBe(job.Compensate.SetBy == NumbersBy.Nobody);
+                    var atHand = new InstrumentsAtHand(survey.Instruments);
+                    var possible = job.Survey.ToMeasure.TakeWhile(m => !m.Text.StartsWith("Borrow", StringComparison.Ordinal));
+                    possible.ShouldAllBe(m => atHand.Allow(m.Needs));
+                    job.Survey.ToMeasure.Where(m => !atHand.Allow(m.Needs)).ShouldAllBe(m => m.Text.StartsWith("Borrow", StringComparison.Ordinal));
+                    job.Signal.Reading!.Budget.Where(l => l.Check is { } check && !atHand.Allow(check.Needs))
+                        .ShouldAllBe(l => l.Check!.Text.StartsWith("Borrow", StringComparison.Ordinal));
+                    if (!atHand.Allow(Instrument.Wideband))
+                    {
+                        job.Compensate.NextAction.Command.ShouldNotContain("and log lambda");
+                    }
+                }
+            );
     }
 
     [Fact]
     public void Wishes_weigh_as_people_say_them_until_somebody_says_a_number()
     {
-        var wished = Bare with { Goals = new Goals(Wishes: [new Wish(WishKind.MorePower, "+60 hp", 44.7), new Wish(WishKind.HighBlendInSummer), new Wish(WishKind.PortInjectionLater)]) };
+        var wished = Bare with
+        {
+            Goals = new Goals(Wishes: [new Wish(WishKind.MorePower, "+60 hp", 44.7), new Wish(WishKind.HighBlendInSummer), new Wish(WishKind.PortInjectionLater)]),
+        };
         var survey = Job(wished).Survey;
         (survey.PowerKw!.Value.Value, survey.EthanolPct.Value).ShouldBe((194.7, 85));
         survey.ToMeasure.ShouldNotContain(m => m.Field == "engine.wantedPowerKw");
@@ -316,7 +385,8 @@ public class JobAsItComesInTests
         string[] Refused(VehicleSurvey survey, SignalPlan? signal = null) => [.. Should.Throw<RefusedInputException>(() => Job(survey, signal)).Errors.Keys];
         Refused(Bare with { Users = [new SensorUser()] }).ShouldBe(["users[0].kind"]);
         Refused(Bare with { Controllers = [new ControllerOnBoard("Main"), new ControllerOnBoard(" main ")] }).ShouldBe(["controllers[1].name"]);
-        Refused(Bare with { Controllers = [new ControllerOnBoard("Main")], Settings = [new ControllerSetting("Other", SettingKind.FullScale)] }).ShouldBe(["settings[0].controller"]);
+        Refused(Bare with { Controllers = [new ControllerOnBoard("Main")], Settings = [new ControllerSetting("Other", SettingKind.FullScale)] })
+            .ShouldBe(["settings[0].controller"]);
         Refused(Bare, new SignalPlan { Shown = [new ShownValue(EthanolPct: 101)] }).ShouldBe(["shown[0].by", "shown[0].ethanolPct"], ignoreOrder: true);
         Refused(Bare, new SignalPlan { Shown = [new ShownValue("gauge")] }).ShouldBe(["shown[0].ethanolPct"]);
     }

@@ -22,8 +22,11 @@ public class JoinTests
         Control = new() { SignalPath = SignalPath.DirectFrequency },
     };
 
-    private static HarnessResults Harness(HarnessPlan plan) => new HarnessStation().Evaluate(
-        plan, new StationContext(new HazeLedger(), new Dictionary<string, object> { ["survey"] = OneController }, new Dictionary<NeededFile, StationFile>(), []));
+    private static HarnessResults Harness(HarnessPlan plan) =>
+        new HarnessStation().Evaluate(
+            plan,
+            new StationContext(new HazeLedger(), new Dictionary<string, object> { ["survey"] = OneController }, new Dictionary<NeededFile, StationFile>(), [])
+        );
 
     [Theory]
     [InlineData(GroundChoice.ControllerGround, 2)] // a wire as long leads back
@@ -31,7 +34,12 @@ public class JoinTests
     [InlineData(GroundChoice.BatteryNegative, 1)]
     public void A_supply_wire_loses_on_the_way_back_only_where_a_wire_leads_back(GroundChoice ground, int wires)
     {
-        var plan = new HarnessPlan { Supply = SupplyChoice.SwitchedFuse, Ground = ground, CurrentMa = 400 };
+        var plan = new HarnessPlan
+        {
+            Supply = SupplyChoice.SwitchedFuse,
+            Ground = ground,
+            CurrentMa = 400,
+        };
         var supply = Harness(plan).Wires.List.First(w => w.Wire.Role == WireRole.Supply).Wire;
         var results = Harness(plan with { Wires = [new WireNote(supply.Id, LengthM: 3, SlackMm: 0, AreaMm2: 0.5)] });
 
@@ -50,7 +58,16 @@ public class JoinTests
         var seen = new PullUpQuery(1.5, 3.5, 0.2, 2.5, 1, PullUpOhm: ohm, PullUpV: 12.0).Answer();
         seen.SinkCurrentMa.Value.ShouldBe(11.8 / ohm * 1000, 1e-9);
         seen.Findings.Any(f => f.Code == "sinkCurrent").ShouldBe(isTooMuch);
-        Harness(new HarnessPlan { PullUpOhm = ohm, PullUpTo = PullUpTo.Supply, Probed = new(BatteryV: 12.0) }).Signal.Findings.Any(f => f.Code == "sinkCurrent").ShouldBe(isTooMuch);
+        Harness(
+            new HarnessPlan
+            {
+                PullUpOhm = ohm,
+                PullUpTo = PullUpTo.Supply,
+                Probed = new(BatteryV: 12.0),
+            }
+        )
+            .Signal.Findings.Any(f => f.Code == "sinkCurrent")
+            .ShouldBe(isTooMuch);
     }
 
     [Theory]
@@ -64,17 +81,35 @@ public class JoinTests
         new PullUpQuery(1.5, 3.5, 0.2, 2.5, 1, PullUpOhm: 4700, PullUpV: toV, InputMaxV: bearsV).Answer().InputOverVoltage.ShouldBe(isOver);
         if (toV > 9)
         {
-            var signal = Harness(new HarnessPlan { PullUpOhm = 4700, PullUpTo = PullUpTo.Supply, Probed = new(BatteryV: toV), Inputs = [new("Engine controller", MaxV: bearsV)] }).Signal;
+            var signal = Harness(
+                new HarnessPlan
+                {
+                    PullUpOhm = 4700,
+                    PullUpTo = PullUpTo.Supply,
+                    Probed = new(BatteryV: toV),
+                    Inputs = [new("Engine controller", MaxV: bearsV)],
+                }
+            ).Signal;
             (signal.Inputs.Single().Sees.InputOverVoltage, signal.RecommendedTo).ShouldBe((isOver, isOver ? PullUpTo.FiveVolt : PullUpTo.Supply));
         }
     }
 
-    private static VehicleSurvey WithReturn(double returnMm, double filterCc = 200) => new()
-    {
-        Engine = new Engine(6, 3000, Aspiration.Natural, PowerKw: 150, WantedPowerKw: 150, BsfcGPerKwh: 300),
-        FuelSystem = new FuelSystemSurvey(FuelLine.Return, FuelSystemKind.Port, 300, FeedLengthMm: 3000, FeedBoreMm: 7.9, ReturnLengthMm: returnMm, ReturnBoreMm: 6.5, FilterCc: filterCc),
-        Pump = new FuelPump(1, 200),
-    };
+    private static VehicleSurvey WithReturn(double returnMm, double filterCc = 200) =>
+        new()
+        {
+            Engine = new Engine(6, 3000, Aspiration.Natural, PowerKw: 150, WantedPowerKw: 150, BsfcGPerKwh: 300),
+            FuelSystem = new FuelSystemSurvey(
+                FuelLine.Return,
+                FuelSystemKind.Port,
+                300,
+                FeedLengthMm: 3000,
+                FeedBoreMm: 7.9,
+                ReturnLengthMm: returnMm,
+                ReturnBoreMm: 6.5,
+                FilterCc: filterCc
+            ),
+            Pump = new FuelPump(1, 200),
+        };
 
     private static PlacementResult Compared(VehicleSurvey vehicle, PlacementInput input)
     {
@@ -135,10 +170,27 @@ public class JoinTests
     public void A_hot_drive_begins_with_a_quarter_of_the_tank_where_nobody_says_more(double tankLitres, double litres)
     {
         var survey = new VehicleSurvey(
-            new Engine(6, 3000, Aspiration.Natural, null, 6500, 150, 160, 0.9), new FuelSystemSurvey(FuelLine.Return, FuelSystemKind.Port, 300, null, tankLitres), new FuelPump(1, 200),
-            new PortInjectors(6, 450, 300, 684, [new(12, 1.2), new(14, 0.9)]), new DirectInjection(), new EngineControl(), new Goals(85, 75, true));
-        double Final(HotDrive drive) => ((CapacityResults)((IStation)new CapacityStation()).Evaluate(
-            new CapacityPlan { Drive = drive }, new StationContext(new HazeLedger(), new Dictionary<string, object> { ["survey"] = survey }, new Dictionary<NeededFile, StationFile>(), [])).Results).Drive!.FinalC.Value;
+            new Engine(6, 3000, Aspiration.Natural, null, 6500, 150, 160, 0.9),
+            new FuelSystemSurvey(FuelLine.Return, FuelSystemKind.Port, 300, null, tankLitres),
+            new FuelPump(1, 200),
+            new PortInjectors(6, 450, 300, 684, [new(12, 1.2), new(14, 0.9)]),
+            new DirectInjection(),
+            new EngineControl(),
+            new Goals(85, 75, true)
+        );
+        double Final(HotDrive drive) =>
+            (
+                (CapacityResults)
+                    ((IStation)new CapacityStation())
+                        .Evaluate(
+                            new CapacityPlan { Drive = drive },
+                            new StationContext(new HazeLedger(), new Dictionary<string, object> { ["survey"] = survey }, new Dictionary<NeededFile, StationFile>(), [])
+                        )
+                        .Results
+            )
+                .Drive!
+                .FinalC
+                .Value;
         var said = Final(new HotDrive(AmbientC: 35, FuelLitres: litres));
         Final(new HotDrive(AmbientC: 35)).ShouldBe(said, 1e-6);
         Math.Abs(Final(new HotDrive(AmbientC: 35, FuelLitres: 2 * litres)) - said).ShouldBeGreaterThan(0.5);
@@ -152,7 +204,9 @@ public class JoinTests
     {
         var survey = VehicleSurvey.Empty with
         {
-            Goals = new Goals(highest), FuelSystem = new FuelSystemSurvey(FuelLine.Return, FuelSystemKind.Port), Control = new() { SignalPath = SignalPath.InjectorExtender, FuelMapEthanolPct = map },
+            Goals = new Goals(highest),
+            FuelSystem = new FuelSystemSurvey(FuelLine.Return, FuelSystemKind.Port),
+            Control = new() { SignalPath = SignalPath.InjectorExtender, FuelMapEthanolPct = map },
         };
         var finding = new SurveyStation().Evaluate(survey, new StationContext(new HazeLedger())).Findings.Single(f => f.Code == "extenderWholePulses");
         var said = double.Parse(finding.Text.Split("comes out ")[1].Split(' ')[0], System.Globalization.CultureInfo.InvariantCulture);

@@ -20,14 +20,32 @@ public class PlacementTests
     private static readonly FittingPart Spigot = new("spigot", "Spigot to barb", ["qc-3-8-m", "barb-9-5"], 7.5, 38, 7, true);
     private static readonly FittingPart Hose = new("hose", "Hose", ["hose-9-5", "hose-9-5"], 9.5, 250, 8, true, BendRadiusMm: 57);
 
-    private static readonly RoutePlan Whole = new() { Place = SensorPlace.Feed, From = "qc-3-8-f-tab", To = "qc-3-8-m", GapMm = 420, Chain = [Spigot, Hose, Barb, Sensor, Barb, Hose, Barb] };
-
-    private static VehicleSurvey Vehicle(FuelLine? line, double pumpLph = 200, double powerKw = 150, params Joint[] joints) => new()
+    private static readonly RoutePlan Whole = new()
     {
-        Engine = new Engine(6, 3000, Aspiration.Natural, PowerKw: powerKw, WantedPowerKw: powerKw, BsfcGPerKwh: 300),
-        FuelSystem = new FuelSystemSurvey(line, FuelSystemKind.Port, 300, Joints: joints, FeedLengthMm: 3000, FeedBoreMm: 7.9, ReturnLengthMm: 3000, ReturnBoreMm: 6.5, FilterCc: 200),
-        Pump = new FuelPump(1, pumpLph),
+        Place = SensorPlace.Feed,
+        From = "qc-3-8-f-tab",
+        To = "qc-3-8-m",
+        GapMm = 420,
+        Chain = [Spigot, Hose, Barb, Sensor, Barb, Hose, Barb],
     };
+
+    private static VehicleSurvey Vehicle(FuelLine? line, double pumpLph = 200, double powerKw = 150, params Joint[] joints) =>
+        new()
+        {
+            Engine = new Engine(6, 3000, Aspiration.Natural, PowerKw: powerKw, WantedPowerKw: powerKw, BsfcGPerKwh: 300),
+            FuelSystem = new FuelSystemSurvey(
+                line,
+                FuelSystemKind.Port,
+                300,
+                Joints: joints,
+                FeedLengthMm: 3000,
+                FeedBoreMm: 7.9,
+                ReturnLengthMm: 3000,
+                ReturnBoreMm: 6.5,
+                FilterCc: 200
+            ),
+            Pump = new FuelPump(1, pumpLph),
+        };
 
     private static PlacementResult Compared(VehicleSurvey vehicle, PlacementInput? input = null)
     {
@@ -35,8 +53,16 @@ public class PlacementTests
         return PlacementAdvisor.Of(FuelPath.Of(vehicle, ledger), input ?? new(), ledger);
     }
 
-    private static RouteResults Of(RoutePlan plan, VehicleSurvey? vehicle = null) => Route.Evaluate(plan, new StationContext(
-        new HazeLedger(), new Dictionary<string, object> { ["survey"] = vehicle ?? Vehicle(FuelLine.Returnless) }, new Dictionary<NeededFile, StationFile>(), []));
+    private static RouteResults Of(RoutePlan plan, VehicleSurvey? vehicle = null) =>
+        Route.Evaluate(
+            plan,
+            new StationContext(
+                new HazeLedger(),
+                new Dictionary<string, object> { ["survey"] = vehicle ?? Vehicle(FuelLine.Returnless) },
+                new Dictionary<NeededFile, StationFile>(),
+                []
+            )
+        );
 
     [Fact]
     [Trait("Category", "Outside")]
@@ -45,7 +71,8 @@ public class PlacementTests
         // Common practice, no source: the return where it always runs, the feed where there is none or it starves, a loop where a joint can be pulled apart.
         var quick = new Joint(LineName.Feed, 0, "at the tank", "3/8 in", EndGender.Male, "tab");
         Compared(Vehicle(FuelLine.Return)).Recommended.ShouldBe(SensorPlace.Return);
-        Compared(Vehicle(FuelLine.Return, 80)).ShouldSatisfyAllConditions(p => p.Recommended.ShouldBe(SensorPlace.Feed), p => p.Options[0].AerationRisk.ShouldBe(AerationRisk.High));
+        Compared(Vehicle(FuelLine.Return, 80))
+            .ShouldSatisfyAllConditions(p => p.Recommended.ShouldBe(SensorPlace.Feed), p => p.Options[0].AerationRisk.ShouldBe(AerationRisk.High));
         Compared(Vehicle(FuelLine.Returnless)).Recommended.ShouldBe(SensorPlace.Feed);
 
         // A joint in a return there is none of cannot be meant, and of several the first the fuel passes is.
@@ -54,19 +81,37 @@ public class PlacementTests
         Compared(Vehicle(FuelLine.Return, joints: [back, quick])).Options[3].Why.ShouldContain("at the tank");
 
         // The bypass is as long as the sensor's channel, however many hoses that has.
-        double Beside(double hoseMm) => new PlannedLine(SensorPlace.Bypass, Whole.Chain!, hoseMm, true).Elements(FuelPath.Of(Vehicle(FuelLine.Returnless), new HazeLedger()))[0].Branches![1].Max(e => e.LengthMm?.Value ?? 0);
+        double Beside(double hoseMm) =>
+            new PlannedLine(SensorPlace.Bypass, Whole.Chain!, hoseMm, true)
+                .Elements(FuelPath.Of(Vehicle(FuelLine.Returnless), new HazeLedger()))[0]
+                .Branches![1]
+                .Max(e => e.LengthMm?.Value ?? 0);
         Beside(150).ShouldBe((4 * 38) + 92 + 150);
 
         // A guessed pump decides nothing.
-        Compared(Vehicle(FuelLine.Return) with { Pump = new FuelPump() }).ShouldSatisfyAllConditions(p => p.Recommended.ShouldBe(SensorPlace.Feed), p => p.Options[0].AerationRisk.ShouldBe(AerationRisk.NotKnown), p => p.Because.ShouldContain("before power and pump are known"));
+        Compared(Vehicle(FuelLine.Return) with { Pump = new FuelPump() })
+            .ShouldSatisfyAllConditions(
+                p => p.Recommended.ShouldBe(SensorPlace.Feed),
+                p => p.Options[0].AerationRisk.ShouldBe(AerationRisk.NotKnown),
+                p => p.Because.ShouldContain("before power and pump are known")
+            );
         Compared(Vehicle(FuelLine.Returnless, joints: quick)).Recommended.ShouldBe(SensorPlace.Loop);
-        Compared(Vehicle(null, joints: quick with { Retainer = "thread" })).ShouldSatisfyAllConditions(p => p.Recommended.ShouldBe(SensorPlace.Feed), p => p.Options[0].Possible.ShouldBeFalse());
-        Compared(Vehicle(FuelLine.Returnless, 900, 900)).ShouldSatisfyAllConditions(p => p.Recommended.ShouldBe(SensorPlace.Bypass), p => p.Options[2].PressureDropKpa!.Value.Value.ShouldBeLessThan(p.Options[1].PressureDropKpa!.Value.Value / 3));
-        Compared(Vehicle(FuelLine.Return) with { FuelSystem = new(Kind: FuelSystemKind.Carburettor) }).ShouldSatisfyAllConditions(p => p.Recommended.ShouldBeNull(), p => p.Options.ShouldAllBe(o => !o.Possible && o.Why.Length > 20));
+        Compared(Vehicle(null, joints: quick with { Retainer = "thread" }))
+            .ShouldSatisfyAllConditions(p => p.Recommended.ShouldBe(SensorPlace.Feed), p => p.Options[0].Possible.ShouldBeFalse());
+        Compared(Vehicle(FuelLine.Returnless, 900, 900))
+            .ShouldSatisfyAllConditions(
+                p => p.Recommended.ShouldBe(SensorPlace.Bypass),
+                p => p.Options[2].PressureDropKpa!.Value.Value.ShouldBeLessThan(p.Options[1].PressureDropKpa!.Value.Value / 3)
+            );
+        Compared(Vehicle(FuelLine.Return) with { FuelSystem = new(Kind: FuelSystemKind.Carburettor) })
+            .ShouldSatisfyAllConditions(p => p.Recommended.ShouldBeNull(), p => p.Options.ShouldAllBe(o => !o.Possible && o.Why.Length > 20));
 
         // A dual channel is wider than a #10 line.
         PlannedLine Dual(FittingPart sensor) => new(SensorPlace.Bypass, [sensor], null, true);
-        var both = Dual(Sensor).Elements(FuelPath.Of(Vehicle(FuelLine.Returnless), new HazeLedger()))[0].Branches!.Select(b => b.Max(e => e.InnerDiameterMm!.Value.Value)).Sum(d => d * d);
+        var both = Dual(Sensor)
+            .Elements(FuelPath.Of(Vehicle(FuelLine.Returnless), new HazeLedger()))[0]
+            .Branches!.Select(b => b.Max(e => e.InnerDiameterMm!.Value.Value))
+            .Sum(d => d * d);
         both.ShouldBeGreaterThan(PlannedLine.Number10BoreMm * PlannedLine.Number10BoreMm);
 
         // Off, instead of held: E75 on a map made on E10 runs at lambda 1.31 to 1.36.
@@ -104,10 +149,19 @@ public class PlacementTests
 
         // What is not known of the base pressure is held against the joints too.
         var ledger = new HazeLedger();
-        var unsure = Vehicle(FuelLine.Returnless) with { FuelSystem = Vehicle(FuelLine.Returnless).FuelSystem with { BasePressureKpa = ledger.Quantity(300, 20, new HazeSource("base", "Base")) } };
-        Route.Evaluate(Whole, new StationContext(ledger, new Dictionary<string, object> { ["survey"] = unsure }, new Dictionary<NeededFile, StationFile>(), [])).PressureKpa.ShouldBe(340, 1e-9);
+        var unsure = Vehicle(FuelLine.Returnless) with
+        {
+            FuelSystem = Vehicle(FuelLine.Returnless).FuelSystem with { BasePressureKpa = ledger.Quantity(300, 20, new HazeSource("base", "Base")) },
+        };
+        Route
+            .Evaluate(Whole, new StationContext(ledger, new Dictionary<string, object> { ["survey"] = unsure }, new Dictionary<NeededFile, StationFile>(), []))
+            .PressureKpa.ShouldBe(340, 1e-9);
 
-        var curve = Vehicle(FuelLine.Return) with { Engine = new Engine(4, 2000, Aspiration.Boosted, BoostKpa: 100, PowerKw: 150, WantedPowerKw: 150), Pump = new FuelPump(1, Curve: [new(200, 300), new(500, 150)], CurveV: 13.5, PumpV: 13.5) };
+        var curve = Vehicle(FuelLine.Return) with
+        {
+            Engine = new Engine(4, 2000, Aspiration.Boosted, BoostKpa: 100, PowerKw: 150, WantedPowerKw: 150),
+            Pump = new FuelPump(1, Curve: [new(200, 300), new(500, 150)], CurveV: 13.5, PumpV: 13.5),
+        };
         var boosted = Compared(curve with { FuelSystem = curve.FuelSystem with { FollowsManifold = true } });
         var feed = boosted.Options.Single(o => o.School == SensorPlace.Feed);
         feed.JointKpa!.Value.Value.ShouldBe(400);
@@ -179,7 +233,11 @@ public class PlacementTests
     [Fact]
     public void Capacity_counts_what_a_route_in_the_feed_costs_and_says_where_the_doubt_about_it_comes_from()
     {
-        var weak = Vehicle(FuelLine.Returnless, 100) with { Pump = new FuelPump(1, Curve: [new(200, 110), new(400, 50)], CurveV: 13.5, PumpV: 13.5), Injectors = new PortInjectors(6, 900) };
+        var weak = Vehicle(FuelLine.Returnless, 100) with
+        {
+            Pump = new FuelPump(1, Curve: [new(200, 110), new(400, 50)], CurveV: 13.5, PumpV: 13.5),
+            Injectors = new PortInjectors(6, 900),
+        };
         CapacityResults With(PlannedLine? route) => CapacityEvaluation.Of(weak, new CapacityPlan(), new HazeLedger(), null, route);
         var narrow = Barb with { BoreMm = 3 };
         var route = (PlannedLine)Route.Publish(Whole, Of(Whole, weak))!;
@@ -194,7 +252,8 @@ public class PlacementTests
         Route.Publish(Whole with { Place = null }, Of(Whole with { Place = null })).ShouldBeNull();
 
         // Off the end of the curve nothing is read.
-        CapacityEvaluation.Of(weak with { Pump = weak.Pump with { Curve = [new(200, 110), new(301, 80)] } }, new CapacityPlan(), new HazeLedger(), null, route with { Parts = [narrow, Sensor] })
+        CapacityEvaluation
+            .Of(weak with { Pump = weak.Pump with { Curve = [new(200, 110), new(301, 80)] } }, new CapacityPlan(), new HazeLedger(), null, route with { Parts = [narrow, Sensor] })
             .Findings.ShouldContain(f => f.Code == "routeOffTheCurve");
 
         // A pump whose curve nobody knows falls with pressure too, by a typical slope.

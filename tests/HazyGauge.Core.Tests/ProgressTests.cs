@@ -1,19 +1,19 @@
+using HazyGauge.Core.Compensation;
 using HazyGauge.Core.Entries;
 using HazyGauge.Core.Entries.Kinds;
-using HazyGauge.Core.People;
-using HazyGauge.Core.Compensation;
-using HazyGauge.Core.Stations.Harness;
-using HazyGauge.Core.Stations.Route;
-using HazyGauge.Core.Stations.Capacity;
-using HazyGauge.Core.Stations.Compensate;
-using HazyGauge.Core.Stations.Signal;
-using HazyGauge.Core.Stations.Survey;
-using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Jobs;
-using HazyGauge.Core.Stations;
+using HazyGauge.Core.People;
 using HazyGauge.Core.Sensing;
+using HazyGauge.Core.Sentences;
+using HazyGauge.Core.Stations;
+using HazyGauge.Core.Stations.Capacity;
+using HazyGauge.Core.Stations.Compensate;
+using HazyGauge.Core.Stations.Harness;
+using HazyGauge.Core.Stations.Route;
+using HazyGauge.Core.Stations.Signal;
+using HazyGauge.Core.Stations.Survey;
 
 namespace HazyGauge.Core.Tests;
 
@@ -28,11 +28,26 @@ public class ProgressTests
     private static readonly CompensateStation Compensate = new();
     private static readonly JobLine Line = new([Compensate, Signal, Capacity, new RouteStation(), new HarnessStation(), Survey]);
 
-    private static StationProgress SignalOf(double hz, double? lowMs, double tolerance = 5) => Signal.Progress(Signal.Evaluate(
-        new SignalPlan { Meter = new MeterValues(Exactly(hz), lowMs is { } low ? Exactly(low) : null), ToleranceEthanolPct = tolerance }, new StationContext(Ledger)));
+    private static StationProgress SignalOf(double hz, double? lowMs, double tolerance = 5) =>
+        Signal.Progress(
+            Signal.Evaluate(
+                new SignalPlan { Meter = new MeterValues(Exactly(hz), lowMs is { } low ? Exactly(low) : null), ToleranceEthanolPct = tolerance },
+                new StationContext(Ledger)
+            )
+        );
 
-    private static StationProgress CompensateOf(SensorReading? reading, CompensatePlan plan, params Proof[] claims) => Compensate.Progress(Compensate.Evaluate(
-        plan, new StationContext(Ledger, reading is null ? new Dictionary<string, object>() : new Dictionary<string, object> { ["signal"] = reading }, new Dictionary<NeededFile, StationFile>(), [.. claims.Select((c, i) => new JobEntry(i + 1, ProofEntry.Key, "log 14", new Person("JM"), default) { Payload = c })])));
+    private static StationProgress CompensateOf(SensorReading? reading, CompensatePlan plan, params Proof[] claims) =>
+        Compensate.Progress(
+            Compensate.Evaluate(
+                plan,
+                new StationContext(
+                    Ledger,
+                    reading is null ? new Dictionary<string, object>() : new Dictionary<string, object> { ["signal"] = reading },
+                    new Dictionary<NeededFile, StationFile>(),
+                    [.. claims.Select((c, i) => new JobEntry(i + 1, ProofEntry.Key, "log 14", new Person("JM"), default) { Payload = c })]
+                )
+            )
+        );
 
     private static readonly HazeLedger Ledger = new();
 
@@ -74,16 +89,29 @@ public class ProgressTests
     [Fact]
     public void Next_comes_the_survey_then_the_fuel_system_then_the_route_then_the_harness_then_the_capture_then_the_base_blend_then_the_check_that_clears_most()
     {
-        NextAction Next(StationProgress? survey = null, StationProgress? signal = null, StationProgress? compensate = null, StationProgress? capacity = null, StationProgress? route = null, StationProgress? harness = null) => JobProgress.Next(Line, slug => slug switch
-        {
-            "survey" => survey,
-            "capacity" => capacity,
-            "route" => route,
-            "harness" => harness,
-            "signal" => signal,
-            "compensate" => compensate,
-            _ => null,
-        }, []);
+        NextAction Next(
+            StationProgress? survey = null,
+            StationProgress? signal = null,
+            StationProgress? compensate = null,
+            StationProgress? capacity = null,
+            StationProgress? route = null,
+            StationProgress? harness = null
+        ) =>
+            JobProgress.Next(
+                Line,
+                slug =>
+                    slug switch
+                    {
+                        "survey" => survey,
+                        "capacity" => capacity,
+                        "route" => route,
+                        "harness" => harness,
+                        "signal" => signal,
+                        "compensate" => compensate,
+                        _ => null,
+                    },
+                []
+            );
         var (unread, read) = (Signal.NotStarted with { State = StationState.InWork }, SignalOf(100, 2.5));
         Next().Slug.ShouldBe("survey");
         var surveyed = Survey.NotStarted with { State = StationState.Proven };
@@ -125,10 +153,16 @@ public class ProgressTests
 
         // Of two holds the one further up the line is named.
         StationProgress Held(string why) => new(StationState.Hold, new NextAction("Stop.", why, string.Empty));
-        JobProgress.Held(Line, slug => slug == "survey" ? Held("survey") : slug == "compensate" ? Held("compensate") : null)!.Why.ShouldBe("survey");
+        JobProgress
+            .Held(Line, slug => slug == "survey" ? Held("survey")
+                : slug == "compensate" ? Held("compensate")
+                : null)!
+            .Why.ShouldBe("survey");
         JobProgress.Held(Line, _ => null).ShouldBeNull();
         ((bool, bool, bool)[] States, Pressing[] Order) pressing = (
-            [(false, false, true), (false, false, false), (false, true, true), (true, false, false)], [Pressing.Due, Pressing.Held, Pressing.Open, Pressing.Waiting]);
+            [(false, false, true), (false, false, false), (false, true, true), (true, false, false)],
+            [Pressing.Due, Pressing.Held, Pressing.Open, Pressing.Waiting]
+        );
         pressing.States.Select(s => JobProgress.PressingOf(s.Item1, s.Item2, s.Item3)).Order().ShouldBe(pressing.Order);
     }
 
@@ -145,8 +179,14 @@ public class ProgressTests
     [Fact]
     public void A_refusal_names_every_field_and_its_range()
     {
-        var refused = Should.Throw<RefusedInputException>(() => new InputCheck()
-            .Within(double.NaN, 0, 1, "a", "A", Unit.Metre).Within(0.5, 0, 1, "b", "B", Unit.Metre).Within(-1, 0, double.MaxValue, "c", "C", Unit.Seconds).Within(null, 0, 1, "d", "D").ThrowIfAny());
+        var refused = Should.Throw<RefusedInputException>(() =>
+            new InputCheck()
+                .Within(double.NaN, 0, 1, "a", "A", Unit.Metre)
+                .Within(0.5, 0, 1, "b", "B", Unit.Metre)
+                .Within(-1, 0, double.MaxValue, "c", "C", Unit.Seconds)
+                .Within(null, 0, 1, "d", "D")
+                .ThrowIfAny()
+        );
         refused.Errors.Keys.ShouldBe(["a", "c"]);
         refused.Errors["a"][0].ShouldContain("between 0 and 1 m");
         refused.Errors["c"][0].ShouldContain("0 s or more");

@@ -33,21 +33,23 @@ public class RecorderTests
     public void Spikes_are_taken_out_as_the_slow_way_takes_them_out()
     {
         // Lengths in microseconds, many of them round the limit; the first and the last level are as long as the recording makes them.
-        Gen.OneOf(Gen.Int[1, 49], Gen.Int[50, 120], Gen.Int[1000, 9000]).List[1, 60].Sample(runs =>
-        {
-            var recorder = new PulseRecorder(0, 1e-6);
-            var (tick, level) = (0L, LogicLevel.Released);
-            foreach (var run in runs)
+        Gen.OneOf(Gen.Int[1, 49], Gen.Int[50, 120], Gen.Int[1000, 9000])
+            .List[1, 60]
+            .Sample(runs =>
             {
-                recorder.Record(tick, level);
-                level = level == LogicLevel.Low ? LogicLevel.Released : LogicLevel.Low;
-                tick += run;
-            }
+                var recorder = new PulseRecorder(0, 1e-6);
+                var (tick, level) = (0L, LogicLevel.Released);
+                foreach (var run in runs)
+                {
+                    recorder.Record(tick, level);
+                    level = level == LogicLevel.Low ? LogicLevel.Released : LogicLevel.Low;
+                    tick += run;
+                }
 
-            var train = recorder.Finish(tick);
-            var (edges, glitches) = CleanSlowly([.. runs]);
-            ((int)train.Edges, (int)train.GlitchesRejected).ShouldBe((edges, glitches));
-        });
+                var train = recorder.Finish(tick);
+                var (edges, glitches) = CleanSlowly([.. runs]);
+                ((int)train.Edges, (int)train.GlitchesRejected).ShouldBe((edges, glitches));
+            });
     }
 
     [Fact]
@@ -98,25 +100,27 @@ public class RecorderTests
     [InlineData(10e-6)]
     [InlineData(20e-6)]
     public void Jitter_of_the_edges_is_noise_whatever_the_blend(double sigmaS) =>
-        Gen.Select(Gen.Double[52, 135], Gen.Int[0, 10_000]).Sample(
-            (hz, seed) =>
-            {
-                var random = new Random(seed);
-                double Jitter() => sigmaS * Math.Sqrt(-2 * Math.Log(1 - random.NextDouble())) * Math.Cos(2 * Math.PI * random.NextDouble());
-                var recorder = new PulseRecorder(0, 1e-6);
-                recorder.Record(0, LogicLevel.Released);
-                for (var n = 0; n < 200; n++)
+        Gen.Select(Gen.Double[52, 135], Gen.Int[0, 10_000])
+            .Sample(
+                (hz, seed) =>
                 {
-                    recorder.Record((long)((0.002 + (n / hz) + Jitter()) * 1e6), LogicLevel.Low);
-                    recorder.Record((long)((0.0045 + (n / hz) + Jitter()) * 1e6), LogicLevel.Released);
-                }
+                    var random = new Random(seed);
+                    double Jitter() => sigmaS * Math.Sqrt(-2 * Math.Log(1 - random.NextDouble())) * Math.Cos(2 * Math.PI * random.NextDouble());
+                    var recorder = new PulseRecorder(0, 1e-6);
+                    recorder.Record(0, LogicLevel.Released);
+                    for (var n = 0; n < 200; n++)
+                    {
+                        recorder.Record((long)((0.002 + (n / hz) + Jitter()) * 1e6), LogicLevel.Low);
+                        recorder.Record((long)((0.0045 + (n / hz) + Jitter()) * 1e6), LogicLevel.Released);
+                    }
 
-                var result = CaptureAnalysis.Analyse(recorder.Finish((long)(((200 / hz) + 0.005) * 1e6)), 5, new HazeLedger());
-                result.Reading.SignalStatus.ShouldBe(SignalStatus.Ok);
-                result.FrequencyHz!.Value.Value.ShouldBe(hz, 0.05);
+                    var result = CaptureAnalysis.Analyse(recorder.Finish((long)(((200 / hz) + 0.005) * 1e6)), 5, new HazeLedger());
+                    result.Reading.SignalStatus.ShouldBe(SignalStatus.Ok);
+                    result.FrequencyHz!.Value.Value.ShouldBe(hz, 0.05);
 
-                // Five standard errors of the mean of two hundred widths, each of two edges, and the rounding to a tick.
-                result.LowPulseMs!.Value.Value.ShouldBe(2.5, (5 * 1000 * sigmaS * Math.Sqrt(2.0 / 200)) + 0.001);
-            },
-            iter: 60);
+                    // Five standard errors of the mean of two hundred widths, each of two edges, and the rounding to a tick.
+                    result.LowPulseMs!.Value.Value.ShouldBe(2.5, (5 * 1000 * sigmaS * Math.Sqrt(2.0 / 200)) + 0.001);
+                },
+                iter: 60
+            );
 }

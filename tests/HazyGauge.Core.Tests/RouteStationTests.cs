@@ -22,31 +22,79 @@ public class RouteStationTests
     private static readonly FittingPart Long = Hose with { Code = "long", LengthMm = 950 };
     private static readonly FittingPart Tee = new("tee", "Tee", ["barb-9-5", "barb-9-5", "pipe-1-8-f"], 7.5, 60, 14, true);
 
-    private static readonly RoutePlan Whole = new() { Place = SensorPlace.Feed, From = "qc-3-8-f-ring", To = "qc-3-8-m", GapMm = 300, Chain = [Sensor, Barb, Hose, Barb] };
-
-    private static RouteResults Of(RoutePlan plan, double? kpa = null) => Route.Evaluate(plan, new StationContext(
-        new HazeLedger(),
-        new Dictionary<string, object> { ["survey"] = VehicleSurvey.Empty with { FuelSystem = VehicleSurvey.Empty.FuelSystem with { BasePressureKpa = kpa is { } known ? (Hazy)known : null } } },
-        new Dictionary<NeededFile, StationFile>(),
-        []));
-
-    public static TheoryData<string, RoutePlan, StationState, string, string> Steps => new()
+    private static readonly RoutePlan Whole = new()
     {
-        { "nothing", new(), StationState.Empty, "Where does the sensor go?", "route" },
-        { "no place", Whole with { Place = null }, StationState.InWork, "4 parts go between the two ends, with 5 leak points.", "place" },
-        { "no return", Whole with { Place = SensorPlace.Return }, StationState.Hold, "The sensor cannot go there.", "place" },
-        { "no joint", new() { Place = SensorPlace.Loop }, StationState.Hold, "Put the sensor in the feed.", "place" },
-        { "one end", new() { Place = SensorPlace.Feed, From = "qc-3-8-m" }, StationState.InWork, "Which two ends does the sensor go between?", "ends" },
-        { "both ends", Whole with { Chain = null }, StationState.InWork, "Choose the parts between the two ends.", "chain" },
-        { "no sensor", Whole with { Chain = [Barb, Hose, Barb], From = "qc-3-8-m" }, StationState.InWork, "3 parts go between the two ends in the feed, with 4 leak points.", "noSensor" },
-        { "no gap", Whole with { GapMm = null }, StationState.InWork, "4 parts go between the two ends in the feed, with 5 leak points.", "gapMm" },
-        { "turned round", Whole with { Chain = [Barb, Sensor, Hose, Barb] }, StationState.Hold, "These parts do not go together.", "wrongType" },
-        { "too far", Whole with { GapMm = 900 }, StationState.Hold, "These parts do not span the gap.", "gap" },
-        { "no bend", Whole with { GapMm = 0 }, StationState.Hold, "These parts do not span the gap.", "gap" },
-        { "a loop", Whole with { GapMm = 0, Chain = [Sensor, Barb, Long, Barb] }, StationState.Proven, "4 parts go between the two ends in the feed, with 5 leak points.", "found" },
-        { "whole", Whole with { Opened = ["Union"] }, StationState.Proven, "4 parts go between the two ends in the feed, with 6 leak points.", "found" },
-        { "a worm gear", Whole with { Joints = [new(), new(), new(ClampKind.WormGear)] }, StationState.Hold, "These parts do not go together.", "wormGear" },
+        Place = SensorPlace.Feed,
+        From = "qc-3-8-f-ring",
+        To = "qc-3-8-m",
+        GapMm = 300,
+        Chain = [Sensor, Barb, Hose, Barb],
     };
+
+    private static RouteResults Of(RoutePlan plan, double? kpa = null) =>
+        Route.Evaluate(
+            plan,
+            new StationContext(
+                new HazeLedger(),
+                new Dictionary<string, object>
+                {
+                    ["survey"] = VehicleSurvey.Empty with { FuelSystem = VehicleSurvey.Empty.FuelSystem with { BasePressureKpa = kpa is { } known ? (Hazy)known : null } },
+                },
+                new Dictionary<NeededFile, StationFile>(),
+                []
+            )
+        );
+
+    public static TheoryData<string, RoutePlan, StationState, string, string> Steps =>
+        new()
+        {
+            { "nothing", new(), StationState.Empty, "Where does the sensor go?", "route" },
+            { "no place", Whole with { Place = null }, StationState.InWork, "4 parts go between the two ends, with 5 leak points.", "place" },
+            { "no return", Whole with { Place = SensorPlace.Return }, StationState.Hold, "The sensor cannot go there.", "place" },
+            {
+                "no joint",
+                new() { Place = SensorPlace.Loop },
+                StationState.Hold,
+                "Put the sensor in the feed.",
+                "place"
+            },
+            {
+                "one end",
+                new() { Place = SensorPlace.Feed, From = "qc-3-8-m" },
+                StationState.InWork,
+                "Which two ends does the sensor go between?",
+                "ends"
+            },
+            { "both ends", Whole with { Chain = null }, StationState.InWork, "Choose the parts between the two ends.", "chain" },
+            {
+                "no sensor",
+                Whole with
+                {
+                    Chain = [Barb, Hose, Barb],
+                    From = "qc-3-8-m",
+                },
+                StationState.InWork,
+                "3 parts go between the two ends in the feed, with 4 leak points.",
+                "noSensor"
+            },
+            { "no gap", Whole with { GapMm = null }, StationState.InWork, "4 parts go between the two ends in the feed, with 5 leak points.", "gapMm" },
+            { "turned round", Whole with { Chain = [Barb, Sensor, Hose, Barb] }, StationState.Hold, "These parts do not go together.", "wrongType" },
+            { "too far", Whole with { GapMm = 900 }, StationState.Hold, "These parts do not span the gap.", "gap" },
+            { "no bend", Whole with { GapMm = 0 }, StationState.Hold, "These parts do not span the gap.", "gap" },
+            {
+                "a loop",
+                Whole with
+                {
+                    GapMm = 0,
+                    Chain = [Sensor, Barb, Long, Barb],
+                },
+                StationState.Proven,
+                "4 parts go between the two ends in the feed, with 5 leak points.",
+                "found"
+            },
+            { "whole", Whole with { Opened = ["Union"] }, StationState.Proven, "4 parts go between the two ends in the feed, with 6 leak points.", "found" },
+            { "a worm gear", Whole with { Joints = [new(), new(), new(ClampKind.WormGear)] }, StationState.Hold, "These parts do not go together.", "wormGear" },
+        };
 
     [Theory]
     [MemberData(nameof(Steps), DisableDiscoveryEnumeration = true)]
@@ -92,8 +140,13 @@ public class RouteStationTests
         var results = Of(plan);
         results.Kit!.CostToBuy.ShouldBe(15);
         results.Kit.Parts.Select(p => (p.Code, p.Quantity, p.ToBuy)).ShouldBe([("sensor", 1, 0), ("barb", 2, 1), ("hose", 1, 1), ("clamp-constant-tension-hose-9-5", 2, 2)]);
-        Route.Needs(plan, results).Select(n => n.Item).ShouldBe(
-            ["fitting-barb", "fitting-hose", "clamp-constant-tension-hose-9-5", "disconnect-tool-3-8-in", "clamp-pliers", "hose-cutter", "light-oil", "caps", "rags"], ignoreOrder: true);
+        Route
+            .Needs(plan, results)
+            .Select(n => n.Item)
+            .ShouldBe(
+                ["fitting-barb", "fitting-hose", "clamp-constant-tension-hose-9-5", "disconnect-tool-3-8-in", "clamp-pliers", "hose-cutter", "light-oil", "caps", "rags"],
+                ignoreOrder: true
+            );
         var wrong = plan with { Chain = [Barb, Barb] };
         Route.Needs(wrong, Of(wrong)).ShouldBeEmpty();
         results.Lead.Text.ShouldContain("To buy: 2 parts, together 15.00, clamps not counted.");
@@ -115,7 +168,11 @@ public class RouteStationTests
         FittingPart Turned(FittingPart part) => random.Next(2) == 0 ? part : part with { Ports = [.. part.Ports.Reverse()] };
         for (var i = 0; i < 50; i++)
         {
-            var chain = MadeChain.Of([Turned(Sensor), Turned(Barb), Turned(Hose), Turned(Tee), Turned(Hose), Turned(Barb)], PortCatalogue.Find("qc-3-8-f-ring")!, PortCatalogue.Find("qc-3-8-m")!);
+            var chain = MadeChain.Of(
+                [Turned(Sensor), Turned(Barb), Turned(Hose), Turned(Tee), Turned(Hose), Turned(Barb)],
+                PortCatalogue.Find("qc-3-8-f-ring")!,
+                PortCatalogue.Find("qc-3-8-m")!
+            );
             chain.Joints.ShouldAllBe(j => JointRules.Mate(j.Before, j.After));
         }
     }
@@ -141,12 +198,19 @@ public class RouteStationTests
     [InlineData("joints")]
     [InlineData("opened")]
     [InlineData("anglesDeg")]
-    public void What_cannot_be_planned_is_refused_by_name(string field) => Should.Throw<RefusedInputException>(() => Of(field switch
-    {
-        "from" => Whole with { From = "qc-9" },
-        "chain" => Whole with { Chain = [.. Enumerable.Repeat(Hose, 41)] },
-        "joints" => Whole with { Joints = [.. Enumerable.Repeat(new JointMade(), 6)] },
-        "opened" => Whole with { Opened = [" "] },
-        _ => Whole with { AnglesDeg = [181] },
-    })).Errors.ShouldContainKey(field);
+    public void What_cannot_be_planned_is_refused_by_name(string field) =>
+        Should
+            .Throw<RefusedInputException>(() =>
+                Of(
+                    field switch
+                    {
+                        "from" => Whole with { From = "qc-9" },
+                        "chain" => Whole with { Chain = [.. Enumerable.Repeat(Hose, 41)] },
+                        "joints" => Whole with { Joints = [.. Enumerable.Repeat(new JointMade(), 6)] },
+                        "opened" => Whole with { Opened = [" "] },
+                        _ => Whole with { AnglesDeg = [181] },
+                    }
+                )
+            )
+            .Errors.ShouldContainKey(field);
 }

@@ -14,7 +14,12 @@ public class SensingTests
         SensorReading.From(hz, lowMs is { } low ? (Hazy)low : null, tolerance, new HazeLedger());
 
     /// <summary>A train from periods and low times in seconds; the level begins released.</summary>
-    private static CaptureResult Analyse(IEnumerable<(double PeriodS, double LowS)> pulses, double tickS = Tick, double tailS = 0.002, Action<List<(double S, LogicLevel Level)>>? change = null)
+    private static CaptureResult Analyse(
+        IEnumerable<(double PeriodS, double LowS)> pulses,
+        double tickS = Tick,
+        double tailS = 0.002,
+        Action<List<(double S, LogicLevel Level)>>? change = null
+    )
     {
         var changes = new List<(double S, LogicLevel Level)> { (0, LogicLevel.Released) };
         var t = 0.0013;
@@ -120,24 +125,26 @@ public class SensingTests
     [Fact]
     public void Stand_in_is_read_back_as_it_was_made()
     {
-        Gen.Select(Gen.Double[0, 100], Gen.Double[-40, 125], Gen.Double[0.3, 3], Gen.Int).Sample(
-            (ethanol, temp, duration, seed) =>
-            {
-                var sensor = new SimulatedSensor(ethanol, temp, duration, seed);
-                var recorder = new PulseRecorder(0, SimulatedSensor.TickS);
-                foreach (var (tick, level) in sensor.Changes())
+        Gen.Select(Gen.Double[0, 100], Gen.Double[-40, 125], Gen.Double[0.3, 3], Gen.Int)
+            .Sample(
+                (ethanol, temp, duration, seed) =>
                 {
-                    recorder.Record(tick, level);
-                }
+                    var sensor = new SimulatedSensor(ethanol, temp, duration, seed);
+                    var recorder = new PulseRecorder(0, SimulatedSensor.TickS);
+                    foreach (var (tick, level) in sensor.Changes())
+                    {
+                        recorder.Record(tick, level);
+                    }
 
-                var result = CaptureAnalysis.Analyse(recorder.Finish(sensor.EndTick), 5, new HazeLedger());
-                result.FrequencyHz!.Value.Value.ShouldBe(ethanol + 50, 0.002);
-                result.LowPulseMs!.Value.Value.ShouldBe((temp + 81.25) / 41.25, 0.0002);
-                result.Reading.SignalStatus.ShouldBe(SignalStatus.Ok);
-                result.Reading.TemperatureStatus.ShouldBe(TemperatureStatus.Ok);
-                (result.GlitchesRejected, result.MissingPulses, result.Dropouts).ShouldBe((0, 0, 0));
-            },
-            iter: 300);
+                    var result = CaptureAnalysis.Analyse(recorder.Finish(sensor.EndTick), 5, new HazeLedger());
+                    result.FrequencyHz!.Value.Value.ShouldBe(ethanol + 50, 0.002);
+                    result.LowPulseMs!.Value.Value.ShouldBe((temp + 81.25) / 41.25, 0.0002);
+                    result.Reading.SignalStatus.ShouldBe(SignalStatus.Ok);
+                    result.Reading.TemperatureStatus.ShouldBe(TemperatureStatus.Ok);
+                    (result.GlitchesRejected, result.MissingPulses, result.Dropouts).ShouldBe((0, 0, 0));
+                },
+                iter: 300
+            );
     }
 
     [Theory]
@@ -145,18 +152,20 @@ public class SensingTests
     [InlineData(1e-6)]
     [InlineData(10e-6)]
     public void Coarse_time_steps_do_not_spoil_frequency_or_width(double tickS) =>
-        Gen.Select(Gen.Double[52, 148], Gen.Double[1.3, 4.6]).Sample(
-            (hz, low) =>
-            {
-                var result = Analyse(Steady(hz, low, 300), tickS);
-                result.FrequencyHz!.Value.Value.ShouldBe(hz, 0.05);
-                result.Reading.SignalStatus.ShouldBe(SignalStatus.Ok);
+        Gen.Select(Gen.Double[52, 148], Gen.Double[1.3, 4.6])
+            .Sample(
+                (hz, low) =>
+                {
+                    var result = Analyse(Steady(hz, low, 300), tickS);
+                    result.FrequencyHz!.Value.Value.ShouldBe(hz, 0.05);
+                    result.Reading.SignalStatus.ShouldBe(SignalStatus.Ok);
 
-                // A width that falls on the step the same way each time stays within its own stated haze instead.
-                var lowPulse = result.LowPulseMs!.Value;
-                Math.Abs(lowPulse.Value - low).ShouldBeLessThan(Math.Max(0.002, 3 * lowPulse.StandardU));
-            },
-            iter: 100);
+                    // A width that falls on the step the same way each time stays within its own stated haze instead.
+                    var lowPulse = result.LowPulseMs!.Value;
+                    Math.Abs(lowPulse.Value - low).ShouldBeLessThan(Math.Max(0.002, 3 * lowPulse.StandardU));
+                },
+                iter: 100
+            );
 
     [Fact]
     public void Spikes_are_left_out_and_counted_at_exactly_50_microseconds()

@@ -67,12 +67,18 @@ public class SimulatorTests
     public void Every_fault_of_a_recording_is_seen_for_what_it_is()
     {
         var faults = Enum.GetValues<SimulatorFault>();
-        Gen.Select(Gen.Double[6, 94], Gen.Double[-35, 60], Gen.Int[0, faults.Length - 1], Gen.Int, Gen.Double[1.5, 5], Gen.Double[0, 2]).Sample((ethanol, temp, f, seed, durationS, noiseUs) =>
-        {
-            var settings = new SimulatorSettings(ethanol, temp, faults[f], noiseUs);
-            ShouldShow(Analyse(new SimulatedSensor(settings, durationS, seed)), faults[f], ethanol);
-        }, iter: 600);
-        new SimulatedSensor(new SimulatorSettings(50, 20, SimulatorFault.Dropouts, 3), 2, 5).Changes().ShouldBe(new SimulatedSensor(new SimulatorSettings(50, 20, SimulatorFault.Dropouts, 3), 2, 5).Changes());
+        Gen.Select(Gen.Double[6, 94], Gen.Double[-35, 60], Gen.Int[0, faults.Length - 1], Gen.Int, Gen.Double[1.5, 5], Gen.Double[0, 2])
+            .Sample(
+                (ethanol, temp, f, seed, durationS, noiseUs) =>
+                {
+                    var settings = new SimulatorSettings(ethanol, temp, faults[f], noiseUs);
+                    ShouldShow(Analyse(new SimulatedSensor(settings, durationS, seed)), faults[f], ethanol);
+                },
+                iter: 600
+            );
+        new SimulatedSensor(new SimulatorSettings(50, 20, SimulatorFault.Dropouts, 3), 2, 5)
+            .Changes()
+            .ShouldBe(new SimulatedSensor(new SimulatorSettings(50, 20, SimulatorFault.Dropouts, 3), 2, 5).Changes());
         Should.Throw<RefusedInputException>(() => new SimulatedSensor(new SimulatorSettings(50, 20, SimulatorFault.None, 201), 2, 5)).Errors.ShouldContainKey("noiseUs");
     }
 
@@ -99,7 +105,7 @@ public class SimulatorTests
             sensor.Settings = sensor.Settings with { Fault = fault, EthanolPct = 40 };
             CaptureResult result = To(t);
             var named = false;
-            for (var until = t + 1.95; t < until && !named;)
+            for (var until = t + 1.95; t < until && !named; )
             {
                 result = To(t += FrameS);
                 try
@@ -129,14 +135,16 @@ public class SimulatorTests
     [InlineData(100, 3.15)]
     public void What_a_meter_shows_of_the_square_wave(double ethanolPct, double averageV)
     {
-        Hazy frequency = SensorLaw.FrequencyHz<Exact>(ethanolPct).Value, width = SensorLaw.LowPulseMs<Exact>(25).Value;
+        Hazy frequency = SensorLaw.FrequencyHz<Exact>(ethanolPct).Value,
+            width = SensorLaw.LowPulseMs<Exact>(25).Value;
         var volts = new AverageVolts(5, 0.2);
         var expected = volts.Expected(frequency, width);
         expected.Value.ShouldBe(averageV, 0.01);
         volts.LowPulseMs(expected, frequency).Value.ShouldBe(width.Value, 1e-9);
 
         // The mean of the wave itself, level by level.
-        double highS = 0, lastS = 0;
+        double highS = 0,
+            lastS = 0;
         var wave = new SimulatedSensor(ethanolPct, 25, 10, 3);
         var level = LogicLevel.Released;
         foreach (var (tick, next) in wave.Changes())

@@ -19,20 +19,27 @@ public partial class StationSentencesTests
 
     private static readonly VehicleSurvey Sound = new(
         new Engine(6, 3000, Aspiration.Natural, null, 6500, 150, 160, 0.9),
-        new FuelSystemSurvey(FuelLine.Return, FuelSystemKind.Port, 300, null, 60, [new Joint(LineName.Return)], Materials: new FuelMaterials(MaterialRating.Rated, Seals: MaterialRating.Rated)),
+        new FuelSystemSurvey(
+            FuelLine.Return,
+            FuelSystemKind.Port,
+            300,
+            null,
+            60,
+            [new Joint(LineName.Return)],
+            Materials: new FuelMaterials(MaterialRating.Rated, Seals: MaterialRating.Rated)
+        ),
         new FuelPump(1, 200),
         new PortInjectors(6, 380, 300, 684, [new(12, 1.2), new(14, 0.9)]),
         new DirectInjection(),
         new EngineControl(SignalPath.DirectFrequency, true, true, true, null, 10, 10, true),
-        new Goals(85, 75, true));
+        new Goals(85, 75, true)
+    );
 
     private static SurveyResults Judge(VehicleSurvey survey) => Survey.Evaluate(survey, new StationContext(new HazeLedger()));
 
     private static CompensateResults Compensated(CompensatePlan plan, HazeLedger ledger, double? ethanolHz)
     {
-        var upstream = ethanolHz is { } hz
-            ? new Dictionary<string, object> { ["signal"] = SensorReading.From(hz, 2.5, 5, ledger) }
-            : [];
+        var upstream = ethanolHz is { } hz ? new Dictionary<string, object> { ["signal"] = SensorReading.From(hz, 2.5, 5, ledger) } : [];
         return Compensate.Evaluate(plan, new StationContext(ledger, upstream, new Dictionary<NeededFile, StationFile>(), []));
     }
 
@@ -60,13 +67,22 @@ public partial class StationSentencesTests
         }
     }
 
-    public static TheoryData<string, VehicleSurvey, string, string> Surveys => new()
-    {
-        { "sound", Sound, "It can be converted. The injectors are at 88 ", "Survey: can be converted; injectors at 88 " },
-        { "nothing known", new VehicleSurvey(), "Not decided yet.", "Survey: not decided yet" },
-        { "too small", Sound with { Injectors = Sound.Injectors with { RatedFlowCcMin = 200 } }, "It can be converted, but not as it is. The injectors are too small, at 1", "Survey: can be converted after changes; injectors at 1" },
-        { "no plug", Sound with { Control = Sound.Control with { PlugPresent = false } }, "Not this way. Buy nothing yet.", "Survey: cannot be converted this way" },
-    };
+    public static TheoryData<string, VehicleSurvey, string, string> Surveys =>
+        new()
+        {
+            { "sound", Sound, "It can be converted. The injectors are at 88 ", "Survey: can be converted; injectors at 88 " },
+            { "nothing known", new VehicleSurvey(), "Not decided yet.", "Survey: not decided yet" },
+            {
+                "too small",
+                Sound with
+                {
+                    Injectors = Sound.Injectors with { RatedFlowCcMin = 200 },
+                },
+                "It can be converted, but not as it is. The injectors are too small, at 1",
+                "Survey: can be converted after changes; injectors at 1"
+            },
+            { "no plug", Sound with { Control = Sound.Control with { PlugPresent = false } }, "Not this way. Buy nothing yet.", "Survey: cannot be converted this way" },
+        };
 
     [Theory]
     [MemberData(nameof(Surveys), DisableDiscoveryEnumeration = true)]
@@ -88,7 +104,9 @@ public partial class StationSentencesTests
         Compensate.Summary(new CompensatePlan(), noReading).Text.ShouldBe("Base map on E10; no reading yet");
 
         // A map that ran on "E85" of E75 was right: the first reading on that fuel is its blend.
-        Compensated(new CompensatePlan { BaseEthanolPct = 85 }, new HazeLedger(), 125).Findings.Single().ShouldSatisfyAllConditions(f => f.Code.ShouldBe("baseAsLabelled"), f => f.Text.ShouldContain("that was E75, not E85"));
+        Compensated(new CompensatePlan { BaseEthanolPct = 85 }, new HazeLedger(), 125)
+            .Findings.Single()
+            .ShouldSatisfyAllConditions(f => f.Code.ShouldBe("baseAsLabelled"), f => f.Text.ShouldContain("that was E75, not E85"));
         Compensated(new CompensatePlan { BaseEthanolPct = 85 }, new HazeLedger(), 60).Findings.ShouldBeEmpty();
 
         var read = Compensated(new CompensatePlan { BaseEthanolPct = 10, Metering = Metering.Mass }, new HazeLedger(), 123.4);
@@ -100,14 +118,20 @@ public partial class StationSentencesTests
     [Fact]
     public void Whatever_is_given_every_sentence_is_whole_in_both_systems_and_counts_the_same_numbers()
     {
-        var survey = from power in Gen.Double[20, 600] from pump in Gen.Double[40, 400] from flow in Gen.Double[100, 1500] from pressure in Gen.Double[200, 500] from known in Gen.Int[0, 63] select Sound with
-        {
-            Engine = Sound.Engine with { PowerKw = (known & 1) > 0 ? power : null, WantedPowerKw = (known & 2) > 0 ? power * 1.2 : null },
-            Pump = (known & 4) > 0 ? new FuelPump(1, pump) : new FuelPump(),
-            Injectors = (known & 8) > 0 ? Sound.Injectors with { RatedFlowCcMin = flow } : new PortInjectors(),
-            FuelSystem = Sound.FuelSystem with { BasePressureKpa = (known & 16) > 0 ? pressure : null },
-            Control = (known & 32) > 0 ? Sound.Control : new EngineControl(),
-        };
+        var survey =
+            from power in Gen.Double[20, 600]
+            from pump in Gen.Double[40, 400]
+            from flow in Gen.Double[100, 1500]
+            from pressure in Gen.Double[200, 500]
+            from known in Gen.Int[0, 63]
+            select Sound with
+            {
+                Engine = Sound.Engine with { PowerKw = (known & 1) > 0 ? power : null, WantedPowerKw = (known & 2) > 0 ? power * 1.2 : null },
+                Pump = (known & 4) > 0 ? new FuelPump(1, pump) : new FuelPump(),
+                Injectors = (known & 8) > 0 ? Sound.Injectors with { RatedFlowCcMin = flow } : new PortInjectors(),
+                FuelSystem = Sound.FuelSystem with { BasePressureKpa = (known & 16) > 0 ? pressure : null },
+                Control = (known & 32) > 0 ? Sound.Control : new EngineControl(),
+            };
         survey.Sample(
             s =>
             {
@@ -120,21 +144,24 @@ public partial class StationSentencesTests
                     Said(finding.Sentence);
                 }
             },
-            iter: 60);
+            iter: 60
+        );
 
-        Gen.Select(Gen.Double[0, 100], Gen.Double[45, 160], Gen.Int[0, 2]).Sample(
-            (basePct, hz, metering) =>
-            {
-                var results = Compensated(new CompensatePlan { BaseEthanolPct = basePct, Metering = MeteringSchools.All[metering] }, new HazeLedger(), hz);
-                Said(results.Headline);
-                Said(results.Lead);
-                Said(results.NextAction);
-                foreach (var finding in Compensate.Findings(results))
+        Gen.Select(Gen.Double[0, 100], Gen.Double[45, 160], Gen.Int[0, 2])
+            .Sample(
+                (basePct, hz, metering) =>
                 {
-                    Said(finding.Sentence);
-                }
-            },
-            iter: 60);
+                    var results = Compensated(new CompensatePlan { BaseEthanolPct = basePct, Metering = MeteringSchools.All[metering] }, new HazeLedger(), hz);
+                    Said(results.Headline);
+                    Said(results.Lead);
+                    Said(results.NextAction);
+                    foreach (var finding in Compensate.Findings(results))
+                    {
+                        Said(finding.Sentence);
+                    }
+                },
+                iter: 60
+            );
     }
 
     private static void Said(NextAction action)

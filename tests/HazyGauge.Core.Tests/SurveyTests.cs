@@ -1,9 +1,9 @@
-using HazyGauge.Core.Sentences;
-using HazyGauge.Core.Stations.Survey;
-using HazyGauge.Core.FuelSystem;
 using HazyGauge.Core.Findings;
+using HazyGauge.Core.FuelSystem;
 using HazyGauge.Core.Haze;
+using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Stations;
+using HazyGauge.Core.Stations.Survey;
 using HazyGauge.Core.Vehicles;
 
 namespace HazyGauge.Core.Tests;
@@ -11,7 +11,14 @@ namespace HazyGauge.Core.Tests;
 /// <summary>What a survey opens and rules out, and which figure is worth measuring.</summary>
 public class SurveyTests
 {
-    private static readonly FuelMaterials AllRated = new(MaterialRating.Rated, MaterialRating.Rated, MaterialRating.Rated, MaterialRating.Rated, MaterialRating.Rated, MaterialRating.Rated);
+    private static readonly FuelMaterials AllRated = new(
+        MaterialRating.Rated,
+        MaterialRating.Rated,
+        MaterialRating.Rated,
+        MaterialRating.Rated,
+        MaterialRating.Rated,
+        MaterialRating.Rated
+    );
 
     private static readonly VehicleSurvey Sound = new(
         new Engine(6, 3000, Aspiration.Natural, null, 6500, 150, 160, 0.9),
@@ -20,7 +27,11 @@ public class SurveyTests
         new PortInjectors(6, 380, 300, 684, [new(12, 1.2), new(14, 0.9)]),
         new DirectInjection(),
         new EngineControl(SignalPath.DirectFrequency, true, true, true, null, 10, 10, true),
-        new Goals(85, 75, true, ColdestStartC: 14)) { Vehicle = new VehicleFacts(2012) };
+        new Goals(85, 75, true, ColdestStartC: 14)
+    )
+    {
+        Vehicle = new VehicleFacts(2012),
+    };
 
     private static SurveyResults Judge(VehicleSurvey survey) => SurveyEvaluation.Of(survey, new HazeLedger());
 
@@ -43,7 +54,11 @@ public class SurveyTests
         ((loads[0].UsePct.Value - Dead) / (more.Loads[0].UsePct.Value - Dead)).ShouldBe(Math.Sqrt(4.0 / 3), 1e-9);
 
         // Boost that the regulator does not follow takes pressure from the injectors; one that follows takes flow from the pump.
-        var boosted = Sound with { Engine = Sound.Engine with { Aspiration = Aspiration.Boosted, BoostKpa = 100 }, Pump = new FuelPump(2, null, [new(200, 220), new(300, 200), new(400, 170)], 13.5) };
+        var boosted = Sound with
+        {
+            Engine = Sound.Engine with { Aspiration = Aspiration.Boosted, BoostKpa = 100 },
+            Pump = new FuelPump(2, null, [new(200, 220), new(300, 200), new(400, 170)], 13.5),
+        };
         SurveyResults Following(bool follows) => Judge(boosted with { FuelSystem = boosted.FuelSystem with { FollowsManifold = follows } });
         double Use(SurveyResults v, FuelComponent c) => v.Loads.Single(l => l.Component == c).UsePct.Value;
         ((Use(Following(false), FuelComponent.Injectors) - Dead) / (Use(Following(true), FuelComponent.Injectors) - Dead)).ShouldBe(Math.Sqrt(1.5), 1e-9);
@@ -57,27 +72,27 @@ public class SurveyTests
         // Source: JCGM 101:2008, propagation by simulation; every hazy answer is drawn, the survey judged, the loads spread.
         var ledger = new HazeLedger();
         Hazy Measured(string id, double value, double u) => ledger.Quantity(value, u, new HazeSource(id, id));
-        VehicleSurvey With(Func<string, double, double, Hazy> measured) => Sound with
-        {
-            Engine = Sound.Engine with { Aspiration = Aspiration.Boosted, BoostKpa = measured("boost", 80, 3), WantedPowerKw = measured("power", 160, 5) },
-            FuelSystem = Sound.FuelSystem with { BasePressureKpa = measured("pressure", 300, 8), FollowsManifold = false },
-            Pump = new FuelPump(1, null, [new(200, 220), new(300, 200), new(400, 160)]),
-            Injectors = Sound.Injectors with { RatedFlowCcMin = measured("flow", 380, 9) },
-            Goals = Sound.Goals with { HighestEthanolPct = measured("ethanol", 80, 4) },
-        };
+        VehicleSurvey With(Func<string, double, double, Hazy> measured) =>
+            Sound with
+            {
+                Engine = Sound.Engine with { Aspiration = Aspiration.Boosted, BoostKpa = measured("boost", 80, 3), WantedPowerKw = measured("power", 160, 5) },
+                FuelSystem = Sound.FuelSystem with { BasePressureKpa = measured("pressure", 300, 8), FollowsManifold = false },
+                Pump = new FuelPump(1, null, [new(200, 220), new(300, 200), new(400, 160)]),
+                Injectors = Sound.Injectors with { RatedFlowCcMin = measured("flow", 380, 9) },
+                Goals = Sound.Goals with { HighestEthanolPct = measured("ethanol", 80, 4) },
+            };
         var hazy = SurveyEvaluation.Of(With(Measured), ledger).Loads.ToDictionary(l => l.Component, l => l.UsePct);
 
         // Typical figures are the program's own and not drawn here: only what was measured is compared.
         double OfMeasured(Hazy load) => Math.Sqrt(load.Parts.Where(p => p.Source.Id is "boost" or "power" or "pressure" or "flow" or "ethanol").Sum(p => p.U * p.U));
         var random = new Random(17);
-        var draws = Enumerable.Range(0, 20_000)
-            .Select(_ => Judge(With((_, value, u) => MathNet.Numerics.Distributions.Normal.Sample(random, value, u))).Loads)
-            .ToList();
+        var draws = Enumerable.Range(0, 20_000).Select(_ => Judge(With((_, value, u) => MathNet.Numerics.Distributions.Normal.Sample(random, value, u))).Loads).ToList();
         foreach (var component in new[] { FuelComponent.Injectors, FuelComponent.LowPressurePump })
         {
             var spread = new MathNet.Numerics.Statistics.RunningStatistics(draws.Select(loads => loads.Single(l => l.Component == component).UsePct.Value));
             spread.Mean.ShouldBe(hazy[component].Value, 0.01 * spread.Mean);
-            OfMeasured(hazy[component]).ShouldBe(spread.StandardDeviation, component == FuelComponent.LowPressurePump ? 0.08 * spread.StandardDeviation : 0.03 * spread.StandardDeviation);
+            OfMeasured(hazy[component])
+                .ShouldBe(spread.StandardDeviation, component == FuelComponent.LowPressurePump ? 0.08 * spread.StandardDeviation : 0.03 * spread.StandardDeviation);
         }
     }
 
@@ -119,7 +134,8 @@ public class SurveyTests
                 new PortInjectors(Has(11) ? 6 : null, Has(12) ? 380 : null),
                 new DirectInjection(),
                 new EngineControl(Has(13) ? SignalPath.Gateway : null, Has(14) ? true : null, Has(15) ? true : null, null, null, Has(16) ? 10 : null, Has(17) ? 10 : null),
-                new Goals(Has(18) ? 85 : null, Has(19) ? 75 : null));
+                new Goals(Has(18) ? 85 : null, Has(19) ? 75 : null)
+            );
         }
 
         CsCheck.Check.Sample(
@@ -132,7 +148,8 @@ public class SurveyTests
                 less.Loads.ShouldAllBe(l => l.UsePct.Value > 0 && double.IsFinite(l.UsePct.StandardU));
                 less.NextAction.Command.ShouldNotBeEmpty();
             },
-            iter: 2000);
+            iter: 2000
+        );
     }
 
     [Fact]
@@ -152,9 +169,17 @@ public class SurveyTests
     [Fact]
     public void The_first_thing_to_measure_is_the_one_that_narrows_the_load_most_and_its_effect_is_right()
     {
-        var open = Judge(Sound with { Pump = new FuelPump(), Injectors = Sound.Injectors with { RatedFlowCcMin = null }, FuelSystem = Sound.FuelSystem with { BasePressureKpa = null, TankLitres = null } });
+        var open = Judge(
+            Sound with
+            {
+                Pump = new FuelPump(),
+                Injectors = Sound.Injectors with { RatedFlowCcMin = null },
+                FuelSystem = Sound.FuelSystem with { BasePressureKpa = null, TankLitres = null },
+            }
+        );
         open.Eligible.ShouldBe(Eligibility.Yes);
-        open.ToMeasure.Select(m => m.Field).ShouldBe(["injectors.ratedFlowCcMin", "fuelSystem.basePressureKpa", "pump.count", "pump.flowLph", "fuelSystem.tankLitres"], ignoreOrder: true);
+        open.ToMeasure.Select(m => m.Field)
+            .ShouldBe(["injectors.ratedFlowCcMin", "fuelSystem.basePressureKpa", "pump.count", "pump.flowLph", "fuelSystem.tankLitres"], ignoreOrder: true);
         var now = open.Loads.ToDictionary(l => l.Component, l => Interval95.HalfWidth(l.UsePct));
         var pump = open.ToMeasure.Single(m => m.Field == "pump.flowLph");
         pump.UsedMeanwhile.ShouldBe(new Assumption(null, 105, Unit.Lph, 30));
@@ -162,12 +187,14 @@ public class SurveyTests
 
         // Measuring the first takes more doubt off the load it helps than measuring the second would.
         double Doubt(VehicleSurvey s, FuelComponent c) => Interval95.HalfWidth(Judge(s).Loads.Single(l => l.Component == c).UsePct);
-        double Narrowed(string field) => field switch
-        {
-            "pump.flowLph" => Doubt(Sound with { Pump = new FuelPump() }, FuelComponent.LowPressurePump) - Doubt(Sound, FuelComponent.LowPressurePump),
-            "injectors.ratedFlowCcMin" => Doubt(Sound with { Injectors = Sound.Injectors with { RatedFlowCcMin = null } }, FuelComponent.Injectors) - Doubt(Sound, FuelComponent.Injectors),
-            _ => Doubt(Sound with { FuelSystem = Sound.FuelSystem with { BasePressureKpa = null } }, FuelComponent.Injectors) - Doubt(Sound, FuelComponent.Injectors),
-        };
+        double Narrowed(string field) =>
+            field switch
+            {
+                "pump.flowLph" => Doubt(Sound with { Pump = new FuelPump() }, FuelComponent.LowPressurePump) - Doubt(Sound, FuelComponent.LowPressurePump),
+                "injectors.ratedFlowCcMin" => Doubt(Sound with { Injectors = Sound.Injectors with { RatedFlowCcMin = null } }, FuelComponent.Injectors)
+                    - Doubt(Sound, FuelComponent.Injectors),
+                _ => Doubt(Sound with { FuelSystem = Sound.FuelSystem with { BasePressureKpa = null } }, FuelComponent.Injectors) - Doubt(Sound, FuelComponent.Injectors),
+            };
         Narrowed(open.ToMeasure[0].Field).ShouldBeGreaterThan(Narrowed(open.ToMeasure[1].Field));
     }
 
@@ -212,7 +239,12 @@ public class SurveyTests
             "plugMissing" => Sound with { Control = c with { PlugPresent = false } },
             "noInput" => Sound with { Control = c with { FreeInput = false } },
             "inputDisplaced" => Sound with { Control = c with { FreeInput = false, Displaces = "spare pressure input" } },
-            "extenderOnDirect" => Sound with { Control = c with { SignalPath = SignalPath.InjectorExtender }, FuelSystem = Sound.FuelSystem with { Kind = FuelSystemKind.Direct }, Injectors = new PortInjectors() },
+            "extenderOnDirect" => Sound with
+            {
+                Control = c with { SignalPath = SignalPath.InjectorExtender },
+                FuelSystem = Sound.FuelSystem with { Kind = FuelSystemKind.Direct },
+                Injectors = new PortInjectors(),
+            },
             "liveZero" => Sound with { Control = c with { SignalPath = SignalPath.AnalyserVoltage } },
             "displayOnly" => Sound with { Control = new EngineControl(SignalPath.DisplayOnly, RevisionListed: false, FuelMapEthanolPct: 82) },
             "displayControlsNothing" => Sound with { Control = new EngineControl(SignalPath.DisplayOnly, FuelMapEthanolPct: 10) },
@@ -223,7 +255,11 @@ public class SurveyTests
             "openingsAssumed" => Sound with { FuelSystem = Sound.FuelSystem with { Kind = FuelSystemKind.SinglePoint } },
             "notRatedHoses" => Sound with { FuelSystem = Sound.FuelSystem with { Materials = AllRated with { Hoses = MaterialRating.NotRated } } },
             "notRatedSender" => Sound with { FuelSystem = Sound.FuelSystem with { Materials = AllRated with { Sender = MaterialRating.NotRated } } },
-            "oldFuelParts" => Sound with { Vehicle = new VehicleFacts(1985), FuelSystem = Sound.FuelSystem with { Materials = AllRated with { Regulator = MaterialRating.Unknown } } },
+            "oldFuelParts" => Sound with
+            {
+                Vehicle = new VehicleFacts(1985),
+                FuelSystem = Sound.FuelSystem with { Materials = AllRated with { Regulator = MaterialRating.Unknown } },
+            },
             "coldStartNo" => Sound with { Goals = Sound.Goals with { ColdestStartC = -20 } },
             "inputLimit" => Sound with { Control = c with { InputLimitV = 5 } },
             "secondHalf" => Sound with { FuelSystem = Sound.FuelSystem with { SecondHalf = true } },
@@ -234,7 +270,11 @@ public class SurveyTests
             "lowSideUnseen" => Sound with { FuelSystem = Sound.FuelSystem with { Kind = FuelSystemKind.Both } },
             "tooSmall" => Sound with { Pump = new FuelPump(1, 60) },
             "offTheCurve" => Sound with { Pump = new FuelPump(1, null, [new(100, 200), new(250, 150)]) },
-            "noPressureDrop" => Sound with { Engine = Sound.Engine with { Aspiration = Aspiration.Boosted, BoostKpa = 290 }, FuelSystem = Sound.FuelSystem with { FollowsManifold = false } },
+            "noPressureDrop" => Sound with
+            {
+                Engine = Sound.Engine with { Aspiration = Aspiration.Boosted, BoostKpa = 290 },
+                FuelSystem = Sound.FuelSystem with { FollowsManifold = false },
+            },
             "localAboveHighest" => Sound with { Goals = new Goals(50, 75) },
             _ => Sound with { Injectors = Sound.Injectors with { Count = 7 } },
         };
@@ -251,8 +291,7 @@ public class SurveyTests
     [Fact]
     public void What_cannot_be_on_any_vehicle_is_refused_where_it_was_entered()
     {
-        void Refused(VehicleSurvey survey, string field, string words) =>
-            Should.Throw<RefusedInputException>(() => Judge(survey)).Errors[field][0].ShouldContain(words);
+        void Refused(VehicleSurvey survey, string field, string words) => Should.Throw<RefusedInputException>(() => Judge(survey)).Errors[field][0].ShouldContain(words);
 
         var returnless = Sound.FuelSystem with { Line = FuelLine.Returnless, Joints = [new Joint(LineName.Feed), new Joint(LineName.Return)] };
         Refused(Sound with { FuelSystem = returnless }, "fuelSystem.joints[1].line", "no return line");
@@ -274,7 +313,12 @@ public class SurveyTests
         {
             foreach (var kind in new[] { FuelSystemKind.Port, FuelSystemKind.SinglePoint, FuelSystemKind.Direct, FuelSystemKind.Both })
             {
-                var stock = new VehicleSurvey { Engine = new Engine(4, Aspiration: Aspiration.Natural, PowerKw: kw), FuelSystem = new FuelSystemSurvey(Kind: kind), Goals = new Goals(0) };
+                var stock = new VehicleSurvey
+                {
+                    Engine = new Engine(4, Aspiration: Aspiration.Natural, PowerKw: kw),
+                    FuelSystem = new FuelSystemSurvey(Kind: kind),
+                    Goals = new Goals(0),
+                };
                 foreach (var load in Judge(stock).Loads)
                 {
                     (load.UsePct.Value + Interval95.HalfWidth(load.UsePct)).ShouldBeLessThan(112, $"{kind} {kw} {load.Component}");

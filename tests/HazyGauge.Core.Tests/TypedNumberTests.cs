@@ -130,10 +130,18 @@ public class TypedNumberTests
     [Fact]
     public void A_refusal_and_an_echo_speak_the_units_that_are_shown()
     {
-        Should.Throw<RefusedInputException>(() => Read("engine.powerKw", "9000", UnitSystem.Us)).Errors["text"].Single().ShouldBe("Power now must be between 1.341 and 2682 hp; “9000” cannot be right.");
+        Should
+            .Throw<RefusedInputException>(() => Read("engine.powerKw", "9000", UnitSystem.Us))
+            .Errors["text"]
+            .Single()
+            .ShouldBe("Power now must be between 1.341 and 2682 hp; “9000” cannot be right.");
         Read("engine.powerKw", "1,000", UnitSystem.Us).ShouldBe(new TypedNumber(745.699872, "kW", "1000 hp"));
         Read("fuelSystem.basePressureKpa", "300 kPa", UnitSystem.Us).Shown.ShouldBe("43.511 psi");
-        Should.Throw<RefusedInputException>(() => Read("fuelSystem.basePressureKpa", "300", UnitSystem.Us)).Errors["text"].Single().ShouldEndWith("“300” cannot be right. Did you mean 300 kPa?");
+        Should
+            .Throw<RefusedInputException>(() => Read("fuelSystem.basePressureKpa", "300", UnitSystem.Us))
+            .Errors["text"]
+            .Single()
+            .ShouldEndWith("“300” cannot be right. Did you mean 300 kPa?");
         var absolute = Read("engine.boostKpa", "32 psia");
         absolute.Value.ShouldBe(119.307, 1e-3);
         absolute.Doubt.ShouldNotBeNull().Text.ShouldContain("above the air at sea level");
@@ -146,26 +154,32 @@ public class TypedNumberTests
     {
         string[] pieces = ["1", "0", "7", "85", ",", ".", " ", "-", "+", "±", "e", "E", "/", "'", "psi", "kPa", "bar", "°F", "%", "in", "1/min", "\"", "ä", "\u00a0", "abs"];
         string[] kinds = ["pressure", "ethanol", "length", "engineSpeed", "engine.boostKpa"];
-        Gen.Select(Gen.Int[0, pieces.Length - 1].Select(i => pieces[i]).Array[0, 9], Gen.Int[0, kinds.Length - 1].Select(i => kinds[i]), Gen.Bool.Select(us => us ? UnitSystem.Us : UnitSystem.Metric)).Sample(
-            (typed, what, system) =>
-            {
-                TypedNumber read;
-                try
+        Gen.Select(
+                Gen.Int[0, pieces.Length - 1].Select(i => pieces[i]).Array[0, 9],
+                Gen.Int[0, kinds.Length - 1].Select(i => kinds[i]),
+                Gen.Bool.Select(us => us ? UnitSystem.Us : UnitSystem.Metric)
+            )
+            .Sample(
+                (typed, what, system) =>
                 {
-                    read = Read(what, string.Concat(typed), system);
-                }
-                catch (RefusedInputException)
-                {
-                    return;
-                }
+                    TypedNumber read;
+                    try
+                    {
+                        read = Read(what, string.Concat(typed), system);
+                    }
+                    catch (RefusedInputException)
+                    {
+                        return;
+                    }
 
-                double.IsFinite(read.Value).ShouldBeTrue();
-                var style = UnitStyle.Of(Asked(what).Unit);
-                if (Math.Abs(read.Value) is > 1e-2 and < 1e6)
-                {
-                    Read(what, read.Shown, system).Value.ShouldBe(read.Value, (Math.Abs(read.Value) * 2e-3) + (1e-3 / style.Factor));
-                }
-            },
-            iter: 20_000);
+                    double.IsFinite(read.Value).ShouldBeTrue();
+                    var style = UnitStyle.Of(Asked(what).Unit);
+                    if (Math.Abs(read.Value) is > 1e-2 and < 1e6)
+                    {
+                        Read(what, read.Shown, system).Value.ShouldBe(read.Value, (Math.Abs(read.Value) * 2e-3) + (1e-3 / style.Factor));
+                    }
+                },
+                iter: 20_000
+            );
     }
 }

@@ -1,7 +1,8 @@
 namespace HazyGauge.Core.Tests;
 
 /// <summary>
-/// Vapour pressure of ethanol in a gasoline of eight known hydrocarbons, by group contributions: UNIFAC (A. Fredenslund, R. L. Jones, J. M. Prausnitz, AIChE Journal 21, 1975), with
+/// Vapour pressure of ethanol in a gasoline of eight known hydrocarbons, by group contributions: UNIFAC (A. Fredenslund, R. L. Jones, J. M. Prausnitz, AIChE Journal 21,
+/// 1975), with
 /// groups and Antoine constants from handbooks (from memory). Independent of the product's law: another theory, no fit to blends, every hydrocarbon by itself.
 /// </summary>
 internal sealed class Unifac
@@ -26,14 +27,29 @@ internal sealed class Unifac
     // Main group, volume R, surface Q.
     private static readonly Dictionary<string, (int Main, double R, double Q)> Groups = new()
     {
-        ["CH3"] = (1, 0.9011, 0.848), ["CH2"] = (1, 0.6744, 0.540), ["CH"] = (1, 0.4469, 0.228), ["C"] = (1, 0.2195, 0),
-        ["ACH"] = (3, 0.5313, 0.400), ["ACCH3"] = (4, 1.2663, 0.968), ["OH"] = (5, 1.0, 1.2),
+        ["CH3"] = (1, 0.9011, 0.848),
+        ["CH2"] = (1, 0.6744, 0.540),
+        ["CH"] = (1, 0.4469, 0.228),
+        ["C"] = (1, 0.2195, 0),
+        ["ACH"] = (3, 0.5313, 0.400),
+        ["ACCH3"] = (4, 1.2663, 0.968),
+        ["OH"] = (5, 1.0, 1.2),
     };
 
     private static readonly Dictionary<(int, int), double> Energies = new()
     {
-        [(1, 3)] = 61.13, [(3, 1)] = -11.12, [(1, 5)] = 986.5, [(5, 1)] = 156.4, [(3, 5)] = 636.1, [(5, 3)] = 89.6, [(1, 4)] = 76.5, [(4, 1)] = -69.7,
-        [(3, 4)] = 167, [(4, 3)] = -146.8, [(4, 5)] = 803.2, [(5, 4)] = 25.82,
+        [(1, 3)] = 61.13,
+        [(3, 1)] = -11.12,
+        [(1, 5)] = 986.5,
+        [(5, 1)] = 156.4,
+        [(3, 5)] = 636.1,
+        [(5, 3)] = 89.6,
+        [(1, 4)] = 76.5,
+        [(4, 1)] = -69.7,
+        [(3, 4)] = 167,
+        [(4, 3)] = -146.8,
+        [(4, 5)] = 803.2,
+        [(5, 4)] = 25.82,
     };
 
     private readonly Species[] _all;
@@ -53,7 +69,9 @@ internal sealed class Unifac
     /// <summary>Reid pressure, kPa: at 37.8 C over four times the liquid's volume, found as a flash; the air of the method leaves its own pressure out of the reading.</summary>
     public double ReidKpa(double ethanolPct)
     {
-        const double TempC = 37.78, KpaM3PerKmol = 8.314 * (TempC + 273.15), VapourOverLiquid = 4;
+        const double TempC = 37.78,
+            KpaM3PerKmol = 8.314 * (TempC + 273.15),
+            VapourOverLiquid = 4;
         var all = Moles(ethanolPct);
         var liquid = all;
         double[] pressures = [];
@@ -88,13 +106,18 @@ internal sealed class Unifac
         double[] Count(Species s) => [.. groups.Select(g => (double)s.Groups.Count(x => x == g))];
         var counts = _all.Select(Count).ToArray();
         var mixed = LogGroupActivities(groups, [.. groups.Select((_, k) => counts.Select((c, i) => x[i] * c[k]).Sum())], kelvin);
-        return [.. _all.Select((s, i) =>
-        {
-            var (phi, theta) = (r[i] / meanR, q[i] / meanQ);
-            var combinatorial = Math.Log(phi) + (5 * q[i] * Math.Log(theta / phi)) + l[i] - (phi * meanL);
-            var alone = LogGroupActivities(groups, counts[i], kelvin);
-            return Math.Exp(combinatorial + groups.Select((_, k) => counts[i][k] * (mixed[k] - alone[k])).Sum());
-        })];
+        return
+        [
+            .. _all.Select(
+                (s, i) =>
+                {
+                    var (phi, theta) = (r[i] / meanR, q[i] / meanQ);
+                    var combinatorial = Math.Log(phi) + (5 * q[i] * Math.Log(theta / phi)) + l[i] - (phi * meanL);
+                    var alone = LogGroupActivities(groups, counts[i], kelvin);
+                    return Math.Exp(combinatorial + groups.Select((_, k) => counts[i][k] * (mixed[k] - alone[k])).Sum());
+                }
+            ),
+        ];
     }
 
     private static double[] LogGroupActivities(string[] groups, double[] counts, double kelvin)
@@ -109,8 +132,6 @@ internal sealed class Unifac
     private sealed record Species(double Volume, double KgM3, double GPerMol, (double A, double B, double C) Antoine, string[] Groups)
     {
         public Species(double volume, double kgM3, double gPerMol, (double A, double B, double C) antoine, string groups)
-            : this(volume, kgM3, gPerMol, antoine, groups.Split(' '))
-        {
-        }
+            : this(volume, kgM3, gPerMol, antoine, groups.Split(' ')) { }
     }
 }

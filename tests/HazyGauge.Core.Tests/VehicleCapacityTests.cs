@@ -1,11 +1,11 @@
-using HazyGauge.Core.Stations.Survey;
-using HazyGauge.Core.FuelSystem;
-using HazyGauge.Core.Fuels;
-using HazyGauge.Core.Quantities;
 using HazyGauge.Core.Findings;
-using HazyGauge.Core.Stations.Capacity;
+using HazyGauge.Core.Fuels;
+using HazyGauge.Core.FuelSystem;
 using HazyGauge.Core.Haze;
+using HazyGauge.Core.Quantities;
 using HazyGauge.Core.Stations;
+using HazyGauge.Core.Stations.Capacity;
+using HazyGauge.Core.Stations.Survey;
 using HazyGauge.Core.Vehicles;
 
 namespace HazyGauge.Core.Tests;
@@ -20,7 +20,8 @@ public class VehicleCapacityTests
         new PortInjectors(6, 450, 300, 684, [new(12, 1.2), new(14, 0.9)]),
         new DirectInjection(),
         new EngineControl(),
-        new Goals(85, 75, true));
+        new Goals(85, 75, true)
+    );
 
     private static readonly VehicleSurvey Direct = Ports with
     {
@@ -33,15 +34,29 @@ public class VehicleCapacityTests
     private static readonly HotDrive Cool = new(AmbientC: 15, AltitudeM: 0, GasolineReidKpa: 47);
 
     private static CapacityResults Of(VehicleSurvey survey, FullLoad? load = null, CapacityChange? change = null, HotDrive? drive = null) =>
-        (CapacityResults)((IStation)new CapacityStation()).Evaluate(
-            new CapacityPlan { FullLoad = load, Changes = change, Drive = drive ?? Cool }, new StationContext(new HazeLedger(), new Dictionary<string, object> { ["survey"] = survey }, new Dictionary<NeededFile, StationFile>(), [])).Results;
+        (CapacityResults)
+            ((IStation)new CapacityStation())
+                .Evaluate(
+                    new CapacityPlan
+                    {
+                        FullLoad = load,
+                        Changes = change,
+                        Drive = drive ?? Cool,
+                    },
+                    new StationContext(new HazeLedger(), new Dictionary<string, object> { ["survey"] = survey }, new Dictionary<NeededFile, StationFile>(), [])
+                )
+                .Results;
 
     [Fact]
     public void The_state_follows_the_verdict_and_the_sentence_says_how_far_it_reaches()
     {
         void State(CapacityResults result, CapacityVerdict verdict, StationState state, string command) =>
             result.ShouldSatisfyAllConditions(
-                r => r.AtPoint!.Verdict.ShouldBe(verdict), r => r.State.ShouldBe(state), r => r.NextAction.Command.ShouldContain(command), r => r.NextAction.Slug.ShouldBe("capacity"));
+                r => r.AtPoint!.Verdict.ShouldBe(verdict),
+                r => r.State.ShouldBe(state),
+                r => r.NextAction.Command.ShouldContain(command),
+                r => r.NextAction.Slug.ShouldBe("capacity")
+            );
 
         State(Of(Ports), CapacityVerdict.Carried, StationState.Proven, "supports what is wanted");
         State(Of(Ports, new FullLoad(PowerKw: 206)), CapacityVerdict.Doubtful, StationState.InWork, ".");
@@ -72,7 +87,10 @@ public class VehicleCapacityTests
         foreach (var (survey, kw) in new[] { (Ports, 230.0), (Direct, 165) })
         {
             var asked = new FullLoad(PowerKw: kw);
-            var remedies = Of(survey, asked).AtPoint!.Remedies.Where(r => r.Code is "capBlend" or "lowerPower" or "largerInjectors" or "largerPump" or "largerDirectInjectors" or "largerHighPressurePump").Where(r => r.Enough).ToList();
+            var remedies = Of(survey, asked)
+                .AtPoint!.Remedies.Where(r => r.Code is "capBlend" or "lowerPower" or "largerInjectors" or "largerPump" or "largerDirectInjectors" or "largerHighPressurePump")
+                .Where(r => r.Enough)
+                .ToList();
             remedies.Count.ShouldBeGreaterThan(1);
             foreach (var remedy in remedies)
             {
@@ -92,8 +110,15 @@ public class VehicleCapacityTests
         var driven = small with { FuelSystem = small.FuelSystem with { Line = FuelLine.ControlledReturnless } };
         Remedy(driven, "secondPump").What.ShouldContain("a relay and fuse of its own or a larger driver");
         Remedy(driven, "largerPump").What.ShouldContain("a driver that carries its current");
-        Of(driven with { Pump = driven.Pump with { ElectricalW = 150, DriverLimitA = 15 } }, change: new CapacityChange(PumpCount: 2)).Findings.ShouldContain(f => f.Code == "driverTooSmall");
-        var fixedInTank = Ports with { FuelSystem = Ports.FuelSystem with { Line = FuelLine.Returnless }, Injectors = Ports.Injectors with { RatedFlowCcMin = 380 }, Pump = new FuelPump(1, null, [new(200, 300), new(500, 220)]), Engine = Ports.Engine with { WantedPowerKw = 190 } };
+        Of(driven with { Pump = driven.Pump with { ElectricalW = 150, DriverLimitA = 15 } }, change: new CapacityChange(PumpCount: 2))
+            .Findings.ShouldContain(f => f.Code == "driverTooSmall");
+        var fixedInTank = Ports with
+        {
+            FuelSystem = Ports.FuelSystem with { Line = FuelLine.Returnless },
+            Injectors = Ports.Injectors with { RatedFlowCcMin = 380 },
+            Pump = new FuelPump(1, null, [new(200, 300), new(500, 220)]),
+            Engine = Ports.Engine with { WantedPowerKw = 190 },
+        };
         Remedy(fixedInTank, "raisePressure").What.ShouldStartWith("Fit a regulator that can be set and raise the base pressure by ");
         var high = Direct with { DirectInjection = new DirectInjection(0.6, 200, 9, 85), Pump = new FuelPump(1, 300) };
         var sold = Of(high).AtPoint!.Remedies.Select(r => r.Code).ToList();
@@ -118,12 +143,22 @@ public class VehicleCapacityTests
         var open = Ports with { Engine = new Engine(6, 3000, Aspiration.Natural), Injectors = new PortInjectors(), Pump = new FuelPump() };
         double Most(double kw) => Of(open, new FullLoad(PowerKw: kw)).AtPoint!.MaxPowerKw!.Value.Value;
         Most(300).ShouldBe(Most(60), 1e-9);
-        Of(Ports with { Engine = new Engine(6), Injectors = new PortInjectors() }, new FullLoad(PowerKw: 100)).AtPoint!.Limits.Select(l => l.Component).ShouldBe([FuelComponent.LowPressurePump]);
+        Of(Ports with { Engine = new Engine(6), Injectors = new PortInjectors() }, new FullLoad(PowerKw: 100))
+            .AtPoint!.Limits.Select(l => l.Component)
+            .ShouldBe([FuelComponent.LowPressurePump]);
 
         var known = Of(
-            Direct with { DirectInjection = new DirectInjection(InjectorStaticGPerS: 15, PumpEfficiencyPct: 85), Engine = Direct.Engine with { FullPowerRpm = 6000, BsfcGPerKwh = 340 } },
-            new FullLoad(FuelTempC: 30));
-        known.Assumed.Select(a => a.Field).Intersect(["directInjection.injectorStaticGPerS", "directInjection.pumpEfficiencyPct", "engine.fullPowerRpm", "engine.bsfcGPerKwh", "fullLoad.fuelTempC"]).ShouldBeEmpty();
+            Direct with
+            {
+                DirectInjection = new DirectInjection(InjectorStaticGPerS: 15, PumpEfficiencyPct: 85),
+                Engine = Direct.Engine with { FullPowerRpm = 6000, BsfcGPerKwh = 340 },
+            },
+            new FullLoad(FuelTempC: 30)
+        );
+        known
+            .Assumed.Select(a => a.Field)
+            .Intersect(["directInjection.injectorStaticGPerS", "directInjection.pumpEfficiencyPct", "engine.fullPowerRpm", "engine.bsfcGPerKwh", "fullLoad.fuelTempC"])
+            .ShouldBeEmpty();
 
         // As found is the survey's own first look: the same numbers with the same haze, whatever is planned here.
         var planned = Of(Ports with { Pump = new FuelPump() }, new FullLoad(PowerKw: 240, MarginPct: 0), new CapacityChange(RatedFlowCcMin: 700));
@@ -143,7 +178,8 @@ public class VehicleCapacityTests
         both.AtPoint!.Findings.ShouldNotContain(f => f.Code == "shareNotKnown");
 
         // Dead time grows with pressure where the survey knows by how much: 0.1 ms for 100 kPa at 100 kPa over the rated pressure.
-        double Dead(VehicleSurvey s) => SurveyedFuelSystem.Of(s with { Engine = s.Engine with { SupplyV = 13 } }, FullLoad.AsSurveyed, new HazeLedger()).Delivery.Injectors!.DeadTimeMs.Value;
+        double Dead(VehicleSurvey s) =>
+            SurveyedFuelSystem.Of(s with { Engine = s.Engine with { SupplyV = 13 } }, FullLoad.AsSurveyed, new HazeLedger()).Delivery.Injectors!.DeadTimeMs.Value;
         var raised = Ports with { FuelSystem = Ports.FuelSystem with { BasePressureKpa = 400 } };
         Dead(raised).ShouldBe(1.05, 1e-9);
         Dead(raised with { Injectors = raised.Injectors with { DeadTimeMsPer100Kpa = 0.1 } }).ShouldBe(1.15, 1e-9);
@@ -192,7 +228,18 @@ public class VehicleCapacityTests
 
         // Half of it fitted: the other half is still planned, and what it comes to with both is the same.
         var half = new CapacityChange(RatedFlowCcMin: 620);
-        CapacityResults After(CapacityChange fitted) => CapacityEvaluation.Of(small.With(fitted), new CapacityPlan { FullLoad = load, Changes = change, Drive = Cool }, new HazeLedger(), [fitted]);
+        CapacityResults After(CapacityChange fitted) =>
+            CapacityEvaluation.Of(
+                small.With(fitted),
+                new CapacityPlan
+                {
+                    FullLoad = load,
+                    Changes = change,
+                    Drive = Cool,
+                },
+                new HazeLedger(),
+                [fitted]
+            );
         var halfway = After(half);
         halfway.State.ShouldBe(StationState.Planned);
         halfway.Planned.Select(p => p.Key).ShouldBe(["pumpFlowLph"]);
@@ -213,7 +260,11 @@ public class VehicleCapacityTests
             (cc, pumps, lph, rise, which) =>
             {
                 var change = new CapacityChange(
-                    RatedFlowCcMin: (which & 1) != 0 ? cc : null, PumpCount: (which & 2) != 0 ? pumps : null, PumpFlowLph: (which & 4) != 0 ? lph : null, BaseRiseKpa: (which & 12) == 12 ? rise : null);
+                    RatedFlowCcMin: (which & 1) != 0 ? cc : null,
+                    PumpCount: (which & 2) != 0 ? pumps : null,
+                    PumpFlowLph: (which & 4) != 0 ? lph : null,
+                    BaseRiseKpa: (which & 12) == 12 ? rise : null
+                );
                 DeliverySystem<Hazy> System(VehicleSurvey survey) => SurveyedFuelSystem.Of(survey, FullLoad.AsSurveyed, new HazeLedger()).Delivery;
                 var (planned, fitted) = (change.ApplyTo(System(Ports)), System(Ports.With(change)));
                 CapacityResult At(DeliverySystem<Hazy> system) => CapacityAnalysis.Of(system, 160, 85);
@@ -222,13 +273,15 @@ public class VehicleCapacityTests
                     (after.Component, after.UsePct.Value).ShouldBe((before.Component, before.UsePct.Value));
                 }
             },
-            iter: 100);
+            iter: 100
+        );
     }
 
     [Fact]
     public void A_change_that_does_not_belong_to_the_vehicle_is_refused_where_it_stands()
     {
-        void Refused(VehicleSurvey survey, CapacityChange change, string field) => Should.Throw<RefusedInputException>(() => Of(survey, change: change)).Errors.Keys.ShouldBe([field]);
+        void Refused(VehicleSurvey survey, CapacityChange change, string field) =>
+            Should.Throw<RefusedInputException>(() => Of(survey, change: change)).Errors.Keys.ShouldBe([field]);
         Refused(Ports, new CapacityChange(AddedPorts: new AddedPorts(6, 300)), "changes.addedPorts");
         Refused(Direct, new CapacityChange(RatedFlowCcMin: 600), "changes.ratedFlowCcMin");
         Refused(Ports, new CapacityChange(PortSharePct: 40), "changes.portSharePct");
@@ -255,7 +308,8 @@ public class VehicleCapacityTests
                     ports ? new PortInjectors(4, Has(6) ? 900 : null) : new PortInjectors(),
                     direct && Has(3) ? new DirectInjection(Has(7) ? 3 : null, Has(8) ? 220 : null, Has(9) ? 40 : null) : new DirectInjection(),
                     new EngineControl(),
-                    new Goals(Has(10) ? 85 : 10));
+                    new Goals(Has(10) ? 85 : 10)
+                );
                 var result = Of(survey);
                 if (result.State == StationState.Proven)
                 {
@@ -279,7 +333,8 @@ public class VehicleCapacityTests
 
                 (result.Failsafe?.LambdaOverTarget ?? 1).ShouldBeLessThanOrEqualTo(1.1);
             },
-            iter: 600);
+            iter: 600
+        );
     }
 
     [Fact]
@@ -287,7 +342,12 @@ public class VehicleCapacityTests
     public void Dead_time_counts_for_every_opening_of_a_single_point_injector()
     {
         // Two injectors for eight cylinders open four times each in two turns (common practice, no source): at 5000 rpm 1 ms of dead time is 4 * 5000 / 1200 % of duty.
-        var single = Ports with { Engine = new Engine(8, 5000, Aspiration.Natural, null, null, 120, 120, FullPowerRpm: 5000), FuelSystem = new FuelSystemSurvey(FuelLine.Return, FuelSystemKind.SinglePoint, 100), Injectors = new PortInjectors(2, 700, 100, DeadTimes: [new(6, 1), new(16, 1)]) };
+        var single = Ports with
+        {
+            Engine = new Engine(8, 5000, Aspiration.Natural, null, null, 120, 120, FullPowerRpm: 5000),
+            FuelSystem = new FuelSystemSurvey(FuelLine.Return, FuelSystemKind.SinglePoint, 100),
+            Injectors = new PortInjectors(2, 700, 100, DeadTimes: [new(6, 1), new(16, 1)]),
+        };
         double Dead(VehicleSurvey s) => SurveyedFuelSystem.Of(s, FullLoad.AsSurveyed, new HazeLedger()).Delivery.Injectors!.DeadDutyPct(5000).Value;
         Dead(single).ShouldBe(4 * 5000 / 1200.0, 1e-9);
         Dead(single with { Injectors = single.Injectors with { OpeningsPerCycle = 2 } }).ShouldBe(2 * 5000 / 1200.0, 1e-9);

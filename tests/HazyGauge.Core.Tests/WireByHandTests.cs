@@ -55,8 +55,12 @@ public class WireByHandTests
         static PullUpResult Sees(WireInput input) => Wire(null, 1, input).Seen().Single().Sees;
         var usual = Sees(new("in", PullUpOhm: 4700, FilterOhm: 10_000, FilterNf: 10));
         usual.ReleasedV.Value.ShouldBe(5, 1e-9);
-        usual.LowPulseErrorUs!.Value.Value.ShouldBe(Sees(new("in", PullUpOhm: 4700, PullUpV: 5, ThresholdLowV: 1.5, ThresholdHighV: 3.5, FilterOhm: 10_000, FilterNf: 10)).LowPulseErrorUs!.Value.Value, 1e-9);
-        Math.Abs(usual.LowPulseErrorUs.Value.Value - Sees(new("in", PullUpOhm: 4700, ThresholdLowV: 2.5, FilterOhm: 10_000, FilterNf: 10)).LowPulseErrorUs!.Value.Value).ShouldBeGreaterThan(1);
+        usual.LowPulseErrorUs!.Value.Value.ShouldBe(
+            Sees(new("in", PullUpOhm: 4700, PullUpV: 5, ThresholdLowV: 1.5, ThresholdHighV: 3.5, FilterOhm: 10_000, FilterNf: 10)).LowPulseErrorUs!.Value.Value,
+            1e-9
+        );
+        Math.Abs(usual.LowPulseErrorUs.Value.Value - Sees(new("in", PullUpOhm: 4700, ThresholdLowV: 2.5, FilterOhm: 10_000, FilterNf: 10)).LowPulseErrorUs!.Value.Value)
+            .ShouldBeGreaterThan(1);
     }
 
     [Fact]
@@ -78,7 +82,10 @@ public class WireByHandTests
         var ledger = new HazeLedger();
         Hazy With(double value, double u, string name) => ledger.Quantity(value, u, new HazeSource(name, name));
         (double Low, double High) Of(HarnessCheck check, double ethanolU = 0, double supplyU = 0, double pullUpU = 0) =>
-            Sheet(With(50, ethanolU, "e"), With(12.6, supplyU, "s"), With(5, pullUpU, "p")).Where(e => e.Check == check).Select(e => (Math.Round(e.Low, 6), Math.Round(e.High, 6))).Single();
+            Sheet(With(50, ethanolU, "e"), With(12.6, supplyU, "s"), With(5, pullUpU, "p"))
+                .Where(e => e.Check == check)
+                .Select(e => (Math.Round(e.Low, 6), Math.Round(e.High, 6)))
+                .Single();
 
         Of(HarnessCheck.Supply).ShouldBe((11.8, 13.4));
         Of(HarnessCheck.Supply, supplyU: 0.3).ShouldBe((11.2, 14));
@@ -127,7 +134,8 @@ public class WireByHandTests
     [Fact]
     public void Injectors_not_seen_are_named_and_nothing_is_said_where_all_were()
     {
-        IReadOnlyList<string> Codes(params int[] seen) => [.. new InjectorExtender(4, ProbeAt: "block", Active: [.. seen.Select(i => new InjectorSeen(i))]).Of(null).Findings.Select(f => f.Code)];
+        IReadOnlyList<string> Codes(params int[] seen) =>
+            [.. new InjectorExtender(4, ProbeAt: "block", Active: [.. seen.Select(i => new InjectorSeen(i))]).Of(null).Findings.Select(f => f.Code)];
         Codes(1, 2, 4).ShouldContain("unseen");
         Codes(4, 3, 2, 1).ShouldNotContain("unseen");
         new InjectorExtender(4, ProbeAt: "block", Active: [new(1), new(3)]).Of(null).Findings.Single(f => f.Code == "unseen").Text.ShouldContain("Not seen yet: 2, 4.");

@@ -15,15 +15,16 @@ public class WiringTests
 {
     private static readonly PullUpQuery Plain = new(1.5, 3.5, 0.2, 2.5, 1, 4700, 5);
 
-    public static TheoryData<string, PullUpQuery> Circuits => new()
-    {
-        { "cable alone", Plain },
-        { "a filter", Plain with { FilterOhm = 10_000, FilterNf = 10 } },
-        { "a slow filter, still low at the end", Plain with { FilterOhm = 22_000, FilterNf = 47, LowPulseMs = 3.9, PullUpOhm = 2400, PullUpV = 12 } },
-        { "two pull-ups", Plain with { InternalPullUpOhm = 10_000, InternalPullUpV = 12, CableNf = 4.7, ThresholdHighV = 4 } },
-        { "a filter and hardly any cable", Plain with { FilterOhm = 1000, FilterNf = 100, CableNf = 0.1 } },
-        { "no cable", Plain with { FilterOhm = 4700, FilterNf = 22, CableNf = 0, LowPulseMs = 1 } },
-    };
+    public static TheoryData<string, PullUpQuery> Circuits =>
+        new()
+        {
+            { "cable alone", Plain },
+            { "a filter", Plain with { FilterOhm = 10_000, FilterNf = 10 } },
+            { "a slow filter, still low at the end", Plain with { FilterOhm = 22_000, FilterNf = 47, LowPulseMs = 3.9, PullUpOhm = 2400, PullUpV = 12 } },
+            { "two pull-ups", Plain with { InternalPullUpOhm = 10_000, InternalPullUpV = 12, CableNf = 4.7, ThresholdHighV = 4 } },
+            { "a filter and hardly any cable", Plain with { FilterOhm = 1000, FilterNf = 100, CableNf = 0.1 } },
+            { "no cable", Plain with { FilterOhm = 4700, FilterNf = 22, CableNf = 0, LowPulseMs = 1 } },
+        };
 
     /// <summary>Source: ngspice from Debian, which solves the circuit step by step: a switch to the saturation voltage, the cable, the filter.</summary>
     [Theory]
@@ -49,13 +50,19 @@ public class WiringTests
 
         // 13 V are borne by an input of 14 V, and the 14.4 V of a running engine are not.
         (Plain with { PullUpV = 13, InputMaxV = 14 }).Answer().InputOverVoltage.ShouldBe(true);
-        (Plain with { InputMaxV = 5.5 }).Answer().ShouldSatisfyAllConditions(p => p.InputOverVoltage.ShouldBe(false), p => p.EthanolErrorPct.ShouldBe(0), p => p.RecommendedOhm.ShouldBe(10_000));
+        (Plain with { InputMaxV = 5.5 })
+            .Answer()
+            .ShouldSatisfyAllConditions(p => p.InputOverVoltage.ShouldBe(false), p => p.EthanolErrorPct.ShouldBe(0), p => p.RecommendedOhm.ShouldBe(10_000));
         Plain.Answer().InputOverVoltage.ShouldBeNull();
 
         // An input that reads low below 0.1 V never sees a pulse; one whose pull-up is divided away never sees it high.
-        (Plain with { ThresholdLowV = 0.1 }).Answer().ShouldSatisfyAllConditions(p => p.Findings[0].Code.ShouldBe("neverLow"), p => p.LowPulseErrorUs.ShouldBeNull(), p => p.EthanolErrorPct.ShouldBeNull());
+        (Plain with { ThresholdLowV = 0.1 })
+            .Answer()
+            .ShouldSatisfyAllConditions(p => p.Findings[0].Code.ShouldBe("neverLow"), p => p.LowPulseErrorUs.ShouldBeNull(), p => p.EthanolErrorPct.ShouldBeNull());
         (Plain with { ThresholdHighV = 5 }).Answer().Findings[0].Code.ShouldBe("neverHigh");
-        (Plain with { PullUpOhm = 3_000_000 }).Answer().ShouldSatisfyAllConditions(p => p.Findings[0].Code.ShouldBe("tooSlow"), p => p.EthanolErrorPct.ShouldBeNull(), p => p.RecommendedOhm.ShouldNotBeNull());
+        (Plain with { PullUpOhm = 3_000_000 })
+            .Answer()
+            .ShouldSatisfyAllConditions(p => p.Findings[0].Code.ShouldBe("tooSlow"), p => p.EthanolErrorPct.ShouldBeNull(), p => p.RecommendedOhm.ShouldNotBeNull());
         Should.Throw<RefusedInputException>(() => (Plain with { PullUpOhm = null }).Answer()).Errors.Keys.ShouldBe(["pullUpOhm"]);
 
         // What is not known of the cable is not known of the edge.
@@ -71,7 +78,9 @@ public class WiringTests
     [InlineData(0.326, 52.96)]
     public void Copper_has_the_resistance_of_the_wire_table(double areaMm2, double ohmPerKm) =>
         // ASTM B258, AWG 14, 18 and 22 at 20 C (from memory); it rises by 0.393 % a K.
-        new SupplyDropQuery(1000, 1000, areaMm2, 20, false).Answer().ResistanceMilliohm.Value.ShouldBe(1000 * ohmPerKm, 5 * ohmPerKm);
+        new SupplyDropQuery(1000, 1000, areaMm2, 20, false)
+            .Answer()
+            .ResistanceMilliohm.Value.ShouldBe(1000 * ohmPerKm, 5 * ohmPerKm);
 
     [Fact]
     public void A_wire_there_and_back_hot_and_a_battery_at_rest_follow_the_arithmetic()
@@ -117,7 +126,10 @@ public class WiringTests
     public void A_pin_is_found_by_counting_from_the_corner(string rows, int pin, int row, int fromFirst)
     {
         // Common practice, no source.
-        var face = rows.Split(' ').Select(r => r.Split('-')).Select(r => new PinRow(int.Parse(r[0], CultureInfo.InvariantCulture), int.Parse(r[1], CultureInfo.InvariantCulture))).ToList();
+        var face = rows.Split(' ')
+            .Select(r => r.Split('-'))
+            .Select(r => new PinRow(int.Parse(r[0], CultureInfo.InvariantCulture), int.Parse(r[1], CultureInfo.InvariantCulture)))
+            .ToList();
         var seen = new ConnectorPinQuery(face, ConnectorView.Wire, ConnectorView.Wire, pin).Answer();
         (seen.Row, seen.FromFirst, seen.Column, seen.Mirrored).ShouldBe((row, fromFirst, fromFirst, false));
         (seen.FromFirst + seen.FromLast).ShouldBe(seen.ColumnsInRow + 1);
@@ -136,11 +148,15 @@ public class WiringTests
     {
         static BeepTest Left(int a, int b, bool beep = true) => new(a, b, PlugSide.Left, beep);
         static BeepTest Right(int a, int b, bool beep) => new(a, b, PlugSide.Right, beep);
-        new CommonSideQuery(4, [Left(1, 2), Left(2, 3), Left(3, 4), Right(1, 2, false)]).Answer().ShouldSatisfyAllConditions(c => c.CommonSide.ShouldBe(PlugSide.Left), c => c.Contradictions.ShouldBeEmpty(), c => c.Untested.ShouldBeEmpty());
+        new CommonSideQuery(4, [Left(1, 2), Left(2, 3), Left(3, 4), Right(1, 2, false)])
+            .Answer()
+            .ShouldSatisfyAllConditions(c => c.CommonSide.ShouldBe(PlugSide.Left), c => c.Contradictions.ShouldBeEmpty(), c => c.Untested.ShouldBeEmpty());
         new CommonSideQuery(4, [Left(1, 2), Left(3, 4)]).Answer().ShouldSatisfyAllConditions(c => c.CommonSide.ShouldBeNull(), c => c.Untested.ShouldBe([3, 4]));
         new CommonSideQuery(3, [Left(1, 2), Left(2, 3), Left(1, 3, false)]).Answer().Contradictions.ShouldHaveSingleItem().ShouldContain("1 and 3");
         new CommonSideQuery(3, [Left(1, 2), Right(2, 3, true)]).Answer().ShouldSatisfyAllConditions(c => c.CommonSide.ShouldBeNull(), c => c.Contradictions.Count.ShouldBe(1));
-        new CommonSideQuery(3, [Left(1, 2), Left(1, 3, false)]).Answer().ShouldSatisfyAllConditions(c => c.CommonSide.ShouldBeNull(), c => c.Untested.ShouldBe([3]), c => c.Contradictions[0].ShouldContain("other way up"));
+        new CommonSideQuery(3, [Left(1, 2), Left(1, 3, false)])
+            .Answer()
+            .ShouldSatisfyAllConditions(c => c.CommonSide.ShouldBeNull(), c => c.Untested.ShouldBe([3]), c => c.Contradictions[0].ShouldContain("other way up"));
         Should.Throw<RefusedInputException>(() => new CommonSideQuery(2, [Left(1, 1), Left(1, 5)]).Answer()).Errors.Count.ShouldBe(2);
     }
 
@@ -149,7 +165,8 @@ public class WiringTests
     public void The_meter_should_show_what_the_trade_reads_and_no_check_is_offered_that_cannot_be_made()
     {
         // Common practice, no source: 5 V pull-up, pulled to 0.2 V, and 25 C average 4.38 V at E0 and 3.15 V at E100; ISO 11898-2: 60 Ohm across a bus.
-        double Average(double ethanol) => new MeterExpectationsQuery(SignalPath.DirectFrequency, ethanol, 25, 12.6, 5, 0.2).Answer().Single(e => e.Check == HarnessCheck.AverageVolts).Expected.Value;
+        double Average(double ethanol) =>
+            new MeterExpectationsQuery(SignalPath.DirectFrequency, ethanol, 25, 12.6, 5, 0.2).Answer().Single(e => e.Check == HarnessCheck.AverageVolts).Expected.Value;
         Average(0).ShouldBe(4.38, 0.01);
         Average(100).ShouldBe(3.15, 0.01);
         var gateway = new MeterExpectationsQuery(SignalPath.Gateway, 40, 25, 12.6, 5).Answer();
@@ -158,7 +175,10 @@ public class WiringTests
         gateway.ShouldAllBe(e => e.Low <= e.Expected.Value && e.Expected.Value <= e.High && e.Probes.EndsWith('.') && e.MissMeans.EndsWith('.'));
 
         // 0.5 to 4.5 V are E0 to E100.
-        new MeterExpectationsQuery(SignalPath.AnalyserVoltage, 50, 25, 12.6, 5, Analyser: new([new(0.5, 0), new(4.5, 100)])).Answer().Single(e => e.Check == HarnessCheck.ConverterVolts).Expected.Value.ShouldBe(2.5, 1e-9);
+        new MeterExpectationsQuery(SignalPath.AnalyserVoltage, 50, 25, 12.6, 5, Analyser: new([new(0.5, 0), new(4.5, 100)]))
+            .Answer()
+            .Single(e => e.Check == HarnessCheck.ConverterVolts)
+            .Expected.Value.ShouldBe(2.5, 1e-9);
         var volts = new MeterExpectationsQuery(SignalPath.Gateway, 40, 25, 12.6, 5, Instruments: [Instrument.VoltsAndContinuity]).Answer();
         volts.Select(e => e.Check).ShouldBe([HarnessCheck.Supply, HarnessCheck.GroundDrop, HarnessCheck.PullUp, HarnessCheck.AverageVolts, HarnessCheck.BusTermination]);
         new MeterExpectationsQuery(SignalPath.Gateway, 40, 25, 12.6, 5, Instruments: []).Answer().ShouldBeEmpty();
@@ -203,10 +223,18 @@ public class WiringTests
         await File.WriteAllTextAsync(file, net);
         try
         {
-            using var spice = Process.Start(new ProcessStartInfo("ngspice", ["-b", file]) { RedirectStandardOutput = true, RedirectStandardError = true, UseShellExecute = false })!;
+            using var spice = Process.Start(
+                new ProcessStartInfo("ngspice", ["-b", file])
+                {
+                    RedirectStandardOutput = true,
+                    RedirectStandardError = true,
+                    UseShellExecute = false,
+                }
+            )!;
             var (said, _) = (await spice.StandardOutput.ReadToEndAsync(), await spice.StandardError.ReadToEndAsync());
             await spice.WaitForExitAsync();
-            double Us(string name) => 1e6 * double.Parse(said.Split('\n').First(l => l.StartsWith(name, StringComparison.Ordinal)).Split('=')[1].Trim().Split(' ')[0], CultureInfo.InvariantCulture);
+            double Us(string name) =>
+                1e6 * double.Parse(said.Split('\n').First(l => l.StartsWith(name, StringComparison.Ordinal)).Split('=')[1].Trim().Split(' ')[0], CultureInfo.InvariantCulture);
             return (Us("fall") - (start * 1e6), Us("rise") - ((start + pulse) * 1e6), Us("seventy") - ((start + pulse) * 1e6));
         }
         finally

@@ -24,15 +24,19 @@ public class CsvTests
     private static readonly (string? Heading, double UnitS)[] Times = [(null, 1), ("Time [s]", 1), ("time (ms)", 1e-3), ("sample time us", 1e-6), ("Time", 1)];
 
     private static readonly Gen<Style> Styles = Gen.Select(
-        Gen.Enum<Rows>(),
-        Gen.Int[0, 3].Select(i => ",;\t|"[i]),
-        Gen.Bool,
-        Gen.Int[0, 4].Select(i => Times[i]),
-        Gen.Double[-3, 3],
-        Gen.Int[0, 2].Select(i => new[] { 3.3, 5, 12 }[i]),
-        Gen.Double[0, 0.08],
-        Gen.Int[0, 2]).Select((rows, delimiter, comma, time, start, high, noise, idle) =>
-            new Style(rows, delimiter, comma && delimiter != ',', time.Heading, time.UnitS, start, high, noise * high / 3.3, idle));
+            Gen.Enum<Rows>(),
+            Gen.Int[0, 3].Select(i => ",;\t|"[i]),
+            Gen.Bool,
+            Gen.Int[0, 4].Select(i => Times[i]),
+            Gen.Double[-3, 3],
+            Gen.Int[0, 2].Select(i => new[] { 3.3, 5, 12 }[i]),
+            Gen.Double[0, 0.08],
+            Gen.Int[0, 2]
+        )
+        .Select(
+            (rows, delimiter, comma, time, start, high, noise, idle) =>
+                new Style(rows, delimiter, comma && delimiter != ',', time.Heading, time.UnitS, start, high, noise * high / 3.3, idle)
+        );
 
     private static CsvCapture Read(string text, string? channel = null, double? thresholdV = null) =>
         CsvCapture.Read(() => new MemoryStream(Encoding.UTF8.GetBytes(text)), channel, thresholdV, CancellationToken.None);
@@ -47,7 +51,16 @@ public class CsvTests
         string Number(double n, string format) => n.ToString(format, CultureInfo.InvariantCulture).Replace('.', style.DecimalComma ? ',' : '.');
         void Row(double timeS, string value)
         {
-            text.Append(Number((timeS + style.StartS) / style.TimeUnitS, style.TimeUnitS < 1e-4 ? "0.0" : style.TimeUnitS < 1 ? "0.0000" : "0.0000000")).Append(style.Delimiter).Append(value);
+            text.Append(
+                    Number(
+                        (timeS + style.StartS) / style.TimeUnitS,
+                        style.TimeUnitS < 1e-4 ? "0.0"
+                            : style.TimeUnitS < 1 ? "0.0000"
+                            : "0.0000000"
+                    )
+                )
+                .Append(style.Delimiter)
+                .Append(value);
             for (var i = 0; i < style.Idle; i++)
             {
                 text.Append(style.Delimiter).Append('0');
@@ -58,7 +71,12 @@ public class CsvTests
 
         if (style.TimeHeading is not null)
         {
-            text.Append("Recorded with something\r\n\r\n").Append(style.TimeHeading).Append(style.Delimiter).Append("Sensor").Append(string.Concat(Enumerable.Range(0, style.Idle).Select(i => $"{style.Delimiter}D{i}"))).Append("\r\n");
+            text.Append("Recorded with something\r\n\r\n")
+                .Append(style.TimeHeading)
+                .Append(style.Delimiter)
+                .Append("Sensor")
+                .Append(string.Concat(Enumerable.Range(0, style.Idle).Select(i => $"{style.Delimiter}D{i}")))
+                .Append("\r\n");
         }
 
         var changes = sensor.Changes().ToList();
@@ -91,23 +109,25 @@ public class CsvTests
     [Fact]
     public void The_same_wave_in_every_style_is_the_same_reading()
     {
-        Gen.Select(Styles, Gen.Double[0, 100], Gen.Double[-40, 100], Gen.Int[0, 1000]).Sample(
-            (style, ethanol, temp, seed) =>
-            {
-                const double StepS = 50e-6;
-                var text = Write(new SimulatedSensor(ethanol, temp, 0.7, seed), style, StepS);
-                var capture = Read(text);
-                var result = Analyse(capture);
-                result.Reading.EthanolPct.ShouldNotBeNull(text[..300]).Value.ShouldBe(ethanol, 0.15);
+        Gen.Select(Styles, Gen.Double[0, 100], Gen.Double[-40, 100], Gen.Int[0, 1000])
+            .Sample(
+                (style, ethanol, temp, seed) =>
+                {
+                    const double StepS = 50e-6;
+                    var text = Write(new SimulatedSensor(ethanol, temp, 0.7, seed), style, StepS);
+                    var capture = Read(text);
+                    var result = Analyse(capture);
+                    result.Reading.EthanolPct.ShouldNotBeNull(text[..300]).Value.ShouldBe(ethanol, 0.15);
 
-                // A width that stands still on the samples is off by up to one of them, and says so.
-                var width = result.LowPulseMs.ShouldNotBeNull();
-                width.Value.ShouldBe(SensorLaw.LowPulseMs<Exact>(temp).Value, 0.051);
-                (style.Rows == Rows.Changes ? 0.001 : 0.02).ShouldBe(width.StandardU, 0.002);
-                result.DurationS.ShouldBe(0.7, 2 * StepS);
-                (capture.Threshold is not null).ShouldBe(style.Rows == Rows.Volts);
-            },
-            iter: 150);
+                    // A width that stands still on the samples is off by up to one of them, and says so.
+                    var width = result.LowPulseMs.ShouldNotBeNull();
+                    width.Value.ShouldBe(SensorLaw.LowPulseMs<Exact>(temp).Value, 0.051);
+                    (style.Rows == Rows.Changes ? 0.001 : 0.02).ShouldBe(width.StandardU, 0.002);
+                    result.DurationS.ShouldBe(0.7, 2 * StepS);
+                    (capture.Threshold is not null).ShouldBe(style.Rows == Rows.Volts);
+                },
+                iter: 150
+            );
     }
 
     [Fact]
@@ -129,9 +149,12 @@ public class CsvTests
                     SimulatorFault.Wandering => SignalStatus.Unsteady,
                     _ => SignalStatus.Ok,
                 },
-                fault.ToString());
+                fault.ToString()
+            );
             (result.MissingPulses > 0, result.GlitchesRejected > 0, result.Reading.TemperatureStatus == TemperatureStatus.Invalid).ShouldBe(
-                (fault == SimulatorFault.MissingPulses, fault == SimulatorFault.Glitches, fault is SimulatorFault.WholePeriodWidth or SimulatorFault.Inverted), fault.ToString());
+                (fault == SimulatorFault.MissingPulses, fault == SimulatorFault.Glitches, fault is SimulatorFault.WholePeriodWidth or SimulatorFault.Inverted),
+                fault.ToString()
+            );
         }
     }
 
@@ -152,24 +175,26 @@ public class CsvTests
 
     [Fact]
     public void Noise_about_one_level_is_no_signal_and_a_wave_rounded_by_a_weak_pull_up_is_one() =>
-        Gen.Select(Gen.Double[0, 14], Gen.Double[0.01, 1.5], Gen.Double[0, 100], Gen.Double[0.05, 2], Gen.Int[0, 1000]).Sample(
-            (levelV, noiseV, ethanol, riseMs, seed) =>
-            {
-                const double StepS = 1e-4;
-                var random = new Random(seed);
-                double Noise() => noiseV * MathNet.Numerics.Distributions.Normal.Sample(random, 0, 1);
-                string Volts(int i, double volts) => string.Create(CultureInfo.InvariantCulture, $"{i * StepS:0.0000};{volts:0.000}");
+        Gen.Select(Gen.Double[0, 14], Gen.Double[0.01, 1.5], Gen.Double[0, 100], Gen.Double[0.05, 2], Gen.Int[0, 1000])
+            .Sample(
+                (levelV, noiseV, ethanol, riseMs, seed) =>
+                {
+                    const double StepS = 1e-4;
+                    var random = new Random(seed);
+                    double Noise() => noiseV * MathNet.Numerics.Distributions.Normal.Sample(random, 0, 1);
+                    string Volts(int i, double volts) => string.Create(CultureInfo.InvariantCulture, $"{i * StepS:0.0000};{volts:0.000}");
 
-                var flat = Read(Sampled(8000, i => Volts(i, levelV + Noise())));
-                var reading = Analyse(flat).Reading;
-                reading.SignalStatus.ShouldBe(SignalStatus.NoSignal);
-                flat.Notes.First().Finding.Text.ShouldContain("stay between");
+                    var flat = Read(Sampled(8000, i => Volts(i, levelV + Noise())));
+                    var reading = Analyse(flat).Reading;
+                    reading.SignalStatus.ShouldBe(SignalStatus.NoSignal);
+                    flat.Notes.First().Finding.Text.ShouldContain("stay between");
 
-                var (volts, frequency) = (0.0, 50 + ethanol);
-                var rounded = Sampled(8000, i => Volts(i, volts = i * StepS * frequency % 1 < 0.3 ? 0.1 : volts + ((12 - volts) * (1 - Math.Exp(-StepS * 1000 / riseMs)))));
-                Analyse(rounded).FrequencyHz.ShouldNotBeNull($"{ethanol} {riseMs}").Value.ShouldBe(frequency, 0.2);
-            },
-            iter: 100);
+                    var (volts, frequency) = (0.0, 50 + ethanol);
+                    var rounded = Sampled(8000, i => Volts(i, volts = i * StepS * frequency % 1 < 0.3 ? 0.1 : volts + ((12 - volts) * (1 - Math.Exp(-StepS * 1000 / riseMs)))));
+                    Analyse(rounded).FrequencyHz.ShouldNotBeNull($"{ethanol} {riseMs}").Value.ShouldBe(frequency, 0.2);
+                },
+                iter: 100
+            );
 
     [Fact]
     public void The_column_that_lies_within_the_sensors_frequencies_is_taken_unless_one_is_named()
@@ -230,20 +255,21 @@ public class CsvTests
     [InlineData("binary", "Line 501: this is not plain text")]
     public void A_damaged_recording_is_refused_with_its_line(string damage, string message)
     {
-        string Row(int i) => damage switch
-        {
-            "text" when i == 500 => "0.05;off",
-            "gap" when i >= 500 => Point(i + 100),
-            "one sample" when i >= 500 => Point(i + 1),
-            "backwards" when i == 501 => Point(499),
-            "mixed" when i == 500 => "0.05;4,9",
-            "column" when i == 500 => "0.05;4.9;1",
-            "missing" when i == 500 => "0.05; ",
-            "infinite" when i == 500 => "0.05;Infinity",
-            "long" when i == 500 => new string('1', 70_000),
-            "binary" when i == 500 => "0.05;\0",
-            _ => Point(i),
-        };
+        string Row(int i) =>
+            damage switch
+            {
+                "text" when i == 500 => "0.05;off",
+                "gap" when i >= 500 => Point(i + 100),
+                "one sample" when i >= 500 => Point(i + 1),
+                "backwards" when i == 501 => Point(499),
+                "mixed" when i == 500 => "0.05;4,9",
+                "column" when i == 500 => "0.05;4.9;1",
+                "missing" when i == 500 => "0.05; ",
+                "infinite" when i == 500 => "0.05;Infinity",
+                "long" when i == 500 => new string('1', 70_000),
+                "binary" when i == 500 => "0.05;\0",
+                _ => Point(i),
+            };
         Should.Throw<RefusedInputException>(() => Read(Sampled(2000, Row))).Errors["file"][0].ShouldStartWith(message);
     }
 
@@ -270,17 +296,20 @@ public class CsvTests
     public void Whatever_is_thrown_at_it_is_read_or_refused()
     {
         var sound = Sampled(300, Point);
-        Gen.Select(Gen.Int[0, sound.Length - 1], Gen.Int[0, 30], Gen.Char[' ', '~'].Array[0, 8]).Sample((at, cut, put) =>
-        {
-            try
-            {
-                Analyse(sound[..at] + new string(put) + sound[Math.Min(sound.Length, at + cut)..]).DurationS.ShouldBeGreaterThan(0);
-            }
-            catch (RefusedInputException refused)
-            {
-                refused.Message.ShouldNotBeEmpty();
-            }
-        });
+        Gen.Select(Gen.Int[0, sound.Length - 1], Gen.Int[0, 30], Gen.Char[' ', '~'].Array[0, 8])
+            .Sample(
+                (at, cut, put) =>
+                {
+                    try
+                    {
+                        Analyse(sound[..at] + new string(put) + sound[Math.Min(sound.Length, at + cut)..]).DurationS.ShouldBeGreaterThan(0);
+                    }
+                    catch (RefusedInputException refused)
+                    {
+                        refused.Message.ShouldNotBeEmpty();
+                    }
+                }
+            );
     }
 
     private sealed class EndlessLine : Stream
@@ -304,18 +333,12 @@ public class CsvTests
             return count;
         }
 
-        public override void Flush()
-        {
-        }
+        public override void Flush() { }
 
         public override long Seek(long offset, SeekOrigin origin) => 0;
 
-        public override void SetLength(long value)
-        {
-        }
+        public override void SetLength(long value) { }
 
-        public override void Write(byte[] buffer, int offset, int count)
-        {
-        }
+        public override void Write(byte[] buffer, int offset, int count) { }
     }
 }

@@ -89,17 +89,27 @@ public class FittingTableTests
     [InlineData("closed", "plug-pipe-1-8 sensor", 2)]
     public void A_mistake_is_found_at_its_joint(string code, string parts, int joint)
     {
-        JointMade?[] made = [.. Enumerable.Repeat((JointMade?)null, joint - 1), code switch
-        {
-            "wormGear" => new JointMade(ClampKind.WormGear),
-            "missingClamp" => new JointMade(ClampKind.None),
-            "sealantOnStraight" => new JointMade(Sealant: true),
-            "missingClip" => new JointMade(Clip: false),
-            _ => null,
-        }];
-        var check = ChainCheck.Of(MadeChain.Of([.. parts.Split(' ').Select(Part)], PortCatalogue.Find("qc-3-8-f-tab")!, PortCatalogue.Find("qc-3-8-f-tab")!), [.. made.Select(m => m ?? new JointMade())], 400);
+        JointMade?[] made =
+        [
+            .. Enumerable.Repeat((JointMade?)null, joint - 1),
+            code switch
+            {
+                "wormGear" => new JointMade(ClampKind.WormGear),
+                "missingClamp" => new JointMade(ClampKind.None),
+                "sealantOnStraight" => new JointMade(Sealant: true),
+                "missingClip" => new JointMade(Clip: false),
+                _ => null,
+            },
+        ];
+        var check = ChainCheck.Of(
+            MadeChain.Of([.. parts.Split(' ').Select(Part)], PortCatalogue.Find("qc-3-8-f-tab")!, PortCatalogue.Find("qc-3-8-f-tab")!),
+            [.. made.Select(m => m ?? new JointMade())],
+            400
+        );
         check.Ok.ShouldBeFalse();
-        check.Findings.Where(f => f.Severity == Severity.Stop).ShouldContain(f => f.Code == code && (f.Joint == joint || code == "closed"), string.Join(", ", check.Findings.Select(f => $"{f.Joint} {f.Code}")));
+        check
+            .Findings.Where(f => f.Severity == Severity.Stop)
+            .ShouldContain(f => f.Code == code && (f.Joint == joint || code == "closed"), string.Join(", ", check.Findings.Select(f => $"{f.Joint} {f.Code}")));
     }
 
     [Fact]
@@ -118,11 +128,16 @@ public class FittingTableTests
     [Trait("Category", "Outside")]
     public void Sealant_belongs_on_tapered_threads_alone()
     {
-        var chain = MadeChain.Of([Part("pipe-1-4-flare-6"), Part("hose-end-6"), Part("dash-hose-6-long"), Part("hose-end-6"), Part("qc-3-8-tab-flare-6"), Part("sensor")], PortCatalogue.Find("pipe-1-4-f")!, PortCatalogue.Find("qc-3-8-f-ring")!);
+        var chain = MadeChain.Of(
+            [Part("pipe-1-4-flare-6"), Part("hose-end-6"), Part("dash-hose-6-long"), Part("hose-end-6"), Part("qc-3-8-tab-flare-6"), Part("sensor")],
+            PortCatalogue.Find("pipe-1-4-f")!,
+            PortCatalogue.Find("qc-3-8-f-ring")!
+        );
         ChainCheck.Of(chain, [new(Sealant: false)], null).Findings.ShouldContain(f => f.Joint == 1 && f.Code == "noSealant");
         ChainCheck.Of(chain, [new(Sealant: true), new(Sealant: true)], null).Findings.Where(f => f.Severity == Severity.Stop).ShouldHaveSingleItem().Joint.ShouldBe(2);
         var kit = ChainKit.Of(chain, []);
-        kit.Tools.Select(t => t.Item).ShouldBe(["disconnect-tool-3-8-in", "thread-sealant", "aluminum-wrenches", "hose-cutter", "light-oil", "caps", "rags", "wrench-18-mm"], ignoreOrder: true);
+        kit.Tools.Select(t => t.Item)
+            .ShouldBe(["disconnect-tool-3-8-in", "thread-sealant", "aluminum-wrenches", "hose-cutter", "light-oil", "caps", "rags", "wrench-18-mm"], ignoreOrder: true);
         kit.Tools.First(t => t.Item == "wrench-18-mm").Name.Text.ShouldBe("Wrench 17.5 mm (11/16 in)");
         kit.Parts.First(p => p.Code == "hose-end-6").Quantity.ShouldBe(2);
         kit.CostToBuy.ShouldBe(chain.Parts.Sum(p => p.Part.Cost), 1e-9);

@@ -17,7 +17,12 @@ public class MutatedFileTests
     private static readonly int Rounds = int.Parse(Environment.GetEnvironmentVariable("HAZY_FUZZ_ROUNDS") ?? "1", System.Globalization.CultureInfo.InvariantCulture);
     private const int Each = 150;
 
-    private static readonly byte[][] Pieces = [.. new[] { "$end", "$var wire 1 ! x $end\n", "#18446744073709551615\n", "1e308", "-1", "NaN", ",,,,", "\"", "\n", "\0", "\u202E", "[", "{\"", "null", "=1+1" }.Select(Encoding.UTF8.GetBytes)];
+    private static readonly byte[][] Pieces =
+    [
+        .. new[] { "$end", "$var wire 1 ! x $end\n", "#18446744073709551615\n", "1e308", "-1", "NaN", ",,,,", "\"", "\n", "\0", "\u202E", "[", "{\"", "null", "=1+1" }.Select(
+            Encoding.UTF8.GetBytes
+        ),
+    ];
 
     private static byte[] Mutated(byte[] sound, Random random)
     {
@@ -87,25 +92,31 @@ public class MutatedFileTests
     }
 
     [Fact]
-    public async Task Vcd() => await EachAsync(
-        await WaveAsync((sensor, to) => VcdWriter.WriteAsync(sensor, to, TestContext.Current.CancellationToken)),
-        file => Task.FromResult(VcdCapture.Read(() => new MemoryStream(file), null, TestContext.Current.CancellationToken)));
+    public async Task Vcd() =>
+        await EachAsync(await WaveAsync((sensor, to) => VcdWriter.WriteAsync(sensor, to, TestContext.Current.CancellationToken)), file =>
+            Task.FromResult(VcdCapture.Read(() => new MemoryStream(file), null, TestContext.Current.CancellationToken))
+        );
 
     [Fact]
-    public async Task Csv() => await EachAsync(
-        await WaveAsync((sensor, to) => new CsvWaveWriter(200).WriteAsync(sensor, 1, to, TestContext.Current.CancellationToken)),
-        file => Task.FromResult(CsvCapture.Read(() => new MemoryStream(file), null, null, TestContext.Current.CancellationToken)));
+    public async Task Csv() =>
+        await EachAsync(await WaveAsync((sensor, to) => new CsvWaveWriter(200).WriteAsync(sensor, 1, to, TestContext.Current.CancellationToken)), file =>
+            Task.FromResult(CsvCapture.Read(() => new MemoryStream(file), null, null, TestContext.Current.CancellationToken))
+        );
 
     [Fact]
-    public async Task Table() => await EachAsync(
-        await File.ReadAllBytesAsync(Path.Combine(AppContext.BaseDirectory, "examples", "fittings.csv"), TestContext.Current.CancellationToken),
-        file => Task.FromResult(FittingTable.Read(Encoding.UTF8.GetString(file))));
+    public async Task Table() =>
+        await EachAsync(await File.ReadAllBytesAsync(Path.Combine(AppContext.BaseDirectory, "examples", "fittings.csv"), TestContext.Current.CancellationToken), file =>
+            Task.FromResult(FittingTable.Read(Encoding.UTF8.GetString(file)))
+        );
 
     private const string Job = """
         {
-          "schemaVersion": 4, "id": "01a21e2e-07f8-7e4b-b256-1cba4de58d99", "exportedAt": "2026-11-01T08:00:00Z", "name": "From elsewhere", "vehicle": "", "createdAt": "2026-11-01T08:00:00Z",
-          "revisions": [{ "revision": 1, "slug": "survey", "author": "JM", "savedAt": "2026-11-01T08:00:00Z", "summary": "x", "document": { "notes": "ž ± 中", "engine": { "cylinders": 4 } } }],
-          "files": [{ "sha256": "aaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaa", "name": "a.bin", "bytes": 3, "addedAt": "2026-11-01T08:00:00Z", "kind": "other" }],
+          "schemaVersion": 4, "id": "01a21e2e-07f8-7e4b-b256-1cba4de58d99", "exportedAt": "2026-11-01T08:00:00Z", "name": "From elsewhere",
+          "vehicle": "", "createdAt": "2026-11-01T08:00:00Z",
+          "revisions": [{ "revision": 1, "slug": "survey", "author": "JM", "savedAt": "2026-11-01T08:00:00Z", "summary": "x",
+          "document": { "notes": "ž ± 中", "engine": { "cylinders": 4 } } }],
+          "files": [{ "sha256": "aaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaaa", "name": "a.bin", "bytes": 3,
+          "addedAt": "2026-11-01T08:00:00Z", "kind": "other" }],
           "entries": [{ "number": 1, "kind": "note", "text": "seen", "blocks": [], "author": "JM", "at": "2026-11-01T08:00:00Z" }]
         }
         """;

@@ -21,15 +21,60 @@ public class PhotoTests
             bitmap.Erase(SKColors.Red.WithAlpha(40), new SKRectI(0, 0, width / 2, height / 2));
         }
 
-        var format = kind switch { PhotoKind.Jpeg => SKEncodedImageFormat.Jpeg, PhotoKind.Png => SKEncodedImageFormat.Png, _ => SKEncodedImageFormat.Webp };
+        var format = kind switch
+        {
+            PhotoKind.Jpeg => SKEncodedImageFormat.Jpeg,
+            PhotoKind.Png => SKEncodedImageFormat.Png,
+            _ => SKEncodedImageFormat.Webp,
+        };
         return bitmap.Encode(format, 90).ToArray();
     }
 
     private static byte[] Segment(byte marker, params byte[] body) => [0xFF, marker, (byte)((body.Length + 2) >> 8), (byte)(body.Length + 2), .. body];
 
     // A little-endian Exif block: orientation, then a pointer to a directory of the place.
-    private static byte[] Exif(byte orientation) => Segment(0xE1, [
-        .. "Exif\0\0II*\0"u8, 8, 0, 0, 0, 2, 0, 0x12, 0x01, 3, 0, 1, 0, 0, 0, orientation, 0, 0, 0, 0x25, 0x88, 4, 0, 1, 0, 0, 0, 38, 0, 0, 0, 0, 0, 0, 0, .. "GPS 46.05 N 14.51 E"u8]);
+    private static byte[] Exif(byte orientation) =>
+        Segment(
+            0xE1,
+            [
+                .. "Exif\0\0II*\0"u8,
+                8,
+                0,
+                0,
+                0,
+                2,
+                0,
+                0x12,
+                0x01,
+                3,
+                0,
+                1,
+                0,
+                0,
+                0,
+                orientation,
+                0,
+                0,
+                0,
+                0x25,
+                0x88,
+                4,
+                0,
+                1,
+                0,
+                0,
+                0,
+                38,
+                0,
+                0,
+                0,
+                0,
+                0,
+                0,
+                0,
+                .. "GPS 46.05 N 14.51 E"u8,
+            ]
+        );
 
     private static byte[] PngChunk(string name, byte[] body)
     {
@@ -40,7 +85,8 @@ public class PhotoTests
     }
 
     // As ISO/IEC 15948, annex D gives it.
-    private static uint Crc(byte[] of) => ~of.Aggregate(uint.MaxValue, (crc, next) => Enumerable.Range(0, 8).Aggregate(crc ^ next, (c, _) => (c & 1) == 1 ? 0xEDB88320 ^ (c >> 1) : c >> 1));
+    private static uint Crc(byte[] of) =>
+        ~of.Aggregate(uint.MaxValue, (crc, next) => Enumerable.Range(0, 8).Aggregate(crc ^ next, (c, _) => (c & 1) == 1 ? 0xEDB88320 ^ (c >> 1) : c >> 1));
 
     private static byte[] After(byte[] photo, int at, params byte[][] more) => [.. photo[..at], .. more.SelectMany(m => m), .. photo[at..]];
 
@@ -56,7 +102,11 @@ public class PhotoTests
             return new()
             {
                 { "Exif", PhotoKind.Jpeg, After(jpeg, 2, Exif(1)) },
-                { "XMP, program's own and comment", PhotoKind.Jpeg, After(jpeg, 2, Segment(0xE1, [.. "http://ns.adobe.com/xap/1.0/\0"u8, .. Place]), Segment(0xED, Place), Segment(0xFE, Place)) },
+                {
+                    "XMP, program's own and comment",
+                    PhotoKind.Jpeg,
+                    After(jpeg, 2, Segment(0xE1, [.. "http://ns.adobe.com/xap/1.0/\0"u8, .. Place]), Segment(0xED, Place), Segment(0xFE, Place))
+                },
                 { "a color profile that says more", PhotoKind.Jpeg, After(jpeg, 2, Segment(0xE2, [.. "ICC_PROFILE\0"u8, 1, 1, .. Place])) },
                 { "a small picture in the head", PhotoKind.Jpeg, After(jpeg, 2, Segment(0xE0, [.. "JFIF\0"u8, 1, 1, 0, 0, 1, 0, 1, 3, 2, .. Place[..18]])) },
                 { "something behind the end", PhotoKind.Jpeg, [.. jpeg, .. Place] },
@@ -142,22 +192,26 @@ public class PhotoTests
     {
         byte[][] sound = [After(Drawn(PhotoKind.Jpeg), 2, Exif(6)), Drawn(PhotoKind.Png), Drawn(PhotoKind.WebP), Drawn(PhotoKind.Jpeg)];
         var bare = 0;
-        Gen.Select(Gen.Int[0, sound.Length - 1], Gen.Int[3, 400], Gen.Byte, Gen.Bool).Sample((which, place, value, cut) =>
-        {
-            var photo = sound[which];
-            var at = Math.Min(place, photo.Length - 1);
-            byte[] damaged = cut ? photo[..at] : [.. photo[..at], value, .. photo[(at + 1)..]];
-            try
-            {
-                var taken = Photo.Bare(damaged);
-                Photo.Bare(taken).ShouldBeSameAs(taken);
-                Interlocked.Increment(ref bare);
-            }
-            catch (RefusedInputException refused)
-            {
-                refused.Errors.ShouldContainKey("file");
-            }
-        }, iter: 400);
+        Gen.Select(Gen.Int[0, sound.Length - 1], Gen.Int[3, 400], Gen.Byte, Gen.Bool)
+            .Sample(
+                (which, place, value, cut) =>
+                {
+                    var photo = sound[which];
+                    var at = Math.Min(place, photo.Length - 1);
+                    byte[] damaged = cut ? photo[..at] : [.. photo[..at], value, .. photo[(at + 1)..]];
+                    try
+                    {
+                        var taken = Photo.Bare(damaged);
+                        Photo.Bare(taken).ShouldBeSameAs(taken);
+                        Interlocked.Increment(ref bare);
+                    }
+                    catch (RefusedInputException refused)
+                    {
+                        refused.Errors.ShouldContainKey("file");
+                    }
+                },
+                iter: 400
+            );
         bare.ShouldBePositive();
         Should.Throw<RefusedInputException>(() => Photo.Bare([.. "no photo at all"u8]));
     }

@@ -22,8 +22,18 @@ public class RoundTripTests
         "Tarnock 30",
         "4x4 \"with quotes\" ± ž",
         new DateTimeOffset(2026, 11, 23, 8, 5, 0, TimeSpan.Zero),
-        [new JobFileRevision(1, "signal", "JM", new DateTimeOffset(2026, 11, 24, 15, 12, 0, TimeSpan.Zero), "E62 ± 5", JsonSerializer.Deserialize<JsonElement>("""{ "a": [1.25, null, "x"] }"""))],
-        [new JobFileEntry(new string('a', 64), "wave.vcd", 5, new DateTimeOffset(2026, 11, 24, 15, 10, 0, TimeSpan.Zero))]);
+        [
+            new JobFileRevision(
+                1,
+                "signal",
+                "JM",
+                new DateTimeOffset(2026, 11, 24, 15, 12, 0, TimeSpan.Zero),
+                "E62 ± 5",
+                JsonSerializer.Deserialize<JsonElement>("""{ "a": [1.25, null, "x"] }""")
+            ),
+        ],
+        [new JobFileEntry(new string('a', 64), "wave.vcd", 5, new DateTimeOffset(2026, 11, 24, 15, 10, 0, TimeSpan.Zero))]
+    );
 
     private static async Task<byte[]> VcdAsync(double ethanol, double temp, double seconds, int seed)
     {
@@ -38,41 +48,45 @@ public class RoundTripTests
     [Fact]
     public async Task A_stand_in_written_is_the_stand_in_read()
     {
-        await Gen.Select(Gen.Double[0, 100], Gen.Double[-40, 125], Gen.Int[-1000, 1000]).SampleAsync(
-            async (ethanol, temp, seed) =>
-            {
-                var result = Read(await VcdAsync(ethanol, temp, 0.8, seed));
-                result.Reading.EthanolPct!.Value.Value.ShouldBe(ethanol, 0.01);
-                result.Reading.FuelTempC!.Value.Value.ShouldBe(temp, 0.02);
-                result.DurationS.ShouldBe(0.8, 1e-9);
-            },
-            iter: 40);
+        await Gen.Select(Gen.Double[0, 100], Gen.Double[-40, 125], Gen.Int[-1000, 1000])
+            .SampleAsync(
+                async (ethanol, temp, seed) =>
+                {
+                    var result = Read(await VcdAsync(ethanol, temp, 0.8, seed));
+                    result.Reading.EthanolPct!.Value.Value.ShouldBe(ethanol, 0.01);
+                    result.Reading.FuelTempC!.Value.Value.ShouldBe(temp, 0.02);
+                    result.DurationS.ShouldBe(0.8, 1e-9);
+                },
+                iter: 40
+            );
     }
 
     [Fact]
     public async Task A_damaged_capture_is_read_or_refused_but_never_a_crash()
     {
         var sound = await VcdAsync(40, 20, 0.2, 1);
-        Gen.Select(Gen.Int[0, sound.Length - 1], Gen.Byte, Gen.Int[0, 3], Gen.Int[1, 40]).Sample(
-            (at, value, kind, length) =>
-            {
-                var damaged = kind switch
+        Gen.Select(Gen.Int[0, sound.Length - 1], Gen.Byte, Gen.Int[0, 3], Gen.Int[1, 40])
+            .Sample(
+                (at, value, kind, length) =>
                 {
-                    0 => sound[..at],
-                    1 => [.. sound[..at], value, .. sound[(at + 1)..]],
-                    2 => [.. sound[..at], .. sound[Math.Min(sound.Length, at + length)..]],
-                    _ => [.. sound[..at], .. sound[Math.Max(0, at - length)..]],
-                };
-                try
-                {
-                    Read(damaged).DurationS.ShouldBeGreaterThanOrEqualTo(0);
-                }
-                catch (RefusedInputException refused)
-                {
-                    refused.Message[^1].ShouldBeOneOf(['.', '?']);
-                }
-            },
-            iter: 3000);
+                    var damaged = kind switch
+                    {
+                        0 => sound[..at],
+                        1 => [.. sound[..at], value, .. sound[(at + 1)..]],
+                        2 => [.. sound[..at], .. sound[Math.Min(sound.Length, at + length)..]],
+                        _ => [.. sound[..at], .. sound[Math.Max(0, at - length)..]],
+                    };
+                    try
+                    {
+                        Read(damaged).DurationS.ShouldBeGreaterThanOrEqualTo(0);
+                    }
+                    catch (RefusedInputException refused)
+                    {
+                        refused.Message[^1].ShouldBeOneOf(['.', '?']);
+                    }
+                },
+                iter: 3000
+            );
     }
 
     [Fact]
@@ -127,26 +141,26 @@ public class RoundTripTests
         using var zip = new MemoryStream();
         await JobFileFormat.WriteZipAsync(Job, _ => new MemoryStream("hello"u8.ToArray()), zip, CancellationToken.None);
         var sound = zip.ToArray();
-        await Gen.Select(Gen.Int[0, sound.Length - 1], Gen.Byte, Gen.Bool).SampleAsync(
-            async (at, value, cut) =>
-            {
-                byte[] damaged = cut ? sound[..at] : [.. sound[..at], value, .. sound[(at + 1)..]];
-                try
+        await Gen.Select(Gen.Int[0, sound.Length - 1], Gen.Byte, Gen.Bool)
+            .SampleAsync(
+                async (at, value, cut) =>
                 {
-                    var (_, archive) = await JobFileFormat.OpenZipAsync(new MemoryStream(damaged), CancellationToken.None);
-                    archive.Dispose();
-                }
-                catch (RefusedInputException refused)
-                {
-                    refused.Message.ShouldEndWith(".");
-                }
-            },
-            iter: 1000);
+                    byte[] damaged = cut ? sound[..at] : [.. sound[..at], value, .. sound[(at + 1)..]];
+                    try
+                    {
+                        var (_, archive) = await JobFileFormat.OpenZipAsync(new MemoryStream(damaged), CancellationToken.None);
+                        archive.Dispose();
+                    }
+                    catch (RefusedInputException refused)
+                    {
+                        refused.Message.ShouldEndWith(".");
+                    }
+                },
+                iter: 1000
+            );
 
         using var empty = new MemoryStream();
-        using (new ZipArchive(empty, ZipArchiveMode.Create, leaveOpen: true))
-        {
-        }
+        using (new ZipArchive(empty, ZipArchiveMode.Create, leaveOpen: true)) { }
 
         empty.Position = 0;
         (await Should.ThrowAsync<RefusedInputException>(() => JobFileFormat.OpenZipAsync(empty, CancellationToken.None))).Message.ShouldContain("no job.json");
@@ -157,7 +171,8 @@ public class RoundTripTests
     {
         const string Older = """
             {
-              "schemaVersion": 1, "id": "01a2106a-0919-7015-a0b2-d19d31bbb098", "exportedAt": "2026-01-01T00:00:00+00:00", "name": "Older", "vehicle": "", "createdAt": "2026-01-01T00:00:00+00:00",
+              "schemaVersion": 1, "id": "01a2106a-0919-7015-a0b2-d19d31bbb098", "exportedAt": "2026-01-01T00:00:00+00:00", "name": "Older",
+              "vehicle": "", "createdAt": "2026-01-01T00:00:00+00:00",
               "revisions": [], "files": [],
               "entries": [
                 { "number": 1, "kind": "waiting", "text": "pump", "blocks": ["fit"], "author": "JM", "at": "2026-01-01T00:00:00+00:00", "due": "2026-02-01" },
@@ -170,7 +185,21 @@ public class RoundTripTests
         read.Entries!.Select(e => (e.Kind, e.Answers, e.Closes, e.Due?.Day)).ShouldBe([("waiting", null, null, 1), ("closing", 1, null, null)]);
 
         // Written again it is of today's version, with what an entry can carry now.
-        var more = read with { SchemaVersion = JobFile.CurrentSchemaVersion, Entries = [.. read.Entries!, new JobFileEvent(3, "fill", string.Empty, [], "JM", read.CreatedAt) { Step = "tank", Files = [new string('a', 64)], TakesBack = 2, Payload = JsonSerializer.Deserialize<JsonElement>("""{ "litresL": 38.50 }""") }] };
+        var more = read with
+        {
+            SchemaVersion = JobFile.CurrentSchemaVersion,
+            Entries =
+            [
+                .. read.Entries!,
+                new JobFileEvent(3, "fill", string.Empty, [], "JM", read.CreatedAt)
+                {
+                    Step = "tank",
+                    Files = [new string('a', 64)],
+                    TakesBack = 2,
+                    Payload = JsonSerializer.Deserialize<JsonElement>("""{ "litresL": 38.50 }"""),
+                },
+            ],
+        };
         using var again = new MemoryStream();
         await JobFileFormat.WriteAsync(more, again, CancellationToken.None);
         var text = Encoding.UTF8.GetString(again.ToArray());

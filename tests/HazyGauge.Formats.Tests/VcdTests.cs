@@ -33,7 +33,17 @@ public class VcdTests
     [Fact]
     public void Released_level_may_be_one_or_z_or_weak_high_with_any_line_ends()
     {
-        foreach (var text in new[] { Header + Wave(), Header + Wave(high: "z"), Header + Wave(high: "Z"), Header + Wave(high: "h", low: "l"), (Header + Wave()).ReplaceLineEndings("\r\n"), (Header + Wave()).ReplaceLineEndings(" ") })
+        foreach (
+            var text in new[]
+            {
+                Header + Wave(),
+                Header + Wave(high: "z"),
+                Header + Wave(high: "Z"),
+                Header + Wave(high: "h", low: "l"),
+                (Header + Wave()).ReplaceLineEndings("\r\n"),
+                (Header + Wave()).ReplaceLineEndings(" "),
+            }
+        )
         {
             var result = Analyse(Read(text));
             result.FrequencyHz!.Value.Value.ShouldBe(100, 1e-4);
@@ -48,14 +58,19 @@ public class VcdTests
     public void Time_step_is_read_as_the_header_gives_it(string timescale, double tickS)
     {
         var scale = (int)Math.Round(1e-3 / tickS / 100);
-        var text = Header.Replace("1 us", timescale, StringComparison.Ordinal) + $"#0 1!\n" + string.Concat(Enumerable.Range(0, 20).Select(n => $"#{(100 + (n * 1000)) * (long)scale} 0! #{(300 + (n * 1000)) * (long)scale} 1!\n"));
+        var text =
+            Header.Replace("1 us", timescale, StringComparison.Ordinal)
+            + $"#0 1!\n"
+            + string.Concat(Enumerable.Range(0, 20).Select(n => $"#{(100 + (n * 1000)) * (long)scale} 0! #{(300 + (n * 1000)) * (long)scale} 1!\n"));
         Analyse(Read(text)).FrequencyHz!.Value.Value.ShouldBe(100, 1e-3);
     }
 
     [Fact]
     public void Channel_is_found_by_leaf_by_dotted_name_or_by_being_the_only_one_that_fits()
     {
-        const string Two = "$comment made by hand $end $timescale 1us $end $scope module a $end $var wire 8 # bus [7:0] $end $var wire 1 % clock $end $scope module b $end $var reg 1 ! sensor $end $upscope $end $upscope $end $scope module alias $end $var wire 1 ! again $end $upscope $end $enddefinitions $end\n";
+        const string Two =
+            "$comment made by hand $end $timescale 1us $end $scope module a $end $var wire 8 # bus [7:0] $end $var wire 1 % clock $end $scope module b $end $var reg 1 ! "
+            + "sensor $end $upscope $end $upscope $end $scope module alias $end $var wire 1 ! again $end $upscope $end $enddefinitions $end\n";
         var clock = Enumerable.Range(0, 400).Select(n => (T: n * 700, Text: $"#{n * 700} {n % 2}% b{n % 2}0x1 #\n"));
         var wave = Wave().Split('#', StringSplitOptions.RemoveEmptyEntries).Select(s => (T: int.Parse(s.Split('\n')[0]), Text: $"#{s}"));
         var clean = Two + string.Concat(clock.Concat(wave).OrderBy(c => c.T).Select(c => c.Text));
@@ -71,7 +86,8 @@ public class VcdTests
     [Fact]
     public void Two_that_fit_give_the_first_declared_and_the_same_leaf_twice_asks_for_the_dotted_name()
     {
-        const string Two = "$timescale 1us $end $scope module a $end $var wire 1 % s $end $upscope $end $scope module b $end $var wire 1 ! s $end $upscope $end $enddefinitions $end\n";
+        const string Two =
+            "$timescale 1us $end $scope module a $end $var wire 1 % s $end $upscope $end $scope module b $end $var wire 1 ! s $end $upscope $end $enddefinitions $end\n";
         var text = Two + Wave().Replace("0!", "0! 0%", StringComparison.Ordinal).Replace("1!", "1! 1%", StringComparison.Ordinal);
         Read(text).Channel.ShouldBe("a.s");
         Read(text, "b.s").Channel.ShouldBe("b.s");
@@ -99,8 +115,7 @@ public class VcdTests
     [InlineData("$timescale 1 us $end $var wire one ! s $end $enddefinitions $end", "type, width, code and name")]
     [InlineData("$timescale 1 us $end $var real 64 ! s $end $enddefinitions $end", "no single wire")]
     [InlineData("$timescale 1 us $end $upscope $end", "without a $scope")]
-    public void Broken_headers_are_refused_with_the_reason(string text, string reason) =>
-        Should.Throw<RefusedInputException>(() => Read(text)).Message.ShouldContain(reason);
+    public void Broken_headers_are_refused_with_the_reason(string text, string reason) => Should.Throw<RefusedInputException>(() => Read(text)).Message.ShouldContain(reason);
 
     [Theory]
     [InlineData("#0 1!\n#100 0!\n#50 1!\n", "Line 8: time runs backwards, from 100 to 50.")]
@@ -121,7 +136,8 @@ public class VcdTests
     public void Endless_lines_and_endless_declarations_are_refused()
     {
         Should.Throw<RefusedInputException>(() => Read(Header + "$comment " + new string('a', 70_000) + " $end\n")).Message.ShouldContain("longer than 64 kB");
-        var many = "$timescale 1us $end\n" + string.Concat(Enumerable.Range(0, 10_001).Select(n => $"$var wire 1 {(char)('!' + (n % 90))}{n} s{n} $end\n")) + "$enddefinitions $end\n";
+        var many =
+            "$timescale 1us $end\n" + string.Concat(Enumerable.Range(0, 10_001).Select(n => $"$var wire 1 {(char)('!' + (n % 90))}{n} s{n} $end\n")) + "$enddefinitions $end\n";
         Should.Throw<RefusedInputException>(() => Read(many)).Message.ShouldContain("more than 10000 signals");
     }
 

@@ -55,7 +55,10 @@ public sealed class App : WebApplicationFactory<Program>
     /// <summary>Writes an entry under a key of its own.</summary>
     public async Task<JsonNode> WriteAsync(string job, string entry, int status = 201, string? practice = null)
     {
-        using var request = new HttpRequestMessage(HttpMethod.Post, $"/api/jobs/{job}/entries") { Content = new StringContent(entry, MediaTypeHeaderValue.Parse("application/json")) };
+        using var request = new HttpRequestMessage(HttpMethod.Post, $"/api/jobs/{job}/entries")
+        {
+            Content = new StringContent(entry, MediaTypeHeaderValue.Parse("application/json")),
+        };
         request.Headers.Add("X-Author", "JM");
         request.Headers.Add("Idempotency-Key", Guid.NewGuid().ToString());
         if (practice is not null)
@@ -66,7 +69,12 @@ public sealed class App : WebApplicationFactory<Program>
         return await Api.ReadAsync(await Http.SendAsync(request), status);
     }
 
-    protected override void ConfigureWebHost(IWebHostBuilder builder) => builder.UseSetting("HAZY_DATA", Folder).UseSetting("HAZY_DEMO", "0").UseSetting("Logging:LogLevel:Default", "Critical").UseSetting("Logging:LogLevel:Microsoft", "Critical");
+    protected override void ConfigureWebHost(IWebHostBuilder builder) =>
+        builder
+            .UseSetting("HAZY_DATA", Folder)
+            .UseSetting("HAZY_DEMO", "0")
+            .UseSetting("Logging:LogLevel:Default", "Critical")
+            .UseSetting("Logging:LogLevel:Microsoft", "Critical");
 
     protected override void Dispose(bool disposing)
     {
@@ -115,9 +123,19 @@ internal static class Api
     }
 
     public static async Task<(JsonNode Body, string? ETag)> SaveAsync(
-        HttpClient http, string job, string document, string? ifMatch, int status = 200, string slug = "signal", string? author = "JM")
+        HttpClient http,
+        string job,
+        string document,
+        string? ifMatch,
+        int status = 200,
+        string slug = "signal",
+        string? author = "JM"
+    )
     {
-        using var request = new HttpRequestMessage(HttpMethod.Put, $"/api/jobs/{job}/stations/{slug}") { Content = new StringContent(document, MediaTypeHeaderValue.Parse("application/json")) };
+        using var request = new HttpRequestMessage(HttpMethod.Put, $"/api/jobs/{job}/stations/{slug}")
+        {
+            Content = new StringContent(document, MediaTypeHeaderValue.Parse("application/json")),
+        };
         if (ifMatch is not null)
         {
             request.Headers.TryAddWithoutValidation("If-Match", ifMatch);

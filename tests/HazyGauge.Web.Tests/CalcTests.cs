@@ -1,6 +1,6 @@
-using HazyGauge.Core.Fields;
 using System.Text.Json.Nodes;
 using HazyGauge.Core.Compensation;
+using HazyGauge.Core.Fields;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Sensing;
 
@@ -16,14 +16,20 @@ public class CalcTests(App app) : IClassFixture<App>
     public async Task A_reading_passed_on_untouched_gives_the_budget_of_one_computation()
     {
         var reading = await app.PostAsync("/api/calc/sensor-reading", """{ "frequencyHz": { "value": 123.4, "u": 0.6 }, "lowPulseMs": 2.9, "toleranceEthanolPct": 4 }""");
-        var factor = await app.PostAsync("/api/calc/fuel-factor", $$"""
-            { "ethanolPct": {{reading["ethanolPct"]!.ToJsonString()}}, "baseEthanolPct": { "value": 10, "u": 1.5 }, "metering": "volume", "fuelTempC": {{reading["fuelTempC"]!.ToJsonString()}} }
-            """);
+        var factor = await app.PostAsync(
+            "/api/calc/fuel-factor",
+            $$"""
+            { "ethanolPct": {{reading["ethanolPct"]!.ToJsonString()}}, "baseEthanolPct": { "value": 10, "u": 1.5 }, "metering": "volume", "fuelTempC": {{reading[
+                "fuelTempC"
+            ]!.ToJsonString()}} }
+            """
+        );
 
         var ledger = new HazeLedger();
         var whole = SensorReading.From(ledger.Quantity(123.4, 0.6, SourceCatalogue.Find("frequencyHz", 0.6)), 2.9, 4, ledger);
-        var expected = new FuelFactorQuery(
-            whole.EthanolPct!.Value, ledger.Quantity(10, 1.5, SourceCatalogue.Find("baseEthanolPct", 1.5)), Metering.Volume, whole.FuelTempC, 15.0).Answer(ledger).Factor;
+        var expected = new FuelFactorQuery(whole.EthanolPct!.Value, ledger.Quantity(10, 1.5, SourceCatalogue.Find("baseEthanolPct", 1.5)), Metering.Volume, whole.FuelTempC, 15.0)
+            .Answer(ledger)
+            .Factor;
 
         Value(factor["factor"]).ShouldBe(expected.Value, 1e-12);
         U(factor["factor"]).ShouldBe(expected.StandardU, 1e-12);
@@ -74,16 +80,41 @@ public class CalcTests(App app) : IClassFixture<App>
     [InlineData("fuel-factor", """{ "ethanolPct": { "value": 70, "u": 3, "parts": [{ "source": "a", "u": 2 }] }, "baseEthanolPct": 10 }""", 422, "ethanolPct")]
     [InlineData("fuel-factor", """{ "ethanolPct": { "value": 70, "u": 2, "parts": [{ "source": "", "u": 2 }] }, "baseEthanolPct": 10 }""", 422, "ethanolPct")]
     [InlineData("fuel-factor", """{ "ethanolPct": { "value": 70, "u": 2, "parts": [null] }, "baseEthanolPct": 10 }""", 422, "ethanolPct")]
-    [InlineData("fuel-factor", """{ "ethanolPct": { "value": 70, "u": 2, "parts": [{ "source": "a", "u": 1 }, { "source": "a", "u": 1.7 }] }, "baseEthanolPct": 10 }""", 422, "ethanolPct")]
+    [InlineData(
+        "fuel-factor",
+        """{ "ethanolPct": { "value": 70, "u": 2, "parts": [{ "source": "a", "u": 1 }, { "source": "a", "u": 1.7 }] }, "baseEthanolPct": 10 }""",
+        422,
+        "ethanolPct"
+    )]
     [InlineData("fuel-curve", """{ "ethanolPcts": [], "baseEthanolPct": 10 }""", 422, "ethanolPcts")]
     [InlineData("fuel-curve", """{ "ethanolPcts": [null], "baseEthanolPct": 10 }""", 422, "ethanolPcts")]
     [InlineData("sensor-reading", """{ "frequencyHz": 100, "lowPulseMs": 2, "averageV": 3 }""", 422, "highV")]
     [InlineData("sensor-reading", """{ "frequencyHz": 100, "lowPulseMs": 2, "averageV": 3, "highV": 5, "lowV": 6 }""", 422, "highV")]
-    [InlineData("spark-addition", """{ "ethanolPct": 50, "gasolineMapEthanolPct": 85, "ethanolMapEthanolPct": 85, "fullAdditionDeg": 4, "weighting": "linear" }""", 422, "ethanolMapEthanolPct")]
-    [InlineData("spark-addition", """{ "ethanolPct": 50, "gasolineMapEthanolPct": 65, "ethanolMapEthanolPct": 85, "fullAdditionDeg": 4, "weighting": "saturating" }""", 422, "saturatesAtPct")]
+    [InlineData(
+        "spark-addition",
+        """{ "ethanolPct": 50, "gasolineMapEthanolPct": 85, "ethanolMapEthanolPct": 85, "fullAdditionDeg": 4, "weighting": "linear" }""",
+        422,
+        "ethanolMapEthanolPct"
+    )]
+    [InlineData(
+        "spark-addition",
+        """{ "ethanolPct": 50, "gasolineMapEthanolPct": 65, "ethanolMapEthanolPct": 85, "fullAdditionDeg": 4, "weighting": "saturating" }""",
+        422,
+        "saturatesAtPct"
+    )]
     [InlineData("spark-addition", """{ "ethanolPct": 50, "gasolineMapEthanolPct": 10, "ethanolMapEthanolPct": 85, "fullAdditionDeg": 4 }""", 422, "weighting")]
-    [InlineData("spark-addition", """{ "ethanolPct": 50, "gasolineMapEthanolPct": 10, "ethanolMapEthanolPct": 85, "fullAdditionDeg": 400, "weighting": "mole" }""", 422, "fullAdditionDeg")]
-    [InlineData("spark-addition", """{ "ethanolPct": 50, "gasolineMapEthanolPct": 10, "ethanolMapEthanolPct": 85, "fullAdditionDeg": 1e-308, "weighting": "mole" }""", 422, "fullAdditionDeg")]
+    [InlineData(
+        "spark-addition",
+        """{ "ethanolPct": 50, "gasolineMapEthanolPct": 10, "ethanolMapEthanolPct": 85, "fullAdditionDeg": 400, "weighting": "mole" }""",
+        422,
+        "fullAdditionDeg"
+    )]
+    [InlineData(
+        "spark-addition",
+        """{ "ethanolPct": 50, "gasolineMapEthanolPct": 10, "ethanolMapEthanolPct": 85, "fullAdditionDeg": 1e-308, "weighting": "mole" }""",
+        422,
+        "fullAdditionDeg"
+    )]
     [InlineData("fuel-factor", """{ "ethanolPct": { "value": 70, "u": 1e-308 }, "baseEthanolPct": 10 }""", 422, "ethanolPct")]
     [InlineData("pulse", """{ "pulseMs": 0.8, "deadTimeMs": 0.9, "factor": 1.4 }""", 422, "pulseMs")]
     [InlineData("pulse", """{ "pulseMs": 2, "factor": 1.4 }""", 422, "deadTimeMs")]
@@ -138,7 +169,10 @@ public class CalcTests(App app) : IClassFixture<App>
     public async Task Spark_row_and_pulse_carry_their_haze_on()
     {
         const string Ethanol = """{ "value": 73.4, "u": 2.886, "parts": [{ "source": "sensorTolerance", "u": 2.886 }] }""";
-        var spark = await app.PostAsync("/api/calc/spark-addition", $$"""{ "ethanolPct": {{Ethanol}}, "gasolineMapEthanolPct": 10, "ethanolMapEthanolPct": 85, "fullAdditionDeg": 6, "weighting": "linear" }""");
+        var spark = await app.PostAsync(
+            "/api/calc/spark-addition",
+            $$"""{ "ethanolPct": {{Ethanol}}, "gasolineMapEthanolPct": 10, "ethanolMapEthanolPct": 85, "fullAdditionDeg": 6, "weighting": "linear" }"""
+        );
         Value(spark["weight"]).ShouldBe(63.4 / 75, 1e-9);
         Value(spark["cautiousAdditionDeg"]).ShouldBe(6 * (63.4 - (2 * 2.886)) / 75, 1e-9);
         ((string)spark["budget"]![0]!["source"]!).ShouldBe("sensorTolerance");

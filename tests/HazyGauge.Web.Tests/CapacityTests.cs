@@ -9,7 +9,8 @@ public class CapacityTests(App app) : IClassFixture<App>
         { "powerKw": { "value": 210, "u": 4 }, "bsfcGPerKwh": { "value": 340, "u": 7 }, "lambdaBase": 0.85, "lambdaTarget": 0.82, "baseEthanolPct": 10, "ethanolPct": 85,
           "engineRpm": 6500, "fuelTempC": 15,
           "injectors": { "count": 4, "ratedFlowCcMin": { "value": 900, "u": 12 }, "ratedPressureKpa": 300, "deadTimeMs": 0.9, "dutyLimitPct": 85, "pressureDropKpa": 350 },
-          "lowPressurePump": { "curve": [{ "pressureKpa": 300, "flowLph": 170 }, { "pressureKpa": 450, "flowLph": 140 }, { "pressureKpa": 600, "flowLph": 100 }], "count": 1, "gaugePressureKpa": 430, "marginPct": 10 } }
+          "lowPressurePump": { "curve": [{ "pressureKpa": 300, "flowLph": 170 }, { "pressureKpa": 450, "flowLph": 140 }, { "pressureKpa": 600,
+          "flowLph": 100 }], "count": 1, "gaugePressureKpa": 430, "marginPct": 10 } }
         """;
 
     private static double Value(JsonNode? number) => (double)number!["value"]!;
@@ -27,7 +28,9 @@ public class CapacityTests(App app) : IClassFixture<App>
         Value(answer["injectorDutyPct"]).ShouldBe(67.0, 0.1);
         Value(answer["pumpAvailableLph"]).ShouldBe(144, 1e-9);
         Value(answer["pumpUsePct"]).ShouldBe(93.9, 0.1);
-        answer["limits"]!.AsArray().Select(l => ((string)l!["component"]!, Math.Round(Value(l["usePct"])), (bool)l["ok"]!))
+        answer["limits"]!
+            .AsArray()
+            .Select(l => ((string)l!["component"]!, Math.Round(Value(l["usePct"])), (bool)l["ok"]!))
             .ShouldBe([("lowPressurePump", 104, false), ("injectors", 79, true)]);
         ((string)answer["binding"]!).ShouldBe("lowPressurePump");
         Value(answer["maxPowerKw"]).ShouldBe(210 / 1.0437, 0.2);
@@ -35,10 +38,13 @@ public class CapacityTests(App app) : IClassFixture<App>
 
         // The direct side. 0.3 kg/h each... 60 kg/h on 4 injectors at 6000 rpm is 83.3 mg a shot; at 15 g/s that takes 5.56 ms of the
         // 6.11 ms that 220 degrees last. The pump: 1 cm3 * 3000 / min * 0.85 = 153 L/h for 60 kg/h of 745 kg/m3.
-        var direct = await app.PostAsync("/api/calc/capacity", """
+        var direct = await app.PostAsync(
+            "/api/calc/capacity",
+            """
             { "powerKw": 200, "bsfcGPerKwh": 300, "lambdaBase": 1, "lambdaTarget": 1, "baseEthanolPct": 0, "ethanolPct": 0, "engineRpm": 6000, "fuelTempC": 15,
               "directInjection": { "injectorStaticGPerS": 15, "count": 4, "windowDeg": 220, "pumpDisplacementCcPerCamRev": 1, "pumpEfficiencyPct": 85 } }
-            """);
+            """
+        );
         Value(direct["windowUsePct"]).ShouldBe(100 * 5.556 / 6.111, 0.02);
         Value(direct["highPressurePumpUsePct"]).ShouldBe(100 * 60 / 0.745 / 153, 0.02);
         (direct["injectorDutyPct"], direct["pumpUsePct"]).ShouldBe((null, null));
@@ -61,7 +67,10 @@ public class CapacityTests(App app) : IClassFixture<App>
         }
 
         // A rise of pressure keeps the haze the pressure had, and is passed on untouched.
-        var tight = Merged(JsonNode.Parse(Request)!, JsonNode.Parse("""{ "injectors": { "ratedFlowCcMin": 690, "pressureDropKpa": { "value": 300, "u": 5 } }, "lowPressurePump": { "count": 2 } }""")!);
+        var tight = Merged(
+            JsonNode.Parse(Request)!,
+            JsonNode.Parse("""{ "injectors": { "ratedFlowCcMin": 690, "pressureDropKpa": { "value": 300, "u": 5 } }, "lowPressurePump": { "count": 2 } }""")!
+        );
         var rise = (await app.PostAsync("/api/calc/capacity", tight.ToJsonString()))["remedies"]!.AsArray().Single(r => (string)r!["code"]! == "raisePressure")!;
         var raised = await app.PostAsync("/api/calc/capacity", Merged(tight, rise["apply"]!).ToJsonString());
         Value(raised["maxPowerKw"]).ShouldBe(Value(rise["newMaxPowerKw"]), 1e-9);
@@ -97,8 +106,16 @@ public class CapacityTests(App app) : IClassFixture<App>
     [Theory]
     [InlineData("""{ "injectors": { "dutyLimitPct": 120 } }""", "injectors.dutyLimitPct", "120")]
     [InlineData("""{ "injectors": { "ratedFlowCcMin": -5 } }""", "injectors.ratedFlowCcMin", "-5")]
-    [InlineData("""{ "lowPressurePump": { "curve": [{ "pressureKpa": 450, "flowLph": 140 }, { "pressureKpa": 300, "flowLph": 170 }] } }""", "lowPressurePump.curve[1].pressureKpa", "must rise")]
-    [InlineData("""{ "lowPressurePump": { "curve": [{ "pressureKpa": 300, "flowLph": 140 }, { "pressureKpa": 450, "flowLph": -1 }] } }""", "lowPressurePump.curve[1].flowLph", "-1")]
+    [InlineData(
+        """{ "lowPressurePump": { "curve": [{ "pressureKpa": 450, "flowLph": 140 }, { "pressureKpa": 300, "flowLph": 170 }] } }""",
+        "lowPressurePump.curve[1].pressureKpa",
+        "must rise"
+    )]
+    [InlineData(
+        """{ "lowPressurePump": { "curve": [{ "pressureKpa": 300, "flowLph": 140 }, { "pressureKpa": 450, "flowLph": -1 }] } }""",
+        "lowPressurePump.curve[1].flowLph",
+        "-1"
+    )]
     [InlineData("""{ "lowPressurePump": { "curve": [{ "pressureKpa": 300, "flowLph": 140 }] } }""", "lowPressurePump.curve", "2 to 40 points")]
     [InlineData("""{ "lowPressurePump": { "gaugePressureKpa": 700 } }""", "lowPressurePump.gaugePressureKpa", "off it")]
     [InlineData("""{ "directInjection": { "injectorStaticGPerS": 15, "count": 4, "windowDeg": 0 } }""", "directInjection.windowDeg", "0")]
@@ -116,20 +133,33 @@ public class CapacityTests(App app) : IClassFixture<App>
     [Fact]
     public async Task Heat_and_boiling_answer_with_their_haze_and_refuse_what_cannot_be()
     {
-        var heated = await app.PostAsync("/api/calc/fuel-heating", """
-            { "fuelLitres": 20, "ethanolPct": 85, "ambientC": 30, "startC": 30, "pumpElectricalW": { "value": 200, "u": 10 }, "heatIntoFuelPct": 90, "lossWPerK": 5, "minutes": 2.5 }
-            """);
+        var heated = await app.PostAsync(
+            "/api/calc/fuel-heating",
+            """
+            { "fuelLitres": 20, "ethanolPct": 85, "ambientC": 30, "startC": 30, "pumpElectricalW": { "value": 200, "u": 10 }, "heatIntoFuelPct": 90,
+            "lossWPerK": 5, "minutes": 2.5 }
+            """
+        );
         heated["timeline"]!.AsArray().Select(p => (double)p!["minute"]!).ShouldBe([0, 1, 2, 2.5]);
         Value(heated["steadyC"]).ShouldBe(66, 1e-9);
         ((double)heated["steadyC"]!["u"]!).ShouldBe(1.8, 1e-9);
-        heated = await app.PostAsync("/api/calc/fuel-heating", """{ "fuelLitres": 20, "ethanolPct": 85, "ambientC": 30, "startC": 30, "pumpElectricalW": 200, "heatIntoFuelPct": 90, "lossWPerK": 0, "minutes": 60 }""");
+        heated = await app.PostAsync(
+            "/api/calc/fuel-heating",
+            """{ "fuelLitres": 20, "ethanolPct": 85, "ambientC": 30, "startC": 30, "pumpElectricalW": 200, "heatIntoFuelPct": 90, "lossWPerK": 0, "minutes": 60 }"""
+        );
         heated["steadyC"].ShouldBeNull();
 
-        var margin = await app.PostAsync("/api/calc/boiling-margin", """{ "ethanolPct": 100, "gasolineVapourPressureKpaAt37_8C": 60, "fuelTempC": { "value": 60, "u": 1.5 }, "absolutePressureKpa": 101.325 }""");
+        var margin = await app.PostAsync(
+            "/api/calc/boiling-margin",
+            """{ "ethanolPct": 100, "gasolineVapourPressureKpaAt37_8C": 60, "fuelTempC": { "value": 60, "u": 1.5 }, "absolutePressureKpa": 101.325 }"""
+        );
         Value(margin["bubblePointC"]).ShouldBe(78.3, 0.15);
         ((double)margin["marginK"]!["parts"]!.AsArray().Single(p => (string)p!["source"]! == "fuelTempC")!["u"]!).ShouldBe(-1.5, 1e-9);
         ((string)margin["findings"]![0]!["code"]!).ShouldBe("farFromBoiling");
-        (await app.PostAsync("/api/calc/boiling-margin", """{ "ethanolPct": 100, "fuelTempC": 60, "absolutePressureKpa": 0 }""", 422))["errors"]!.AsObject().Select(e => e.Key).ShouldBe(["gasolineReidKpa"]);
+        (await app.PostAsync("/api/calc/boiling-margin", """{ "ethanolPct": 100, "fuelTempC": 60, "absolutePressureKpa": 0 }""", 422))["errors"]!
+            .AsObject()
+            .Select(e => e.Key)
+            .ShouldBe(["gasolineReidKpa"]);
 
         // What the pump says of its E10 gives the gasoline in it, and from there the pressure of any blend; the worst of them is named.
         var known = await app.PostAsync("/api/calc/vapour-pressure", """{ "ethanolPct": 10, "finishedFuelReidKpa": { "value": 68, "u": 2 }, "tempsC": [0, 37.8, 60] }""");
@@ -141,8 +171,16 @@ public class CapacityTests(App app) : IClassFixture<App>
         Value(worst["marginK"]).ShouldBeLessThan(0);
         var onE85 = await app.PostAsync("/api/calc/boiling-margin", """{ "ethanolPct": 85, "gasolineReidKpa": 60, "fuelTempC": 46, "absolutePressureKpa": 70 }""");
         Value(onE85["marginK"]).ShouldBeGreaterThan(5);
-        (await app.PostAsync("/api/calc/fuel-heating", """{ "fuelLitres": 0, "ethanolPct": 85, "ambientC": 30, "startC": 30, "pumpElectricalW": 200, "heatIntoFuelPct": 190, "lossWPerK": -1, "minutes": 60 }""", 422))
-            ["errors"]!.AsObject().Select(e => e.Key).ShouldBe(["fuelLitres", "heatIntoFuelPct", "lossWPerK"]);
+        (
+            await app.PostAsync(
+                "/api/calc/fuel-heating",
+                """{ "fuelLitres": 0, "ethanolPct": 85, "ambientC": 30, "startC": 30, "pumpElectricalW": 200, "heatIntoFuelPct": 190, "lossWPerK": -1, "minutes": 60 }""",
+                422
+            )
+        )["errors"]!
+            .AsObject()
+            .Select(e => e.Key)
+            .ShouldBe(["fuelLitres", "heatIntoFuelPct", "lossWPerK"]);
     }
 
     [Fact]
@@ -150,7 +188,8 @@ public class CapacityTests(App app) : IClassFixture<App>
     {
         const string Survey = """
             { "engine": { "cylinders": 4, "displacementCc": 2000, "aspiration": "natural", "redlineRpm": 7000, "powerKw": 110, "wantedPowerKw": 120, "bsfcGPerKwh": 290 },
-              "fuelSystem": { "line": "return", "kind": "port", "basePressureKpa": 300, "tankLitres": 50, "materials": { "hoses": "rated", "seals": "rated" } }, "pump": { "count": 1, "flowLph": 70 },
+              "fuelSystem": { "line": "return", "kind": "port", "basePressureKpa": 300, "tankLitres": 50, "materials": { "hoses": "rated",
+              "seals": "rated" } }, "pump": { "count": 1, "flowLph": 70 },
               "injectors": { "count": 4, "ratedFlowCcMin": 560, "ratedPressureKpa": 300, "deadTimes": [{ "batteryV": 13, "deadTimeMs": 1 }] },
               "control": { "signalPath": "directFrequency", "revisionListed": true, "plugPresent": true, "freeInput": true }, "goals": { "highestEthanolPct": 85 } }
             """;
@@ -178,7 +217,9 @@ public class CapacityTests(App app) : IClassFixture<App>
         var recheck = await app.GetAsync($"/api/jobs/{job}/stations/capacity/recheck");
         recheck["differences"]!.AsArray().ShouldBeEmpty();
         recheck["sinceSaved"]!.AsArray().Select(d => (string)d!["field"]!).ShouldContain("maxPowerKw");
-        (await app.PreviewAsync(job, "capacity", """{ "changes": { "addedPorts": { "count": 4, "ratedFlowCcMin": 200 } } }""", 422))["errors"]!["capacity.changes.addedPorts"].ShouldNotBeNull();
+        (await app.PreviewAsync(job, "capacity", """{ "changes": { "addedPorts": { "count": 4, "ratedFlowCcMin": 200 } } }""", 422))["errors"]!
+            ["capacity.changes.addedPorts"]
+            .ShouldNotBeNull();
 
         // A job nobody surveyed asks for the power, and does not fall over.
         var empty = await app.PreviewAsync(await app.NewJobAsync(), "capacity", "{}");

@@ -15,8 +15,7 @@ public class CompensateTests(App app) : IClassFixture<App>
         return job;
     }
 
-    private async Task<JsonNode> PreviewAsync(string job, string document, int status = 200) =>
-        await app.PreviewAsync(job, "compensate", document, status);
+    private async Task<JsonNode> PreviewAsync(string job, string document, int status = 200) => await app.PreviewAsync(job, "compensate", document, status);
 
     [Fact]
     public async Task A_meter_reading_alone_leads_to_the_numbers_that_go_in()
@@ -65,7 +64,8 @@ public class CompensateTests(App app) : IClassFixture<App>
             return ((bool)results["spark"]!["isHeld"]!, (string)results["fuelling"]!["state"]!, (string?)results["findings"]!.AsArray().FirstOrDefault()?["code"] ?? string.Empty);
         }
 
-        async Task ClaimAsync(string more, int status = 201) => await app.WriteAsync(job, $$"""{ "kind": "proof", "station": "compensate", "text": "log 14", "payload": { "claim": "fuelling"{{more}} } }""", status);
+        async Task ClaimAsync(string more, int status = 201) =>
+            await app.WriteAsync(job, $$"""{ "kind": "proof", "station": "compensate", "text": "log 14", "payload": { "claim": "fuelling"{{more}} } }""", status);
         (await With("\"mapRevision\": \"r3\"")).ShouldBe((true, "open", string.Empty));
         await ClaimAsync(string.Empty);
         (await With("\"mapRevision\": \"r3\"")).ShouldBe((true, "claimed", "proofClaimed"));
@@ -120,8 +120,8 @@ public class CompensateTests(App app) : IClassFixture<App>
     {
         var job = await app.NewJobAsync();
         var file = await Api.UploadAsync(app.Http, $"/api/jobs/{job}/files", await app.SimulatedAsync("ethanolPct=62&fuelTempC=25&durationS=1"), "wave.vcd");
-        async Task<JsonNode> ReadAsync(string meter) => (await app.PreviewAsync(
-            job, "signal", $$"""{ "capture": { "sha256": "{{file["sha256"]}}" }, "meter": {{meter}} }"""))["results"]!;
+        async Task<JsonNode> ReadAsync(string meter) =>
+            (await app.PreviewAsync(job, "signal", $$"""{ "capture": { "sha256": "{{file["sha256"]}}" }, "meter": {{meter}} }"""))["results"]!;
 
         var fits = await ReadAsync("""{ "frequencyHz": 112.6, "highV": 5, "averageV": 3.55 }""");
         fits["meter"]!.AsArray().Select(r => (string)r!["quantity"]!).ShouldBe(["frequencyHz", "lowPulseMs", "averageV"]);

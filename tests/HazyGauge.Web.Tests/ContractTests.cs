@@ -18,7 +18,44 @@ public class ContractTests(App app) : IClassFixture<App>
     {
         var paths = (await app.GetAsync("/openapi/v1.json"))["paths"]!.AsObject();
         var calculations = paths.Where(p => p.Key.StartsWith("/api/calc/", StringComparison.Ordinal) && p.Value!["post"] is not null).ToList();
-        calculations.Select(p => p.Key["/api/calc/".Length..]).ShouldBe(["survey-check", "cold-start", "capacity", "capacity-envelope", "fuel-heating", "fuel-heating-fit", "vapour-pressure", "boiling-margin", "worst-boiling", "fitting-chain", "chain-check", "placement", "pressure-drop", "transport-lag", "hose-cuts", "hose-length", "pull-up", "supply-drop", "standby-drain", "probed-feed", "two-point-scaling", "connector-pin", "meter-expectations", "common-side", "sensor-reading", "capture", "fuel-factor", "fuel-curve", "pulse", "breakpoints", "spark-addition"], ignoreOrder: true);
+        calculations
+            .Select(p => p.Key["/api/calc/".Length..])
+            .ShouldBe(
+                [
+                    "survey-check",
+                    "cold-start",
+                    "capacity",
+                    "capacity-envelope",
+                    "fuel-heating",
+                    "fuel-heating-fit",
+                    "vapour-pressure",
+                    "boiling-margin",
+                    "worst-boiling",
+                    "fitting-chain",
+                    "chain-check",
+                    "placement",
+                    "pressure-drop",
+                    "transport-lag",
+                    "hose-cuts",
+                    "hose-length",
+                    "pull-up",
+                    "supply-drop",
+                    "standby-drain",
+                    "probed-feed",
+                    "two-point-scaling",
+                    "connector-pin",
+                    "meter-expectations",
+                    "common-side",
+                    "sensor-reading",
+                    "capture",
+                    "fuel-factor",
+                    "fuel-curve",
+                    "pulse",
+                    "breakpoints",
+                    "spark-addition",
+                ],
+                ignoreOrder: true
+            );
         foreach (var (path, item) in calculations)
         {
             var operation = item!["post"]!;
@@ -36,8 +73,17 @@ public class ContractTests(App app) : IClassFixture<App>
 
     [Theory]
     [InlineData("sensor-reading", """{ "frequencyHz": { "value": 100, "u": 1, "parts": [{ "source": "a", "u": 1 }] }, "lowPulseMs": 2, "toleranceEthanolPct": 5 }""")]
-    [InlineData("fuel-factor", """{ "ethanolPct": { "value": 70, "u": 2 }, "baseEthanolPct": 10, "metering": "mass", "fuelTempC": 30, "baseFuelTempC": 10, "gasolineStoichAfr": 14.6 }""")]
-    [InlineData("spark-addition", """{ "ethanolPct": { "value": 70, "u": 2 }, "gasolineMapEthanolPct": 10, "ethanolMapEthanolPct": 85, "fullAdditionDeg": 6, "weighting": "saturating", "saturatesAtPct": 55 }""")]
+    [InlineData(
+        "fuel-factor",
+        """{ "ethanolPct": { "value": 70, "u": 2 }, "baseEthanolPct": 10, "metering": "mass", "fuelTempC": 30, "baseFuelTempC": 10, "gasolineStoichAfr": 14.6 }"""
+    )]
+    [InlineData(
+        "spark-addition",
+        """
+            { "ethanolPct": { "value": 70, "u": 2 }, "gasolineMapEthanolPct": 10, "ethanolMapEthanolPct": 85, "fullAdditionDeg": 6,
+            "weighting": "saturating", "saturatesAtPct": 55 }
+            """
+    )]
     [InlineData("breakpoints", """{ "baseEthanolPct": 10, "metering": "mass", "ethanolPcts": [0, 30, 60, 100], "gasolineStoichAfr": 14.6, "wholePct": true }""")]
     [InlineData("pulse", """{ "pulseMs": 2.0, "deadTimeMs": { "value": 0.9, "u": 0.05 }, "factor": 1.4 }""")]
     public async Task Nothing_thrown_at_a_calculation_brings_it_down(string calc, string sound)
@@ -65,14 +111,21 @@ public class ContractTests(App app) : IClassFixture<App>
         for (var round = 0; round < 5; round++)
         {
             var etag = $"\"{round}\"";
-            var attempts = await Task.WhenAll(Enumerable.Range(0, 8).Select(async n =>
-            {
-                using var request = new HttpRequestMessage(HttpMethod.Put, $"/api/jobs/{job}/stations/signal") { Content = new StringContent("{}", Encoding.UTF8, "application/json") };
-                request.Headers.TryAddWithoutValidation("If-Match", etag);
-                request.Headers.TryAddWithoutValidation("X-Author", $"M{n}");
-                using var response = await app.Http.SendAsync(request);
-                return response.StatusCode;
-            }));
+            var attempts = await Task.WhenAll(
+                Enumerable
+                    .Range(0, 8)
+                    .Select(async n =>
+                    {
+                        using var request = new HttpRequestMessage(HttpMethod.Put, $"/api/jobs/{job}/stations/signal")
+                        {
+                            Content = new StringContent("{}", Encoding.UTF8, "application/json"),
+                        };
+                        request.Headers.TryAddWithoutValidation("If-Match", etag);
+                        request.Headers.TryAddWithoutValidation("X-Author", $"M{n}");
+                        using var response = await app.Http.SendAsync(request);
+                        return response.StatusCode;
+                    })
+            );
             attempts.Count(s => s == HttpStatusCode.OK).ShouldBe(1);
             attempts.Count(s => s == HttpStatusCode.PreconditionFailed).ShouldBe(7);
         }
@@ -124,14 +177,16 @@ public class ContractTests(App app) : IClassFixture<App>
                 f.Add(new StringContent("abc"), "toleranceEthanolPct");
                 f.Add(new ByteArrayContent(vcd), "file", "a.vcd");
             },
-            "toleranceEthanolPct");
+            "toleranceEthanolPct"
+        );
         await RefusedAsync(
             f =>
             {
                 f.Add(new ByteArrayContent(vcd), "file", "a.vcd");
                 f.Add(new ByteArrayContent(vcd), "file", "b.vcd");
             },
-            "file");
+            "file"
+        );
         Directory.GetFiles(Path.Combine(app.Folder, "incoming")).ShouldBeEmpty();
     }
 }

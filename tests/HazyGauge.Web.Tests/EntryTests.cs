@@ -12,38 +12,52 @@ public class EntryTests(App app) : IClassFixture<App>
 
     private async Task<JsonNode> WriteAsync(string job, string json, int status = 201, string? key = null, string? author = "JM")
     {
-        using var request = new HttpRequestMessage(HttpMethod.Post, $"/api/jobs/{job}/entries") { Content = new StringContent(json, MediaTypeHeaderValue.Parse("application/json")) };
+        using var request = new HttpRequestMessage(HttpMethod.Post, $"/api/jobs/{job}/entries")
+        {
+            Content = new StringContent(json, MediaTypeHeaderValue.Parse("application/json")),
+        };
         request.Headers.TryAddWithoutValidation("Idempotency-Key", key ?? Guid.NewGuid().ToString());
         request.Headers.TryAddWithoutValidation("X-Author", author);
         using var response = await app.Http.SendAsync(request);
         return await Api.ReadAsync(response, status);
     }
 
-    private async Task<JsonNode> InBayAsync(string job) =>
-        (await app.GetAsync("/api/bay?limit=100"))["jobs"]!.AsArray().Single(j => (string)j!["id"]! == job)!;
+    private async Task<JsonNode> InBayAsync(string job) => (await app.GetAsync("/api/bay?limit=100"))["jobs"]!.AsArray().Single(j => (string)j!["id"]! == job)!;
 
     [Fact]
     public async Task Parts_that_are_planned_are_on_the_vehicle_when_somebody_fitted_them_and_no_longer_when_that_was_wrong()
     {
         var job = await app.NewJobAsync("Planned parts");
-        await app.SaveAsync(job, """
+        await app.SaveAsync(
+            job,
+            """
             { "engine": { "cylinders": 6, "aspiration": "natural", "wantedPowerKw": 170 }, "fuelSystem": { "kind": "port", "line": "return", "basePressureKpa": 300 },
               "injectors": { "count": 6, "ratedFlowCcMin": 310, "ratedPressureKpa": 300 }, "pump": { "count": 1, "flowLph": 280 }, "goals": { "highestEthanolPct": 80 } }
-            """, "\"0\"", slug: "survey");
+            """,
+            "\"0\"",
+            slug: "survey"
+        );
         await app.SaveAsync(job, """{ "changes": { "ratedFlowCcMin": 700 }, "drive": { "ambientC": 15 } }""", "\"0\"", slug: "capacity");
         async Task<string> StandsAsync() => (string)(await InBayAsync(job))["stations"]!.AsArray().Single(s => (string)s!["slug"]! == "capacity")!["state"]!;
-        async Task<JsonNode> SurveyAsync() => (await app.PreviewAsync(job, "survey", (await app.GetAsync($"/api/jobs/{job}/stations/survey"))["document"]!.ToJsonString()))["results"]!;
+        async Task<JsonNode> SurveyAsync() =>
+            (await app.PreviewAsync(job, "survey", (await app.GetAsync($"/api/jobs/{job}/stations/survey"))["document"]!.ToJsonString()))["results"]!;
         (await StandsAsync()).ShouldBe("planned");
         (await SurveyAsync())["fitted"]!.AsArray().ShouldBeEmpty();
 
-        (await WriteAsync(job, """{ "kind": "fitted", "payload": { "change": { "ratedFlowCcMin": 5 } } }""", 422))["errors"]!.AsObject().Select(e => e.Key).ShouldBe(["payload.change.ratedFlowCcMin"]);
+        (await WriteAsync(job, """{ "kind": "fitted", "payload": { "change": { "ratedFlowCcMin": 5 } } }""", 422))["errors"]!
+            .AsObject()
+            .Select(e => e.Key)
+            .ShouldBe(["payload.change.ratedFlowCcMin"]);
         (await WriteAsync(job, """{ "kind": "fitted", "payload": { "change": { } } }""", 422))["errors"]!.AsObject().Select(e => e.Key).ShouldBe(["payload.change"]);
         (await StandsAsync()).ShouldBe("planned");
 
         var entry = await WriteAsync(job, """{ "kind": "fitted", "payload": { "change": { "ratedFlowCcMin": 700 } } }""", author: "RL");
         (await StandsAsync()).ShouldBe("proven");
         var now = await SurveyAsync();
-        (now["fitted"]![0]!["author"], now["fitted"]![0]!["what"]!["text"]).ShouldSatisfyAllConditions(f => ((string)f.Item1!).ShouldBe("RL"), f => ((string)f.Item2!).ShouldBe("injectors of 700 cm³/min"));
+        (now["fitted"]![0]!["author"], now["fitted"]![0]!["what"]!["text"]).ShouldSatisfyAllConditions(
+            f => ((string)f.Item1!).ShouldBe("RL"),
+            f => ((string)f.Item2!).ShouldBe("injectors of 700 cm³/min")
+        );
 
         // What was found stays on record; the vehicle is calculated with what is on it.
         ((double)(await app.GetAsync($"/api/jobs/{job}/stations/survey"))["document"]!["injectors"]!["ratedFlowCcMin"]!).ShouldBe(310);
@@ -57,14 +71,21 @@ public class EntryTests(App app) : IClassFixture<App>
     {
         var job = await app.NewJobAsync();
         const string Waiting = """{ "kind": "waiting", "text": "adapter, 3/8 in", "blocks": ["survey", "fit"] }""";
-        var sent = await Task.WhenAll(Enumerable.Range(0, 6).Select(async _ =>
-        {
-            using var request = new HttpRequestMessage(HttpMethod.Post, $"/api/jobs/{job}/entries") { Content = new StringContent(Waiting, MediaTypeHeaderValue.Parse("application/json")) };
-            request.Headers.Add("Idempotency-Key", "same");
-            request.Headers.Add("X-Author", "JM");
-            using var response = await app.Http.SendAsync(request);
-            return (int)response.StatusCode;
-        }));
+        var sent = await Task.WhenAll(
+            Enumerable
+                .Range(0, 6)
+                .Select(async _ =>
+                {
+                    using var request = new HttpRequestMessage(HttpMethod.Post, $"/api/jobs/{job}/entries")
+                    {
+                        Content = new StringContent(Waiting, MediaTypeHeaderValue.Parse("application/json")),
+                    };
+                    request.Headers.Add("Idempotency-Key", "same");
+                    request.Headers.Add("X-Author", "JM");
+                    using var response = await app.Http.SendAsync(request);
+                    return (int)response.StatusCode;
+                })
+        );
         sent.Order().ShouldBe([200, 200, 200, 200, 200, 201]);
         await WriteAsync(job, """{ "kind": "note", "text": "something else" }""", 422, "same");
 
@@ -125,7 +146,9 @@ public class EntryTests(App app) : IClassFixture<App>
 
         // Of all jobs, from one day to another.
         async Task<int> BetweenAsync(int from, int to) =>
-            Calendar.Load(await app.Http.GetStringAsync($"/api/bay/due.ics?from={Day(from)}&to={Day(to)}"))!.Events.Count(e => e.Summary!.StartsWith("Skirr; the second", StringComparison.Ordinal));
+            Calendar
+                .Load(await app.Http.GetStringAsync($"/api/bay/due.ics?from={Day(from)}&to={Day(to)}"))!
+                .Events.Count(e => e.Summary!.StartsWith("Skirr; the second", StringComparison.Ordinal));
         (await BetweenAsync(-1, 5), await BetweenAsync(0, 5), await BetweenAsync(-1, 4), await BetweenAsync(6, 300)).ShouldBe((2, 1, 1, 0));
         await app.GetAsync($"/api/bay/due.ics?from={Day(5)}&to={Day(4)}", 422);
     }
@@ -166,7 +189,12 @@ public class EntryTests(App app) : IClassFixture<App>
     [InlineData("""{ "number": 1, "kind": "note", "text": "x", "colour": 1 }""", "file")]
     public async Task An_entry_that_could_not_have_been_written_is_not_taken_in_either_and_its_place_is_named(string entry, string field)
     {
-        var whole = JsonNode.Parse("""{ "schemaVersion": 2, "id": "01a2106a-0919-7015-a0b2-d19d31bbb098", "exportedAt": "2026-01-01T00:00:00Z", "name": "Spoilt", "vehicle": "", "createdAt": "2026-01-01T00:00:00Z", "revisions": [], "files": [] }""")!;
+        var whole = JsonNode.Parse(
+            """
+            { "schemaVersion": 2, "id": "01a2106a-0919-7015-a0b2-d19d31bbb098", "exportedAt": "2026-01-01T00:00:00Z", "name": "Spoilt",
+            "vehicle": "", "createdAt": "2026-01-01T00:00:00Z", "revisions": [], "files": [] }
+            """
+        )!;
         var one = JsonNode.Parse(entry)!.AsObject();
         foreach (var (name, usual) in new (string, JsonNode)[] { ("blocks", new JsonArray()), ("author", "JM"), ("at", "2026-01-01T00:00:00Z") })
         {

@@ -24,7 +24,11 @@ public sealed class BusyShop : IAsyncLifetime
         await App.SaveAsync(held, """{ "meter": { "frequencyHz": 0 } }""", "\"0\"");
         var surveyed = await App.NewJobAsync("Crème Brûlée");
         await App.SaveAsync(
-            surveyed, """{ "notes": "banjo bolt behind the 3/8 in fitting", "fuelSystem": { "joints": [ { "line": "feed", "place": "firewall", "retainer": "green clip" } ] } }""", "\"0\"", slug: "survey");
+            surveyed,
+            """{ "notes": "banjo bolt behind the 3/8 in fitting", "fuelSystem": { "joints": [ { "line": "feed", "place": "firewall", "retainer": "green clip" } ] } }""",
+            "\"0\"",
+            slug: "survey"
+        );
         await Api.UploadAsync(App.Http, $"/api/jobs/{surveyed}/files", "log"u8.ToArray(), "dyno-run-7.csv");
         Today = DateOnly.FromDateTime(DateTime.Now);
         ManyJobs.Add(Path.Combine(App.Folder, "hazy-gauge.db"), Copies, notes: 2, Today);
@@ -58,10 +62,17 @@ public sealed class FindingTests(BusyShop shop) : IClassFixture<BusyShop>
             "archived" => shop.All.Where(j => j.ArchivedAt is not null),
             _ => standing,
         };
-        var expected = (filter == "archived"
-            ? wanted.OrderByDescending(j => j.ArchivedAt).ThenByDescending(j => j.Id.ToString(), StringComparer.Ordinal)
-            : wanted.OrderBy(j => Due(j) ? 0 : (int)j.Bay.Pressing).ThenBy(j => j.Bay.FirstDue).ThenByDescending(j => j.CreatedAt).ThenByDescending(j => j.Id.ToString(), StringComparer.Ordinal))
-            .Select(j => j.Id.ToString()).ToList();
+        var expected = (
+            filter == "archived"
+                ? wanted.OrderByDescending(j => j.ArchivedAt).ThenByDescending(j => j.Id.ToString(), StringComparer.Ordinal)
+                : wanted
+                    .OrderBy(j => Due(j) ? 0 : (int)j.Bay.Pressing)
+                    .ThenBy(j => j.Bay.FirstDue)
+                    .ThenByDescending(j => j.CreatedAt)
+                    .ThenByDescending(j => j.Id.ToString(), StringComparer.Ordinal)
+        )
+            .Select(j => j.Id.ToString())
+            .ToList();
 
         var listed = new List<string>();
         JsonNode page;
@@ -71,8 +82,7 @@ public sealed class FindingTests(BusyShop shop) : IClassFixture<BusyShop>
             page = await _app.GetAsync($"/api/bay?filter={filter}&limit=97{(after is null ? string.Empty : $"&after={after}")}");
             listed.AddRange(page["jobs"]!.AsArray().Select(j => (string)j!["id"]!));
             after = (string?)page["next"];
-        }
-        while (after is not null);
+        } while (after is not null);
 
         listed.ShouldBe(expected);
         expected.Count.ShouldBeGreaterThan(90);

@@ -13,7 +13,24 @@ public class GoldenTests(App app) : IClassFixture<App>
 {
     private static readonly HashSet<string> Prose = new(StringComparer.Ordinal)
     {
-        "text", "what", "effect", "command", "why", "label", "howTo", "words", "summary", "template", "effectTemplate", "whyTemplate", "whatTemplate", "reachTemplate", "values", "reasons", "coreVersion", "schema",
+        "text",
+        "what",
+        "effect",
+        "command",
+        "why",
+        "label",
+        "howTo",
+        "words",
+        "summary",
+        "template",
+        "effectTemplate",
+        "whyTemplate",
+        "whatTemplate",
+        "reachTemplate",
+        "values",
+        "reasons",
+        "coreVersion",
+        "schema",
     };
 
     [Fact]
@@ -84,8 +101,7 @@ public class GoldenTests(App app) : IClassFixture<App>
 
     private async Task<JsonNode?> SavedAsync(string job, string slug) => (await app.GetAsync($"/api/jobs/{job}/stations/{slug}"))["document"];
 
-    private async Task<JsonNode> ResultsAsync(string job, string slug, JsonNode document) =>
-        (await app.PreviewAsync(job, slug, document.ToJsonString()))["results"]!.DeepClone();
+    private async Task<JsonNode> ResultsAsync(string job, string slug, JsonNode document) => (await app.PreviewAsync(job, slug, document.ToJsonString()))["results"]!.DeepClone();
 
     private static void Fields(JsonNode document, JsonNode? schema, string at, SortedSet<string> fields, int depth)
     {

@@ -9,8 +9,10 @@ public class HarnessTests(App app) : IClassFixture<App>
         """;
 
     private const string Plan = """
-        { "supply": "switchedFuse", "feedAt": "F17", "ground": "controllerGround", "groundOffsetMv": { "value": 80, "plusMinus": 10 }, "inputs": [{ "name": "Converter", "pullUpOhm": 2200, "maxV": 16 }],
-          "ethanolPct": 60, "fuelTempC": 20, "wires": [{ "wire": "voltage-converter", "lengthM": 1.5, "connector": "Main", "pin": 40, "colour": "violet", "clicked": true, "locked": true, "tugged": true }],
+        { "supply": "switchedFuse", "feedAt": "F17", "ground": "controllerGround", "groundOffsetMv": { "value": 80, "plusMinus": 10 },
+        "inputs": [{ "name": "Converter", "pullUpOhm": 2200, "maxV": 16 }],
+          "ethanolPct": 60, "fuelTempC": 20, "wires": [{ "wire": "voltage-converter", "lengthM": 1.5, "connector": "Main", "pin": 40,
+          "colour": "violet", "clicked": true, "locked": true, "tugged": true }],
           "connectors": [{ "name": "Main", "printedView": "wire", "rows": [{ "first": 1, "last": 32 }, { "first": 33, "last": 53 }] }],
           "spares": [{ "name": "brown", "treatment": "tapedAndTied" }], "readings": [{ "check": "converterVolts", "read": 2.9 }, { "check": "supply", "read": 4 }] }
         """;
@@ -23,8 +25,21 @@ public class HarnessTests(App app) : IClassFixture<App>
         var (saved, etag) = await app.SaveAsync(job, Plan, "\"0\"", slug: "harness");
         var results = saved["document"]!["results"]!;
         ((string)results["state"]!, (string)results["nextAction"]!["code"]!).ShouldBe(("inWork", "meter"));
-        results["wires"]!["list"]!.AsArray().Select(w => (string)w!["wire"]!["id"]!).ShouldBe(
-            ["supply-sensor", "ground-sensor", "signal-converter", "supply-converter", "ground-converter", "voltage-converter", "reference-converter", "signal-gauge", "supply-gauge", "ground-gauge"]);
+        results["wires"]!["list"]!
+            .AsArray()
+            .Select(w => (string)w!["wire"]!["id"]!)
+            .ShouldBe([
+                "supply-sensor",
+                "ground-sensor",
+                "signal-converter",
+                "supply-converter",
+                "ground-converter",
+                "voltage-converter",
+                "reference-converter",
+                "signal-gauge",
+                "supply-gauge",
+                "ground-gauge",
+            ]);
 
         // Constant to type in, what a broken wire reads, what 80 mV of ground do to it.
         var converter = results["signal"]!["converter"]!;
@@ -43,7 +58,10 @@ public class HarnessTests(App app) : IClassFixture<App>
         results["pins"]!["connectors"]!.AsArray().ShouldBeEmpty();
 
         var table = (await app.Http.GetStringAsync($"/api/jobs/{job}/harness.csv")).Split("\r\n");
-        table.ShouldContain(l => l.StartsWith("wires,6,\"Converter, output\",\"ECU, analog input\",voltage,1.65,0.5,violet", StringComparison.Ordinal) && l.Contains(",Main,40,yes,", StringComparison.Ordinal));
+        table.ShouldContain(l =>
+            l.StartsWith("wires,6,\"Converter, output\",\"ECU, analog input\",voltage,1.65,0.5,violet", StringComparison.Ordinal)
+            && l.Contains(",Main,40,yes,", StringComparison.Ordinal)
+        );
         table.Count(l => l.StartsWith("meter,", StringComparison.Ordinal)).ShouldBe(lines.Count);
         (await app.GetAsync($"/api/jobs/{job}/buying-list"))["items"]!.AsArray().Select(i => (string)i!["item"]!).ShouldContain("fuse-holder");
 
@@ -63,6 +81,9 @@ public class HarnessTests(App app) : IClassFixture<App>
             ((string)half["errors"]![field]![0]!).ShouldBe("This must be a whole number, like 4.");
         }
 
-        (await app.SaveAsync(job, Plan.Replace("\"first\": 33", "\"first\": 30", StringComparison.Ordinal), etag!, 422, slug: "harness")).Body["errors"]!.AsObject().Select(e => e.Key).ShouldBe(["connectors[0].rows[1]"]);
+        (await app.SaveAsync(job, Plan.Replace("\"first\": 33", "\"first\": 30", StringComparison.Ordinal), etag!, 422, slug: "harness")).Body["errors"]!
+            .AsObject()
+            .Select(e => e.Key)
+            .ShouldBe(["connectors[0].rows[1]"]);
     }
 }

@@ -34,14 +34,22 @@ public class HostileFileTests(App app) : IClassFixture<App>
                 to.Write(bytes);
             }
 
-            Put("job.json", job ?? Encoding.UTF8.GetBytes($$"""
-                {
-                  "schemaVersion": 4, "id": "{{Guid.NewGuid()}}", "exportedAt": "2026-11-01T08:00:00Z", "name": "From elsewhere", "vehicle": "", "createdAt": "2026-11-01T08:00:00Z",
-                  "revisions": [{ "revision": 1, "slug": "survey", "author": "JM", "savedAt": "2026-11-01T08:00:00Z", "summary": "x", "document": { "photos": [{ "field": "pump.flowLph", "sha256": "{{hash}}" }] } }],
-                  "files": [{ "sha256": "{{hash}}", "name": "{{name}}", "bytes": {{content.Length}}, "addedAt": "2026-11-01T08:00:00Z", "kind": "photo" }],
-                  "entries": [{ "number": 1, "kind": "note", "text": "seen", "blocks": [], "author": "JM", "at": "2026-11-01T08:00:00Z", "files": ["{{hash}}"] }]
-                }
-                """));
+            Put(
+                "job.json",
+                job
+                    ?? Encoding.UTF8.GetBytes(
+                        $$"""
+                        {
+                          "schemaVersion": 4, "id": "{{Guid.NewGuid()}}", "exportedAt": "2026-11-01T08:00:00Z", "name": "From elsewhere",
+                          "vehicle": "", "createdAt": "2026-11-01T08:00:00Z",
+                          "revisions": [{ "revision": 1, "slug": "survey", "author": "JM", "savedAt": "2026-11-01T08:00:00Z", "summary": "x",
+                          "document": { "photos": [{ "field": "pump.flowLph", "sha256": "{{hash}}" }] } }],
+                          "files": [{ "sha256": "{{hash}}", "name": "{{name}}", "bytes": {{content.Length}}, "addedAt": "2026-11-01T08:00:00Z", "kind": "photo" }],
+                          "entries": [{ "number": 1, "kind": "note", "text": "seen", "blocks": [], "author": "JM", "at": "2026-11-01T08:00:00Z", "files": ["{{hash}}"] }]
+                        }
+                        """
+                    )
+            );
             Put($"files/{hash}", content);
         }
 
@@ -117,7 +125,11 @@ public class HostileFileTests(App app) : IClassFixture<App>
         await Refused(() => Json($$"""{ "name": "{{name}}" }"""), "/api/jobs");
         await Refused(() => Csv($"kind,name,flow\npump,{name},200\n"), "/api/shelf");
         await Refused(() => Csv($"profile,field,value\n{name},engine.cylinders,4\n"), "/api/profiles/import");
-        await Refused(() => Json($$"""{ "code": "a", "name": "{{name}}", "ports": ["flare-6-m", "flare-6-f"], "boreMm": 5, "lengthMm": 5, "cost": 1, "ethanolRated": true }"""), "/api/catalogue/parts", HttpMethod.Put);
+        await Refused(
+            () => Json($$"""{ "code": "a", "name": "{{name}}", "ports": ["flare-6-m", "flare-6-f"], "boreMm": 5, "lengthMm": 5, "cost": 1, "ethanolRated": true }"""),
+            "/api/catalogue/parts",
+            HttpMethod.Put
+        );
         await Refused(() => Json($$"""{ "schemaVersion": 1, "name": "{{name}}", "stations": { "survey": { "engine": { "cylinders": 4 } } } }"""), "/api/templates/import");
         await Refused(() => Json($$"""{ "kind": "note", "text": "{{name}}" }"""), $"/api/jobs/{await app.NewJobAsync()}/entries");
     }
@@ -126,7 +138,11 @@ public class HostileFileTests(App app) : IClassFixture<App>
     public async Task Words_a_spreadsheet_would_run_go_out_as_words_and_come_back_as_they_were()
     {
         string[] names = ["=HYPERLINK(\"x\")", "+1+2", "@sum", "-cmd", "'=quoted already", "'plain", "-5", "plain, with comma"];
-        using var csv = new StringContent($"kind,name,flow\n{string.Concat(names.Select((n, i) => $"pump,\"{(n[0] == '\'' ? "'" + n : n).Replace("\"", "\"\"", StringComparison.Ordinal)}\",{200 + i}\n"))}", Encoding.UTF8, "text/csv");
+        using var csv = new StringContent(
+            $"kind,name,flow\n{string.Concat(names.Select((n, i) => $"pump,\"{(n[0] == '\'' ? "'" + n : n).Replace("\"", "\"\"", StringComparison.Ordinal)}\",{200 + i}\n"))}",
+            Encoding.UTF8,
+            "text/csv"
+        );
         await Api.ReadAsync(await app.Http.PostAsync("/api/shelf", csv), 200);
         async Task<IReadOnlyList<string>> OwnAsync() => [.. (await app.GetAsync("/api/shelf"))["items"]!.AsArray().Where(i => (bool)i!["isOwn"]!).Select(i => (string)i!["name"]!)];
         var generic = (await app.GetAsync("/api/shelf"))["items"]!.AsArray().Where(i => !(bool)i!["isOwn"]!).Select(i => (string)i!["name"]!).ToList();
@@ -161,7 +177,9 @@ public class HostileFileTests(App app) : IClassFixture<App>
             return (string)(await Api.ReadAsync(await app.Http.PostAsync(path, content), 422))["detail"]!;
         }
 
-        (await RefusedAsync("/api/profiles/import", "profile,field,value\n" + string.Concat(Enumerable.Range(0, 15_000).Select(i => $"p{i},engine.cylinders,4\n")))).ShouldContain("at most 500 profiles");
+        (await RefusedAsync("/api/profiles/import", "profile,field,value\n" + string.Concat(Enumerable.Range(0, 15_000).Select(i => $"p{i},engine.cylinders,4\n")))).ShouldContain(
+            "at most 500 profiles"
+        );
         (await RefusedAsync("/api/shelf", "kind,name,covers\n" + string.Concat(Enumerable.Range(0, 2_000).Select(i => $"kit,k{i},clamp\n")))).ShouldContain("at most 500 sheets");
         (await RefusedAsync("/api/shelf", "kind,name,covers\n" + string.Concat(Enumerable.Range(0, 60_000).Select(i => $"kit,k{i},a\n")))).ShouldContain("20000 rows");
         var scopes = string.Concat(Enumerable.Range(0, 10).Select(i => $"$scope module {new string('s', 50_000)} $end\n"));
@@ -178,11 +196,18 @@ public class HostileFileTests(App app) : IClassFixture<App>
     [InlineData(""" "parts": [null] """)]
     public async Task A_template_that_no_job_could_use_is_refused(string parts)
     {
-        using var content = new StringContent($$"""{ "schemaVersion": 1, "name": "T", "stations": { "survey": { "engine": { "cylinders": 4 } } }, {{parts}} }""", Encoding.UTF8, "application/json");
+        using var content = new StringContent(
+            $$"""{ "schemaVersion": 1, "name": "T", "stations": { "survey": { "engine": { "cylinders": 4 } } }, {{parts}} }""",
+            Encoding.UTF8,
+            "application/json"
+        );
         await Api.ReadAsync(await app.Http.PostAsync("/api/templates/import", content), 422);
         using var empty = new StringContent("""{ "schemaVersion": 1, "name": "T", "stations": {} }""", Encoding.UTF8, "application/json");
         await Api.ReadAsync(await app.Http.PostAsync("/api/templates/import", empty), 422);
-        using var cut = new ByteArrayContent([.. "{ \"schemaVersion\": 1, \"name\": \"T"u8, 0xC3, .. "\", \"stations\": { \"survey\": { \"engine\": { \"cylinders\": 4 } } } }"u8]) { Headers = { ContentType = new MediaTypeHeaderValue("application/json") } };
+        using var cut = new ByteArrayContent([.. "{ \"schemaVersion\": 1, \"name\": \"T"u8, 0xC3, .. "\", \"stations\": { \"survey\": { \"engine\": { \"cylinders\": 4 } } } }"u8])
+        {
+            Headers = { ContentType = new MediaTypeHeaderValue("application/json") },
+        };
         ((int)(await app.Http.PostAsync("/api/templates/import", cut)).StatusCode).ShouldBeOneOf(400, 422);
     }
 }

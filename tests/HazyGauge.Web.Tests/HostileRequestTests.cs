@@ -54,7 +54,13 @@ public class HostileRequestTests(App app) : IClassFixture<App>
     {
         await app.PreviewAsync(await app.NewJobAsync(), slug, document, 422);
         var exported = await ExportedAsync();
-        exported["revisions"]!.AsArray().Add(JsonNode.Parse($$"""{ "revision": 3, "slug": "{{slug}}", "author": "JM", "savedAt": "2026-11-01T08:00:00Z", "summary": "from elsewhere", "document": {{document}} }"""));
+        exported["revisions"]!
+            .AsArray()
+            .Add(
+                JsonNode.Parse(
+                    $$"""{ "revision": 3, "slug": "{{slug}}", "author": "JM", "savedAt": "2026-11-01T08:00:00Z", "summary": "from elsewhere", "document": {{document}} }"""
+                )
+            );
         var job = (string)(await app.PostAsync("/api/jobs/import", exported.ToJsonString(), 201))["id"]!;
 
         var state = (await app.GetAsync($"/api/jobs/{job}/so-far"))["stations"]!;
@@ -70,7 +76,10 @@ public class HostileRequestTests(App app) : IClassFixture<App>
     [Fact]
     public async Task A_number_whose_haze_reaches_beyond_its_range_is_calculated_within_it()
     {
-        const string Plan = """{ "pullUpOhm": 4700, "pullUpTo": "fiveVolt", "cableNf": { "value": 0, "u": 0.3 }, "saturationV": { "value": 0, "u": 0.4 }, "inputs": [{ "name": "in", "filterOhm": { "value": 0, "u": 50 }, "filterNf": { "value": 0, "u": 5 } }] }""";
+        const string Plan = """
+            { "pullUpOhm": 4700, "pullUpTo": "fiveVolt", "cableNf": { "value": 0, "u": 0.3 }, "saturationV": { "value": 0, "u": 0.4 },
+            "inputs": [{ "name": "in", "filterOhm": { "value": 0, "u": 50 }, "filterNf": { "value": 0, "u": 5 } }] }
+            """;
         var job = await app.NewJobAsync();
         var seen = (await app.PreviewAsync(job, "harness", Plan))["results"]!["signal"]!["inputs"]![0]!["sees"]!;
         ((double)seen["lowPulseErrorUs"]!["u"]!).ShouldBePositive();
@@ -115,8 +124,19 @@ public class HostileRequestTests(App app) : IClassFixture<App>
             await SendAsync("POST", "/api/calc/fitting-chain", $$"""{ {{ports}}, "onShelf": [{{codes}}] }"""),
             await SendAsync("POST", "/api/parse", $$"""{ "text": "1", "field": "{{new string('x', 1_000_000)}}" }"""),
             await SendAsync("POST", "/api/calc/pull-up", $$"""{ "{{new string('y', 1_000_000)}}": 1 }"""),
-            await SendAsync("PUT", "/api/catalogue/parts", $$"""{ "code": "a", "name": "A", "ports": ["flare-6-m", "flare-6-f"], "boreMm": 5, "lengthMm": 5, "cost": 1, "ethanolRated": true, "wrenchesMm": [{{string.Join(',', Enumerable.Repeat("-1", 300_000))}}] }"""),
-            await SendAsync("POST", "/api/calc/transport-lag", $$"""{ "volumesMl": [{{string.Join(',', Enumerable.Repeat("""{ "name": "a", "ml": -1 }""", 20))}}], "flowsLph": [1] }"""),
+            await SendAsync(
+                "PUT",
+                "/api/catalogue/parts",
+                $$"""
+                { "code": "a", "name": "A", "ports": ["flare-6-m", "flare-6-f"], "boreMm": 5, "lengthMm": 5, "cost": 1, "ethanolRated": true,
+                "wrenchesMm": [{{string.Join(',', Enumerable.Repeat("-1", 300_000))}}] }
+                """
+            ),
+            await SendAsync(
+                "POST",
+                "/api/calc/transport-lag",
+                $$"""{ "volumesMl": [{{string.Join(',', Enumerable.Repeat("""{ "name": "a", "ml": -1 }""", 20))}}], "flowsLph": [1] }"""
+            ),
         };
         answers.ShouldAllBe(a => (a.Status == 422 || a.Status == 400) && a.Body.Length < 20_000);
         answers[0].Body.ShouldContain("more are not in the catalog");
@@ -130,17 +150,35 @@ public class HostileRequestTests(App app) : IClassFixture<App>
     public async Task Every_list_that_is_sent_has_its_limit_in_the_description_and_is_stopped_there()
     {
         var schemas = (await app.GetAsync("/openapi/v1.json"))["components"]!["schemas"]!.AsObject();
-        var unlimited = from schema in schemas.Where(s => s.Key.EndsWith("Query", StringComparison.Ordinal) || s.Key.EndsWith("Plan", StringComparison.Ordinal) || s.Key.EndsWith("Request", StringComparison.Ordinal) || s.Key == "VehicleSurvey")
-                        from property in schema.Value!["properties"] as JsonObject ?? []
-                        where (property.Value!["type"]?.ToJsonString() ?? string.Empty).Contains("array", StringComparison.Ordinal) && property.Value["maxItems"] is null
-                        select $"{schema.Key}.{property.Key}";
+        var unlimited =
+            from schema in schemas.Where(s =>
+                s.Key.EndsWith("Query", StringComparison.Ordinal)
+                || s.Key.EndsWith("Plan", StringComparison.Ordinal)
+                || s.Key.EndsWith("Request", StringComparison.Ordinal)
+                || s.Key == "VehicleSurvey"
+            )
+            from property in schema.Value!["properties"] as JsonObject ?? []
+            where (property.Value!["type"]?.ToJsonString() ?? string.Empty).Contains("array", StringComparison.Ordinal) && property.Value["maxItems"] is null
+            select $"{schema.Key}.{property.Key}";
         unlimited.ShouldBeEmpty();
-        var (status, answer) = await SendAsync("POST", "/api/calc/fuel-curve", $$"""{ "baseEthanolPct": 10, "ethanolPcts": [{{string.Join(',', Enumerable.Repeat("5", 1002))}}] }""");
+        var (status, answer) = await SendAsync(
+            "POST",
+            "/api/calc/fuel-curve",
+            $$"""{ "baseEthanolPct": 10, "ethanolPcts": [{{string.Join(',', Enumerable.Repeat("5", 1002))}}] }"""
+        );
         status.ShouldBe(422);
         answer.ShouldContain("At most 1001 can be listed here; these are 1002.");
-        var (many, _) = await SendAsync("POST", "/api/calc/fuel-heating", $$"""{ "fuelLitres": { "value": 1, "parts": [{{string.Join(',', Enumerable.Range(0, 1500).Select(i => $$"""{ "source": "s{{i}}", "u": 0.001 }"""))}}] } }""");
+        var (many, _) = await SendAsync(
+            "POST",
+            "/api/calc/fuel-heating",
+            $$"""{ "fuelLitres": { "value": 1, "parts": [{{string.Join(',', Enumerable.Range(0, 1500).Select(i => $$"""{ "source": "s{{i}}", "u": 0.001 }"""))}}] } }"""
+        );
         many.ShouldBe(422);
-        var (deep, said) = await SendAsync("POST", $"/api/jobs/{await app.NewJobAsync()}/preview", $$"""{ "drafts": { "survey": { "x": [{{string.Join(',', Enumerable.Repeat("[1]", 60_000))}}] } } }""");
+        var (deep, said) = await SendAsync(
+            "POST",
+            $"/api/jobs/{await app.NewJobAsync()}/preview",
+            $$"""{ "drafts": { "survey": { "x": [{{string.Join(',', Enumerable.Repeat("[1]", 60_000))}}] } } }"""
+        );
         deep.ShouldBe(422);
         said.ShouldContain("at most 50000 values");
     }

@@ -18,29 +18,81 @@ public class HouseTests(App app) : IClassFixture<App>
     public void Dependencies_point_inward_and_stations_stay_apart()
     {
         var core = typeof(Hazy).Assembly;
-        core.GetReferencedAssemblies().Select(a => a.Name!).Where(n => !n.StartsWith("System", StringComparison.Ordinal))
-            .ShouldBeSubsetOf(["MathNet.Numerics", "UnitsNet"]);
+        core.GetReferencedAssemblies().Select(a => a.Name!).Where(n => !n.StartsWith("System", StringComparison.Ordinal)).ShouldBeSubsetOf(["MathNet.Numerics", "UnitsNet"]);
         Types.InAssembly(core).ShouldNot().HaveDependencyOnAny("System.IO", "System.Net", "System.Diagnostics.Process").GetResult().IsSuccessful.ShouldBeTrue();
-        Types.InAssembly(typeof(VcdCapture).Assembly).ShouldNot().HaveDependencyOnAny("HazyGauge.Data", "HazyGauge.Web", "Microsoft.EntityFrameworkCore").GetResult().IsSuccessful.ShouldBeTrue();
-        Types.InAssembly(typeof(HazyGaugeDb).Assembly).ShouldNot().HaveDependencyOnAny("HazyGauge.Web", "HazyGauge.Formats", "Microsoft.AspNetCore").GetResult().IsSuccessful.ShouldBeTrue();
+        Types
+            .InAssembly(typeof(VcdCapture).Assembly)
+            .ShouldNot()
+            .HaveDependencyOnAny("HazyGauge.Data", "HazyGauge.Web", "Microsoft.EntityFrameworkCore")
+            .GetResult()
+            .IsSuccessful.ShouldBeTrue();
+        Types
+            .InAssembly(typeof(HazyGaugeDb).Assembly)
+            .ShouldNot()
+            .HaveDependencyOnAny("HazyGauge.Web", "HazyGauge.Formats", "Microsoft.AspNetCore")
+            .GetResult()
+            .IsSuccessful.ShouldBeTrue();
 
         // Every station's room in Core, found by its folder: none knows another, and the rooms of physics know none of them.
         var stations = core.GetTypes().Where(t => !t.IsAbstract && typeof(IStation).IsAssignableFrom(t)).Select(t => t.Namespace!).ToList();
         stations.Count.ShouldBe(6);
         foreach (var station in stations)
         {
-            Types.InAssembly(core).That().ResideInNamespace(station).ShouldNot().HaveDependencyOnAny([.. stations.Where(s => s != station), "HazyGauge.Core.Jobs"]).GetResult().FailingTypeNames.ShouldBeNull(station);
+            Types
+                .InAssembly(core)
+                .That()
+                .ResideInNamespace(station)
+                .ShouldNot()
+                .HaveDependencyOnAny([.. stations.Where(s => s != station), "HazyGauge.Core.Jobs"])
+                .GetResult()
+                .FailingTypeNames.ShouldBeNull(station);
         }
 
-        string[] physics = ["Compensation", "Fields", "Findings", "Fuels", "FuelSystem", "Haze", "Identity", "Parts", "People", "Plumbing", "Quantities", "Sensing", "Sentences", "Shop", "Simulation", "Vehicles", "Wiring"];
+        string[] physics =
+        [
+            "Compensation",
+            "Fields",
+            "Findings",
+            "Fuels",
+            "FuelSystem",
+            "Haze",
+            "Identity",
+            "Parts",
+            "People",
+            "Plumbing",
+            "Quantities",
+            "Sensing",
+            "Sentences",
+            "Shop",
+            "Simulation",
+            "Vehicles",
+            "Wiring",
+        ];
         foreach (var room in physics)
         {
-            Types.InAssembly(core).That().ResideInNamespace($"HazyGauge.Core.{room}").ShouldNot().HaveDependencyOnAny("HazyGauge.Core.Stations", "HazyGauge.Core.Jobs", "HazyGauge.Core.Entries").GetResult().FailingTypeNames.ShouldBeNull(room);
+            Types
+                .InAssembly(core)
+                .That()
+                .ResideInNamespace($"HazyGauge.Core.{room}")
+                .ShouldNot()
+                .HaveDependencyOnAny("HazyGauge.Core.Stations", "HazyGauge.Core.Jobs", "HazyGauge.Core.Entries")
+                .GetResult()
+                .FailingTypeNames.ShouldBeNull(room);
         }
 
-        core.GetTypes().Where(t => t.Namespace?.StartsWith("HazyGauge.Core.", StringComparison.Ordinal) == true).Select(t => t.Namespace!.Split('.')[2]).Distinct()
+        core.GetTypes()
+            .Where(t => t.Namespace?.StartsWith("HazyGauge.Core.", StringComparison.Ordinal) == true)
+            .Select(t => t.Namespace!.Split('.')[2])
+            .Distinct()
             .ShouldBe([.. physics, "Entries", "Jobs", "Stations"], ignoreOrder: true);
-        Types.InAssembly(core).That().ResideInNamespace("HazyGauge.Core.Haze").ShouldNot().HaveDependencyOnAny([.. physics.Where(p => p != "Haze").Select(p => $"HazyGauge.Core.{p}")]).GetResult().FailingTypeNames.ShouldBeNull();
+        Types
+            .InAssembly(core)
+            .That()
+            .ResideInNamespace("HazyGauge.Core.Haze")
+            .ShouldNot()
+            .HaveDependencyOnAny([.. physics.Where(p => p != "Haze").Select(p => $"HazyGauge.Core.{p}")])
+            .GetResult()
+            .FailingTypeNames.ShouldBeNull();
 
         // In Web no code is written for one station but its calculations, and the page's stations do not import each other.
         var root = Path.GetFullPath(Path.Combine(Path.GetDirectoryName(Here())!, "../.."));
@@ -49,7 +101,9 @@ public class HouseTests(App app) : IClassFixture<App>
             var others = Directory.GetDirectories(Path.Combine(root, "web/src/stations")).Where(o => o != folder).Select(o => $"/{Path.GetFileName(o)}/").ToList();
             foreach (var file in Directory.GetFiles(folder, "*.ts*"))
             {
-                File.ReadLines(file).Where(l => l.Contains("from \"../", StringComparison.Ordinal)).ShouldNotContain(l => others.Any(o => l.Contains(".." + o, StringComparison.Ordinal)), file);
+                File.ReadLines(file)
+                    .Where(l => l.Contains("from \"../", StringComparison.Ordinal))
+                    .ShouldNotContain(l => others.Any(o => l.Contains(".." + o, StringComparison.Ordinal)), file);
             }
         }
     }
@@ -90,7 +144,9 @@ public class HouseTests(App app) : IClassFixture<App>
         {
             await db.GetService<Microsoft.EntityFrameworkCore.Migrations.IMigrator>().MigrateAsync("20261125004244_Initial");
             await db.Database.ExecuteSqlRawAsync(
-                "INSERT INTO Jobs (Id, Name, Vehicle, CreatedAt, LastRevision, Bay_SignalState, Bay_NextCommand, Bay_NextWhy) VALUES ('01A2106A-0919-7015-A0B2-D19D31BBB098', 'Old', '', '2026-11-23T08:05:00.000Z', 0, 'Proven', 'a', 'b')");
+                "INSERT INTO Jobs (Id, Name, Vehicle, CreatedAt, LastRevision, Bay_SignalState, Bay_NextCommand, Bay_NextWhy) VALUES "
+                    + "('01A2106A-0919-7015-A0B2-D19D31BBB098', 'Old', '', '2026-11-23T08:05:00.000Z', 0, 'Proven', 'a', 'b')"
+            );
         }
 
         SqliteConnection.ClearAllPools();
@@ -114,23 +170,25 @@ public class HouseTests(App app) : IClassFixture<App>
         // Four mechanics save at once, each with the revision it last saw; whoever is told "stale" reads again.
         var acknowledged = new System.Collections.Concurrent.ConcurrentBag<int>();
         string[] slugs = ["prove", "handover", "fit", "blend"];
-        var saving = Task.WhenAll(slugs.Select(async slug =>
-        {
-            var etag = "\"0\"";
-            try
+        var saving = Task.WhenAll(
+            slugs.Select(async slug =>
             {
-                while (true)
+                var etag = "\"0\"";
+                try
                 {
-                    var (body, next) = await Api.SaveAsync(first.Http, job, "{}", etag, 200, slug);
-                    acknowledged.Add((int)body["revision"]!);
-                    etag = next!;
+                    while (true)
+                    {
+                        var (body, next) = await Api.SaveAsync(first.Http, job, "{}", etag, 200, slug);
+                        acknowledged.Add((int)body["revision"]!);
+                        etag = next!;
+                    }
                 }
-            }
-            catch (HttpRequestException)
-            {
-                // Killed in the middle: this save was never acknowledged.
-            }
-        }));
+                catch (HttpRequestException)
+                {
+                    // Killed in the middle: this save was never acknowledged.
+                }
+            })
+        );
         while (acknowledged.Count < 300)
         {
             await Task.Delay(10);

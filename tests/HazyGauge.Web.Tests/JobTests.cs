@@ -153,7 +153,9 @@ public class JobTests(App app) : IClassFixture<App>
         var export = await app.GetAsync($"/api/jobs/{job}/export");
         var zip = await app.Http.GetByteArrayAsync($"/api/jobs/{job}/export?files=true");
 
-        foreach (var content in new HttpContent[] { new ByteArrayContent(zip), Api.File(zip, "job.zip"), new StringContent(export.ToJsonString(), Encoding.UTF8, "application/json") })
+        foreach (
+            var content in new HttpContent[] { new ByteArrayContent(zip), Api.File(zip, "job.zip"), new StringContent(export.ToJsonString(), Encoding.UTF8, "application/json") }
+        )
         {
             using var response = await app.Http.PostAsync("/api/jobs/import", content);
             var copy = (string)(await Api.ReadAsync(response, 201))["id"]!;
@@ -200,12 +202,14 @@ public class JobTests(App app) : IClassFixture<App>
 
         // Text that is none: half of a character, and bytes that are no UTF-8. Each is found where it stands, whatever a later reader would look at.
         var whole = (await app.GetAsync($"/api/jobs/{job}/export")).ToJsonString();
-        foreach (var (find, spoilt, place) in new[]
-        {
-            ("\"coreVersion\":\"", "\"coreVersion\":\"\\ud800", "revisions[0].document.coreVersion"),
-            ("\"capture\":{", "\"capture\":{\"\\udc00\":1,", "name of a field"),
-            ("\"schemaVersion\":4", "\"schemaVersion\":\"\\ud800\"", "format version"),
-        })
+        foreach (
+            var (find, spoilt, place) in new[]
+            {
+                ("\"coreVersion\":\"", "\"coreVersion\":\"\\ud800", "revisions[0].document.coreVersion"),
+                ("\"capture\":{", "\"capture\":{\"\\udc00\":1,", "name of a field"),
+                ("\"schemaVersion\":4", "\"schemaVersion\":\"\\ud800\"", "format version"),
+            }
+        )
         {
             whole.ShouldContain(find);
             ((string)(await app.PostAsync("/api/jobs/import", whole.Replace(find, spoilt, StringComparison.Ordinal), 422))["detail"]!).ShouldContain(place);

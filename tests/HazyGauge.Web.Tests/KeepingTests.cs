@@ -17,17 +17,24 @@ public class KeepingTests
     public async Task A_start_that_was_killed_while_migrating_bricks_no_later_one_and_two_never_share_a_folder()
     {
         var folder = Directory.CreateTempSubdirectory("hazy-gauge-killed-");
-        await RunAsync(folder, "CREATE TABLE \"__EFMigrationsLock\" (\"Id\" INTEGER NOT NULL PRIMARY KEY, \"Timestamp\" TEXT NOT NULL); INSERT INTO \"__EFMigrationsLock\" VALUES (1, 'killed')");
+        await RunAsync(
+            folder,
+            "CREATE TABLE \"__EFMigrationsLock\" (\"Id\" INTEGER NOT NULL PRIMARY KEY, \"Timestamp\" TEXT NOT NULL); INSERT INTO \"__EFMigrationsLock\" VALUES (1, 'killed')"
+        );
         await File.WriteAllTextAsync(Path.Combine(folder.FullName, "begun"), "making");
         Directory.CreateDirectory(Path.Combine(folder.FullName, "incoming"));
         await File.WriteAllTextAsync(Path.Combine(folder.FullName, "incoming", "half"), "sent");
         await File.WriteAllTextAsync(Path.Combine(folder.FullName, "hazy-gauge.db.hazy-gauge-unfinished"), "half a restore");
         using (var first = await RunningProgram.StartAsync(folder.FullName, demo: false))
         {
-            Directory.GetFiles(folder.FullName, "*", SearchOption.AllDirectories).ShouldNotContain(f => f.EndsWith("half", StringComparison.Ordinal) || f.EndsWith("unfinished", StringComparison.Ordinal));
+            Directory
+                .GetFiles(folder.FullName, "*", SearchOption.AllDirectories)
+                .ShouldNotContain(f => f.EndsWith("half", StringComparison.Ordinal) || f.EndsWith("unfinished", StringComparison.Ordinal));
             Directory.CreateDirectory(Path.Combine(folder.FullName, "incoming"));
             await File.WriteAllTextAsync(Path.Combine(folder.FullName, "incoming", "of the first"), "being sent");
-            (await RunningProgram.RefusedAsync(folder.FullName)).ShouldBe($"Hazy Gauge cannot start: Another Hazy Gauge works in {folder.FullName}. Stop it first, or set HAZY_DATA to another folder.");
+            (await RunningProgram.RefusedAsync(folder.FullName)).ShouldBe(
+                $"Hazy Gauge cannot start: Another Hazy Gauge works in {folder.FullName}. Stop it first, or set HAZY_DATA to another folder."
+            );
             File.Exists(Path.Combine(folder.FullName, "incoming", "of the first")).ShouldBeTrue();
 
             // Nor where somebody takes the lock away by hand.
@@ -193,8 +200,7 @@ public class KeepingTests
             // What is left of the last pages still takes a few.
             answer = await SaveAsync(http, job);
             saved += answer.IsSuccessStatusCode ? 1 : 0;
-        }
-        while (answer.IsSuccessStatusCode && saved < 200);
+        } while (answer.IsSuccessStatusCode && saved < 200);
         ((string)(await Api.ReadAsync(answer, 507))["detail"]!).ShouldStartWith("The disk is full");
 
         disk.IsFull = false;
@@ -230,7 +236,14 @@ public class KeepingTests
         var half = new FileContentRow { Sha256 = "staged-half", Bytes = 9 };
         db.Add(half);
         await db.SaveChangesAsync(TestContext.Current.CancellationToken);
-        db.Add(new FileChunkRow { ContentId = half.Id, Number = 0, Data = [1] });
+        db.Add(
+            new FileChunkRow
+            {
+                ContentId = half.Id,
+                Number = 0,
+                Data = [1],
+            }
+        );
         await db.SaveChangesAsync(TestContext.Current.CancellationToken);
         await app.Services.GetRequiredService<Data.Files.FileStore>().ClearStagedAsync(TestContext.Current.CancellationToken);
         (await db.FileContents.Select(c => c.Sha256).ToListAsync(TestContext.Current.CancellationToken)).ShouldBe([hashes[0]]);

@@ -30,7 +30,8 @@ public class KillTests
                 ForeverAsync(() => SaveAsync(program.Http, jobs[1])),
                 ForeverAsync(() => WriteAsync(program.Http, jobs[0])),
                 ForeverAsync(() => UploadAsync(program.Http, jobs[1])),
-                ForeverAsync(() => ImportAsync(program.Http, export)));
+                ForeverAsync(() => ImportAsync(program.Http, export))
+            );
             while (_saves.Count < before.Item1 + 8 || _entries.Count < before.Item2 + 8 || _files.Count < before.Item3 + 2 || _imports.Count < before.Item4 + 2)
             {
                 await Task.Delay(5);
@@ -113,7 +114,10 @@ public class KillTests
     private async Task WriteAsync(HttpClient http, string job)
     {
         var text = $"w{Guid.NewGuid():N}";
-        using var request = new HttpRequestMessage(HttpMethod.Post, $"/api/jobs/{job}/entries") { Content = new StringContent($$"""{ "kind": "note", "text": "{{text}}" }""", Encoding.UTF8, "application/json") };
+        using var request = new HttpRequestMessage(HttpMethod.Post, $"/api/jobs/{job}/entries")
+        {
+            Content = new StringContent($$"""{ "kind": "note", "text": "{{text}}" }""", Encoding.UTF8, "application/json"),
+        };
         request.Headers.Add("Idempotency-Key", text);
         request.Headers.Add("X-Author", "JM");
         var written = await Api.ReadAsync(await http.SendAsync(request), 201);

@@ -31,7 +31,10 @@ public sealed class KnownJobTests(App here) : IClassFixture<App>, IDisposable
 
         var asked = await ImportAsync(here, back, "ask", 409);
         ((string)asked["existing"]!["id"]!, (bool)asked["existing"]!["canMerge"]!).ShouldBe((job, true));
-        asked["existing"]!["differs"]!.AsArray().Select(d => (string)d!).ShouldBe(["1 save in the file only: Capacity.", "1 save here only: Blend.", "1 entry in the file only.", "1 attached file in the file only."]);
+        asked["existing"]!["differs"]!
+            .AsArray()
+            .Select(d => (string)d!)
+            .ShouldBe(["1 save in the file only: Capacity.", "1 save here only: Blend.", "1 entry in the file only.", "1 attached file in the file only."]);
         (await here.GetAsync($"/api/jobs/{job}"))["waiting"]!.AsArray().Count.ShouldBe(1);
 
         var merged = await ImportAsync(here, back, "merge", 200);
@@ -82,7 +85,10 @@ public sealed class KnownJobTests(App here) : IClassFixture<App>, IDisposable
 
     private static async Task WriteAsync(App app, string job, string json)
     {
-        using var request = new HttpRequestMessage(HttpMethod.Post, $"/api/jobs/{job}/entries") { Content = new StringContent(json, new System.Net.Http.Headers.MediaTypeHeaderValue("application/json")) };
+        using var request = new HttpRequestMessage(HttpMethod.Post, $"/api/jobs/{job}/entries")
+        {
+            Content = new StringContent(json, new System.Net.Http.Headers.MediaTypeHeaderValue("application/json")),
+        };
         request.Headers.Add("Idempotency-Key", Guid.NewGuid().ToString());
         request.Headers.Add("X-Author", "JM");
         using var response = await app.Http.SendAsync(request);

@@ -1,7 +1,7 @@
-using Microsoft.AspNetCore.SignalR;
-using Microsoft.AspNetCore.SignalR.Client;
 using System.Text.Json.Nodes;
 using HazyGauge.Web.Live;
+using Microsoft.AspNetCore.SignalR;
+using Microsoft.AspNetCore.SignalR.Client;
 using Microsoft.Extensions.Time.Testing;
 
 namespace HazyGauge.Web.Tests;
@@ -9,9 +9,8 @@ namespace HazyGauge.Web.Tests;
 /// <summary>The live hub, driven as a program would.</summary>
 public class LiveTests(App app) : IClassFixture<App>
 {
-    private HubConnection Connect() => new HubConnectionBuilder()
-        .WithUrl(new Uri(app.Server.BaseAddress, "/hubs/live"), o => o.HttpMessageHandlerFactory = _ => app.Server.CreateHandler())
-        .Build();
+    private HubConnection Connect() =>
+        new HubConnectionBuilder().WithUrl(new Uri(app.Server.BaseAddress, "/hubs/live"), o => o.HttpMessageHandlerFactory = _ => app.Server.CreateHandler()).Build();
 
     [Fact]
     public async Task A_stand_in_runs_changes_while_it_runs_and_stops()
@@ -49,13 +48,15 @@ public class LiveTests(App app) : IClassFixture<App>
         await connection.StartAsync();
         (await Should.ThrowAsync<HubException>(() => connection.InvokeAsync("Change", new { ethanolPct = 50 }))).Message.ShouldContain("Start one first");
         var stream = connection.StreamAsync<JsonObject>("StandIn", new { ethanolPct = 140 });
-        (await Should.ThrowAsync<HubException>(async () =>
-        {
-            await foreach (var _ in stream)
+        (
+            await Should.ThrowAsync<HubException>(async () =>
             {
-                break;
-            }
-        })).Message.ShouldContain("between 0 and 100 %");
+                await foreach (var _ in stream)
+                {
+                    break;
+                }
+            })
+        ).Message.ShouldContain("between 0 and 100 %");
     }
 
     [Fact]
@@ -64,7 +65,9 @@ public class LiveTests(App app) : IClassFixture<App>
         await using var connection = Connect();
         await connection.StartAsync();
         using var stop = new CancellationTokenSource();
-        await using var first = connection.StreamAsync<JsonObject>("StandIn", new { ethanolPct = 10 }, TestContext.Current.CancellationToken).GetAsyncEnumerator(TestContext.Current.CancellationToken);
+        await using var first = connection
+            .StreamAsync<JsonObject>("StandIn", new { ethanolPct = 10 }, TestContext.Current.CancellationToken)
+            .GetAsyncEnumerator(TestContext.Current.CancellationToken);
         (await first.MoveNextAsync()).ShouldBeTrue();
         await using (var second = connection.StreamAsync<JsonObject>("StandIn", new { ethanolPct = 20 }, stop.Token).GetAsyncEnumerator(stop.Token))
         {
@@ -74,9 +77,7 @@ public class LiveTests(App app) : IClassFixture<App>
             await stop.CancelAsync();
             await Should.ThrowAsync<OperationCanceledException>(async () =>
             {
-                while (await second.MoveNextAsync())
-                {
-                }
+                while (await second.MoveNextAsync()) { }
             });
         }
 

@@ -46,7 +46,15 @@ public sealed class MeterReadingKind : EntryKind<MeterReading>
 
     public override bool Closes => true;
 
-    public override IReadOnlyList<Field> Fields { get; } = [new("voltageV", "Voltage") { Unit = Unit.Volt, Min = 0, Max = 60 }];
+    public override IReadOnlyList<Field> Fields { get; } =
+    [
+        new("voltageV", "Voltage")
+        {
+            Unit = Unit.Volt,
+            Min = 0,
+            Max = 60,
+        },
+    ];
 
     public override Sentence Summary(MeterReading payload) => Sentence.Of($"{Say.Of(payload.VoltageV, Unit.Volt, 2)} on the meter.");
 }
@@ -60,7 +68,21 @@ public sealed class RefuelledKind : EntryKind<Refuelled>
 
     public override string? AsksText => null;
 
-    public override IReadOnlyList<Field> Fields { get; } = [new("litresL", "Volume") { Unit = Unit.Litres, Min = 0.1, Max = 500 }, new("ethanolPct", "Ethanol") { Unit = Unit.Percent, Min = 0, Max = 100 }];
+    public override IReadOnlyList<Field> Fields { get; } =
+    [
+        new("litresL", "Volume")
+        {
+            Unit = Unit.Litres,
+            Min = 0.1,
+            Max = 500,
+        },
+        new("ethanolPct", "Ethanol")
+        {
+            Unit = Unit.Percent,
+            Min = 0,
+            Max = 100,
+        },
+    ];
 
     public override Sentence Summary(Refuelled payload) => Sentence.Of($"Filled {Say.Of(payload.LitresL, Unit.Litres, 0)} of {Say.Ethanol(payload.EthanolPct)}.");
 }
@@ -127,17 +149,24 @@ public sealed class TankStation : Station<TankPlan, TankResults>
     {
         var fills = context.Entries.Select(e => e.Payload).OfType<Refuelled>().ToList();
         return new TankResults(
-            fills.Count == 0 ? null : fills.Select(f => f.LitresL).Aggregate((a, b) => a + b), context.Entries.Any(e => e is { Kind: "signOff", Step: "overfilled" }));
+            fills.Count == 0 ? null : fills.Select(f => f.LitresL).Aggregate((a, b) => a + b),
+            context.Entries.Any(e => e is { Kind: "signOff", Step: "overfilled" })
+        );
     }
 
-    public override StationProgress Progress(TankResults results) => results switch
-    {
-        { FilledL: null } => NotStarted,
-        { FilledL.Value: > 60, IsSignedOff: false } => new(StationState.Hold, NextAction.Of(Slug, "overfilled", "Stop filling.", Sentence.Of($"{Say.Of(results.FilledL!.Value, Unit.Litres, 1)} is more than it holds."))),
-        _ => new(StationState.Proven, NextAction.Of(Slug, "full", "Go on.", "It is filled.")),
-    };
+    public override StationProgress Progress(TankResults results) =>
+        results switch
+        {
+            { FilledL: null } => NotStarted,
+            { FilledL.Value: > 60, IsSignedOff: false } => new(
+                StationState.Hold,
+                NextAction.Of(Slug, "overfilled", "Stop filling.", Sentence.Of($"{Say.Of(results.FilledL!.Value, Unit.Litres, 1)} is more than it holds."))
+            ),
+            _ => new(StationState.Proven, NextAction.Of(Slug, "full", "Go on.", "It is filled.")),
+        };
 
-    public override Sentence Summary(TankPlan plan, TankResults results) => results.FilledL is { } filled ? Sentence.Of($"{Say.Of(filled, Unit.Litres, 1)} filled") : "nothing filled";
+    public override Sentence Summary(TankPlan plan, TankResults results) =>
+        results.FilledL is { } filled ? Sentence.Of($"{Say.Of(filled, Unit.Litres, 1)} filled") : "nothing filled";
 
     public override IReadOnlyList<Figure> Figures(TankPlan plan, TankResults? results) => [Figure.Of("filledL", "Filled", results?.FilledL, Unit.Litres)];
 }

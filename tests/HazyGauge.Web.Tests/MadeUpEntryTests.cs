@@ -14,9 +14,17 @@ namespace HazyGauge.Web.Tests;
 /// </summary>
 public sealed class MadeUpEntryTests(App app) : IClassFixture<App>, IDisposable
 {
-    private readonly WebApplicationFactory<Program> _with = app.WithWebHostBuilder(host => host.ConfigureTestServices(services => services
-        .AddStation<TankStation>()
-        .AddEntryKind<SignOffKind>().AddEntryKind<MeterReadingKind>().AddEntryKind<RefuelledKind>().AddEntryKind<LeakCheckKind>().AddEntryKind<OverrideKind>()));
+    private readonly WebApplicationFactory<Program> _with = app.WithWebHostBuilder(host =>
+        host.ConfigureTestServices(services =>
+            services
+                .AddStation<TankStation>()
+                .AddEntryKind<SignOffKind>()
+                .AddEntryKind<MeterReadingKind>()
+                .AddEntryKind<RefuelledKind>()
+                .AddEntryKind<LeakCheckKind>()
+                .AddEntryKind<OverrideKind>()
+        )
+    );
 
     private HttpClient Http => field ??= _with.CreateClient();
 
@@ -97,7 +105,9 @@ public sealed class MadeUpEntryTests(App app) : IClassFixture<App>, IDisposable
         // The document that was saved before says what it says; what it comes to now counts the fills.
         var preview = (await PostAsync($"/api/jobs/{job}/preview", """{ "want": ["blend"] }"""))["stations"]!["blend"]!;
         Math.Round((double)preview["results"]!["filledL"]!["value"]!, 9).ShouldBe(53);
-        (await Task.WhenAll(Enumerable.Range(0, 6).Select(i => WriteAsync(job, $$"""{ "kind": "refuelled", "payload": { "litresL": 1, "ethanolPct": {{i}} } }""")))).Length.ShouldBe(6);
+        (
+            await Task.WhenAll(Enumerable.Range(0, 6).Select(i => WriteAsync(job, $$"""{ "kind": "refuelled", "payload": { "litresL": 1, "ethanolPct": {{i}} } }""")))
+        ).Length.ShouldBe(6);
         (await StandingAsync(job)).Summary.ShouldBe("59 ± 2 L filled");
     }
 
@@ -122,7 +132,9 @@ public sealed class MadeUpEntryTests(App app) : IClassFixture<App>, IDisposable
     public async Task Entries_are_a_feed_and_open_pages_hear_of_them_and_of_who_saved_what()
     {
         var job = await NewJobAsync();
-        await using var hub = new HubConnectionBuilder().WithUrl(new Uri(_with.Server.BaseAddress, "/hubs/live"), o => o.HttpMessageHandlerFactory = _ => _with.Server.CreateHandler()).Build();
+        await using var hub = new HubConnectionBuilder()
+            .WithUrl(new Uri(_with.Server.BaseAddress, "/hubs/live"), o => o.HttpMessageHandlerFactory = _ => _with.Server.CreateHandler())
+            .Build();
         var heard = new System.Collections.Concurrent.ConcurrentQueue<JsonObject>();
         hub.On<JsonObject>("JobNews", heard.Enqueue);
         await hub.StartAsync();
@@ -146,7 +158,7 @@ public sealed class MadeUpEntryTests(App app) : IClassFixture<App>, IDisposable
         ((string)saved["slug"]!, (int)saved["revision"]!, (string)saved["author"]!).ShouldBe(("blend", 1, "RL"));
 
         var seen = new List<int>();
-        for (int? after = 2; after is not null;)
+        for (int? after = 2; after is not null; )
         {
             var page = await GetAsync($"/api/jobs/{job}/entries?after={after}&limit=2");
             seen.AddRange(page["items"]!.AsArray().Select(i => (int)i!["number"]!));
@@ -174,7 +186,8 @@ public sealed class MadeUpEntryTests(App app) : IClassFixture<App>, IDisposable
 
     private async Task SaveAsync(string job, string document, string author = "JM") => await Api.SaveAsync(Http, job, document, "*", slug: "blend", author: author);
 
-    private async Task<JsonNode> WriteAsync(string job, string json, int status = 201, string? key = null) => await Api.ReadAsync(await SendAsync(job, json, key ?? Guid.NewGuid().ToString()), status);
+    private async Task<JsonNode> WriteAsync(string job, string json, int status = 201, string? key = null) =>
+        await Api.ReadAsync(await SendAsync(job, json, key ?? Guid.NewGuid().ToString()), status);
 
     private async Task<int> StatusAsync(string job, string json, string key)
     {

@@ -7,19 +7,47 @@ internal sealed class MadeUpRequests(JsonNode api, int seed)
 {
     private static readonly string[] Strange =
     [
-        "null", "true", "0", "-1", "1e308", "-1e308", "1e-320", "1e15", "2147483648", "-0", "\"\"", "\"x\"", "\"\\u0000\"", "\"\\ud800\"", "\"NaN\"", "\"\\u202eabc\"", "[]", "{}", "[null]", "[[]]", "[{}]",
-        """{ "value": null }""", """{ "value": 0, "u": 0.3 }""", """{ "value": 1, "u": 1e8 }""", """{ "value": 1, "u": -1 }""", """{ "value": 1e308, "u": 1 }""", """{ "value": 1, "x": 1, "x": 2 }""",
-        """{ "value": 1, "u": 1, "parts": [null] }""", "\"2026-02-30\"", "\"'; --\"", "\"../../x\"",
+        "null",
+        "true",
+        "0",
+        "-1",
+        "1e308",
+        "-1e308",
+        "1e-320",
+        "1e15",
+        "2147483648",
+        "-0",
+        "\"\"",
+        "\"x\"",
+        "\"\\u0000\"",
+        "\"\\ud800\"",
+        "\"NaN\"",
+        "\"\\u202eabc\"",
+        "[]",
+        "{}",
+        "[null]",
+        "[[]]",
+        "[{}]",
+        """{ "value": null }""",
+        """{ "value": 0, "u": 0.3 }""",
+        """{ "value": 1, "u": 1e8 }""",
+        """{ "value": 1, "u": -1 }""",
+        """{ "value": 1e308, "u": 1 }""",
+        """{ "value": 1, "x": 1, "x": 2 }""",
+        """{ "value": 1, "u": 1, "parts": [null] }""",
+        "\"2026-02-30\"",
+        "\"'; --\"",
+        "\"../../x\"",
     ];
 
     private readonly Random _random = new(seed);
     private readonly List<(string Method, string Path, JsonNode Schema, JsonNode? Example)> _operations =
     [
         .. from path in api["paths"]!.AsObject()
-           from method in path.Value!.AsObject()
-           let content = method.Value?["requestBody"]?["content"]?["application/json"]
-           where content is not null
-           select (method.Key.ToUpperInvariant(), path.Key, content["schema"]!, content["example"]),
+        from method in path.Value!.AsObject()
+        let content = method.Value?["requestBody"]?["content"]?["application/json"]
+        where content is not null
+        select (method.Key.ToUpperInvariant(), path.Key, content["schema"]!, content["example"]),
     ];
 
     /// <summary>One of them.</summary>
@@ -30,21 +58,26 @@ internal sealed class MadeUpRequests(JsonNode api, int seed)
         var slugs = new[] { "survey", "capacity", "route", "harness", "signal", "compensate" };
         var slug = slugs[_random.Next(slugs.Length)];
         var at = path.Replace("{id}", job, StringComparison.Ordinal).Replace("{slug}", slug, StringComparison.Ordinal).Replace("{item}", "clamp", StringComparison.Ordinal);
-        var body = path.EndsWith("/stations/{slug}", StringComparison.Ordinal) ? Made(PlanOf(slug), 0)
+        var body =
+            path.EndsWith("/stations/{slug}", StringComparison.Ordinal) ? Made(PlanOf(slug), 0)
             : path.EndsWith("/preview", StringComparison.Ordinal) ? $$"""{ "drafts": { "{{slug}}": {{Made(PlanOf(slug), 0)}} } }"""
-            : example is not null && _random.Next(3) == 0 ? Bent(example) : Made(schema, 0);
+            : example is not null && _random.Next(3) == 0 ? Bent(example)
+            : Made(schema, 0);
         return (method, at, body);
     }
 
-    private JsonNode PlanOf(string slug) => api["components"]!["schemas"]![slug switch
-    {
-        "survey" => "VehicleSurvey",
-        "capacity" => "CapacityPlan",
-        "route" => "RoutePlan",
-        "harness" => "HarnessPlan",
-        "signal" => "SignalPlan",
-        _ => "CompensatePlan",
-    }]!;
+    private JsonNode PlanOf(string slug) =>
+        api["components"]!["schemas"]![
+            slug switch
+            {
+                "survey" => "VehicleSurvey",
+                "capacity" => "CapacityPlan",
+                "route" => "RoutePlan",
+                "harness" => "HarnessPlan",
+                "signal" => "SignalPlan",
+                _ => "CompensatePlan",
+            }
+        ]!;
 
     // An example with one of its parts bent.
     private string Bent(JsonNode example)
@@ -103,10 +136,13 @@ internal sealed class MadeUpRequests(JsonNode api, int seed)
     }
 
     // From the very small to the very large, zero and whole numbers among them.
-    private string Number() => (_random.Next(6) switch
-    {
-        0 => 0,
-        1 => _random.Next(1, 200),
-        _ => Math.Pow(10, (_random.NextDouble() * 8) - 3),
-    }).ToString("R", System.Globalization.CultureInfo.InvariantCulture);
+    private string Number() =>
+        (
+            _random.Next(6) switch
+            {
+                0 => 0,
+                1 => _random.Next(1, 200),
+                _ => Math.Pow(10, (_random.NextDouble() * 8) - 3),
+            }
+        ).ToString("R", System.Globalization.CultureInfo.InvariantCulture);
 }

@@ -28,7 +28,16 @@ public sealed class MadeUpStation : Station<PurgePlan, PurgeResults>
 
     public override IReadOnlyList<string> DependsOn => ["survey"];
 
-    public override IReadOnlyList<Field> Fields { get; } = [new("pressureKpa", "Purge pressure") { Unit = Unit.Kpa, Min = 10, Max = 900, HowTo = "Read the gauge." }];
+    public override IReadOnlyList<Field> Fields { get; } =
+    [
+        new("pressureKpa", "Purge pressure")
+        {
+            Unit = Unit.Kpa,
+            Min = 10,
+            Max = 900,
+            HowTo = "Read the gauge.",
+        },
+    ];
 
     public override StationProgress NotStarted => new(StationState.Empty, NextAction.Of(Slug, "purge", "Purge the line.", "Then read the gauge."));
 
@@ -41,7 +50,8 @@ public sealed class MadeUpStation : Station<PurgePlan, PurgeResults>
             times is { } t ? Sentence.Of($"Purged at {Say.Of(plan.PressureKpa!.Value, Unit.Kpa, 0)}, {Say.Of(t, Unit.None, 2)} times the base pressure.") : "Not purged yet.",
             Sentence.Empty,
             state,
-            NextAction.Of(Slug, "lower", state == StationState.Hold ? "Lower the pressure." : "The line is purged.", "It must not exceed the base pressure."));
+            NextAction.Of(Slug, "lower", state == StationState.Hold ? "Lower the pressure." : "The line is purged.", "It must not exceed the base pressure.")
+        );
     }
 
     public override StationProgress Progress(PurgeResults results) => new(results.State, results.NextAction);

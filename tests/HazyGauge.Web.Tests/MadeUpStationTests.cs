@@ -53,7 +53,9 @@ public sealed class MadeUpStationTests(App app) : IClassFixture<App>, IDisposabl
         await SaveAsync(job, "survey", "0", """{ "fuelSystem": { "basePressureKpa": 100 } }""");
         var inBay = (await GetAsync("/api/bay?limit=100"))["jobs"]!.AsArray().Single(j => (string)j!["id"]! == job)!;
         var standing = inBay["stations"]!.AsArray().Single(s => (string)s!["slug"]! == "purge")!;
-        ((string)standing["state"]!, (string)standing["changedBy"]!, (string)standing["summary"]!["text"]!).ShouldBe(("hold", "survey", "Purged at 150 ± 6 kPa, 1.50 ± 0.06 times the base pressure."));
+        ((string)standing["state"]!, (string)standing["changedBy"]!, (string)standing["summary"]!["text"]!).ShouldBe(
+            ("hold", "survey", "Purged at 150 ± 6 kPa, 1.50 ± 0.06 times the base pressure.")
+        );
         ((string)inBay["held"]!, (string)inBay["nextAction"]!["command"]!).ShouldBe(("It must not exceed the base pressure.", "Lower the pressure."));
         var recheck = await GetAsync($"/api/jobs/{job}/stations/purge/recheck");
         (recheck["differences"]!.AsArray().Count, (double)recheck["sinceSaved"]![0]!["to"]!["number"]!["value"]!).ShouldBe((0, 1.5));

@@ -21,12 +21,23 @@ public class MigrationTests
         var older = JsonNode.Parse(await File.ReadAllTextAsync(Path.Combine(Path.GetDirectoryName(Here())!, "Older/job-0.4.0.json")))!;
         older["revisions"]![0]!["document"]!["notes"] = "quokka under the seat";
         var revisions = older["revisions"]!.AsArray();
-        foreach (var (slug, document) in new[]
+        foreach (
+            var (slug, document) in new[]
+            {
+                ("compensate", """{ "baseEthanolPct": 10, "fuellingProof": { "evidence": "log 2", "fromEthanolPct": 10, "toEthanolPct": 73 } }"""),
+                ("signal", """{ "meter": { "frequencyHz": 85 }, "mixedEthanolPct": 34 }"""),
+            }
+        )
         {
-            ("compensate", """{ "baseEthanolPct": 10, "fuellingProof": { "evidence": "log 2", "fromEthanolPct": 10, "toEthanolPct": 73 } }"""), ("signal", """{ "meter": { "frequencyHz": 85 }, "mixedEthanolPct": 34 }"""),
-        })
-        {
-            revisions.Add(new JsonObject { ["revision"] = revisions.Count + 1, ["slug"] = slug, ["summary"] = slug, ["document"] = JsonNode.Parse(document) });
+            revisions.Add(
+                new JsonObject
+                {
+                    ["revision"] = revisions.Count + 1,
+                    ["slug"] = slug,
+                    ["summary"] = slug,
+                    ["document"] = JsonNode.Parse(document),
+                }
+            );
         }
 
         var folder = Directory.CreateTempSubdirectory("hazy-gauge-migration-");
@@ -43,15 +54,24 @@ public class MigrationTests
 
         ((string)(await GetAsync($"/api/jobs/{Job}/record"))["items"]!.AsArray()[^1]!["summary"]!).ShouldBe((string)revisions[0]!["summary"]!);
         var entries = (await GetAsync($"/api/jobs/{Job}/entries"))["items"]!.AsArray();
-        entries.Select(e => ((string)e!["kind"]!, (int?)e["answers"], (int?)e["closedBy"])).ShouldBe([("waiting", null, null), ("note", null, null), ("recheck", null, 4), ("closing", 3, null), ("proof", null, null), ("fill", null, null)]);
+        entries
+            .Select(e => ((string)e!["kind"]!, (int?)e["answers"], (int?)e["closedBy"]))
+            .ShouldBe([("waiting", null, null), ("note", null, null), ("recheck", null, 4), ("closing", 3, null), ("proof", null, null), ("fill", null, null)]);
 
         // What was done and stood in a document stands in an entry, by who saved that and when.
-        entries.TakeLast(2).Select(e => ((string)e!["author"]!, (DateTimeOffset)e["at"]!)).Distinct().ShouldHaveSingleItem().ShouldBe(("JM", new DateTimeOffset(2026, 11, 20, 8, 5, 0, TimeSpan.Zero)));
+        entries
+            .TakeLast(2)
+            .Select(e => ((string)e!["author"]!, (DateTimeOffset)e["at"]!))
+            .Distinct()
+            .ShouldHaveSingleItem()
+            .ShouldBe(("JM", new DateTimeOffset(2026, 11, 20, 8, 5, 0, TimeSpan.Zero)));
         ((string)entries[^2]!["text"]!, (double)entries[^1]!["payload"]!["mixedEthanolPct"]!).ShouldBe(("log 2", 34));
 
         // Found in the bay by what it waits for, and by words of the survey once that was evaluated anew.
         var bay = await GetAsync("/api/bay?filter=waiting");
-        ((int)bay["counts"]!["all"]!, (int)bay["counts"]!["archived"]!, (string)bay["jobs"]![0]!["upcoming"]![0]!["text"]!).ShouldBe((1, 1, "pressure sensor and tee for the low side"));
+        ((int)bay["counts"]!["all"]!, (int)bay["counts"]!["archived"]!, (string)bay["jobs"]![0]!["upcoming"]![0]!["text"]!).ShouldBe(
+            (1, 1, "pressure sensor and tee for the low side")
+        );
         ((string)(await GetAsync("/api/search?q=letter"))["hits"]![0]!["where"]!).ShouldBe("entry");
         ((bool)(await GetAsync("/api/search?q=put%20aside"))["hits"]![0]!["job"]!["isArchived"]!).ShouldBeTrue();
         JsonArray found;
@@ -60,8 +80,7 @@ public class MigrationTests
         {
             await Task.Delay(100);
             found = (await GetAsync("/api/search?q=quokka"))["hits"]!.AsArray();
-        }
-        while (found.Count == 0 && ++tries < 100);
+        } while (found.Count == 0 && ++tries < 100);
         ((string)found[0]!["where"]!).ShouldBe("survey");
         ((string)(await GetAsync($"/api/jobs/{Job}"))["stations"]!.AsArray().Single(s => (string)s!["slug"]! == "survey")!["state"]!).ShouldNotBe("empty");
 
@@ -81,7 +100,9 @@ public class MigrationTests
         for (var i = 0; i < 3; i++)
         {
             // Behind the copy and before the first step, which is where a kill leaves most.
-            await Should.ThrowAsync<NotSupportedException>(() => Database.PrepareAsync(() => throw new NotSupportedException(), folder.FullName, new Version(0, 10, 0), TimeProvider.System));
+            await Should.ThrowAsync<NotSupportedException>(() =>
+                Database.PrepareAsync(() => throw new NotSupportedException(), folder.FullName, new Version(0, 10, 0), TimeProvider.System)
+            );
             Directory.GetFiles(folder.FullName, "before-*.db").ShouldHaveSingleItem();
         }
 
@@ -111,7 +132,20 @@ public class MigrationTests
     {
         var parts = KeptDocument.Of(document);
         JsonNode.DeepEquals(parts.Whole(), JsonNode.Parse(document)).ShouldBeTrue();
-        var row = new RevisionRow { JobId = default, Number = 1, Slug = "x", Author = "x", SavedAt = default, Summary = "x", Inputs = parts.Inputs, Results = parts.Packed(), Said = parts.Said, CoreVersion = parts.CoreVersion, Schema = parts.Schema };
+        var row = new RevisionRow
+        {
+            JobId = default,
+            Number = 1,
+            Slug = "x",
+            Author = "x",
+            SavedAt = default,
+            Summary = "x",
+            Inputs = parts.Inputs,
+            Results = parts.Packed(),
+            Said = parts.Said,
+            CoreVersion = parts.CoreVersion,
+            Schema = parts.Schema,
+        };
         KeptDocument.Of(row).ShouldBe(parts);
         KeptDocument.OwnNames.ShouldAllBe(name => !parts.Inputs.Contains($"\"{name}\":", StringComparison.Ordinal));
     }
@@ -141,23 +175,49 @@ public class MigrationTests
 
         const string Standings = """{"survey":{"state":"InWork","nextAction":{"command":"a","why":"b","slug":"survey"}},"signal":{}}""";
         var later = DateTime.Now.AddDays(9).ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture);
-        await RunAsync("INSERT INTO Jobs (Id, Name, Vehicle, CreatedAt, LastRevision, LastEntry, Bay_Stations) VALUES (@0, 'Vantle', 'van', '2026-11-20T08:05:00.000Z', @2, 4, @1)", Job, Standings, older["revisions"]!.AsArray().Count);
-        await RunAsync("INSERT INTO Jobs (Id, Name, Vehicle, CreatedAt, LastRevision, LastEntry, ArchivedAt) VALUES (@0, 'Put aside', '', '2026-11-20T08:05:00.000Z', 0, 0, '2026-11-21T08:05:00.000Z')", Aside);
+        await RunAsync(
+            "INSERT INTO Jobs (Id, Name, Vehicle, CreatedAt, LastRevision, LastEntry, Bay_Stations) VALUES (@0, 'Vantle', 'van', '2026-11-20T08:05:00.000Z', @2, 4, @1)",
+            Job,
+            Standings,
+            older["revisions"]!.AsArray().Count
+        );
+        await RunAsync(
+            "INSERT INTO Jobs (Id, Name, Vehicle, CreatedAt, LastRevision, LastEntry, ArchivedAt) VALUES (@0, 'Put aside', '', '2026-11-20T08:05:00.000Z', 0, 0, "
+                + "'2026-11-21T08:05:00.000Z')",
+            Aside
+        );
         foreach (var r in older["revisions"]!.AsArray())
         {
             await RunAsync(
                 "INSERT INTO Revisions (JobId, Number, Slug, Author, SavedAt, Summary, Document) VALUES (@0, @1, @2, 'JM', '2026-11-20T08:05:00.000Z', @3, @4)",
-                Job, (int)r!["revision"]!, (string)r["slug"]!, (string)r["summary"]!, r["document"]!.ToJsonString());
+                Job,
+                (int)r!["revision"]!,
+                (string)r["slug"]!,
+                (string)r["summary"]!,
+                r["document"]!.ToJsonString()
+            );
         }
 
-        foreach (var (number, kind, text, due, closes) in new (int, string, string, string?, int?)[]
-        {
-            (1, "Waiting", "pressure sensor and tee for the low side", later, null), (2, "Note", "Data sheet asked for by letter.", null, null), (3, "Recheck", "hot soak", "2026-11-21", null), (4, "Closing", "dry", null, 3),
-        })
+        foreach (
+            var (number, kind, text, due, closes) in new (int, string, string, string?, int?)[]
+            {
+                (1, "Waiting", "pressure sensor and tee for the low side", later, null),
+                (2, "Note", "Data sheet asked for by letter.", null, null),
+                (3, "Recheck", "hot soak", "2026-11-21", null),
+                (4, "Closing", "dry", null, 3),
+            }
+        )
         {
             await RunAsync(
-                "INSERT INTO Entries (JobId, Number, Kind, Text, Due, Blocks, Closes, Author, At, IdempotencyKey) VALUES (@0, @1, @2, @3, @4, '', @5, 'JM', '2026-11-20T08:05:00.000Z', @1)",
-                Job, number, kind, text, due, closes);
+                "INSERT INTO Entries (JobId, Number, Kind, Text, Due, Blocks, Closes, Author, At, IdempotencyKey) VALUES (@0, @1, @2, @3, @4, '', @5, 'JM', "
+                    + "'2026-11-20T08:05:00.000Z', @1)",
+                Job,
+                number,
+                kind,
+                text,
+                due,
+                closes
+            );
         }
     }
 

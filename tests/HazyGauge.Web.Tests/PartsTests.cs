@@ -11,7 +11,8 @@ public class PartsTests(App app) : IClassFixture<App>
         { "vehicle": { "year": 2015 }, "engine": { "cylinders": 4, "powerKw": 110, "displacementCc": 1990, "bsfcGPerKwh": { "value": 300, "plusMinus": 8 } },
           "fuelSystem": { "kind": "port", "line": "return", "basePressureKpa": { "value": 300, "plusMinus": 6 }, "materials": { "hoses": "notRated", "seals": "rated" } },
           "pump": { "count": 1, "flowLph": 190 }, "arrival": { "faultCodesBefore": "P0171", "missing": "one clip at the filter" }, "sensor": { "partNumber": "FC 7" },
-          "users": [{ "kind": "gauge", "name": "Dash", "pairing": "A7" }, { "kind": "controller", "controller": "Main" }], "controllers": [{ "name": "Main", "role": "engine", "revision": "C", "setsNumbers": "calibratorsFile", "access": "licence card" }],
+          "users": [{ "kind": "gauge", "name": "Dash", "pairing": "A7" }, { "kind": "controller", "controller": "Main" }],
+          "controllers": [{ "name": "Main", "role": "engine", "revision": "C", "setsNumbers": "calibratorsFile", "access": "licence card" }],
           "settings": [{ "kind": "fullScale", "asFound": 0 }], "instruments": ["voltsAndContinuity"], "work": { "hoursPlanned": 6, "hoursTaken": 8.5, "stayedOn": "the intake" },
           "control": { "fuelMapEthanolPct": 10, "revisionListed": true }, "goals": { "highestEthanolPct": 85 }, "notes": "belongs to RL" }
         """;
@@ -41,8 +42,13 @@ public class PartsTests(App app) : IClassFixture<App>
     {
         var job = await JobAsync();
         var list = await ListAsync(job);
-        list["items"]!.AsArray().Select(i => (string)i!["item"]!).ShouldBe(
-            ["sensor", "hoses-rated", "fuel-pump", "user-dash", "missing-on-arrival", "sensor-plug", "fuse-holder", "access-main", "borrow-hydrometer", "borrow-wideband"], ignoreOrder: true);
+        list["items"]!
+            .AsArray()
+            .Select(i => (string)i!["item"]!)
+            .ShouldBe(
+                ["sensor", "hoses-rated", "fuel-pump", "user-dash", "missing-on-arrival", "sensor-plug", "fuse-holder", "access-main", "borrow-hydrometer", "borrow-wideband"],
+                ignoreOrder: true
+            );
         Line(list, "hoses-rated")["holdsUp"]!.AsArray().Select(h => (string)h!).ShouldBe(["fit"]);
         list["total"].ShouldBeNull();
 
@@ -79,7 +85,14 @@ public class PartsTests(App app) : IClassFixture<App>
             survey[gone].ShouldBeNull(gone);
         }
 
-        (survey["vehicle"]?["year"], survey["engine"]!["bsfcGPerKwh"], survey["fuelSystem"]!["basePressureKpa"], survey["control"]?["fuelMapEthanolPct"], survey["users"]![0]!["pairing"], survey["controllers"]![0]!["revision"]).ShouldBe((null, null, null, null, null, null));
+        (
+            survey["vehicle"]?["year"],
+            survey["engine"]!["bsfcGPerKwh"],
+            survey["fuelSystem"]!["basePressureKpa"],
+            survey["control"]?["fuelMapEthanolPct"],
+            survey["users"]![0]!["pairing"],
+            survey["controllers"]![0]!["revision"]
+        ).ShouldBe((null, null, null, null, null, null));
         ((int)survey["engine"]!["cylinders"]!, (double)survey["work"]!["hoursPlanned"]!, (string)survey["work"]!["stayedOn"]!).ShouldBe((4, 8.5, "the intake"));
         file["stations"]!["signal"].ShouldBeNull();
 
@@ -90,17 +103,26 @@ public class PartsTests(App app) : IClassFixture<App>
         var list = await ListAsync(second);
         ((double)Line(list, "sensor")["price"]!, (string)Line(list, "sensor")["status"]!, (string)Line(list, "rags")["name"]!["text"]!).ShouldBe((95, "needed", "Rags"));
         (await app.GetAsync($"/api/jobs/{second}/stations/capacity"))["document"]!["changes"]!["pumpFlowLph"]!.GetValue<double>().ShouldBe(255);
-        var asked = (await app.PostAsync($"/api/jobs/{second}/preview", """{ "want": ["survey"] }"""))["stations"]!["survey"]!["results"]!["toMeasure"]!.AsArray().Select(m => (string)m!["field"]!).ToList();
+        var asked = (await app.PostAsync($"/api/jobs/{second}/preview", """{ "want": ["survey"] }"""))["stations"]!["survey"]!["results"]!["toMeasure"]!
+            .AsArray()
+            .Select(m => (string)m!["field"]!)
+            .ToList();
         asked.ShouldContain("vehicle.year");
         asked.ShouldContain("fuelSystem.basePressureKpa");
 
         (await app.GetAsync("/api/templates"))["items"]!.AsArray().Count.ShouldBeGreaterThanOrEqualTo(2);
         var before = (await app.GetAsync("/api/templates"))["items"]!.AsArray().Count;
-        foreach (var (bad, field) in new[]
-        {
-            ("""{ "schemaVersion": 7, "name": "x", "stations": {} }""", "schemaVersion"), ("""{ "name": "x" }""", "file"), ("[]", "file"), ("""{ "schemaVersion": 1, "name": "x", "stations": { "moon": {} } }""", "stations"),
-            ("""{ "schemaVersion": 1, "name": "x", "stations": { "survey": { "engine": { "cylinders": 99 } } } }""", "stations.survey.engine.cylinders"), ("""{ "schemaVersion": 1, "name": "", "stations": {} }""", "name"),
-        })
+        foreach (
+            var (bad, field) in new[]
+            {
+                ("""{ "schemaVersion": 7, "name": "x", "stations": {} }""", "schemaVersion"),
+                ("""{ "name": "x" }""", "file"),
+                ("[]", "file"),
+                ("""{ "schemaVersion": 1, "name": "x", "stations": { "moon": {} } }""", "stations"),
+                ("""{ "schemaVersion": 1, "name": "x", "stations": { "survey": { "engine": { "cylinders": 99 } } } }""", "stations.survey.engine.cylinders"),
+                ("""{ "schemaVersion": 1, "name": "", "stations": {} }""", "name"),
+            }
+        )
         {
             (await app.PostAsync("/api/templates/import", bad, 422))["errors"]!.AsObject().Select(e => e.Key).ShouldContain(field);
         }
@@ -133,7 +155,10 @@ public class PartsTests(App app) : IClassFixture<App>
     public async Task Data_sheets_come_and_go_as_a_table_with_units_and_kits_are_compared_by_what_they_cover()
     {
         (await app.GetAsync("/api/shelf"))["items"]!.AsArray().Select(s => (string)s!["kind"]!).Distinct().ShouldBe(["pump", "injector", "kit"]);
-        await ShelfAsync("kind,name,ratedFlow,ratedPressure,flow,covers,price\ninjector,Own 33,33 lb/h,43.5 psi,,,\npump,Own pump,,,50 gph,,\nkit,Big kit,,,,sensor sensor-plug fuse-holder fuel-pump towbar,250\n");
+        await ShelfAsync(
+            "kind,name,ratedFlow,ratedPressure,flow,covers,price\ninjector,Own 33,33 lb/h,43.5 psi,,,\npump,Own pump,,,50 gph,,\nkit,Big kit,,,,sensor sensor-plug "
+                + "fuse-holder fuel-pump towbar,250\n"
+        );
         var items = (await app.GetAsync("/api/shelf"))["items"]!.AsArray();
         var own = items.Single(s => (string)s!["name"]! == "Own 33")!["survey"]!["injectors"]!;
 

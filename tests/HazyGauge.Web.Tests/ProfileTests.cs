@@ -23,8 +23,14 @@ public class ProfileTests(App app) : IClassFixture<App>
         }
 
         // By file, as a browser sends it; then what goes out comes in again unchanged.
-        var edited = Heading + "\"inline six, port, return\",engine.displacementCc,2980,10\r\nown pump,pump.curve,300:165 400:142,\r\nown pump,goals.roadUse,no,\r\nown pump,fuelSystem.materials.pump,rated,\r\n";
-        (await Api.UploadAsync(app.Http, "/api/profiles/import", Encoding.UTF8.GetBytes(edited), "own.csv"))["names"]!.AsArray().Select(n => (string)n!).ShouldBe(["inline six, port, return", "own pump"]);
+        var edited =
+            Heading
+            + "\"inline six, port, return\",engine.displacementCc,2980,10\r\nown pump,pump.curve,300:165 400:142,\r\nown pump,goals.roadUse,no,\r\nown "
+            + "pump,fuelSystem.materials.pump,rated,\r\n";
+        (await Api.UploadAsync(app.Http, "/api/profiles/import", Encoding.UTF8.GetBytes(edited), "own.csv"))["names"]!
+            .AsArray()
+            .Select(n => (string)n!)
+            .ShouldBe(["inline six, port, return", "own pump"]);
         var own = (await ListAsync()).Single(p => (string)p["name"]! == "inline six, port, return");
         ((bool)own["isOwn"]!, own["survey"]!["engine"]!["cylinders"], (double)own["survey"]!["engine"]!["displacementCc"]!["plusMinus"]!).ShouldBe((true, null, 10));
         ((string)(await ListAsync()).Single(p => (string)p["name"]! == "own pump")["survey"]!["fuelSystem"]!["materials"]!["pump"]!).ShouldBe("rated");
@@ -58,6 +64,5 @@ public class ProfileTests(App app) : IClassFixture<App>
     [InlineData(Heading, "no row below")]
     [InlineData("name,field,value\na,b,c\n", "heading must name")]
     [InlineData("\"profile,field\n", "heading")]
-    public async Task What_is_no_table_of_profiles_is_refused(string csv, string message) =>
-        ((string)(await ImportAsync(csv, 422))["errors"]!["file"]![0]!).ShouldContain(message);
+    public async Task What_is_no_table_of_profiles_is_refused(string csv, string message) => ((string)(await ImportAsync(csv, 422))["errors"]!["file"]![0]!).ShouldContain(message);
 }

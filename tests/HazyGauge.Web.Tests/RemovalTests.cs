@@ -108,7 +108,13 @@ public sealed class RemovalTests : IDisposable
     }
 
     private async Task<string> NewAsync(string name) =>
-        (string)(await Api.ReadAsync(await _http.PostAsync("/api/jobs", new StringContent($$"""{ "name": "{{name}}" }""", new System.Net.Http.Headers.MediaTypeHeaderValue("application/json"))), 201))["id"]!;
+        (string)
+            (
+                await Api.ReadAsync(
+                    await _http.PostAsync("/api/jobs", new StringContent($$"""{ "name": "{{name}}" }""", new System.Net.Http.Headers.MediaTypeHeaderValue("application/json"))),
+                    201
+                )
+            )["id"]!;
 
     private async Task<JsonNode> GetAsync(string path, int status = 200) => await Api.ReadAsync(await _http.GetAsync(path), status);
 

@@ -17,7 +17,14 @@ public class RouteTests(App app) : IClassFixture<App>
 
     private async Task<JsonNode> ImportAsync(string table, int status = 200)
     {
-        using var form = new MultipartFormDataContent { { new ByteArrayContent(Encoding.UTF8.GetBytes(table)) { Headers = { ContentType = new MediaTypeHeaderValue("text/csv") } }, "file", "parts.csv" } };
+        using var form = new MultipartFormDataContent
+        {
+            {
+                new ByteArrayContent(Encoding.UTF8.GetBytes(table)) { Headers = { ContentType = new MediaTypeHeaderValue("text/csv") } },
+                "file",
+                "parts.csv"
+            },
+        };
         return await Api.ReadAsync(await app.Http.PostAsync("/api/catalogue/import", form), status);
     }
 
@@ -51,9 +58,21 @@ public class RouteTests(App app) : IClassFixture<App>
         // What lies on the shelf costs nothing.
         var chains = (await CalcAsync("fitting-chain", """{ "from": "qc-3-8-f-tab", "to": "qc-3-8-m", "via": "sensor", "gapMm": 300, "cut": false }"""))["chains"]!.AsArray();
         chains[0]!["parts"]!.AsArray().Select(p => (string)p!["code"]!).ShouldContain("OWN-1");
-        ((double)chains[0]!["cost"]!).ShouldBeLessThan((double)(await CalcAsync("fitting-chain", """{ "from": "qc-3-8-f-tab", "to": "qc-3-8-m", "via": "sensor", "gapMm": 300, "cut": false, "onShelf": [] }"""))["chains"]![0]!["cost"]!);
+        ((double)chains[0]!["cost"]!).ShouldBeLessThan(
+            (double)
+                (await CalcAsync("fitting-chain", """{ "from": "qc-3-8-f-tab", "to": "qc-3-8-m", "via": "sensor", "gapMm": 300, "cut": false, "onShelf": [] }"""))["chains"]![0]![
+                    "cost"
+                ]!
+        );
 
-        using var put = new HttpRequestMessage(HttpMethod.Put, "/api/catalogue/parts") { Content = new StringContent("""{ "code": "own-1", "name": "Own", "ports": ["nowhere"], "boreMm": 6, "lengthMm": 40, "cost": 4, "ethanolRated": true }""", Encoding.UTF8, "application/json") };
+        using var put = new HttpRequestMessage(HttpMethod.Put, "/api/catalogue/parts")
+        {
+            Content = new StringContent(
+                """{ "code": "own-1", "name": "Own", "ports": ["nowhere"], "boreMm": 6, "lengthMm": 40, "cost": 4, "ethanolRated": true }""",
+                Encoding.UTF8,
+                "application/json"
+            ),
+        };
         ((string)(await Api.ReadAsync(await app.Http.SendAsync(put), 422))["errors"]!["ports"]![0]!).ShouldContain("nowhere");
         (await app.Http.DeleteAsync("/api/catalogue/parts/own-1")).StatusCode.ShouldBe(System.Net.HttpStatusCode.NoContent);
         (await app.Http.DeleteAsync("/api/catalogue/parts/own-1")).StatusCode.ShouldBe(System.Net.HttpStatusCode.NotFound);
@@ -70,7 +89,10 @@ public class RouteTests(App app) : IClassFixture<App>
             """;
         async Task<string> WhyAsync(string rest, string rated = "true")
         {
-            var answer = await CalcAsync("fitting-chain", $$"""{ "from": "qc-3-8-f-tab", "to": "qc-3-8-m", "via": "sensor", {{rest}}, {{Two.Replace("RATED", rated, StringComparison.Ordinal)}} }""");
+            var answer = await CalcAsync(
+                "fitting-chain",
+                $$"""{ "from": "qc-3-8-f-tab", "to": "qc-3-8-m", "via": "sensor", {{rest}}, {{Two.Replace("RATED", rated, StringComparison.Ordinal)}} }"""
+            );
             answer["chains"]!.AsArray().ShouldBeEmpty();
             return (string)answer["whyNone"]!;
         }
@@ -79,17 +101,26 @@ public class RouteTests(App app) : IClassFixture<App>
         (await WhyAsync("""  "gapMm": 0, "cut": false """)).ShouldContain("the hose has to make a loop");
         (await WhyAsync("""  "gapMm": 260, "cut": false, "anglesDeg": [90] """)).ShouldContain("One such elbow would make it possible.");
         (await WhyAsync("""  "gapMm": 260, "cut": false """, "false")).ShouldContain("not rated for ethanol");
-        var missing = await CalcAsync("fitting-chain", $$"""{ "from": "qc-3-8-f-tab", "to": "flare-6-m", "via": "sensor", "gapMm": 260, "cut": false, {{Two.Replace("RATED", "true", StringComparison.Ordinal)}} }""");
-        ((string)missing["whyNone"]!).ShouldContain("An adapter with quick connect 3/8 in, female, tab retainer at one end and 37-degree flare #6, female at the other would make it possible.");
+        var missing = await CalcAsync(
+            "fitting-chain",
+            $$"""{ "from": "qc-3-8-f-tab", "to": "flare-6-m", "via": "sensor", "gapMm": 260, "cut": false, {{Two.Replace("RATED", "true", StringComparison.Ordinal)}} }"""
+        );
+        ((string)missing["whyNone"]!).ShouldContain(
+            "An adapter with quick connect 3/8 in, female, tab retainer at one end and 37-degree flare #6, female at the other would make it possible."
+        );
         (await CalcAsync("fitting-chain", """{ "from": "qc-3-8-f-tab", "to": "qc-3-8-m", "gapMm": -4, "cut": false }""", 422))["errors"]!["gapMm"].ShouldNotBeNull();
-        (await CalcAsync("chain-check", """{ "parts": ["sensor", "no-such"], "from": "qc-3-8-f-tab", "to": "qc-3-8-m" }""", 422))["errors"]!["parts"]![0]!.GetValue<string>().ShouldContain("no-such");
+        (await CalcAsync("chain-check", """{ "parts": ["sensor", "no-such"], "from": "qc-3-8-f-tab", "to": "qc-3-8-m" }""", 422))["errors"]!["parts"]![0]!
+            .GetValue<string>()
+            .ShouldContain("no-such");
     }
 
     [Fact]
     public async Task A_chosen_chain_fills_the_buying_list_and_the_leak_list()
     {
         var job = await app.NewJobAsync();
-        var chain = (await CalcAsync("fitting-chain", """{ "from": "qc-5-16-f-ring", "to": "qc-5-16-m", "via": "sensor", "gapMm": 300, "cut": false, "onShelf": [] }"""))["chains"]![0]!;
+        var chain = (await CalcAsync("fitting-chain", """{ "from": "qc-5-16-f-ring", "to": "qc-5-16-m", "via": "sensor", "gapMm": 300, "cut": false, "onShelf": [] }"""))[
+            "chains"
+        ]![0]!;
         var parts = (await app.GetAsync("/api/catalogue"))["parts"]!.AsArray();
         var plan = new JsonObject
         {
@@ -133,16 +164,24 @@ public class RouteTests(App app) : IClassFixture<App>
         const string Survey = """{ "engine": { "powerKw": 150 }, "fuelSystem": { "line": "return", "kind": "port" }, "pump": { "flowLph": { "value": 200, "u": 5 } } }""";
         var plain = await CalcAsync("placement", $$"""{ "survey": {{Survey}} }""");
         ((string)plain["recommended"]!, plain["options"]!.AsArray().Count, ((string)plain["because"]!).Length > 40).ShouldBe(("return", 4, true));
-        var less = await CalcAsync("placement", $$"""{ "survey": {{Survey}}, "capacity": { "fullLoad": { "powerKw": 300 }, "changes": { "baseRiseKpa": 20 } }, "chain": ["qc-3-8-tab-barb-9-5", "sensor"], "cut": true }""");
+        var less = await CalcAsync(
+            "placement",
+            $$"""
+            { "survey": {{Survey}}, "capacity": { "fullLoad": { "powerKw": 300 }, "changes": { "baseRiseKpa": 20 } },
+            "chain": ["qc-3-8-tab-barb-9-5", "sensor"], "cut": true }
+            """
+        );
         ((string)less["recommended"]!, (int)less["options"]![1]!["leakPoints"]!, (bool)less["options"]![1]!["reversible"]!).ShouldBe(("feed", 3, false));
-        foreach (var (body, field) in new[]
-        {
-            ("""{ "survey": { "fuelSystem": { "feedBoreMm": 0 } } }""", "survey.fuelSystem.feedBoreMm"),
-            ("""{ "survey": { "pump": { "curve": [{ "pressureKpa": 1, "flowLph": 1 }] } } }""", "survey.pump.curve"),
-            ("""{ "survey": {}, "chain": ["nothing"] }""", "chain[0]"),
-            ("""{ "survey": {}, "capacity": { "fullLoad": { "fuelTempC": 300 } } }""", "capacity.fullLoad.fuelTempC"),
-            ("""{ "survey": {}, "alongMm": -1 }""", "alongMm"),
-        })
+        foreach (
+            var (body, field) in new[]
+            {
+                ("""{ "survey": { "fuelSystem": { "feedBoreMm": 0 } } }""", "survey.fuelSystem.feedBoreMm"),
+                ("""{ "survey": { "pump": { "curve": [{ "pressureKpa": 1, "flowLph": 1 }] } } }""", "survey.pump.curve"),
+                ("""{ "survey": {}, "chain": ["nothing"] }""", "chain[0]"),
+                ("""{ "survey": {}, "capacity": { "fullLoad": { "fuelTempC": 300 } } }""", "capacity.fullLoad.fuelTempC"),
+                ("""{ "survey": {}, "alongMm": -1 }""", "alongMm"),
+            }
+        )
         {
             (await app.PostAsync("/api/calc/placement", body, 422))["errors"]!.AsObject().Select(e => e.Key).ShouldBe([field]);
         }

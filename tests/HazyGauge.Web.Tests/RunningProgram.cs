@@ -17,7 +17,12 @@ internal sealed class RunningProgram : IDisposable
 
     public static async Task<RunningProgram> StartAsync(string folder, bool demo, string bind = "", IReadOnlyDictionary<string, string>? surroundings = null, params string[] args)
     {
-        var start = new ProcessStartInfo("dotnet", [Path.Combine(AppContext.BaseDirectory, "HazyGauge.Web.dll"), .. args]) { RedirectStandardOutput = true, RedirectStandardError = true, UseShellExecute = false };
+        var start = new ProcessStartInfo("dotnet", [Path.Combine(AppContext.BaseDirectory, "HazyGauge.Web.dll"), .. args])
+        {
+            RedirectStandardOutput = true,
+            RedirectStandardError = true,
+            UseShellExecute = false,
+        };
         start.Environment["HAZY_DATA"] = folder;
         start.Environment["HAZY_PORT"] = "0";
         start.Environment["HAZY_DEMO"] = demo ? "1" : "0";
@@ -45,7 +50,12 @@ internal sealed class RunningProgram : IDisposable
     /// <summary>Starts it where it cannot start, and returns what it says: one line.</summary>
     public static async Task<string> RefusedAsync(string folder)
     {
-        var start = new ProcessStartInfo("dotnet", [Path.Combine(AppContext.BaseDirectory, "HazyGauge.Web.dll")]) { RedirectStandardError = true, RedirectStandardOutput = true, UseShellExecute = false };
+        var start = new ProcessStartInfo("dotnet", [Path.Combine(AppContext.BaseDirectory, "HazyGauge.Web.dll")])
+        {
+            RedirectStandardError = true,
+            RedirectStandardOutput = true,
+            UseShellExecute = false,
+        };
         start.Environment["HAZY_DATA"] = folder;
         start.Environment["HAZY_PORT"] = "0";
         using var process = Process.Start(start)!;
@@ -60,7 +70,12 @@ internal sealed class RunningProgram : IDisposable
     /// <summary>Runs backup or restore to its end.</summary>
     public static async Task<(int Code, string Errors)> MaintainAsync(string folder, params string[] args)
     {
-        var start = new ProcessStartInfo("dotnet", [Path.Combine(AppContext.BaseDirectory, "HazyGauge.Web.dll"), .. args]) { RedirectStandardError = true, RedirectStandardOutput = true, UseShellExecute = false };
+        var start = new ProcessStartInfo("dotnet", [Path.Combine(AppContext.BaseDirectory, "HazyGauge.Web.dll"), .. args])
+        {
+            RedirectStandardError = true,
+            RedirectStandardOutput = true,
+            UseShellExecute = false,
+        };
         start.Environment["HAZY_DATA"] = folder;
         using var process = Process.Start(start)!;
         var output = process.StandardOutput.ReadToEndAsync();

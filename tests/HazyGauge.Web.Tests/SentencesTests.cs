@@ -8,7 +8,10 @@ namespace HazyGauge.Web.Tests;
 /// <summary>The page says what Core says: both write sentences as one table has them, and the page has its units from Core.</summary>
 public class SentencesTests
 {
-    private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web) { Converters = { new System.Text.Json.Serialization.JsonStringEnumConverter(JsonNamingPolicy.CamelCase) } };
+    private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web)
+    {
+        Converters = { new System.Text.Json.Serialization.JsonStringEnumConverter(JsonNamingPolicy.CamelCase) },
+    };
 
     [Fact]
     public void Core_writes_every_sentence_of_the_table_in_both_systems()
@@ -28,10 +31,15 @@ public class SentencesTests
     public void The_page_has_the_units_of_Core()
     {
         var path = Path.Combine(Root(), "web/src/words/units.json");
-        var units = new JsonObject(Enum.GetValues<Unit>().Select(u => KeyValuePair.Create(JsonNamingPolicy.CamelCase.ConvertName(u.ToString()), JsonSerializer.SerializeToNode(UnitStyle.Of(u), Json))));
+        var units = new JsonObject(
+            Enum.GetValues<Unit>().Select(u => KeyValuePair.Create(JsonNamingPolicy.CamelCase.ConvertName(u.ToString()), JsonSerializer.SerializeToNode(UnitStyle.Of(u), Json)))
+        );
         if (Environment.GetEnvironmentVariable("HAZY_GOLDENS") == "write")
         {
-            File.WriteAllText(path, units.ToJsonString(new JsonSerializerOptions { WriteIndented = true, Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping }) + "\n");
+            File.WriteAllText(
+                path,
+                units.ToJsonString(new JsonSerializerOptions { WriteIndented = true, Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping }) + "\n"
+            );
         }
 
         JsonNode.DeepEquals(JsonNode.Parse(File.ReadAllText(path)), units).ShouldBeTrue();

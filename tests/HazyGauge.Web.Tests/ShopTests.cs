@@ -9,7 +9,12 @@ namespace HazyGauge.Web.Tests;
 public class ShopTests(App app) : IClassFixture<App>
 {
     private async Task<JsonNode> SignalAsync(string job) =>
-        (await app.PostAsync($"/api/jobs/{job}/preview", """{ "want": ["signal"], "drafts": { "signal": { "shown": [{ "by": "gauge", "ethanolPct": 36, "stepPct": 1, "fedBy": "sensor", "leftWhenUnplugged": true }] } } }"""))["stations"]!["signal"]!;
+        (
+            await app.PostAsync(
+                $"/api/jobs/{job}/preview",
+                """{ "want": ["signal"], "drafts": { "signal": { "shown": [{ "by": "gauge", "ethanolPct": 36, "stepPct": 1, "fedBy": "sensor", "leftWhenUnplugged": true }] } } }"""
+            )
+        )["stations"]!["signal"]!;
 
     private async Task<JsonNode> PutAsync(string body, int status = 200)
     {
@@ -66,7 +71,14 @@ public class ShopTests(App app) : IClassFixture<App>
         var users = (await app.GetAsync("/api/fields/survey")).AsArray().Single(f => (string)f!["path"]! == "users")!;
         ((string)users["answer"]!, users["items"]!.AsArray().Any(i => (string)i!["path"]! == "kind" && (bool)i["required"]!)).ShouldBe(("list", true));
         var job = await app.NewJobAsync();
-        foreach (var (survey, field) in new[] { ("""{ "users": [{ "role": "display" }] }""", "users[0].kind"), ("""{ "controllers": [{ "name": "A" }, { "name": "a" }] }""", "controllers[1].name"), ("""{ "users": [null] }""", "users") })
+        foreach (
+            var (survey, field) in new[]
+            {
+                ("""{ "users": [{ "role": "display" }] }""", "users[0].kind"),
+                ("""{ "controllers": [{ "name": "A" }, { "name": "a" }] }""", "controllers[1].name"),
+                ("""{ "users": [null] }""", "users"),
+            }
+        )
         {
             var (refused, _) = await app.SaveAsync(job, survey, "\"0\"", 422, slug: "survey");
             refused["errors"]!.AsObject().Select(e => e.Key).ShouldBe([field]);

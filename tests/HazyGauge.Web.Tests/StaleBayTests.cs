@@ -7,14 +7,30 @@ public class StaleBayTests(App app) : IClassFixture<App>
 {
     private static readonly (string Slug, string[] Documents)[] Plans =
     [
-        ("survey",
-        [
-            "{}",
-            """{ "fuelSystem": { "line": "return", "kind": "port", "basePressureKpa": 300, "tankLitres": 60 }, "engine": { "powerKw": 150, "cylinders": 6 }, "goals": { "highestEthanolPct": 85 } }""",
-            """{ "fuelSystem": { "line": "return", "kind": "port", "basePressureKpa": 400 }, "engine": { "powerKw": 300 }, "pump": { "flowLph": 120 }, "injectors": { "count": 4, "ratedFlowCcMin": 240 }, "control": { "fuelMapEthanolPct": 10 } }""",
-        ]),
+        (
+            "survey",
+            [
+                "{}",
+                """
+                { "fuelSystem": { "line": "return", "kind": "port", "basePressureKpa": 300, "tankLitres": 60 }, "engine": { "powerKw": 150,
+                "cylinders": 6 }, "goals": { "highestEthanolPct": 85 } }
+                """,
+                """
+                { "fuelSystem": { "line": "return", "kind": "port", "basePressureKpa": 400 }, "engine": { "powerKw": 300 },
+                "pump": { "flowLph": 120 }, "injectors": { "count": 4, "ratedFlowCcMin": 240 }, "control": { "fuelMapEthanolPct": 10 } }
+                """,
+            ]
+        ),
         ("capacity", ["{}", """{ "changes": {} }"""]),
-        ("signal", ["{}", """{ "meter": { "frequencyHz": 0 } }""", """{ "meter": { "frequencyHz": 123.4, "lowPulseMs": 2.5 } }""", """{ "meter": { "frequencyHz": 95 }, "toleranceEthanolPct": 2 }"""]),
+        (
+            "signal",
+            [
+                "{}",
+                """{ "meter": { "frequencyHz": 0 } }""",
+                """{ "meter": { "frequencyHz": 123.4, "lowPulseMs": 2.5 } }""",
+                """{ "meter": { "frequencyHz": 95 }, "toleranceEthanolPct": 2 }""",
+            ]
+        ),
         ("compensate", ["{}", """{ "baseEthanolPct": 10, "metering": "mass" }""", """{ "baseEthanolPct": 85 }"""]),
     ];
 
@@ -90,7 +106,10 @@ public class StaleBayTests(App app) : IClassFixture<App>
             3 => $$"""{ "kind": "closing", "text": "done", "answers": {{random.Next(there + 2)}} }""",
             _ => $$"""{ "kind": "note", "text": "wrong", "takesBack": {{random.Next(there + 2)}} }""",
         };
-        using var request = new HttpRequestMessage(HttpMethod.Post, $"/api/jobs/{job}/entries") { Content = new StringContent(entry, System.Text.Encoding.UTF8, "application/json") };
+        using var request = new HttpRequestMessage(HttpMethod.Post, $"/api/jobs/{job}/entries")
+        {
+            Content = new StringContent(entry, System.Text.Encoding.UTF8, "application/json"),
+        };
         request.Headers.Add("Idempotency-Key", Guid.NewGuid().ToString());
         request.Headers.Add("X-Author", "JM");
         using var response = await app.Http.SendAsync(request);

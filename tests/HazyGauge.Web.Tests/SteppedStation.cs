@@ -58,24 +58,45 @@ public sealed class SteppedStation : Station<RinsePlan, RinseResults>
         // One after the other: each waits for the one before. What was done stays done, also where the plan has no such hose any more.
         var hoses = plan.Hoses ?? [];
         var done = context.Entries.Where(e => e.Payload is Rinsed { IsClean: true }).Select(e => e.Step!).ToHashSet();
-        var steps = hoses.Select((h, i) => new StationStep(h, Sentence.Of($"Rinse {h}."), done.Contains(h) ? StepState.Done : i == 0 || done.Contains(hoses[i - 1]) ? StepState.Open : StepState.Waiting, i == 0 ? [] : [hoses[i - 1]]))
+        var steps = hoses
+            .Select(
+                (h, i) =>
+                    new StationStep(
+                        h,
+                        Sentence.Of($"Rinse {h}."),
+                        done.Contains(h) ? StepState.Done
+                            : i == 0 || done.Contains(hoses[i - 1]) ? StepState.Open
+                            : StepState.Waiting,
+                        i == 0 ? [] : [hoses[i - 1]]
+                    )
+            )
             .Concat(done.Except(hoses).Select(h => new StationStep(h, Sentence.Of($"Rinse {h}."), StepState.Gone, [])));
-        var holds = context.Entries.GroupBy(e => e.Step!).Where(g => g.Last().Payload is Rinsed { IsClean: false })
+        var holds = context
+            .Entries.GroupBy(e => e.Step!)
+            .Where(g => g.Last().Payload is Rinsed { IsClean: false })
             .Select(g => new StationHold("notClean", Sentence.Of($"{g.Key} is not clean: dirt ends in the injectors."), "Rinse it again.", g.Key));
         return new RinseResults([.. steps], [.. holds], context.SoFar.Stations.Count, "Rinsing.", Sentence.Empty);
     }
 
-    public override StationProgress Progress(RinseResults results) => new(
-        results.Steps.All(s => s.State is StepState.Done or StepState.Gone) ? StationState.Proven : StationState.InWork,
-        NextAction.Of(Slug, "rinse", results.Holds.Count > 0 ? "Stop, and rinse again." : "Rinse the next.", results.Holds.Count > 0 ? results.Holds[0].Why : "One after the other."),
-        results.Steps,
-        results.Holds);
+    public override StationProgress Progress(RinseResults results) =>
+        new(
+            results.Steps.All(s => s.State is StepState.Done or StepState.Gone) ? StationState.Proven : StationState.InWork,
+            NextAction.Of(
+                Slug,
+                "rinse",
+                results.Holds.Count > 0 ? "Stop, and rinse again." : "Rinse the next.",
+                results.Holds.Count > 0 ? results.Holds[0].Why : "One after the other."
+            ),
+            results.Steps,
+            results.Holds
+        );
 
     public override IEnumerable<NamedThing> Things(RinsePlan plan, RinseResults results) => (plan.Hoses ?? []).Select(h => new NamedThing(h, $"Hose {h}"));
 
     public override Sentence Summary(RinsePlan plan, RinseResults results) => Sentence.Of($"{results.Steps.Count(s => s.State == StepState.Done):0} rinsed");
 
-    public override IReadOnlyList<Figure> Figures(RinsePlan plan, RinseResults? results) => [Figure.Of("rinsed", "Rinsed", results?.Steps.Count(s => s.State == StepState.Done), Unit.None)];
+    public override IReadOnlyList<Figure> Figures(RinsePlan plan, RinseResults? results) =>
+        [Figure.Of("rinsed", "Rinsed", results?.Steps.Count(s => s.State == StepState.Done), Unit.None)];
 
     public override IReadOnlyList<Finding> Findings(RinseResults results) => [];
 }

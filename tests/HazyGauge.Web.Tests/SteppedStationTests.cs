@@ -9,7 +9,9 @@ namespace HazyGauge.Web.Tests;
 /// <summary>A station may have steps and holds, an entry of its own, and read the whole job: all of it is seen wherever the job is, without a change outside its folder.</summary>
 public sealed class SteppedStationTests(App app) : IClassFixture<App>, IDisposable
 {
-    private readonly WebApplicationFactory<Program> _with = app.WithWebHostBuilder(host => host.ConfigureTestServices(services => services.AddStation<SteppedStation>().AddEntryKind<RinsedKind>()));
+    private readonly WebApplicationFactory<Program> _with = app.WithWebHostBuilder(host =>
+        host.ConfigureTestServices(services => services.AddStation<SteppedStation>().AddEntryKind<RinsedKind>())
+    );
 
     private HttpClient Http => field ??= _with.CreateClient();
 
@@ -37,7 +39,9 @@ public sealed class SteppedStationTests(App app) : IClassFixture<App>, IDisposab
         (await StepsAsync(job)).ShouldBe(["filter open", "feed done", "return gone"]);
         (await CountsAsync(job)).ShouldBe((1, 2, "inWork"));
         var entries = (await GetAsync($"/api/jobs/{job}/entries"))["items"]!.AsArray();
-        entries.Select(e => ((string)e!["stepName"]!, (bool?)e["stepGone"], (int)e["schema"]!)).ShouldBe([("Hose feed", null, 2), ("Hose return", true, 2), ("Hose return", true, 2)]);
+        entries
+            .Select(e => ((string)e!["stepName"]!, (bool?)e["stepGone"], (int)e["schema"]!))
+            .ShouldBe([("Hose feed", null, 2), ("Hose return", true, 2), ("Hose return", true, 2)]);
 
         // It reads the whole job: another station's save has it evaluated anew, and says so.
         var preview = (await PostAsync($"/api/jobs/{job}/preview", """{ "drafts": { "survey": { "notes": "x" } }, "want": ["rinse"] }"""))["stations"]!["rinse"]!;
@@ -51,7 +55,10 @@ public sealed class SteppedStationTests(App app) : IClassFixture<App>, IDisposab
         await SaveAsync(job, """{ "hoses": ["feed", "return"] }""");
         await RinseAsync(job, "feed", true);
         await RinseAsync(job, "return", true);
-        await app.SqlAsync("UPDATE Entries SET Schema = 1, Payload = '{\"isDirty\":false}' WHERE JobId = @0 AND Number = 1; UPDATE Entries SET Schema = 3 WHERE JobId = @0 AND Number = 2", job);
+        await app.SqlAsync(
+            "UPDATE Entries SET Schema = 1, Payload = '{\"isDirty\":false}' WHERE JobId = @0 AND Number = 1; UPDATE Entries SET Schema = 3 WHERE JobId = @0 AND Number = 2",
+            job
+        );
         (await StepsAsync(job)).ShouldBe(["feed done", "return open"]);
         var items = (await GetAsync($"/api/jobs/{job}/entries"))["items"]!.AsArray();
         ((int)items[0]!["schema"]!, (bool)items[1]!["unreadable"]!).ShouldBe((1, true));
@@ -73,7 +80,9 @@ public sealed class SteppedStationTests(App app) : IClassFixture<App>, IDisposab
     private async Task<(int, int, string)> CountsAsync(string job)
     {
         var line = (await GetAsync($"/api/jobs/{job}"))["stations"]!.AsArray().Single(s => (string)s!["slug"]! == "rinse")!;
-        var bay = (await GetAsync("/api/bay?limit=100"))["jobs"]!.AsArray().Single(j => (string)j!["id"]! == job)!["stations"]!.AsArray().Single(s => (string)s!["slug"]! == "rinse")!;
+        var bay = (await GetAsync("/api/bay?limit=100"))["jobs"]!.AsArray().Single(j => (string)j!["id"]! == job)!["stations"]!
+            .AsArray()
+            .Single(s => (string)s!["slug"]! == "rinse")!;
         JsonNode.DeepEquals(line["steps"], bay["steps"]).ShouldBeTrue();
         var soFar = (await GetAsync($"/api/jobs/{job}/so-far"))["stations"]!["rinse"]!;
         ((string)soFar["state"]!).ShouldBe((string)line["state"]!);

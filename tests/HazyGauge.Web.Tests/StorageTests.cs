@@ -21,12 +21,15 @@ public class StorageTests(App app) : IClassFixture<App>
         var first = await gate.EnterAsync(CancellationToken.None);
         using var impatient = new CancellationTokenSource();
         var givesUp = gate.EnterAsync(impatient.Token);
-        var waiting = Enumerable.Range(0, 20).Select(async i =>
-        {
-            using var turn = await gate.EnterAsync(CancellationToken.None);
-            order.Enqueue(i);
-            await Task.Yield();
-        }).ToList();
+        var waiting = Enumerable
+            .Range(0, 20)
+            .Select(async i =>
+            {
+                using var turn = await gate.EnterAsync(CancellationToken.None);
+                order.Enqueue(i);
+                await Task.Yield();
+            })
+            .ToList();
         await impatient.CancelAsync();
         await Should.ThrowAsync<OperationCanceledException>(givesUp);
         order.ShouldBeEmpty();
@@ -41,33 +44,42 @@ public class StorageTests(App app) : IClassFixture<App>
         var job = await app.NewJobAsync("Everybody's");
         var accepted = new ConcurrentBag<(int From, int To)>();
         var refused = 0;
-        await Task.WhenAll(Enumerable.Range(0, 8).Select(async who =>
-        {
-            var random = new Random(who);
-            for (var i = 0; i < 12; i++)
-            {
-                using var read = await app.Http.GetAsync($"/api/jobs/{job}/stations/signal");
-                var etag = read.Headers.ETag!.Tag;
-                await Task.Delay(random.Next(4));
-                using var request = new HttpRequestMessage(HttpMethod.Put, $"/api/jobs/{job}/stations/signal")
+        await Task.WhenAll(
+            Enumerable
+                .Range(0, 8)
+                .Select(async who =>
                 {
-                    Content = new StringContent($$"""{ "meter": { "frequencyHz": {{60 + who}}.{{i}} } }""", System.Text.Encoding.UTF8, "application/json"),
-                };
-                request.Headers.TryAddWithoutValidation("If-Match", etag);
-                request.Headers.Add("X-Author", $"W{who}");
-                using var answer = await app.Http.SendAsync(request);
-                ((int)answer.StatusCode).ShouldBeOneOf(200, 412);
-                if (answer.IsSuccessStatusCode)
-                {
-                    accepted.Add((int.Parse(etag.Trim('"'), System.Globalization.CultureInfo.InvariantCulture), int.Parse(answer.Headers.ETag!.Tag.Trim('"'), System.Globalization.CultureInfo.InvariantCulture)));
-                }
-                else
-                {
-                    Interlocked.Increment(ref refused);
-                    JsonNode.Parse(await answer.Content.ReadAsStringAsync())!["detail"]!.ToString().ShouldContain("saved revision");
-                }
-            }
-        }));
+                    var random = new Random(who);
+                    for (var i = 0; i < 12; i++)
+                    {
+                        using var read = await app.Http.GetAsync($"/api/jobs/{job}/stations/signal");
+                        var etag = read.Headers.ETag!.Tag;
+                        await Task.Delay(random.Next(4));
+                        using var request = new HttpRequestMessage(HttpMethod.Put, $"/api/jobs/{job}/stations/signal")
+                        {
+                            Content = new StringContent($$"""{ "meter": { "frequencyHz": {{60 + who}}.{{i}} } }""", System.Text.Encoding.UTF8, "application/json"),
+                        };
+                        request.Headers.TryAddWithoutValidation("If-Match", etag);
+                        request.Headers.Add("X-Author", $"W{who}");
+                        using var answer = await app.Http.SendAsync(request);
+                        ((int)answer.StatusCode).ShouldBeOneOf(200, 412);
+                        if (answer.IsSuccessStatusCode)
+                        {
+                            accepted.Add(
+                                (
+                                    int.Parse(etag.Trim('"'), System.Globalization.CultureInfo.InvariantCulture),
+                                    int.Parse(answer.Headers.ETag!.Tag.Trim('"'), System.Globalization.CultureInfo.InvariantCulture)
+                                )
+                            );
+                        }
+                        else
+                        {
+                            Interlocked.Increment(ref refused);
+                            JsonNode.Parse(await answer.Content.ReadAsStringAsync())!["detail"]!.ToString().ShouldContain("saved revision");
+                        }
+                    }
+                })
+        );
 
         // One chain: each accepted save was made from the one before it, and all are in the record.
         var chain = accepted.OrderBy(a => a.To).ToList();
@@ -103,9 +115,7 @@ public class StorageTests(App app) : IClassFixture<App>
         // The commit went through, though whoever asked for it never heard: disposing of it must not take out what a file rests on now.
         var job = await app.NewJobAsync();
         var stored = await Api.UploadAsync(app.Http, $"/api/jobs/{job}/files", content, "log.bin");
-        await using (await files.StageAsync(spool, sha256, content.Length, TestContext.Current.CancellationToken))
-        {
-        }
+        await using (await files.StageAsync(spool, sha256, content.Length, TestContext.Current.CancellationToken)) { }
 
         (await app.Http.GetByteArrayAsync($"/api/jobs/{job}/files/{(string)stored["sha256"]!}")).SequenceEqual(content).ShouldBeTrue();
     }
@@ -135,12 +145,32 @@ public class StorageTests(App app) : IClassFixture<App>
         }
 
         // By hand: letters and digits, small, without their accents; the last part of a word may go on.
-        static List<string> Parts(string text) => [.. string.Concat(text.Select(c => c switch { 'û' => 'u', 'é' => 'e', 'ï' => 'i', 'Ž' => 'z', _ when char.IsLetterOrDigit(c) => char.ToLowerInvariant(c), _ => ' ' })).Split(' ', StringSplitOptions.RemoveEmptyEntries)];
+        static List<string> Parts(string text) =>
+            [
+                .. string.Concat(
+                        text.Select(c =>
+                            c switch
+                            {
+                                'û' => 'u',
+                                'é' => 'e',
+                                'ï' => 'i',
+                                'Ž' => 'z',
+                                _ when char.IsLetterOrDigit(c) => char.ToLowerInvariant(c),
+                                _ => ' ',
+                            }
+                        )
+                    )
+                    .Split(' ', StringSplitOptions.RemoveEmptyEntries),
+            ];
         static bool StandsIn(string word, string text)
         {
             var (wanted, parts) = (Parts(word), Parts(text));
-            return Enumerable.Range(0, Math.Max(0, parts.Count - wanted.Count + 1)).Any(i =>
-                wanted.Take(wanted.Count - 1).Select((w, k) => parts[i + k] == w).All(same => same) && parts[i + wanted.Count - 1].StartsWith(wanted[^1], StringComparison.Ordinal));
+            return Enumerable
+                .Range(0, Math.Max(0, parts.Count - wanted.Count + 1))
+                .Any(i =>
+                    wanted.Take(wanted.Count - 1).Select((w, k) => parts[i + k] == w).All(same => same)
+                    && parts[i + wanted.Count - 1].StartsWith(wanted[^1], StringComparison.Ordinal)
+                );
         }
 
         var store = app.Services.GetRequiredService<SearchStore>();
@@ -154,7 +184,9 @@ public class StorageTests(App app) : IClassFixture<App>
             foreach (var job in found)
             {
                 job.Texts.All(t => t.Spots.Any(s => asked.Words.Any(w => StandsIn(w, t.Text.Text[s.Start..s.End])))).ShouldBeTrue(typed);
-                job.Texts.Select(t => t.Text.Text).Order().ShouldBe(jobs.Single(j => j.Id == job.Id.ToString()).Texts.Where(t => asked.Words.Any(w => StandsIn(w, t))).Order(), typed);
+                job.Texts.Select(t => t.Text.Text)
+                    .Order()
+                    .ShouldBe(jobs.Single(j => j.Id == job.Id.ToString()).Texts.Where(t => asked.Words.Any(w => StandsIn(w, t))).Order(), typed);
             }
         }
     }

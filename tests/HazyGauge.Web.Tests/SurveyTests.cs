@@ -6,7 +6,8 @@ public class SurveyTests(App app) : IClassFixture<App>
 {
     private const string Half = """
         { "engine": { "cylinders": 6, "displacementCc": 3000, "aspiration": "natural", "powerKw": { "value": 150, "plusMinus": 6 } },
-          "fuelSystem": { "line": "return", "kind": "port", "materials": { "hoses": "rated", "seals": "rated" }, "joints": [ { "place": "at the frame", "line": "return", "size": "3/8 in", "gender": "female", "angleDeg": 90, "retainer": "tab" } ] },
+          "fuelSystem": { "line": "return", "kind": "port", "materials": { "hoses": "rated", "seals": "rated" },
+          "joints": [ { "place": "at the frame", "line": "return", "size": "3/8 in", "gender": "female", "angleDeg": 90, "retainer": "tab" } ] },
           "control": { "signalPath": "directFrequency", "revisionListed": true, "plugPresent": true, "freeInput": true, "fuelMapEthanolPct": 85 },
           "unknowns": ["pump.flowLph", "injectors.ratedFlowCcMin"] }
         """;
@@ -69,7 +70,12 @@ public class SurveyTests(App app) : IClassFixture<App>
         var job = await app.NewJobAsync("First of its kind");
         await app.SaveAsync(job, Half, "\"0\"", slug: "survey");
         await app.SaveAsync(job, """{ "meter": { "frequencyHz": 110 } }""", "\"0\"");
-        await app.SaveAsync(job, """{ "baseEthanolPct": 85, "fuellingProof": { "evidence": "log 7", "baseEthanolPct": 85, "metering": "orifice" } }""", "\"0\"", slug: "compensate");
+        await app.SaveAsync(
+            job,
+            """{ "baseEthanolPct": 85, "fuellingProof": { "evidence": "log 7", "baseEthanolPct": 85, "metering": "orifice" } }""",
+            "\"0\"",
+            slug: "compensate"
+        );
         await app.SaveAsync(job, """{ "changes": { "ratedFlowCcMin": 700 } }""", "\"0\"", slug: "capacity");
         using var request = new HttpRequestMessage(HttpMethod.Post, $"/api/jobs/{job}/duplicate");
         request.Headers.Add("X-Author", "RL");

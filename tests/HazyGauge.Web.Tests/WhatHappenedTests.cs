@@ -29,25 +29,46 @@ public sealed class WhatHappenedTests(App app) : IClassFixture<App>
         }
 
         // The proof stands since the first of the last two saves; one before said something else.
-        JsonNode Revision(string slug, string at, JsonNode document) => new JsonObject
-        {
-            ["revision"] = revisions.Count + 1, ["slug"] = slug, ["author"] = "RL", ["savedAt"] = at, ["summary"] = slug, ["document"] = document,
-        };
-        JsonObject Proven(string evidence, string more = "") => JsonNode.Parse($$"""
-            { "baseEthanolPct": 10, "mapRevision": "r3"{{more}},
-              "fuellingProof": { "evidence": "{{evidence}}", "fromEthanolPct": 10, "toEthanolPct": 73, "worstLambdaErrorPct": 2, "mapRevision": "r3", "baseEthanolPct": 10, "metering": "orifice" } }
-            """)!.AsObject();
+        JsonNode Revision(string slug, string at, JsonNode document) =>
+            new JsonObject
+            {
+                ["revision"] = revisions.Count + 1,
+                ["slug"] = slug,
+                ["author"] = "RL",
+                ["savedAt"] = at,
+                ["summary"] = slug,
+                ["document"] = document,
+            };
+        JsonObject Proven(string evidence, string more = "") =>
+            JsonNode
+                .Parse(
+                    $$"""
+                    { "baseEthanolPct": 10, "mapRevision": "r3"{{more}},
+                      "fuellingProof": { "evidence": "{{evidence}}", "fromEthanolPct": 10, "toEthanolPct": 73, "worstLambdaErrorPct": 2,
+                      "mapRevision": "r3", "baseEthanolPct": 10, "metering": "orifice" } }
+                    """
+                )!
+                .AsObject();
         revisions.Add(Revision("compensate", "2026-11-26T10:00:00+00:00", Proven("log 1")));
         revisions.Add(Revision("compensate", "2026-11-26T11:00:00+00:00", Proven("log 2")));
         revisions.Add(Revision("compensate", "2026-11-26T12:00:00+00:00", Proven("log 2", ", \"metering\": \"orifice\"")));
-        revisions.Add(Revision("signal", "2026-11-26T13:00:00+00:00", JsonNode.Parse("""{ "meter": { "frequencyHz": 85 }, "mixedEthanolPct": { "value": 34, "plusMinus": 3 } }""")!));
+        revisions.Add(
+            Revision("signal", "2026-11-26T13:00:00+00:00", JsonNode.Parse("""{ "meter": { "frequencyHz": 85 }, "mixedEthanolPct": { "value": 34, "plusMinus": 3 } }""")!)
+        );
         var job = (string)(await app.PostAsync("/api/jobs/import", older.ToJsonString(), 201))["id"]!;
 
         var entries = (await app.GetAsync($"/api/jobs/{job}/entries"))["items"]!.AsArray();
         entries.Count.ShouldBe(before + 2);
         var (proof, fill) = (entries[^2]!, entries[^1]!);
-        ((string)proof["kind"]!, (string)proof["text"]!, (string)proof["author"]!, (DateTimeOffset)proof["at"]!).ShouldBe(("proof", "log 2", "RL", DateTimeOffset.Parse("2026-11-26T11:00:00Z", System.Globalization.CultureInfo.InvariantCulture)));
-        JsonNode.DeepEquals(proof["payload"], JsonNode.Parse("""{ "claim": "fuelling", "ethanolPcts": [10, 73], "mapRevision": "r3", "worstErrorPct": 2, "baseEthanolPct": 10, "metering": "orifice" }""")).ShouldBeTrue();
+        ((string)proof["kind"]!, (string)proof["text"]!, (string)proof["author"]!, (DateTimeOffset)proof["at"]!).ShouldBe(
+            ("proof", "log 2", "RL", DateTimeOffset.Parse("2026-11-26T11:00:00Z", System.Globalization.CultureInfo.InvariantCulture))
+        );
+        JsonNode
+            .DeepEquals(
+                proof["payload"],
+                JsonNode.Parse("""{ "claim": "fuelling", "ethanolPcts": [10, 73], "mapRevision": "r3", "worstErrorPct": 2, "baseEthanolPct": 10, "metering": "orifice" }""")
+            )
+            .ShouldBeTrue();
         ((string)fill["kind"]!, (double)fill["payload"]!["mixedEthanolPct"]!["value"]!, (string)fill["author"]!).ShouldBe(("fill", 34, "RL"));
 
         // Every revision says what it said, and what the stations come to counts the entries.
@@ -70,13 +91,22 @@ public sealed class WhatHappenedTests(App app) : IClassFixture<App>
 
         // Taken in again it is the same job, and exported it is of today's shape.
         ((int)(await app.GetAsync($"/api/jobs/{job}/export"))["schemaVersion"]!).ShouldBe(4);
-        using var again = await app.Http.PostAsync("/api/jobs/import?onExisting=merge", new StringContent(older.ToJsonString(), Encoding.UTF8, "application/json"), TestContext.Current.CancellationToken);
+        using var again = await app.Http.PostAsync(
+            "/api/jobs/import?onExisting=merge",
+            new StringContent(older.ToJsonString(), Encoding.UTF8, "application/json"),
+            TestContext.Current.CancellationToken
+        );
         var merged = (await Api.ReadAsync(again, 200))["merged"]!;
         ((int)merged["revisions"]!, (int)merged["entries"]!).ShouldBe((0, 0));
     }
 
     [Theory]
-    [InlineData("compensate", """{ "fuellingProof": { "evidence": "log 2", "mapRevision": "0123456789012345678901234567890123456789012345678901234567890123456789" } }""", "note", "log 2")]
+    [InlineData(
+        "compensate",
+        """{ "fuellingProof": { "evidence": "log 2", "mapRevision": "0123456789012345678901234567890123456789012345678901234567890123456789" } }""",
+        "note",
+        "log 2"
+    )]
     [InlineData("compensate", """{ "fuellingProof": { "fromEthanolPct": 400 } }""", "note", "400")]
     [InlineData("signal", """{ "mixedEthanolPct": 400 }""", "note", "400")]
     [InlineData("compensate", """{ "fuellingProof": {} }""", null, null)]
@@ -85,7 +115,17 @@ public sealed class WhatHappenedTests(App app) : IClassFixture<App>
         var older = JsonNode.Parse(await File.ReadAllTextAsync(Path.Combine(Older, "job-0.4.0.json"), TestContext.Current.CancellationToken))!;
         older["files"] = new JsonArray();
         older["entries"] = new JsonArray();
-        older["revisions"] = new JsonArray(new JsonObject { ["revision"] = 1, ["slug"] = slug, ["author"] = "RL", ["savedAt"] = "2026-11-26T10:00:00+00:00", ["summary"] = slug, ["document"] = JsonNode.Parse(document) });
+        older["revisions"] = new JsonArray(
+            new JsonObject
+            {
+                ["revision"] = 1,
+                ["slug"] = slug,
+                ["author"] = "RL",
+                ["savedAt"] = "2026-11-26T10:00:00+00:00",
+                ["summary"] = slug,
+                ["document"] = JsonNode.Parse(document),
+            }
+        );
         var job = (string)(await app.PostAsync("/api/jobs/import", older.ToJsonString(), 201))["id"]!;
         var entries = (await app.GetAsync($"/api/jobs/{job}/entries"))["items"]!.AsArray();
         entries.Select(e => (string?)e!["kind"]).ShouldBe(kind is null ? [] : [kind]);
@@ -122,12 +162,19 @@ public sealed class WhatHappenedTests(App app) : IClassFixture<App>
         await app.SaveAsync(job, """{ "meter": { "frequencyHz": 110 } }""", "\"0\"");
         await app.SaveAsync(job, """{ "baseEthanolPct": 10 }""", "\"0\"", slug: "compensate");
         var kinds = (await app.GetAsync("/api/entry-kinds")).AsArray().Select(k => (string)k!["slug"]!).ToList();
-        foreach (var entry in new[]
-        {
-            """{ "kind": "waiting", "text": "a hose", "blocks": ["route"] }""", """{ "kind": "recheck", "text": "joints", "due": "2026-12-24" }""", """{ "kind": "note", "text": "seen" }""",
-            """{ "kind": "closing", "answers": 1, "text": "came" }""", """{ "kind": "fitted", "payload": { "change": { "ratedFlowCcMin": 700 } } }""", """{ "kind": "part", "payload": { "item": "caps", "status": "ordered" } }""",
-            """{ "kind": "proof", "station": "compensate", "payload": { "claim": "fuelling" } }""", """{ "kind": "fill", "station": "signal", "payload": { "mixedEthanolPct": 60 } }""",
-        })
+        foreach (
+            var entry in new[]
+            {
+                """{ "kind": "waiting", "text": "a hose", "blocks": ["route"] }""",
+                """{ "kind": "recheck", "text": "joints", "due": "2026-12-24" }""",
+                """{ "kind": "note", "text": "seen" }""",
+                """{ "kind": "closing", "answers": 1, "text": "came" }""",
+                """{ "kind": "fitted", "payload": { "change": { "ratedFlowCcMin": 700 } } }""",
+                """{ "kind": "part", "payload": { "item": "caps", "status": "ordered" } }""",
+                """{ "kind": "proof", "station": "compensate", "payload": { "claim": "fuelling" } }""",
+                """{ "kind": "fill", "station": "signal", "payload": { "mixedEthanolPct": 60 } }""",
+            }
+        )
         {
             await app.WriteAsync(job, entry);
         }
@@ -200,7 +247,10 @@ public sealed class WhatHappenedTests(App app) : IClassFixture<App>
         ((bool)fill["practice"]!).ShouldBeTrue();
         await app.WriteAsync(job, """{ "kind": "waiting", "text": "an okapi", "due": "2020-01-01", "blocks": ["signal"] }""", practice: "true");
         await app.WriteAsync(job, """{ "kind": "note", "text": "x" }""", 422, practice: "maybe");
-        using var request = new HttpRequestMessage(HttpMethod.Put, $"/api/jobs/{job}/stations/signal") { Content = new StringContent("""{ "meter": { "frequencyHz": 60 } }""", Encoding.UTF8, "application/json") };
+        using var request = new HttpRequestMessage(HttpMethod.Put, $"/api/jobs/{job}/stations/signal")
+        {
+            Content = new StringContent("""{ "meter": { "frequencyHz": 60 } }""", Encoding.UTF8, "application/json"),
+        };
         request.Headers.Add("X-Author", "TR");
         request.Headers.Add("X-Practice", "true");
         request.Headers.TryAddWithoutValidation("If-Match", "\"1\"");
@@ -236,13 +286,27 @@ public sealed class WhatHappenedTests(App app) : IClassFixture<App>
             return (await app.GetAsync($"/api/jobs/{job}/stations/{slug}"))["document"]!;
         }
 
-        var first = await SaveAsync("""{ "meter": { "frequencyHz": 110 }, "converterV": 3, "shown": [{ "by": "gauge", "ethanolPct": 59 }, { "by": "phone", "ethanolPct": 60 }] }""", "JM");
-        ((string)first["meter"]!["given"]!["by"]!, (string)first["shown"]![1]!["id"]!, (string)first["shown"]![1]!["given"]!["by"]!, (string)first["converterGiven"]!["by"]!).ShouldBe(("JM", "phone", "JM", "JM"));
+        var first = await SaveAsync(
+            """{ "meter": { "frequencyHz": 110 }, "converterV": 3, "shown": [{ "by": "gauge", "ethanolPct": 59 }, { "by": "phone", "ethanolPct": 60 }] }""",
+            "JM"
+        );
+        (
+            (string)first["meter"]!["given"]!["by"]!,
+            (string)first["shown"]![1]!["id"]!,
+            (string)first["shown"]![1]!["given"]!["by"]!,
+            (string)first["converterGiven"]!["by"]!
+        ).ShouldBe(("JM", "phone", "JM", "JM"));
         var at = (DateTimeOffset)first["meter"]!["given"]!["at"]!;
         at.ShouldBe(DateTimeOffset.UtcNow, TimeSpan.FromMinutes(5));
 
         // Somebody else saves: what says the same is still his who gave it; what a client claims of it counts for nothing.
-        var second = await SaveAsync("""{ "meter": { "frequencyHz": 110, "given": { "by": "XX" } }, "converterV": 3.1, "shown": [{ "by": "phone", "ethanolPct": 60 }, { "by": "gauge", "ethanolPct": 61 }] }""", "RL");
+        var second = await SaveAsync(
+            """
+            { "meter": { "frequencyHz": 110, "given": { "by": "XX" } }, "converterV": 3.1, "shown": [{ "by": "phone", "ethanolPct": 60 },
+            { "by": "gauge", "ethanolPct": 61 }] }
+            """,
+            "RL"
+        );
         ((string)second["meter"]!["given"]!["by"]!, (DateTimeOffset)second["meter"]!["given"]!["at"]!).ShouldBe(("JM", at));
         second["shown"]!.AsArray().Select(s => ((string)s!["id"]!, (string)s["given"]!["by"]!)).ShouldBe([("phone", "JM"), ("gauge", "RL")]);
         ((string)second["converterGiven"]!["by"]!, (string)second["converterGiven"]!["id"]!).ShouldBe(("RL", "converterV"));
@@ -277,18 +341,39 @@ public sealed class WhatHappenedTests(App app) : IClassFixture<App>
                 }
             }
 
-            await app.SaveAsync(job, new JsonObject { ["from"] = "qc-3-8-f-ring", ["to"] = "qc-3-8-m", ["chain"] = new JsonArray([.. chain.Select(c => c.DeepClone())]) }.ToJsonString(), "*", slug: "route");
+            await app.SaveAsync(
+                job,
+                new JsonObject
+                {
+                    ["from"] = "qc-3-8-f-ring",
+                    ["to"] = "qc-3-8-m",
+                    ["chain"] = new JsonArray([.. chain.Select(c => c.DeepClone())]),
+                }.ToJsonString(),
+                "*",
+                slug: "route"
+            );
             var saved = (await app.GetAsync($"/api/jobs/{job}/stations/route"))["document"]!;
             chain = [.. saved["chain"]?.AsArray().Select(c => c!.DeepClone()) ?? []];
             if (saved["results"]!["leaks"]!.AsArray() is { Count: > 0 } leaks)
             {
                 var leak = leaks[random.Next(leaks.Count)]!;
-                var entry = await app.WriteAsync(job, new JsonObject { ["kind"] = "note", ["text"] = "dry", ["station"] = "route", ["step"] = (string)leak["id"]! }.ToJsonString());
+                var entry = await app.WriteAsync(
+                    job,
+                    new JsonObject
+                    {
+                        ["kind"] = "note",
+                        ["text"] = "dry",
+                        ["station"] = "route",
+                        ["step"] = (string)leak["id"]!,
+                    }.ToJsonString()
+                );
                 signed[(int)entry["number"]!] = ((string)leak["id"]!, (string)leak["name"]!);
             }
         }
 
-        var now = (await app.GetAsync($"/api/jobs/{job}/stations/route"))["document"]!["results"]!["leaks"]!.AsArray().ToDictionary(l => (string)l!["id"]!, l => (string)l!["name"]!);
+        var now = (await app.GetAsync($"/api/jobs/{job}/stations/route"))["document"]!["results"]!["leaks"]!
+            .AsArray()
+            .ToDictionary(l => (string)l!["id"]!, l => (string)l!["name"]!);
         var items = (await app.GetAsync($"/api/jobs/{job}/entries?limit=100"))["items"]!.AsArray();
         items.Count.ShouldBe(signed.Count);
         foreach (var item in items)
@@ -307,7 +392,11 @@ public sealed class WhatHappenedTests(App app) : IClassFixture<App>
             return (await app.PostAsync($"/api/jobs/{job}/preview", """{ "want": ["harness"] }"""))["stations"]!["harness"]!["results"]!["pins"]!["seats"]!.AsArray();
         }
 
-        (await SeatsAsync("""{ "users": [{ "kind": "gauge", "name": "Cluster", "id": "dash" }, { "kind": "controller", "name": "Main" , "id": "main" }] }""")).ShouldHaveSingleItem()!["wire"]!.GetValue<string>().ShouldBe("signal-dash");
+        (
+            await SeatsAsync("""{ "users": [{ "kind": "gauge", "name": "Cluster", "id": "dash" }, { "kind": "controller", "name": "Main" , "id": "main" }] }""")
+        ).ShouldHaveSingleItem()!["wire"]!
+            .GetValue<string>()
+            .ShouldBe("signal-dash");
         (await SeatsAsync("""{ "users": [{ "kind": "gateway", "name": "Dash", "id": "dash" }, { "kind": "controller", "name": "Main", "id": "main" }] }""")).ShouldBeEmpty();
         (await SeatsAsync("""{ "users": [{ "kind": "gauge", "name": "Dash" }, { "kind": "controller", "name": "Main" }] }""")).ShouldBeEmpty();
     }
@@ -342,7 +431,13 @@ public sealed class WhatHappenedTests(App app) : IClassFixture<App>
     public async Task What_a_recording_holds_is_kept_and_the_same_number_for_number_when_it_is_read_again()
     {
         var job = await app.NewJobAsync();
-        foreach (var (name, content) in new[] { ("a.vcd", await app.SimulatedAsync("ethanolPct=62&fuelTempC=25&durationS=3&noiseUs=20&fault=dropouts")), ("b.csv", await app.Http.GetByteArrayAsync("/api/stand-in/sensor.csv?ethanolPct=40&fuelTempC=25&durationS=2")) })
+        foreach (
+            var (name, content) in new[]
+            {
+                ("a.vcd", await app.SimulatedAsync("ethanolPct=62&fuelTempC=25&durationS=3&noiseUs=20&fault=dropouts")),
+                ("b.csv", await app.Http.GetByteArrayAsync("/api/stand-in/sensor.csv?ethanolPct=40&fuelTempC=25&durationS=2")),
+            }
+        )
         {
             var sha = (string)(await Api.UploadAsync(app.Http, $"/api/jobs/{job}/files", content, name))["sha256"]!;
             async Task<string> ReadAsync() => (await app.GetAsync($"/api/jobs/{job}/files/{sha}/capture")).ToJsonString();
@@ -371,7 +466,17 @@ public sealed class WhatHappenedTests(App app) : IClassFixture<App>
 
         if (Environment.GetEnvironmentVariable("HAZY_GOLDENS") == "write")
         {
-            File.WriteAllText(file, words.ToJsonString(new System.Text.Json.JsonSerializerOptions { WriteIndented = true, NewLine = "\n", Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping }) + "\n");
+            File.WriteAllText(
+                file,
+                words.ToJsonString(
+                    new System.Text.Json.JsonSerializerOptions
+                    {
+                        WriteIndented = true,
+                        NewLine = "\n",
+                        Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping,
+                    }
+                ) + "\n"
+            );
         }
 
         JsonNode.DeepEquals(words, JsonNode.Parse(File.ReadAllText(file))).ShouldBeTrue();

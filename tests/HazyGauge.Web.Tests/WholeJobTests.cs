@@ -1,9 +1,9 @@
-using HazyGauge.Data;
-using Microsoft.EntityFrameworkCore;
-using Microsoft.Extensions.DependencyInjection;
 using System.IO.Compression;
 using System.Runtime.CompilerServices;
 using System.Text.Json.Nodes;
+using HazyGauge.Data;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.DependencyInjection;
 
 namespace HazyGauge.Web.Tests;
 
@@ -14,7 +14,9 @@ public class WholeJobTests(App app) : IClassFixture<App>
     public async Task An_empty_job_claims_nothing()
     {
         var job = await app.NewJobAsync();
-        var stations = (await app.PostAsync($"/api/jobs/{job}/preview", """{ "drafts": {}, "want": ["survey", "capacity", "route", "harness", "signal", "compensate"] }"""))["stations"]!.AsObject();
+        var stations = (await app.PostAsync($"/api/jobs/{job}/preview", """{ "drafts": {}, "want": ["survey", "capacity", "route", "harness", "signal", "compensate"] }"""))[
+            "stations"
+        ]!.AsObject();
         stations.Count.ShouldBe(6);
         foreach (var (slug, station) in stations)
         {
@@ -38,8 +40,9 @@ public class WholeJobTests(App app) : IClassFixture<App>
         JsonNode.DeepEquals(saved["stations"]!["capacity"]!["results"], fresh["results"]).ShouldBeTrue();
         var bay = (await app.GetAsync("/api/bay?limit=100"))["jobs"]!.AsArray().Single(j => (string)j!["id"]! == job)!;
         var standing = bay["stations"]!.AsArray().Single(s => (string)s!["slug"]! == "capacity")!;
-        ((string)standing["state"]!, (string)standing["changedBy"]!, (string)standing["summary"]!["text"]!)
-            .ShouldBe(((string)fresh["state"]!, "survey", (string)fresh["summary"]!["text"]!));
+        ((string)standing["state"]!, (string)standing["changedBy"]!, (string)standing["summary"]!["text"]!).ShouldBe(
+            ((string)fresh["state"]!, "survey", (string)fresh["summary"]!["text"]!)
+        );
         var recheck = await app.GetAsync($"/api/jobs/{job}/stations/capacity/recheck");
         recheck["differences"]!.AsArray().ShouldBeEmpty();
         recheck["sinceSaved"]!.AsArray().ShouldNotBeEmpty();
@@ -66,10 +69,19 @@ public class WholeJobTests(App app) : IClassFixture<App>
     public async Task A_fact_learnt_at_capacity_replaces_the_typical_figure_at_the_survey_at_once()
     {
         var job = await app.NewJobAsync();
-        const string Survey = """{ "engine": { "powerKw": 100, "aspiration": "natural" }, "pump": { "flowLph": 300 }, "fuelSystem": { "kind": "port" }, "injectors": { "count": 4, "ratedFlowCcMin": 400 } }""";
+        const string Survey = """
+            { "engine": { "powerKw": 100, "aspiration": "natural" }, "pump": { "flowLph": 300 }, "fuelSystem": { "kind": "port" },
+            "injectors": { "count": 4, "ratedFlowCcMin": 400 } }
+            """;
         var before = (await app.PreviewAsync(job, "survey", Survey))["results"]!["loads"]![0]!;
         before["budget"]!.AsArray().ShouldContain(l => (string)l!["source"]! == "engine.bsfcGPerKwh" && (double)l["sharePct"]! > 10);
-        var after = (await app.PreviewAsync(job, "survey", Survey.Replace("\"powerKw\": 100", "\"powerKw\": 100, \"bsfcGPerKwh\": { \"value\": 300, \"plusMinus\": 3 }", StringComparison.Ordinal)))["results"]!["loads"]![0]!;
+        var after = (
+            await app.PreviewAsync(
+                job,
+                "survey",
+                Survey.Replace("\"powerKw\": 100", "\"powerKw\": 100, \"bsfcGPerKwh\": { \"value\": 300, \"plusMinus\": 3 }", StringComparison.Ordinal)
+            )
+        )["results"]!["loads"]![0]!;
         after["budget"]!.AsArray().ShouldAllBe(l => (string)l!["source"]! != "engine.bsfcGPerKwh" || (double)l["sharePct"]! < 5);
         ((double)after["usePct"]!["plusMinus"]!).ShouldBeLessThan(0.95 * (double)before["usePct"]!["plusMinus"]!);
     }
@@ -102,25 +114,45 @@ public class WholeJobTests(App app) : IClassFixture<App>
             (await app.PostAsync($"/api/jobs/{job}/preview", $$"""{ "want": ["signal", {{nowhere}}] }""", 422))["errors"]!.AsObject().Select(e => e.Key).ShouldBe(["want"]);
         }
 
-        var refused = await app.PostAsync($"/api/jobs/{job}/preview", """{ "drafts": { "signal": { "toleranceEthanolPct": 70 }, "capacity": { "fullLoad": { "fuelTempC": 300 } } }, "want": ["capacity", "compensate"] }""", 422);
+        var refused = await app.PostAsync(
+            $"/api/jobs/{job}/preview",
+            """{ "drafts": { "signal": { "toleranceEthanolPct": 70 }, "capacity": { "fullLoad": { "fuelTempC": 300 } } }, "want": ["capacity", "compensate"] }""",
+            422
+        );
         refused["errors"]!.AsObject().Select(e => e.Key).ShouldBe(["capacity.fullLoad.fuelTempC", "signal.toleranceEthanolPct"], ignoreOrder: true);
         refused["stations"]!.AsObject().Select(s => s.Key).ShouldBe(["survey", "route", "compensate"], ignoreOrder: true);
 
         // Compensate goes on with the reading that was saved; and a refusal can be said in any units.
         ((double)refused["stations"]!["compensate"]!["results"]!["ethanolPct"]!["value"]!).ShouldBe(62, 1);
         var sentence = refused["sentences"]!["capacity.fullLoad.fuelTempC"]![0]!;
-        Core.Sentences.SentenceText.Render(new((string)sentence["template"]!, sentence["values"]!.AsObject().ToDictionary(v => v.Key, v => new Core.Sentences.SentenceValue(
-            (double)v.Value!["value"]!, null, Core.Sentences.Unit.Celsius, null, (bool?)v.Value["bare"] ?? false))), Core.Sentences.UnitSystem.Us).ShouldContain("between -40 and 257 °F");
+        Core.Sentences.SentenceText.Render(
+                new(
+                    (string)sentence["template"]!,
+                    sentence["values"]!
+                        .AsObject()
+                        .ToDictionary(
+                            v => v.Key,
+                            v => new Core.Sentences.SentenceValue((double)v.Value!["value"]!, null, Core.Sentences.Unit.Celsius, null, (bool?)v.Value["bare"] ?? false)
+                        )
+                ),
+                Core.Sentences.UnitSystem.Us
+            )
+            .ShouldContain("between -40 and 257 °F");
     }
 
     [Fact]
     public async Task A_job_of_an_older_version_opens_its_facts_go_to_the_survey_and_nothing_is_lost_when_it_is_saved()
     {
-        var older = (await File.ReadAllTextAsync(Path.Combine(Folder(), "Older/job-0.4.0.json"), TestContext.Current.CancellationToken))
-            .Replace("\"gasolineVapourPressureKpa\":null", "\"gasolineVapourPressureKpa\":{\"value\":63.6,\"u\":5}", StringComparison.Ordinal);
+        var older = (await File.ReadAllTextAsync(Path.Combine(Folder(), "Older/job-0.4.0.json"), TestContext.Current.CancellationToken)).Replace(
+            "\"gasolineVapourPressureKpa\":null",
+            "\"gasolineVapourPressureKpa\":{\"value\":63.6,\"u\":5}",
+            StringComparison.Ordinal
+        );
         var job = (string)(await app.PostAsync("/api/jobs/import", older, 201))["id"]!;
         var stations = (await app.PostAsync($"/api/jobs/{job}/preview", """{ "want": ["capacity"] }"""))["stations"]!;
-        ((double)stations["survey"]!["document"]!["engine"]!["bsfcGPerKwh"]!["value"]!, (double)stations["survey"]!["document"]!["pump"]!["pumpV"]!["value"]!).ShouldBe((350, 13.5));
+        ((double)stations["survey"]!["document"]!["engine"]!["bsfcGPerKwh"]!["value"]!, (double)stations["survey"]!["document"]!["pump"]!["pumpV"]!["value"]!).ShouldBe(
+            (350, 13.5)
+        );
         stations["capacity"]!["document"]!["fullLoad"]!.AsObject().ShouldNotContain(f => f.Key == "bsfcGPerKwh");
 
         // The true vapour pressure of the gasoline that was asked for is a Reid pressure now, about 6 % lower (EPA AP-42, section 7.1), and so is its haze.
@@ -171,15 +203,27 @@ public class WholeJobTests(App app) : IClassFixture<App>
 
         (await renewal.RenewAsync(TestContext.Current.CancellationToken)).ShouldBe(1);
         var shown = (await app.GetAsync("/api/bay?limit=100"))["jobs"]!.AsArray().Single(j => (string)j!["id"]! == job)!;
-        ((string)shown["stations"]!.AsArray().Single(s => (string)s!["slug"]! == "signal")!["state"]!, Math.Round((double)shown["reading"]!["ethanolPct"]!)).ShouldBe(("proven", 73));
+        ((string)shown["stations"]!.AsArray().Single(s => (string)s!["slug"]! == "signal")!["state"]!, Math.Round((double)shown["reading"]!["ethanolPct"]!)).ShouldBe(
+            ("proven", 73)
+        );
     }
 
-    private async Task<string> ImportAsync(string signal) => (string)(await app.PostAsync("/api/jobs/import", $$"""
-        {
-          "schemaVersion": 1, "id": "01a21115-d6f4-70a4-b970-339b2963ec4b", "exportedAt": "2026-01-01T00:00:00+00:00", "name": "Older", "vehicle": "", "createdAt": "2026-01-01T00:00:00+00:00", "files": [],
-          "revisions": [ { "revision": 1, "slug": "signal", "author": "JM", "savedAt": "2026-01-01T00:00:00+00:00", "summary": "as older rules said", "document": {{signal}} } ]
-        }
-        """, 201))["id"]!;
+    private async Task<string> ImportAsync(string signal) =>
+        (string)
+            (
+                await app.PostAsync(
+                    "/api/jobs/import",
+                    $$"""
+                    {
+                      "schemaVersion": 1, "id": "01a21115-d6f4-70a4-b970-339b2963ec4b", "exportedAt": "2026-01-01T00:00:00+00:00", "name": "Older",
+                      "vehicle": "", "createdAt": "2026-01-01T00:00:00+00:00", "files": [],
+                      "revisions": [ { "revision": 1, "slug": "signal", "author": "JM", "savedAt": "2026-01-01T00:00:00+00:00",
+                      "summary": "as older rules said", "document": {{signal}} } ]
+                    }
+                    """,
+                    201
+                )
+            )["id"]!;
 
     private static JsonNode Inputs(JsonNode document)
     {
@@ -196,8 +240,21 @@ public class WholeJobTests(App app) : IClassFixture<App>
 
     private async Task<JsonNode> SaveAsync(string job, int status, params (string Slug, int Revision, JsonNode Document)[] documents)
     {
-        var body = new JsonObject { ["documents"] = new JsonArray([.. documents.Select(d => new JsonObject { ["slug"] = d.Slug, ["etag"] = $"\"{d.Revision}\"", ["document"] = d.Document.DeepClone() })]) };
-        using var request = new HttpRequestMessage(HttpMethod.Post, $"/api/jobs/{job}/save") { Content = new StringContent(body.ToJsonString(), System.Text.Encoding.UTF8, "application/json") };
+        var body = new JsonObject
+        {
+            ["documents"] = new JsonArray([
+                .. documents.Select(d => new JsonObject
+                {
+                    ["slug"] = d.Slug,
+                    ["etag"] = $"\"{d.Revision}\"",
+                    ["document"] = d.Document.DeepClone(),
+                }),
+            ]),
+        };
+        using var request = new HttpRequestMessage(HttpMethod.Post, $"/api/jobs/{job}/save")
+        {
+            Content = new StringContent(body.ToJsonString(), System.Text.Encoding.UTF8, "application/json"),
+        };
         request.Headers.Add("X-Author", "JM");
         return await Api.ReadAsync(await app.Http.SendAsync(request), status);
     }

@@ -73,7 +73,8 @@ test("a newcomer walks round the vehicle, does not know three things, and gets a
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("One answer does not fit yet.");
   await expect(page.getByLabel("Line", { exact: true })).toHaveAccessibleDescription(/no return line/);
   await page.getByLabel("Line", { exact: true }).selectOption("feed");
-  await page.getByLabel("Photo of Connections a sensor could go into", { exact: true }).setInputFiles({ name: "joint.jpg", mimeType: "image/jpeg", buffer: await photoWithPlace(page) });
+  const photo = { name: "joint.jpg", mimeType: "image/jpeg", buffer: await photoWithPlace(page) };
+  await page.getByLabel("Photo of Connections a sensor could go into", { exact: true }).setInputFiles(photo);
   const seen = page.getByRole("img", { name: "Connections a sensor could go into, seen 1" });
   await expect(seen).toBeVisible();
   expect(await seen.evaluate((img: HTMLImageElement) => img.decode().then(() => [img.naturalWidth, img.naturalHeight]))).toEqual([60, 40]);

@@ -5,6 +5,7 @@ internal static class MutationSwitch
 {
     public const string Source = """
         #pragma warning disable
+        using System.Linq;
         using HazyGauge.Core.Haze;
 
         internal static class Mutation
@@ -17,7 +18,10 @@ internal static class MutationSwitch
             {
                 if (Trace is not null)
                 {
-                    System.AppDomain.CurrentDomain.ProcessExit += (_, _) => System.IO.File.WriteAllLines(Trace, System.Linq.Enumerable.Select(System.Linq.Enumerable.Where(System.Linq.Enumerable.Range(0, Passed.Length), i => Passed[i]), i => i.ToString()));
+                    System.AppDomain.CurrentDomain.ProcessExit += (_, _) => System.IO.File.WriteAllLines(
+                        Trace,
+                        System.Linq.Enumerable.Range(0, Passed.Length).Where(i => Passed[i]).Select(i => i.ToString())
+                    );
                 }
             }
 

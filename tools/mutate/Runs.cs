@@ -13,7 +13,23 @@ internal static class Runs
 
     public static bool Build(string work)
     {
-        var built = Run("dotnet", ["build", Path.Combine(work, "tests/HazyGauge.Core.Tests"), "-c", "Release", "--nologo", "-v", "quiet", "-p:TreatWarningsAsErrors=false", "-p:EnforceCodeStyleInBuild=false", "-p:RunAnalyzers=false", "-p:GenerateDocumentationFile=false"], []);
+        var built = Run(
+            "dotnet",
+            [
+                "build",
+                Path.Combine(work, "tests/HazyGauge.Core.Tests"),
+                "-c",
+                "Release",
+                "--nologo",
+                "-v",
+                "quiet",
+                "-p:TreatWarningsAsErrors=false",
+                "-p:EnforceCodeStyleInBuild=false",
+                "-p:RunAnalyzers=false",
+                "-p:GenerateDocumentationFile=false",
+            ],
+            []
+        );
         if (built.Code != 0)
         {
             Console.Error.WriteLine(built.Output);
@@ -24,7 +40,11 @@ internal static class Runs
 
     public static IReadOnlyList<Mutant> Survivors(string work, IReadOnlyList<Mutant> mutants)
     {
-        var classes = Directory.EnumerateFiles(Path.Combine(work, "tests/HazyGauge.Core.Tests"), "*Tests.cs").Select(f => Path.GetFileNameWithoutExtension(f)!).Order(StringComparer.Ordinal).ToList();
+        var classes = Directory
+            .EnumerateFiles(Path.Combine(work, "tests/HazyGauge.Core.Tests"), "*Tests.cs")
+            .Select(f => Path.GetFileNameWithoutExtension(f)!)
+            .Order(StringComparer.Ordinal)
+            .ToList();
         var passes = new Dictionary<int, List<(string Class, TimeSpan Took)>>();
         foreach (var name in classes)
         {
@@ -48,7 +68,8 @@ internal static class Runs
         Parallel.ForEach(mutants, new ParallelOptions { MaxDegreeOfParallelism = Environment.ProcessorCount }, mutant =>
         {
             // The quickest first: most mistakes are seen by the nearest tests.
-            var isSeen = passes.TryGetValue(mutant.Id, out var those)
+            var isSeen =
+                passes.TryGetValue(mutant.Id, out var those)
                 && those.OrderBy(t => t.Took).Any(t => Tests(work, [t.Class], [("HAZY_MUTANT", mutant.Id.ToString(CultureInfo.InvariantCulture))]).Code != 0);
             lock (survivors)
             {
@@ -68,11 +89,20 @@ internal static class Runs
     }
 
     private static (int Code, string Output) Tests(string work, IReadOnlyList<string> classes, (string, string)[] surroundings) =>
-        Run("dotnet", ["exec", Program(work), .. classes.SelectMany(c => new[] { "-class", $"HazyGauge.Core.Tests.{c}" })], [.. surroundings, ("HAZY_TEST_SEED", "1"), ("DOTNET_TieredPGO", "0")]);
+        Run(
+            "dotnet",
+            ["exec", Program(work), .. classes.SelectMany(c => new[] { "-class", $"HazyGauge.Core.Tests.{c}" })],
+            [.. surroundings, ("HAZY_TEST_SEED", "1"), ("DOTNET_TieredPGO", "0")]
+        );
 
     private static (int Code, string Output) Run(string program, IEnumerable<string> args, IEnumerable<(string Name, string Value)> surroundings)
     {
-        var start = new ProcessStartInfo(program, args) { RedirectStandardOutput = true, RedirectStandardError = true, UseShellExecute = false };
+        var start = new ProcessStartInfo(program, args)
+        {
+            RedirectStandardOutput = true,
+            RedirectStandardError = true,
+            UseShellExecute = false,
+        };
         foreach (var (name, value) in surroundings)
         {
             start.Environment[name] = value;

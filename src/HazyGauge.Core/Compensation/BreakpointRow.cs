@@ -1,8 +1,8 @@
 using HazyGauge.Core.Fields;
-using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Fuels;
 using HazyGauge.Core.Haze;
+using HazyGauge.Core.Sentences;
 using MathNet.Numerics.Optimization;
 using MathNet.Numerics.RootFinding;
 
@@ -17,8 +17,7 @@ namespace HazyGauge.Core.Compensation;
 /// <param name="WorstErrorPct">Largest fuel error of the straight lines, with its sign: positive is rich, %.</param>
 /// <param name="AtEthanolPct">Where that is.</param>
 /// <param name="Findings">What happens outside the row.</param>
-public sealed record BreakpointRow(
-    IReadOnlyList<double> EthanolPcts, IReadOnlyList<Hazy> Factors, double WorstErrorPct, double AtEthanolPct, IReadOnlyList<Finding> Findings)
+public sealed record BreakpointRow(IReadOnlyList<double> EthanolPcts, IReadOnlyList<Hazy> Factors, double WorstErrorPct, double AtEthanolPct, IReadOnlyList<Finding> Findings)
 {
     /// <summary>Most breakpoints of a row.</summary>
     public const int Most = 64;
@@ -34,14 +33,23 @@ public sealed record BreakpointRow(
         var basePct = baseBlend.EthanolPct.Value;
         var hasBase = ethanolPcts.Contains(basePct);
         var row = Of(hasBase ? ethanolPcts : [.. ethanolPcts.Append(basePct).Order()], metering, baseBlend);
-        return hasBase ? row : row with
-        {
-            Findings =
-            [
-                new("baseAdded", Severity.Caution, Sentence.Of($"{Say.Given(basePct, Unit.EthanolPct)} was added: the base map was made there, and the row must be 1 there. Where the controller cannot take one more, move the nearest breakpoint to it.")),
-                .. row.Findings,
-            ],
-        };
+        return hasBase
+            ? row
+            : row with
+            {
+                Findings =
+                [
+                    new(
+                        "baseAdded",
+                        Severity.Caution,
+                        Sentence.Of(
+                            $"{Say.Given(basePct, Unit.EthanolPct)} was added: the base map was made there, and the row must be 1 there. Where the controller cannot take "
+                                + $"one more, move the nearest breakpoint to it."
+                        )
+                    ),
+                    .. row.Findings,
+                ],
+            };
     }
 
     /// <summary>The row from E0 to E100, with the base blend in it, whose straight lines stray least.</summary>
@@ -71,7 +79,10 @@ public sealed record BreakpointRow(
         }
 
         // What is left over goes above the base blend, as far as there is room for it.
-        int Room(double fromPct, double toPct) => toPct <= fromPct ? 0 : wholePct ? (int)Math.Ceiling(toPct - fromPct) : count - 1;
+        int Room(double fromPct, double toPct) =>
+            toPct <= fromPct ? 0
+            : wholePct ? (int)Math.Ceiling(toPct - fromPct)
+            : count - 1;
         var above = Math.Min(count - 1 - curve.Stretches(0, basePct, enough, wholePct, count), Room(basePct, 100));
         var below = Math.Min(count - 1 - above, Room(0, basePct));
         return Of([.. curve.Lay(0, basePct, below, enough, wholePct).SkipLast(1), .. curve.Lay(basePct, 100, above, enough, wholePct)], metering, baseBlend);
@@ -83,10 +94,15 @@ public sealed record BreakpointRow(
         var worst = Enumerable.Range(1, ethanolPcts.Count - 1).Select(i => curve.WorstBetween(ethanolPcts[i - 1], ethanolPcts[i])).MaxBy(w => Math.Abs(w.ErrorPct));
         return new BreakpointRow(
             ethanolPcts,
-            [.. ethanolPcts.Select(e => FuelFactor.CompositionFactor(metering, baseBlend with { EthanolPct = e == baseBlend.EthanolPct.Value ? baseBlend.EthanolPct : e }, baseBlend))],
+            [
+                .. ethanolPcts.Select(e =>
+                    FuelFactor.CompositionFactor(metering, baseBlend with { EthanolPct = e == baseBlend.EthanolPct.Value ? baseBlend.EthanolPct : e }, baseBlend)
+                ),
+            ],
             worst.ErrorPct,
             worst.AtEthanolPct,
-            Beyond(curve, ethanolPcts));
+            Beyond(curve, ethanolPcts)
+        );
     }
 
     private static void Check(IReadOnlyList<double> ethanolPcts)
@@ -127,8 +143,16 @@ public sealed record BreakpointRow(
             var errorPct = 100 * ((curve.Factor(heldPct) / curve.Factor(endPct)) - 1);
             if (Math.Abs(errorPct) >= 0.05)
             {
-                findings.Add(new("rowEndsAtE" + FormattableString.Invariant($"{heldPct:0.#}"), Severity.Caution, FormattableString.Invariant(
-                    $"The row ends at E{heldPct:0.#}. Controllers hold the last factor beyond it, which at E{endPct:0} is {Math.Abs(errorPct):0.0} % {(errorPct < 0 ? "lean" : "rich")}.")));
+                findings.Add(
+                    new(
+                        "rowEndsAtE" + FormattableString.Invariant($"{heldPct:0.#}"),
+                        Severity.Caution,
+                        Sentence.Of(
+                            $"The row ends at E{heldPct:0.#}. Controllers hold the last factor beyond it, which at E{endPct:0} is {Math.Abs(errorPct):0.0} % "
+                                + $"{(errorPct < 0 ? "lean" : "rich")}."
+                        )
+                    )
+                );
             }
         }
     }
@@ -139,7 +163,12 @@ public sealed record BreakpointRow(
         private readonly Blend<Exact> _base = new(
             baseBlend.EthanolPct.Value,
             new FuelPair<Exact>(
-                baseBlend.Fuels.GasolineStoichAfr.Value, baseBlend.Fuels.EthanolStoichAfr.Value, baseBlend.Fuels.GasolineDensity15C.Value, baseBlend.Fuels.EthanolDensity15C.Value));
+                baseBlend.Fuels.GasolineStoichAfr.Value,
+                baseBlend.Fuels.EthanolStoichAfr.Value,
+                baseBlend.Fuels.GasolineDensity15C.Value,
+                baseBlend.Fuels.EthanolDensity15C.Value
+            )
+        );
 
         public double Factor(double ethanolPct) => FuelFactor.CompositionFactor(metering, _base with { EthanolPct = ethanolPct }, _base).Value;
 
@@ -189,7 +218,10 @@ public sealed record BreakpointRow(
             for (var i = 1; i <= stretches; i++)
             {
                 var left = stretches - i;
-                var last = !wholePct ? toPct - (left * 1e-6) : left == 0 ? toPct : Math.Ceiling(toPct) - left;
+                var last =
+                    !wholePct ? toPct - (left * 1e-6)
+                    : left == 0 ? toPct
+                    : Math.Ceiling(toPct) - left;
                 row[i] = Math.Min(Math.Max(Reach(row[i - 1], errorPct, wholePct), wholePct ? Math.Floor(row[i - 1]) + 1 : row[i - 1]), last);
             }
 
@@ -219,7 +251,13 @@ public sealed record BreakpointRow(
 /// <param name="EthanolPcts">The breakpoints, rising, 2 to 64; or</param>
 /// <param name="Count">how many there are, to be placed from E0 to E100 for least error.</param>
 /// <param name="WholePct">True places them on whole percents.</param>
-public sealed record BreakpointsQuery(Hazy BaseEthanolPct, Metering? Metering = null, [MostItems(BreakpointRow.Most)] IReadOnlyList<double>? EthanolPcts = null, int? Count = null, bool WholePct = false) : FuelsQuery
+public sealed record BreakpointsQuery(
+    Hazy BaseEthanolPct,
+    Metering? Metering = null,
+    [MostItems(BreakpointRow.Most)] IReadOnlyList<double>? EthanolPcts = null,
+    int? Count = null,
+    bool WholePct = false
+) : FuelsQuery
 {
     /// <summary>The row.</summary>
     /// <exception cref="RefusedInputException">A quantity is outside its range, or both or none of blends and count are given.</exception>

@@ -56,16 +56,22 @@ public sealed record FuelFactorQuery(Hazy EthanolPct, Hazy BaseEthanolPct, Meter
 /// <param name="Metering">How the controller models its injectors. Default orifice.</param>
 /// <param name="FuelTempC">Fuel temperature now, -40 to 125 C; left out, temperature is left out.</param>
 /// <param name="BaseFuelTempC">Fuel temperature the base map was made at, -40 to 125 C. Default 15.</param>
-public sealed record FuelCurveQuery([MostItems(FuelCurveQuery.MostPoints)] IReadOnlyList<Hazy> EthanolPcts, Hazy BaseEthanolPct, Metering? Metering = null, Hazy? FuelTempC = null, Hazy? BaseFuelTempC = null)
-    : FuelFactorBasis(BaseEthanolPct, Metering, FuelTempC, BaseFuelTempC)
+public sealed record FuelCurveQuery(
+    [MostItems(FuelCurveQuery.MostPoints)] IReadOnlyList<Hazy> EthanolPcts,
+    Hazy BaseEthanolPct,
+    Metering? Metering = null,
+    Hazy? FuelTempC = null,
+    Hazy? BaseFuelTempC = null
+) : FuelFactorBasis(BaseEthanolPct, Metering, FuelTempC, BaseFuelTempC)
 {
     internal const int MostPoints = 1001;
 
     /// <summary>The factors.</summary>
     /// <exception cref="RefusedInputException">A quantity is outside its range.</exception>
-    public FuelCurve Answer(HazeLedger ledger) => EthanolPcts.Count is > 0 and <= MostPoints
-        ? new FuelCurve([.. EthanolPcts.Select(e => FuelFactor.Compute(e, this, ledger))])
-        : throw new RefusedInputException("ethanolPcts", $"Give between 1 and {MostPoints} blends.");
+    public FuelCurve Answer(HazeLedger ledger) =>
+        EthanolPcts.Count is > 0 and <= MostPoints
+            ? new FuelCurve([.. EthanolPcts.Select(e => FuelFactor.Compute(e, this, ledger))])
+            : throw new RefusedInputException("ethanolPcts", $"Give between 1 and {MostPoints} blends.");
 }
 
 /// <summary>Fuel factors over several blends, in the order they were asked for.</summary>
@@ -79,12 +85,13 @@ public sealed record FuelCurve(IReadOnlyList<FuelFactorResult> Points);
 public sealed record BySchool(Hazy Mass, Hazy Orifice, Hazy Volume)
 {
     /// <summary>The factor of one school.</summary>
-    public Hazy Of(Metering school) => school switch
-    {
-        Metering.Mass => Mass,
-        Metering.Volume => Volume,
-        _ => Orifice,
-    };
+    public Hazy Of(Metering school) =>
+        school switch
+        {
+            Metering.Mass => Mass,
+            Metering.Volume => Volume,
+            _ => Orifice,
+        };
 }
 
 /// <summary>The fuel factor and everything it was made of. It multiplies the effective open time (pulse minus dead time) on the base blend.</summary>
@@ -114,7 +121,8 @@ public sealed record FuelFactorResult(
     Hazy MoleFractionPct,
     Hazy DensityKgM3,
     IReadOnlyList<Finding> Findings,
-    IReadOnlyList<BudgetLine> Budget);
+    IReadOnlyList<BudgetLine> Budget
+);
 
 /// <summary>
 /// By how much the injectors must stay open longer on another blend than the base map was made on. Needed fuel mass grows with
@@ -154,7 +162,8 @@ public static class FuelFactor
             100 * blend.MoleFraction,
             basis.FuelTempC is { } t ? DensityAt(blend, t, ledger) : blend.Density15C,
             Explain(metering, schools),
-            HazeBudget.Of(factor));
+            HazeBudget.Of(factor)
+        );
     }
 
     // Where the same sensor read both blends, what it is off moves both: only what moves them apart can make the fuel lean.
@@ -168,8 +177,7 @@ public static class FuelFactor
 
     /// <summary>AFR(base)/AFR(E), times the school's share of rho(base)/rho(E) at 15 C.</summary>
     public static T CompositionFactor<T>(Metering metering, Blend<T> blend, Blend<T> baseBlend)
-        where T : struct, IRealNumber<T> =>
-        baseBlend.StoichAfr / blend.StoichAfr * metering.DensityShare(baseBlend.Density15C / blend.Density15C);
+        where T : struct, IRealNumber<T> => baseBlend.StoichAfr / blend.StoichAfr * metering.DensityShare(baseBlend.Density15C / blend.Density15C);
 
     private static Hazy TemperatureFactor(Metering metering, Blend<Hazy> blend, FuelFactorBasis basis, HazeLedger ledger) =>
         basis.FuelTempC is { } fuelTempC
@@ -182,20 +190,30 @@ public static class FuelFactor
     {
         var findings = new List<Finding>
         {
-            new("effectiveOpenTime", Severity.Info,
-                "Multiply the effective open time, which is the pulse minus the dead time, then add the dead time back. Never multiply the whole pulse."),
+            new(
+                "effectiveOpenTime",
+                Severity.Info,
+                "Multiply the effective open time, which is the pulse minus the dead time, then add the dead time back. Never multiply the whole pulse."
+            ),
         };
         foreach (var other in MeteringSchools.All.Where(s => s != metering))
         {
             // Fuel delivered over fuel needed is factor / needed factor, so lambda is off by the inverse.
             var lambdaErrorPct = 100 * ((schools.Of(other).Value / schools.Of(metering).Value) - 1);
             var direction = lambdaErrorPct > 0 ? "lean" : "rich";
-            findings.Add(new Finding(
-                "wrongSchool",
-                Math.Abs(lambdaErrorPct) < 1 ? Severity.Info : Severity.Caution,
-                Math.Abs(lambdaErrorPct) < 0.05
-                    ? $"If the controller meters {other.InWords()}, nothing changes here."
-                    : Sentence.Of($"If the controller meters {other.InWords()}, this factor runs {Math.Abs(lambdaErrorPct):0.0} % {direction}; use {schools.Of(other).Value:0.000} then.")).At("metering").Of(System.Text.Json.JsonNamingPolicy.CamelCase.ConvertName(other.ToString())));
+            findings.Add(
+                new Finding(
+                    "wrongSchool",
+                    Math.Abs(lambdaErrorPct) < 1 ? Severity.Info : Severity.Caution,
+                    Math.Abs(lambdaErrorPct) < 0.05
+                        ? $"If the controller meters {other.InWords()}, nothing changes here."
+                        : Sentence.Of(
+                            $"If the controller meters {other.InWords()}, this factor runs {Math.Abs(lambdaErrorPct):0.0} % {direction}; use {schools.Of(other).Value:0.000} then."
+                        )
+                )
+                    .At("metering")
+                    .Of(System.Text.Json.JsonNamingPolicy.CamelCase.ConvertName(other.ToString()))
+            );
         }
 
         return findings;

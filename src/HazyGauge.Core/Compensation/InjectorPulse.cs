@@ -1,6 +1,6 @@
-using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
+using HazyGauge.Core.Sentences;
 
 namespace HazyGauge.Core.Compensation;
 

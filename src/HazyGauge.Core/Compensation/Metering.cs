@@ -21,7 +21,8 @@ public static class MeteringSchools
 
     /// <summary>The share of a density ratio rho(before)/rho(after) that open time must follow: 1, its square root, or all of it.</summary>
     public static T DensityShare<T>(this Metering school, T densityRatio)
-        where T : struct, Haze.IRealNumber<T> => school switch
+        where T : struct, Haze.IRealNumber<T> =>
+        school switch
         {
             Metering.Mass => 1.0,
             Metering.Orifice => Haze.RealNumber.Sqrt(densityRatio),
@@ -30,11 +31,12 @@ public static class MeteringSchools
         };
 
     /// <summary>The school in words, to end the sentence "the controller meters ...".</summary>
-    public static string InWords(this Metering school) => school switch
-    {
-        Metering.Mass => "by mass",
-        Metering.Orifice => "as an orifice at constant pressure drop",
-        Metering.Volume => "by volume",
-        _ => throw new ArgumentOutOfRangeException(nameof(school), school, "Not a metering school."),
-    };
+    public static string InWords(this Metering school) =>
+        school switch
+        {
+            Metering.Mass => "by mass",
+            Metering.Orifice => "as an orifice at constant pressure drop",
+            Metering.Volume => "by volume",
+            _ => throw new ArgumentOutOfRangeException(nameof(school), school, "Not a metering school."),
+        };
 }

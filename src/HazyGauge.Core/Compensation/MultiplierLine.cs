@@ -1,7 +1,7 @@
-using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Fuels;
 using HazyGauge.Core.Haze;
+using HazyGauge.Core.Sentences;
 
 namespace HazyGauge.Core.Compensation;
 
@@ -43,24 +43,52 @@ public sealed record MultiplierLine(double At0Pct, double At100Pct)
         var offAtBase = At(basePct) - 1;
         if (Math.Abs(offAtBase) > AnotherBaseFrom)
         {
-            return new MultiplierJudgement(At(basePct), lambda, atPct, [new("multiplierOfAnotherBase", Severity.Stop, FormattableString.Invariant(
-                $"This multiplier was made for another base map: at E{basePct:0.#}, the blend the map was made on, it must say 100 % and says {100 * At(basePct):0} %. Switched on, the engine would run at lambda {lambda:0.00} on E{atPct:0.#}{(ethanolPct is null ? ", a usual pump blend" : string.Empty)}. Take it out and type in a row made for E{basePct:0.#}."))]);
+            return new MultiplierJudgement(
+                At(basePct),
+                lambda,
+                atPct,
+                [
+                    new(
+                        "multiplierOfAnotherBase",
+                        Severity.Stop,
+                        Sentence.Of(
+                            $"This multiplier was made for another base map: at E{basePct:0.#}, the blend the map was made on, it must say 100 % and says "
+                                + $"{100 * At(basePct):0} %. Switched on, the engine would run at lambda {lambda:0.00} on "
+                                + $"E{atPct:0.#}{(ethanolPct is null ? ", a usual pump blend" : string.Empty)}. Take it out and type in a row made for E{basePct:0.#}."
+                        )
+                    ),
+                ]
+            );
         }
 
-        var findings = new List<Finding>();
+        return new MultiplierJudgement(At(basePct), lambda, atPct, [.. Offs(basePct, offAtBase, atPct, lambda)]);
+    }
+
+    private IEnumerable<Finding> Offs(double basePct, double offAtBase, double atPct, double lambda)
+    {
         if (Math.Abs(offAtBase) > WorthSayingFrom)
         {
-            findings.Add(new("multiplierOffAtBase", Severity.Caution, FormattableString.Invariant(
-                $"At E{basePct:0.#}, the blend the map was made on, the multiplier must say 100 % and says {100 * At(basePct):0.0} %: {Math.Abs(100 * offAtBase):0.0} % {(offAtBase > 0 ? "rich" : "lean")} on the very fuel the map is right for.")));
+            yield return new Finding(
+                "multiplierOffAtBase",
+                Severity.Caution,
+                Sentence.Of(
+                    $"At E{basePct:0.#}, the blend the map was made on, the multiplier must say 100 % and says {100 * At(basePct):0.0} %: "
+                        + $"{Math.Abs(100 * offAtBase):0.0} % {(offAtBase > 0 ? "rich" : "lean")} on the very fuel the map is right for."
+                )
+            );
         }
 
         if (Math.Abs((1 / lambda) - 1) > WorthSayingFrom)
         {
-            findings.Add(new("multiplierOffHere", Severity.Caution, FormattableString.Invariant(
-                $"On E{atPct:0.#} this multiplier gives lambda {lambda:0.000} where 1 is meant, {Math.Abs(100 * ((1 / lambda) - 1)):0.0} % {(lambda < 1 ? "rich" : "lean")}.")));
+            yield return new Finding(
+                "multiplierOffHere",
+                Severity.Caution,
+                Sentence.Of(
+                    $"On E{atPct:0.#} this multiplier gives lambda {lambda:0.000} where 1 is meant, {Math.Abs(100 * ((1 / lambda) - 1)):0.0} % "
+                        + $"{(lambda < 1 ? "rich" : "lean")}."
+                )
+            );
         }
-
-        return new MultiplierJudgement(At(basePct), lambda, atPct, findings);
     }
 }
 

@@ -37,15 +37,28 @@ public static class SettingVerdicts
             var setting = survey.Settings![verdict.Index];
             if (verdict.IsWrong)
             {
-                yield return (new("settingWrong", Severity.Caution, (setting.AsSet ?? setting.ReadBack) is null ? verdict.AsFound! : verdict.Now!), $"settings[{verdict.Index}].asFound");
+                yield return (
+                    new("settingWrong", Severity.Caution, (setting.AsSet ?? setting.ReadBack) is null ? verdict.AsFound! : verdict.Now!),
+                    $"settings[{verdict.Index}].asFound"
+                );
             }
             else if (setting is { AsSet: { } set, ReadBack: { } back } && Math.Abs(set - back) > 1e-6)
             {
-                yield return (new("settingNotTaken", Severity.Caution, Sentence.Of($"{Named(setting)}: {set:0.###} was set and {back:0.###} read back. The controller did not take it: write it again, then read it back.")), $"settings[{verdict.Index}].readBack");
+                yield return (
+                    new(
+                        "settingNotTaken",
+                        Severity.Caution,
+                        Sentence.Of($"{Named(setting)}: {set:0.###} was set and {back:0.###} read back. The controller did not take it: write it again, then read it back.")
+                    ),
+                    $"settings[{verdict.Index}].readBack"
+                );
             }
             else if (setting is { AsSet: not null, ReadBack: null })
             {
-                yield return (new("settingNotReadBack", Severity.Info, $"{Named(setting)} was set and not read back: read it back before relying on it."), $"settings[{verdict.Index}].readBack");
+                yield return (
+                    new("settingNotReadBack", Severity.Info, $"{Named(setting)} was set and not read back: read it back before relying on it."),
+                    $"settings[{verdict.Index}].readBack"
+                );
             }
         }
     }
@@ -59,15 +72,16 @@ public static class SettingVerdicts
         return new(index, setting.Controller, kind, should, Said(setting.AsFound), Said(setting.ReadBack ?? setting.AsSet), isWrong);
     }
 
-    private static double? ShouldBe(VehicleSurvey survey, SettingKind kind) => kind switch
-    {
-        SettingKind.FullScale => 100,
-        SettingKind.VoltsAt0 => survey.Control.ConverterAt0V?.Value,
-        SettingKind.VoltsAt100 => survey.Control.ConverterAt100V?.Value,
-        SettingKind.MultiplierAt0 => Multiplier(survey, 0),
-        SettingKind.MultiplierAt100 => Multiplier(survey, 100),
-        _ => null,
-    };
+    private static double? ShouldBe(VehicleSurvey survey, SettingKind kind) =>
+        kind switch
+        {
+            SettingKind.FullScale => 100,
+            SettingKind.VoltsAt0 => survey.Control.ConverterAt0V?.Value,
+            SettingKind.VoltsAt100 => survey.Control.ConverterAt100V?.Value,
+            SettingKind.MultiplierAt0 => Multiplier(survey, 0),
+            SettingKind.MultiplierAt100 => Multiplier(survey, 100),
+            _ => null,
+        };
 
     // A straight multiplier has to say 100 % at the base map's blend; metering by orifice, as a solenoid injector does. Nothing is judged on a typical blend.
     private static double? Multiplier(VehicleSurvey survey, double atPct) =>
@@ -82,7 +96,9 @@ public static class SettingVerdicts
         }
 
         var map = new Blend<Exact>(survey.Control.FuelMapEthanolPct!.Value.Value, UsualFuels.Traditional<Exact>());
-        var bySchool = MeteringSchools.All.Select(school => 100 * FuelFactor.CompositionFactor(school, map with { EthanolPct = kind == SettingKind.MultiplierAt0 ? 0 : 100 }, map).Value).ToList();
+        var bySchool = MeteringSchools
+            .All.Select(school => 100 * FuelFactor.CompositionFactor(school, map with { EthanolPct = kind == SettingKind.MultiplierAt0 ? 0 : 100 }, map).Value)
+            .ToList();
         return now >= bySchool.Min() - SamePct && now <= bySchool.Max() + SamePct;
     }
 
@@ -93,20 +109,34 @@ public static class SettingVerdicts
         switch (setting.Kind)
         {
             case SettingKind.FullScale when Math.Abs(value) < SamePct:
-                return Sentence.Of($"{named} stands at {value:0.###}: whatever the sensor says, the controller reads E0, and on {Say.Ethanol(highest)} it runs at lambda {Lambda(highest, 0, map):0.00}. It must stand at 100.");
+                return Sentence.Of(
+                    $"{named} stands at {value:0.###}: whatever the sensor says, the controller reads E0, and on {Say.Ethanol(highest)} it runs at lambda "
+                        + $"{Lambda(highest, 0, map):0.00}. It must stand at 100."
+                );
             case SettingKind.FullScale when Math.Abs(value - 100) <= SamePct:
                 return Sentence.Of($"{named} stands at {value:0.###}: the controller reads what the sensor says.");
             case SettingKind.FullScale:
-                return Sentence.Of($"{named} stands at {value:0.###}: {Say.Ethanol(highest)} is read as {Say.Ethanol(Math.Clamp(highest * value / 100, 0, 100))}{(highest * value > 1e4 ? " or more" : string.Empty)}, and the engine runs at lambda {Lambda(highest, Math.Clamp(highest * value / 100, 0, 100), map):0.00}. It must stand at 100.");
+                return Sentence.Of(
+                    $"{named} stands at {value:0.###}: {Say.Ethanol(highest)} is read as "
+                        + $"{Say.Ethanol(Math.Clamp(highest * value / 100, 0, 100))}{(highest * value > 1e4 ? " or more" : string.Empty)}, and the engine runs at lambda "
+                        + $"{Lambda(highest, Math.Clamp(highest * value / 100, 0, 100), map):0.00}. It must stand at 100."
+                );
             case SettingKind.VoltsAt0 or SettingKind.VoltsAt100 when should is { } volts:
                 var end = setting.Kind == SettingKind.VoltsAt0 ? 0 : 100;
                 return Math.Abs(value - volts) <= SameV
                     ? Sentence.Of($"{named}: {value:0.###} V, as the converter gives.")
-                    : Sentence.Of($"{named} stands at {value:0.###} V and the converter gives {volts:0.###} V there: {Say.Ethanol(end)} is read {Math.Abs(value - volts) / SpanV(survey) * 100:0} points {(value > volts ? "too low" : "too high")}. Set {volts:0.###} V.");
+                    : Sentence.Of(
+                        $"{named} stands at {value:0.###} V and the converter gives {volts:0.###} V there: {Say.Ethanol(end)} is read "
+                            + $"{Math.Abs(value - volts) / SpanV(survey) * 100:0} points {(value > volts ? "too low" : "too high")}. Set {volts:0.###} V."
+                    );
             case SettingKind.MultiplierAt0 or SettingKind.MultiplierAt100 when should is { } right:
                 return IsRight(survey, setting.Kind!.Value, value, right)
                     ? Sentence.Of($"{named}: {value:0.###} %, right over a map made on {Say.Ethanol(map)}.")
-                    : Sentence.Of($"{named} stands at {value:0.###} %; over a map made on {Say.Ethanol(map)} it should be near {right:0.#} %: {Math.Abs((100 * value / right) - 100):0} % {(value > right ? "rich" : "lean")} at that end.{(value > AnotherBase * right ? " It adds ethanol's share a second time where the map has it already." : string.Empty)}");
+                    : Sentence.Of(
+                        $"{named} stands at {value:0.###} %; over a map made on {Say.Ethanol(map)} it should be near {right:0.#} %: "
+                            + $"{Math.Abs((100 * value / right) - 100):0} % {(value > right ? "rich" : "lean")} at that "
+                            + $"end.{(value > AnotherBase * right ? " It adds ethanol's share a second time where the map has it already." : string.Empty)}"
+                    );
             default:
                 return Sentence.Of($"{named}: {value:0.###}.");
         }
@@ -120,7 +150,12 @@ public static class SettingVerdicts
     /// <summary>A setting by its name, to begin a sentence.</summary>
     public static string Named(ControllerSetting setting)
     {
-        var what = !string.IsNullOrWhiteSpace(setting.What) ? setting.What.Trim() : VehicleItems.OfSettings.First(f => f.Path == "kind").Choices.First(c => string.Equals(c.Name, setting.Kind.ToString(), StringComparison.OrdinalIgnoreCase)).Label.Replace(", %", string.Empty, StringComparison.Ordinal);
+        var what = !string.IsNullOrWhiteSpace(setting.What)
+            ? setting.What.Trim()
+            : VehicleItems
+                .OfSettings.First(f => f.Path == "kind")
+                .Choices.First(c => string.Equals(c.Name, setting.Kind.ToString(), StringComparison.OrdinalIgnoreCase))
+                .Label.Replace(", %", string.Empty, StringComparison.Ordinal);
         return string.IsNullOrWhiteSpace(setting.Controller) ? what : $"{setting.Controller.Trim()}, {char.ToLowerInvariant(what[0])}{what[1..]}";
     }
 }

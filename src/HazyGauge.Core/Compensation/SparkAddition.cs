@@ -1,8 +1,8 @@
-using HazyGauge.Core.Sentences;
 using System.Globalization;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Fuels;
 using HazyGauge.Core.Haze;
+using HazyGauge.Core.Sentences;
 
 namespace HazyGauge.Core.Compensation;
 
@@ -17,7 +17,13 @@ namespace HazyGauge.Core.Compensation;
 /// <param name="Weighting">How the addition grows between the two.</param>
 /// <param name="SaturatesAtPct">Blend from which on a saturating addition is whole; null takes <see cref="UsualSaturatesAtPct"/>.</param>
 public sealed record SparkAdditionInput(
-    Hazy EthanolPct, Hazy GasolineMapEthanolPct, Hazy EthanolMapEthanolPct, Hazy FullAdditionDeg, SparkWeighting Weighting, Hazy? SaturatesAtPct = null)
+    Hazy EthanolPct,
+    Hazy GasolineMapEthanolPct,
+    Hazy EthanolMapEthanolPct,
+    Hazy FullAdditionDeg,
+    SparkWeighting Weighting,
+    Hazy? SaturatesAtPct = null
+)
 {
     /// <summary>Blend from which on a saturating addition is whole unless another is given (common practice, no source: E50 to E60).</summary>
     public const double UsualSaturatesAtPct = 60;
@@ -39,8 +45,14 @@ public sealed record SparkAdditionInput(
 
         if ((SaturatesAtPct is not null || Weighting == SparkWeighting.Saturating) && (SaturatesAtPct?.Value ?? UsualSaturatesAtPct) <= GasolineMapEthanolPct.Value)
         {
-            check.Refuse("saturatesAtPct", string.Create(CultureInfo.InvariantCulture,
-                $"All spark cannot be in by E{SaturatesAtPct?.Value ?? UsualSaturatesAtPct:0.#} when none is added up to E{GasolineMapEthanolPct.Value:0.#}; it must be above that."));
+            check.Refuse(
+                "saturatesAtPct",
+                string.Create(
+                    CultureInfo.InvariantCulture,
+                    $"All spark cannot be in by E{SaturatesAtPct?.Value ?? UsualSaturatesAtPct:0.#} when none is added up to E{GasolineMapEthanolPct.Value:0.#}; it must "
+                        + $"be above that."
+                )
+            );
         }
 
         check.ThrowIfAny();

@@ -16,6 +16,6 @@ public sealed record EntriesSoFar(IReadOnlyList<JobEntry> Holding, IReadOnlyList
     public static readonly EntriesSoFar None = new([], []);
 
     /// <summary>The same with entries of some kinds only.</summary>
-    public EntriesSoFar Of(IReadOnlyCollection<string> kinds) => new(
-        [.. Holding.Where(e => kinds.Contains(e.Kind, StringComparer.Ordinal))], [.. Unreadable.Where(e => kinds.Contains(e.Kind, StringComparer.Ordinal))]);
+    public EntriesSoFar Of(IReadOnlyCollection<string> kinds) =>
+        new([.. Holding.Where(e => kinds.Contains(e.Kind, StringComparer.Ordinal))], [.. Unreadable.Where(e => kinds.Contains(e.Kind, StringComparer.Ordinal))]);
 }

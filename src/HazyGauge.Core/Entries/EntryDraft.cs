@@ -1,5 +1,5 @@
-using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Findings;
+using HazyGauge.Core.Sentences;
 
 namespace HazyGauge.Core.Entries;
 

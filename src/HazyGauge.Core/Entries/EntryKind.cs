@@ -63,9 +63,7 @@ public abstract class EntryKind : IEntryKind
     public virtual IReadOnlyList<Field> Fields => [];
 
     /// <inheritdoc/>
-    public virtual void Check(EntryDraft draft, InputCheck check)
-    {
-    }
+    public virtual void Check(EntryDraft draft, InputCheck check) { }
 
     /// <inheritdoc/>
     public virtual Sentence? Summary(object? payload) => null;
@@ -83,9 +81,7 @@ public abstract class EntryKind<TPayload> : EntryKind
     /// <param name="payload">What it carries.</param>
     /// <param name="draft">The entry.</param>
     /// <param name="check">Where it is noted; fields are named by their path in the payload, behind "payload.".</param>
-    public virtual void Check(TPayload payload, EntryDraft draft, InputCheck check)
-    {
-    }
+    public virtual void Check(TPayload payload, EntryDraft draft, InputCheck check) { }
 
     /// <summary>What it carries, in one line with its numbers.</summary>
     public abstract Sentence Summary(TPayload payload);

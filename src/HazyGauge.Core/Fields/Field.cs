@@ -142,21 +142,31 @@ public record Field(string Path, string Label)
     public IReadOnlyList<object> ThingsIn(object plan) => Items.Count > 0 && In(plan) is IEnumerable<object> things ? [.. things] : [];
 
     /// <summary>Every text a plan holds, with its path and what it is called.</summary>
-    public static IEnumerable<(string Path, string Label, string Text)> TextsIn(IEnumerable<Field> fields, object plan) => fields.SelectMany(field =>
-        field.In(plan) is string text
-            ? [(field.Path, field.Label, text)]
-            : field.ThingsIn(plan).SelectMany((thing, i) => TextsIn(field.Items, thing).Select(t => ($"{field.Path}[{i}].{t.Path}", $"{field.ItemName} {i + 1}, {char.ToLowerInvariant(t.Label[0])}{t.Label[1..]}", t.Text))));
+    public static IEnumerable<(string Path, string Label, string Text)> TextsIn(IEnumerable<Field> fields, object plan) =>
+        fields.SelectMany(field =>
+            field.In(plan) is string text
+                ? [(field.Path, field.Label, text)]
+                : field
+                    .ThingsIn(plan)
+                    .SelectMany(
+                        (thing, i) =>
+                            TextsIn(field.Items, thing)
+                                .Select(t => ($"{field.Path}[{i}].{t.Path}", $"{field.ItemName} {i + 1}, {char.ToLowerInvariant(t.Label[0])}{t.Label[1..]}", t.Text))
+                    )
+        );
 
     /// <summary>The field at a path; one of a thing in a list like users[1].stepPct as well. Null where none is.</summary>
-    public static Field? At(IEnumerable<Field> fields, string path) => path.IndexOf('[', StringComparison.Ordinal) is > 0 and var open && path.IndexOf("].", open, StringComparison.Ordinal) is > 0 and var close
-        ? At(fields, path[..open])?.Items.FirstOrDefault(i => i.Path == path[(close + 2)..])
-        : fields.FirstOrDefault(f => f.Path == path);
+    public static Field? At(IEnumerable<Field> fields, string path) =>
+        path.IndexOf('[', StringComparison.Ordinal) is > 0 and var open && path.IndexOf("].", open, StringComparison.Ordinal) is > 0 and var close
+            ? At(fields, path[..open])?.Items.FirstOrDefault(i => i.Path == path[(close + 2)..])
+            : fields.FirstOrDefault(f => f.Path == path);
 
-    private static Hazy? NumberOf(object? value) => value switch
-    {
-        Hazy hazy => hazy,
-        double number => number,
-        int count => count,
-        _ => null,
-    };
+    private static Hazy? NumberOf(object? value) =>
+        value switch
+        {
+            Hazy hazy => hazy,
+            double number => number,
+            int count => count,
+            _ => null,
+        };
 }

@@ -67,15 +67,16 @@ internal static class Answering
     /// <param name="type">The type, with or without null.</param>
     /// <param name="asksTolerance">True where a number is asked how far off it may be.</param>
     /// <exception cref="InvalidOperationException">No page can ask for it.</exception>
-    public static AnswerKind Of(Type type, bool asksTolerance) => (Nullable.GetUnderlyingType(type) ?? type) switch
-    {
-        var t when t == typeof(Hazy) => asksTolerance ? AnswerKind.Hazy : AnswerKind.Number,
-        var t when t == typeof(double) => AnswerKind.Number,
-        var t when t == typeof(int) => AnswerKind.Count,
-        var t when t == typeof(bool) => AnswerKind.YesNo,
-        var t when t == typeof(string) => AnswerKind.Text,
-        { IsEnum: true } => AnswerKind.Choice,
-        { IsGenericType: true } list => list.GenericTypeArguments[0].IsEnum ? AnswerKind.Several : AnswerKind.Table,
-        var t => throw new InvalidOperationException($"No page can ask for a {t.Name}."),
-    };
+    public static AnswerKind Of(Type type, bool asksTolerance) =>
+        (Nullable.GetUnderlyingType(type) ?? type) switch
+        {
+            var t when t == typeof(Hazy) => asksTolerance ? AnswerKind.Hazy : AnswerKind.Number,
+            var t when t == typeof(double) => AnswerKind.Number,
+            var t when t == typeof(int) => AnswerKind.Count,
+            var t when t == typeof(bool) => AnswerKind.YesNo,
+            var t when t == typeof(string) => AnswerKind.Text,
+            { IsEnum: true } => AnswerKind.Choice,
+            { IsGenericType: true } list => list.GenericTypeArguments[0].IsEnum ? AnswerKind.Several : AnswerKind.Table,
+            var t => throw new InvalidOperationException($"No page can ask for a {t.Name}."),
+        };
 }

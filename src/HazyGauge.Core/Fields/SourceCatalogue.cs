@@ -84,7 +84,14 @@ public static class SourceCatalogue
     private const string PumpCurvePoint = "lowPressurePump.curve[";
 
     private sealed record Entry(
-        string Label, HazeUnit Unit = HazeUnit.Other, double TypicalU = 0, string? CheckText = null, double CheckU = 0, HazeShape Shape = HazeShape.Normal, Instrument? Needs = null);
+        string Label,
+        HazeUnit Unit = HazeUnit.Other,
+        double TypicalU = 0,
+        string? CheckText = null,
+        double CheckU = 0,
+        HazeShape Shape = HazeShape.Normal,
+        Instrument? Needs = null
+    );
 
     // A water test in a graduated cylinder finds ethanol to a few points (common practice, no source): u = 1.5.
     private const double WaterTestU = 1.5;
@@ -99,7 +106,15 @@ public static class SourceCatalogue
         [FrequencyTiming] = new("Timing of the period", HazeUnit.EthanolPoint, 0.1, "Record at a finer time step, for ten seconds or more.", 0.01, Needs: Instrument.Scope),
         [LowPulseTiming] = new("Timing of the low pulse", HazeUnit.Millisecond, 0.004, "Record at a time step of 1 µs or finer.", 0.0005, Needs: Instrument.Scope),
         [FrequencyWander] = new("Wandering frequency", HazeUnit.EthanolPoint, 2, "Let the pump run until the reading stands still, then record again.", 0.2),
-        [Conversion] = new("Conversion to volts and back", HazeUnit.EthanolPoint, HazeSource.RectangularU(2), "Measure the volts behind the converter and compare with its two points.", 0.3, HazeShape.Rectangular, Instrument.VoltsAndContinuity),
+        [Conversion] = new(
+            "Conversion to volts and back",
+            HazeUnit.EthanolPoint,
+            HazeSource.RectangularU(2),
+            "Measure the volts behind the converter and compare with its two points.",
+            0.3,
+            HazeShape.Rectangular,
+            Instrument.VoltsAndContinuity
+        ),
         [EthanolDensityBeyondFormula] = new("Ethanol density formula"),
         ["frequencyHz"] = new("Frequency as read", HazeUnit.EthanolPoint, 0.5, "Read the frequency from a capture instead of a meter.", 0.01, Needs: Instrument.Scope),
         ["lowPulseMs"] = new("Low pulse as read", HazeUnit.Millisecond, 0.05, "Read the pulse width from a capture instead of a meter.", 0.001, Needs: Instrument.Scope),
@@ -119,28 +134,83 @@ public static class SourceCatalogue
         ["fullAdditionDeg"] = new("Spark between the two maps"),
         ["fuelTempC"] = new("Fuel temperature", HazeUnit.Kelvin, 5, "Hold a contact thermometer to the line beside the sensor.", 2, Needs: Instrument.Thermometer),
         ["baseFuelTempC"] = new("Fuel temperature of the base map", HazeUnit.Kelvin, 10, "Read the fuel temperature in the logs the base map was made from.", 3),
-        ["gasolineStoichAfr"] = new("Air-fuel ratio of the gasoline", HazeUnit.AirFuelRatio, 0.1, "Log lambda on plain gasoline at a known blend and pulse.", 0.05, Needs: Instrument.Wideband),
+        ["gasolineStoichAfr"] = new(
+            "Air-fuel ratio of the gasoline",
+            HazeUnit.AirFuelRatio,
+            0.1,
+            "Log lambda on plain gasoline at a known blend and pulse.",
+            0.05,
+            Needs: Instrument.Wideband
+        ),
         ["ethanolStoichAfr"] = new("Air-fuel ratio of the ethanol", HazeUnit.AirFuelRatio),
-        ["gasolineDensityKgM3At15C"] = new("Density of the gasoline", HazeUnit.KgPerM3, 10, "Float a hydrometer in the gasoline and note its temperature.", 1, Needs: Instrument.Hydrometer),
+        ["gasolineDensityKgM3At15C"] = new(
+            "Density of the gasoline",
+            HazeUnit.KgPerM3,
+            10,
+            "Float a hydrometer in the gasoline and note its temperature.",
+            1,
+            Needs: Instrument.Hydrometer
+        ),
         ["powerKw"] = new("Power", HazeUnit.Kilowatt, 8, "Add the driveline's loss to wheel power from a dynamometer.", 4, Needs: Instrument.Dynamometer),
-        ["bsfcGPerKwh"] = new("Fuel consumption (BSFC)", HazeUnit.GPerKwh, 15, "Log injector duty and fuel pressure through a full-load pull on the base blend, beside the power.", 6, Needs: Instrument.DiagnosticReader),
+        ["bsfcGPerKwh"] = new(
+            "Fuel consumption (BSFC)",
+            HazeUnit.GPerKwh,
+            15,
+            "Log injector duty and fuel pressure through a full-load pull on the base blend, beside the power.",
+            6,
+            Needs: Instrument.DiagnosticReader
+        ),
         ["lambdaBase"] = new("Lambda on the base map"),
         ["lambdaTarget"] = new("Lambda wanted"),
-        ["engineRpm"] = new("Engine speed at full power", HazeUnit.Rpm, 200, "Log one full-load pull: the speed at which the power is highest.", 50, Needs: Instrument.DiagnosticReader),
+        ["engineRpm"] = new(
+            "Engine speed at full power",
+            HazeUnit.Rpm,
+            200,
+            "Log one full-load pull: the speed at which the power is highest.",
+            50,
+            Needs: Instrument.DiagnosticReader
+        ),
         ["injectors.ratedFlowCcMin"] = new("Rated flow of the injectors", HazeUnit.CcPerMin, 15, "Have one injector flowed.", 4),
         ["injectors.ratedPressureKpa"] = new("Pressure the injectors are rated at"),
         ["injectors.testFluidDensityKgM3"] = new("Density of the test fluid"),
         ["injectors.deadTimeMs"] = new("Dead time of the injectors", HazeUnit.Millisecond, 0.15, "Ask for the data sheet: dead time at this voltage and pressure.", 0.03),
         ["injectors.dutyLimitPct"] = new("Duty limit"),
-        ["injectors.pressureDropKpa"] = new("Pressure over the injectors", HazeUnit.Kilopascal, 15, "Tee a gauge into the rail and log manifold pressure beside it.", 4, Needs: Instrument.PressureGauge),
+        ["injectors.pressureDropKpa"] = new(
+            "Pressure over the injectors",
+            HazeUnit.Kilopascal,
+            15,
+            "Tee a gauge into the rail and log manifold pressure beside it.",
+            4,
+            Needs: Instrument.PressureGauge
+        ),
         ["directInjection.injectorStaticGPerS"] = new("Flow of the cylinders' injectors"),
-        ["directInjection.windowDeg"] = new("Injection window", HazeUnit.Other, 15, "Find the earliest allowed start and the latest allowed end; what is used now is not the window.", 3),
+        ["directInjection.windowDeg"] = new(
+            "Injection window",
+            HazeUnit.Other,
+            15,
+            "Find the earliest allowed start and the latest allowed end; what is used now is not the window.",
+            3
+        ),
         ["directInjection.pumpDisplacementCcPerCamRev"] = new("High-pressure pump"),
-        ["directInjection.pumpEfficiencyPct"] = new("Efficiency of the high-pressure pump", HazeUnit.Other, 5, "Log rail pressure at full load: where it begins to fall, the pump delivers all it can.", 2, Needs: Instrument.DiagnosticReader),
+        ["directInjection.pumpEfficiencyPct"] = new(
+            "Efficiency of the high-pressure pump",
+            HazeUnit.Other,
+            5,
+            "Log rail pressure at full load: where it begins to fall, the pump delivers all it can.",
+            2,
+            Needs: Instrument.DiagnosticReader
+        ),
         ["lowPressurePump.gaugePressureKpa"] = new("Pressure at the pump", HazeUnit.Kilopascal, 15, "Tee a gauge into the feed at full load.", 4, Needs: Instrument.PressureGauge),
         ["lowPressurePump.marginPct"] = new("Margin of the pump"),
         ["lowPressurePump.curveV"] = new("Voltage of the pump's curve"),
-        ["lowPressurePump.pumpV"] = new("Voltage at the pump", HazeUnit.Other, 0.3, "Measure at the pump's plug with the engine running.", 0.05, Needs: Instrument.VoltsAndContinuity),
+        ["lowPressurePump.pumpV"] = new(
+            "Voltage at the pump",
+            HazeUnit.Other,
+            0.3,
+            "Measure at the pump's plug with the engine running.",
+            0.05,
+            Needs: Instrument.VoltsAndContinuity
+        ),
         ["portSharePct"] = new("Share of the ports"),
         ["fuelLitres"] = new("Fuel in the tank"),
         ["ambientC"] = new("Temperature around the tank", HazeUnit.Kelvin, 5, "Hold a thermometer beside the tank.", 1, Needs: Instrument.Thermometer),
@@ -150,7 +220,14 @@ public static class SourceCatalogue
         ["lossWPerK"] = new("Heat the tank loses", HazeUnit.Other, 4, "Log the fuel's temperature over an hour's drive.", 1, Needs: Instrument.Thermometer),
         ["minutes"] = new("Length of the drive"),
         ["gasolineVapourPressureKpaAt37_8C"] = new("Vapor pressure of the gasoline", HazeUnit.Kilopascal, 6, AskSupplier, 2),
-        ["absolutePressureKpa"] = new("Pressure there", HazeUnit.Kilopascal, 3, "Hang a vacuum gauge on the inlet of an external pump and read the barometer; in the tank, leave it open.", 1, Needs: Instrument.PressureGauge),
+        ["absolutePressureKpa"] = new(
+            "Pressure there",
+            HazeUnit.Kilopascal,
+            3,
+            "Hang a vacuum gauge on the inlet of an external pump and read the barometer; in the tank, leave it open.",
+            1,
+            Needs: Instrument.PressureGauge
+        ),
         ["gasolineReidKpa"] = new("Reid pressure of the gasoline", HazeUnit.Kilopascal, 6, AskSupplier, 2),
         ["finishedFuelReidKpa"] = new("Reid pressure at the pump", HazeUnit.Kilopascal, 6, AskSupplier, 2),
         ["finishedFuelEthanolPct"] = new("Ethanol in the fuel at the pump", HazeUnit.EthanolPoint, 2, WaterTest, WaterTestU, Needs: Instrument.Hydrometer),
@@ -168,7 +245,14 @@ public static class SourceCatalogue
         ["marginPct"] = new("Margin of the pump"),
         ["drive.startC"] = new("Fuel temperature at the start"),
         ["drive.minutes"] = new("Length of the drive"),
-        ["ethanolDensityKgM3At15C"] = new("Density of the ethanol", HazeUnit.KgPerM3, 3, "Float a hydrometer in the ethanol and note its temperature.", 1, Needs: Instrument.Hydrometer),
+        ["ethanolDensityKgM3At15C"] = new(
+            "Density of the ethanol",
+            HazeUnit.KgPerM3,
+            3,
+            "Float a hydrometer in the ethanol and note its temperature.",
+            1,
+            Needs: Instrument.Hydrometer
+        ),
     };
 
     /// <summary>The source with this id.</summary>
@@ -190,7 +274,10 @@ public static class SourceCatalogue
 
     /// <summary>The source of a field that names none itself: under its path, or under its last word where the trade knows that.</summary>
     /// <remarks>Every blend of a curve is in doubt the same way.</remarks>
-    public static HazeSource OfField(string path, double u) => path.StartsWith("ethanolPcts[", StringComparison.Ordinal) ? Find("ethanolPct", u) : Find(Entries.ContainsKey(path) ? path : Known(path[(path.LastIndexOf('.') + 1)..]) ?? path, u);
+    public static HazeSource OfField(string path, double u) =>
+        path.StartsWith("ethanolPcts[", StringComparison.Ordinal)
+            ? Find("ethanolPct", u)
+            : Find(Entries.ContainsKey(path) ? path : Known(path[(path.LastIndexOf('.') + 1)..]) ?? path, u);
 
     /// <summary>What a field is called; null where the trade has no word for it.</summary>
     public static string? LabelOf(string path) =>

@@ -10,11 +10,13 @@ public sealed class CannotCalculateException : RefusedInputException
     private const string Whole = "document";
 
     private CannotCalculateException(string what, Exception reason)
-        : base(Whole, $"{what} cannot be calculated: {(reason is NotFiniteNumberException
+        : base(
+            Whole,
+            $"{what} cannot be calculated: {(reason is NotFiniteNumberException
             ? "a result has no end. One of the numbers given is out of all proportion to the others."
-            : "there is no result for these numbers. Look at the ones that were changed last.")}", reason)
-    {
-    }
+            : "there is no result for these numbers. Look at the ones that were changed last.")}",
+            reason
+        ) { }
 
     /// <summary>Runs a calculation; what fails in it is told as a refusal.</summary>
     /// <param name="what">What is calculated, to begin a sentence.</param>

@@ -32,13 +32,12 @@ public sealed record Finding(
     string? Template = null,
     IReadOnlyDictionary<string, SentenceValue>? Values = null,
     [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? Part = null,
-    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? About = null)
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? About = null
+)
 {
     /// <summary>A finding that says a sentence.</summary>
     public Finding(string code, Severity severity, Sentence sentence)
-        : this(code, severity, sentence.Text, sentence.Template, sentence.Values)
-    {
-    }
+        : this(code, severity, sentence.Text, sentence.Template, sentence.Values) { }
 
     /// <inheritdoc cref="Finding"/>
     public string Template { get; init; } = Template ?? Text;

@@ -34,9 +34,12 @@ public sealed class InputCheck
     {
         if (value is { } v && !(v >= min && v <= max))
         {
-            Refuse(field, max < double.MaxValue
-                ? Sentence.Of($"{what} must be between {Say.Bare(min, unit)} and {Say.Given(max, unit)}; {Say.Bare(v, unit)} cannot be right.")
-                : Sentence.Of($"{what} must be {Say.Given(min, unit)} or more; {Say.Bare(v, unit)} cannot be right."));
+            Refuse(
+                field,
+                max < double.MaxValue
+                    ? Sentence.Of($"{what} must be between {Say.Bare(min, unit)} and {Say.Given(max, unit)}; {Say.Bare(v, unit)} cannot be right.")
+                    : Sentence.Of($"{what} must be {Say.Given(min, unit)} or more; {Say.Bare(v, unit)} cannot be right.")
+            );
         }
 
         return this;

@@ -20,9 +20,7 @@ public class RefusedInputException : Exception
 
     /// <summary>A refusal for one field.</summary>
     public RefusedInputException(string field, Sentence why, Exception? reason = null)
-        : this(new Dictionary<string, IReadOnlyList<Sentence>>(StringComparer.Ordinal) { [field] = [why] }, reason)
-    {
-    }
+        : this(new Dictionary<string, IReadOnlyList<Sentence>>(StringComparer.Ordinal) { [field] = [why] }, reason) { }
 
     /// <summary>How many fields are refused, those that are not named among them.</summary>
     public int Count { get; }

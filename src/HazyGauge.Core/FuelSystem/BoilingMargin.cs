@@ -1,8 +1,8 @@
-using HazyGauge.Core.Quantities;
-using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Fuels;
 using HazyGauge.Core.Haze;
+using HazyGauge.Core.Quantities;
+using HazyGauge.Core.Sentences;
 using MathNet.Numerics.RootFinding;
 
 namespace HazyGauge.Core.FuelSystem;
@@ -55,10 +55,11 @@ public static class BoilingMargin
     /// <param name="highestEthanolPct">The highest blend, % by volume.</param>
     /// <param name="gasoline">Reid pressure of the gasoline alone.</param>
     /// <param name="there">Pressure it boils against.</param>
-    public static double WorstEthanolPct(double highestEthanolPct, ReidPressure<Exact> gasoline, AbsolutePressure<Exact> there) => Enumerable
-        .Range(0, (int)Math.Ceiling(highestEthanolPct) + 1)
-        .Select(pct => Math.Min(pct, highestEthanolPct))
-        .MinBy(pct => BubblePointC(new Blend<Exact>(pct, UsualFuels.Traditional<Exact>()), gasoline, there));
+    public static double WorstEthanolPct(double highestEthanolPct, ReidPressure<Exact> gasoline, AbsolutePressure<Exact> there) =>
+        Enumerable
+            .Range(0, (int)Math.Ceiling(highestEthanolPct) + 1)
+            .Select(pct => Math.Min(pct, highestEthanolPct))
+            .MinBy(pct => BubblePointC(new Blend<Exact>(pct, UsualFuels.Traditional<Exact>()), gasoline, there));
 
     // Found with exact numbers; the haze is that of the pressure there, over its slope (implicit differentiation).
     private static Hazy BubblePointC(Blend<Hazy> blend, ReidPressure<Hazy> gasoline, AbsolutePressure<Hazy> there, HazeLedger ledger)
@@ -78,7 +79,10 @@ public static class BoilingMargin
     {
         double Over(double tempC) => (BlendVapourPressure.At(blend, gasoline, new Celsius<Exact>(tempC)).Kpa - there.Kpa).Value;
         return Over(HighestC) < 0
-            ? throw new RefusedInputException("absolutePressureKpa", Sentence.Of($"At this pressure the fuel stays liquid beyond {Say.Given(HighestC, Unit.Celsius)}, beyond what the vapor pressure formula covers."))
+            ? throw new RefusedInputException(
+                "absolutePressureKpa",
+                Sentence.Of($"At this pressure the fuel stays liquid beyond {Say.Given(HighestC, Unit.Celsius)}, beyond what the vapor pressure formula covers.")
+            )
             : Brent.FindRoot(Over, LowestC, HighestC, 1e-9);
     }
 
@@ -87,12 +91,26 @@ public static class BoilingMargin
         var half = Interval95.HalfWidth(marginK);
         if (marginK.Value + half < 0)
         {
-            return [new(Boils, Severity.Stop, "The fuel boils here. The pump then draws vapor and the pressure falls. Cool the fuel, keep more of it in the tank, or burn less volatile gasoline.")];
+            return
+            [
+                new(
+                    Boils,
+                    Severity.Stop,
+                    "The fuel boils here. The pump then draws vapor and the pressure falls. Cool the fuel, keep more of it in the tank, or burn less volatile gasoline."
+                ),
+            ];
         }
 
         if (marginK.Value < 0)
         {
-            return [new(Probably, Severity.Caution, "The fuel probably boils here. Cool it, keep more of it in the tank, or measure its temperature on a hot day before relying on anything.")];
+            return
+            [
+                new(
+                    Probably,
+                    Severity.Caution,
+                    "The fuel probably boils here. Cool it, keep more of it in the tank, or measure its temperature on a hot day before relying on anything."
+                ),
+            ];
         }
 
         if (marginK.Value - half < 0)

@@ -1,5 +1,5 @@
-using HazyGauge.Core.Fields;
 using System.Text.Json.Serialization;
+using HazyGauge.Core.Fields;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Fuels;
 using HazyGauge.Core.Haze;
@@ -23,7 +23,8 @@ public sealed record BoilingMarginQuery(
     Hazy? GasolineReidKpa = null,
     Hazy? FinishedFuelReidKpa = null,
     Hazy? FinishedFuelEthanolPct = null,
-    [property: JsonPropertyName("gasolineVapourPressureKpaAt37_8C")] Hazy? GasolineVapourPressureKpaAt37C8 = null)
+    [property: JsonPropertyName("gasolineVapourPressureKpaAt37_8C")] Hazy? GasolineVapourPressureKpaAt37C8 = null
+)
 {
     /// <summary>How far it is from boiling.</summary>
     /// <exception cref="RefusedInputException">A quantity is outside its range.</exception>
@@ -56,7 +57,13 @@ public sealed record BoilingMarginQuery(
 /// <param name="FinishedFuelReidKpa">Reid pressure of a finished fuel its gasoline is that of, kPa.</param>
 /// <param name="FinishedFuelEthanolPct">Ethanol in that finished fuel, % by volume.</param>
 public sealed record WorstBoilingQuery(
-    Hazy HighestEthanolPct, Hazy FuelTempC, Hazy AbsolutePressureKpa, Hazy? GasolineReidKpa = null, Hazy? FinishedFuelReidKpa = null, Hazy? FinishedFuelEthanolPct = null)
+    Hazy HighestEthanolPct,
+    Hazy FuelTempC,
+    Hazy AbsolutePressureKpa,
+    Hazy? GasolineReidKpa = null,
+    Hazy? FinishedFuelReidKpa = null,
+    Hazy? FinishedFuelEthanolPct = null
+)
 {
     /// <summary>The blend that boils first, and how far it is from it.</summary>
     /// <exception cref="RefusedInputException">A quantity is outside its range.</exception>
@@ -66,7 +73,13 @@ public sealed record WorstBoilingQuery(
             .Within(HighestEthanolPct, 0, 100, "highestEthanolPct", "The highest blend", Unit.EthanolPct)
             .Within(AbsolutePressureKpa, 20, 1000, "absolutePressureKpa", "The absolute pressure", Unit.Kpa)
             .ThrowIfAny();
-        return WorstBoiling.Of(HighestEthanolPct, new FuelVolatility(GasolineReidKpa, FinishedFuelReidKpa, FinishedFuelEthanolPct).Gasoline(), new(FuelTempC), new(AbsolutePressureKpa), ledger);
+        return WorstBoiling.Of(
+            HighestEthanolPct,
+            new FuelVolatility(GasolineReidKpa, FinishedFuelReidKpa, FinishedFuelEthanolPct).Gasoline(),
+            new(FuelTempC),
+            new(AbsolutePressureKpa),
+            ledger
+        );
     }
 }
 
@@ -94,7 +107,12 @@ public sealed record WorstBoiling(double WorstEthanolPct, Hazy BubblePointC, Haz
 /// <param name="FinishedFuelReidKpa">Reid pressure of the finished fuel, kPa.</param>
 /// <param name="FinishedFuelEthanolPct">Ethanol in the finished fuel, % by volume; left out, it is this blend.</param>
 public sealed record VapourPressureQuery(
-    Hazy EthanolPct, [MostItems(VapourPressureQuery.MostTemperatures)] IReadOnlyList<double>? TempsC, Hazy? GasolineReidKpa = null, Hazy? FinishedFuelReidKpa = null, Hazy? FinishedFuelEthanolPct = null)
+    Hazy EthanolPct,
+    [MostItems(VapourPressureQuery.MostTemperatures)] IReadOnlyList<double>? TempsC,
+    Hazy? GasolineReidKpa = null,
+    Hazy? FinishedFuelReidKpa = null,
+    Hazy? FinishedFuelEthanolPct = null
+)
 {
     internal const int MostTemperatures = 501;
 
@@ -119,7 +137,8 @@ public sealed record VapourPressureQuery(
         return new VapourPressureResult(
             gasoline.Kpa,
             BlendVapourPressure.ReidOf(blend, gasoline).Kpa,
-            [.. TempsC!.Select(t => new VapourPressurePoint(t, BlendVapourPressure.LawAt(blend, gasoline, new(t), ledger) * BlendVapourPressure.At(blend, gasoline, new(t)).Kpa))]);
+            [.. TempsC!.Select(t => new VapourPressurePoint(t, BlendVapourPressure.LawAt(blend, gasoline, new(t), ledger) * BlendVapourPressure.At(blend, gasoline, new(t)).Kpa))]
+        );
     }
 }
 

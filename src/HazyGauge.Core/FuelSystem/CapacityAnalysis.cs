@@ -75,7 +75,8 @@ public sealed record CapacityResult(
     IReadOnlyList<CapacityRemedy> Remedies,
     CapacityNumber BudgetOf,
     IReadOnlyList<BudgetLine> Budget,
-    IReadOnlyList<Finding> Findings);
+    IReadOnlyList<Finding> Findings
+);
 
 /// <summary>Analyses one point of a fuel system.</summary>
 public static class CapacityAnalysis
@@ -89,7 +90,8 @@ public static class CapacityAnalysis
         var limits = new CapacityLimits(system);
         var uses = limits.Uses(powerKw, ethanolPct);
         var (maxEthanol, maxPower, mass) = (limits.MaxEthanolPct(powerKw), limits.MaxPowerKw(ethanolPct), system.Demand.MassKgH(powerKw, ethanolPct));
-        var (budgetOf, number) = maxEthanol is { StandardU: > NoDoubtPct } ? (CapacityNumber.MaxEthanolPct, maxEthanol.Value)
+        var (budgetOf, number) =
+            maxEthanol is { StandardU: > NoDoubtPct } ? (CapacityNumber.MaxEthanolPct, maxEthanol.Value)
             : maxPower is { StandardU: > 0 } ? (CapacityNumber.MaxPowerKw, maxPower.Value)
             : (CapacityNumber.FuelMassFlowKgH, mass);
         Hazy? Use(FuelComponent component) => uses.FirstOrDefault(u => u.Component == component)?.UsePct;
@@ -112,7 +114,8 @@ public static class CapacityAnalysis
             CapacityRemedies.Of(system, powerKw, ethanolPct),
             budgetOf,
             HazeBudget.Of(number),
-            [.. Findings(system).OrderByDescending(f => f.Severity)]);
+            [.. Findings(system).OrderByDescending(f => f.Severity)]
+        );
     }
 
     private static CapacityVerdict Verdict(IReadOnlyList<ComponentUse> uses, IReadOnlyList<ComponentUse> onGasoline) =>
@@ -126,12 +129,20 @@ public static class CapacityAnalysis
     {
         if (system.Components.Count == 0)
         {
-            yield return new Finding("noComponents", Severity.Caution, "Nothing is known about pump or injectors yet, so there is no limit to show. Give the injectors, the pump or the high-pressure side.");
+            yield return new Finding(
+                "noComponents",
+                Severity.Caution,
+                "Nothing is known about pump or injectors yet, so there is no limit to show. Give the injectors, the pump or the high-pressure side."
+            );
         }
 
         if (system is { HasBothSets: true, PortSharePct: null })
         {
-            yield return new Finding("shareNotKnown", Severity.Caution, "Fuel goes into ports and cylinders; each set is calculated as if it fed all of it. Log which share the ports take at full load and give it.");
+            yield return new Finding(
+                "shareNotKnown",
+                Severity.Caution,
+                "Fuel goes into ports and cylinders; each set is calculated as if it fed all of it. Log which share the ports take at full load and give it."
+            );
         }
 
         if (system.Injectors is { } ports)
@@ -139,11 +150,19 @@ public static class CapacityAnalysis
             var dead = ports.DeadDutyPct(system.Demand.EngineRpm);
             if (dead.Value >= ports.DutyLimitPct.Value)
             {
-                yield return new Finding("deadTimeOnly", Severity.Stop, "At this engine speed the dead time alone uses up the duty limit: no fuel is left to give. Look at dead time and engine speed again.");
+                yield return new Finding(
+                    "deadTimeOnly",
+                    Severity.Stop,
+                    "At this engine speed the dead time alone uses up the duty limit: no fuel is left to give. Look at dead time and engine speed again."
+                );
             }
             else if (dead.Value > ports.DutyLimitPct.Value / 4)
             {
-                yield return new Finding("deadTimeLarge", Severity.Caution, Sentence.Of($"Dead time alone takes {dead.Value:0} % of duty at this engine speed. Check it before anything is bought."));
+                yield return new Finding(
+                    "deadTimeLarge",
+                    Severity.Caution,
+                    Sentence.Of($"Dead time alone takes {dead.Value:0} % of duty at this engine speed. Check it before anything is bought.")
+                );
             }
         }
     }

@@ -21,46 +21,52 @@ public sealed record CapacityChange(
     double? PortSharePct = null,
     double? PumpFlowLph = null,
     double? DirectInjectorGPerS = null,
-    double? HighPressurePumpCcPerCamRev = null)
+    double? HighPressurePumpCcPerCamRev = null
+)
 {
     /// <summary>True where nothing is done.</summary>
     public bool IsNothing() => this == new CapacityChange();
 
     /// <summary>Both changes; where both say something of the same, the later one counts.</summary>
-    public CapacityChange And(CapacityChange later) => new(
-        later.BaseRiseKpa ?? BaseRiseKpa,
-        later.RatedFlowCcMin ?? RatedFlowCcMin,
-        later.PumpCount ?? PumpCount,
-        later.AddedPorts ?? AddedPorts,
-        later.PortSharePct ?? PortSharePct,
-        later.PumpFlowLph ?? PumpFlowLph,
-        later.DirectInjectorGPerS ?? DirectInjectorGPerS,
-        later.HighPressurePumpCcPerCamRev ?? HighPressurePumpCcPerCamRev);
+    public CapacityChange And(CapacityChange later) =>
+        new(
+            later.BaseRiseKpa ?? BaseRiseKpa,
+            later.RatedFlowCcMin ?? RatedFlowCcMin,
+            later.PumpCount ?? PumpCount,
+            later.AddedPorts ?? AddedPorts,
+            later.PortSharePct ?? PortSharePct,
+            later.PumpFlowLph ?? PumpFlowLph,
+            later.DirectInjectorGPerS ?? DirectInjectorGPerS,
+            later.HighPressurePumpCcPerCamRev ?? HighPressurePumpCcPerCamRev
+        );
 
     /// <summary>What is left of it where this was done already: whatever says the same.</summary>
-    public CapacityChange Without(CapacityChange done) => new(
-        BaseRiseKpa == done.BaseRiseKpa ? null : BaseRiseKpa,
-        RatedFlowCcMin == done.RatedFlowCcMin ? null : RatedFlowCcMin,
-        PumpCount == done.PumpCount ? null : PumpCount,
-        AddedPorts == done.AddedPorts ? null : AddedPorts,
-        PortSharePct == done.PortSharePct ? null : PortSharePct,
-        PumpFlowLph == done.PumpFlowLph ? null : PumpFlowLph,
-        DirectInjectorGPerS == done.DirectInjectorGPerS ? null : DirectInjectorGPerS,
-        HighPressurePumpCcPerCamRev == done.HighPressurePumpCcPerCamRev ? null : HighPressurePumpCcPerCamRev);
+    public CapacityChange Without(CapacityChange done) =>
+        new(
+            BaseRiseKpa == done.BaseRiseKpa ? null : BaseRiseKpa,
+            RatedFlowCcMin == done.RatedFlowCcMin ? null : RatedFlowCcMin,
+            PumpCount == done.PumpCount ? null : PumpCount,
+            AddedPorts == done.AddedPorts ? null : AddedPorts,
+            PortSharePct == done.PortSharePct ? null : PortSharePct,
+            PumpFlowLph == done.PumpFlowLph ? null : PumpFlowLph,
+            DirectInjectorGPerS == done.DirectInjectorGPerS ? null : DirectInjectorGPerS,
+            HighPressurePumpCcPerCamRev == done.HighPressurePumpCcPerCamRev ? null : HighPressurePumpCcPerCamRev
+        );
 
     /// <summary>Notes what no part that is sold could be.</summary>
     /// <param name="check">Where it is noted.</param>
     /// <param name="under">The path it stands at.</param>
-    public InputCheck CheckRanges(InputCheck check, string under) => check
-        .Within(BaseRiseKpa, 1, 1000, $"{under}.baseRiseKpa", "The rise of the base pressure", Unit.Kpa)
-        .Within(RatedFlowCcMin, 20, 5000, $"{under}.ratedFlowCcMin", "The rated flow", Unit.CcPerMin)
-        .Within(PumpCount, 1, 6, $"{under}.pumpCount", "The number of pumps")
-        .Within(AddedPorts?.Count, 1, 32, $"{under}.addedPorts", "The number of injectors")
-        .Within(AddedPorts?.RatedFlowCcMin, 20, 5000, $"{under}.addedPorts", "The rated flow", Unit.CcPerMin)
-        .Within(PortSharePct, 1, 99, $"{under}.portSharePct", "The share of the ports", Unit.Percent)
-        .Within(PumpFlowLph, 5, 2000, $"{under}.pumpFlowLph", "The flow of the pump", Unit.Lph)
-        .Within(DirectInjectorGPerS, 0.1, 500, $"{under}.directInjectorGPerS", "The flow of the direct injectors", Unit.GPerS)
-        .Within(HighPressurePumpCcPerCamRev, 0.1, 20, $"{under}.highPressurePumpCcPerCamRev", "The displacement of the high-pressure pump", Unit.CcPerRev);
+    public InputCheck CheckRanges(InputCheck check, string under) =>
+        check
+            .Within(BaseRiseKpa, 1, 1000, $"{under}.baseRiseKpa", "The rise of the base pressure", Unit.Kpa)
+            .Within(RatedFlowCcMin, 20, 5000, $"{under}.ratedFlowCcMin", "The rated flow", Unit.CcPerMin)
+            .Within(PumpCount, 1, 6, $"{under}.pumpCount", "The number of pumps")
+            .Within(AddedPorts?.Count, 1, 32, $"{under}.addedPorts", "The number of injectors")
+            .Within(AddedPorts?.RatedFlowCcMin, 20, 5000, $"{under}.addedPorts", "The rated flow", Unit.CcPerMin)
+            .Within(PortSharePct, 1, 99, $"{under}.portSharePct", "The share of the ports", Unit.Percent)
+            .Within(PumpFlowLph, 5, 2000, $"{under}.pumpFlowLph", "The flow of the pump", Unit.Lph)
+            .Within(DirectInjectorGPerS, 0.1, 500, $"{under}.directInjectorGPerS", "The flow of the direct injectors", Unit.GPerS)
+            .Within(HighPressurePumpCcPerCamRev, 0.1, 20, $"{under}.highPressurePumpCcPerCamRev", "The displacement of the high-pressure pump", Unit.CcPerRev);
 
     /// <summary>The system afterwards.</summary>
     public DeliverySystem<Hazy> ApplyTo(DeliverySystem<Hazy> system)
@@ -106,8 +112,7 @@ public sealed record AddedPorts(int Count, double RatedFlowCcMin)
     public const double DeadTimeMs = 1;
 
     /// <summary>The injectors.</summary>
-    public PortInjection<Hazy> Injectors() =>
-        new(Count, RatedFlowCcMin, PressureKpa, UsualInjectors.TestFluidKgM3, DeadTimeMs, UsualInjectors.DutyLimitPct, PressureKpa);
+    public PortInjection<Hazy> Injectors() => new(Count, RatedFlowCcMin, PressureKpa, UsualInjectors.TestFluidKgM3, DeadTimeMs, UsualInjectors.DutyLimitPct, PressureKpa);
 }
 
 /// <summary>Usual figures of injectors.</summary>

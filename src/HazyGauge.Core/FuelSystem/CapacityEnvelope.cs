@@ -26,7 +26,8 @@ public sealed record CapacityEnvelope(
     IReadOnlyList<UseGrid> Uses,
     IReadOnlyList<LimitLine> Lines,
     IReadOnlyList<Hazy> MaxPowerKw,
-    IReadOnlyList<Hazy?> MaxEthanolPct)
+    IReadOnlyList<Hazy?> MaxEthanolPct
+)
 {
     // Digits beyond these say nothing, and make the answer half again as long.
     private const int Digits = 5;

@@ -52,21 +52,16 @@ public sealed class CapacityLimits
         new(component, system.Use(component, ethanolPct).At(powerKw), FuelComponentWords.LimitOf(system, component));
 
     /// <summary>The component that sets the most power on a blend; null where none is known.</summary>
-    public FuelComponent? Binding(Hazy ethanolPct) => _system.Components.Count == 0
-        ? null
-        : _system.Components.MinBy(c => _exact.Use(c, ethanolPct.Value).MaxPowerKw.Value);
+    public FuelComponent? Binding(Hazy ethanolPct) => _system.Components.Count == 0 ? null : _system.Components.MinBy(c => _exact.Use(c, ethanolPct.Value).MaxPowerKw.Value);
 
     /// <summary>The component that sets the most ethanol at a power; null where none is known.</summary>
     /// <param name="powerKw">The power.</param>
     /// <param name="maxEthanolPct">Most ethanol at it; null where not even E0 works.</param>
-    public FuelComponent? EthanolBinding(Hazy powerKw, Hazy? maxEthanolPct) => _system.Components.Count == 0
-        ? null
-        : _system.Components.MaxBy(c => _exact.Use(c, maxEthanolPct?.Value ?? 0).At(powerKw.Value).Value);
+    public FuelComponent? EthanolBinding(Hazy powerKw, Hazy? maxEthanolPct) =>
+        _system.Components.Count == 0 ? null : _system.Components.MaxBy(c => _exact.Use(c, maxEthanolPct?.Value ?? 0).At(powerKw.Value).Value);
 
     /// <summary>Most power on a blend, kW, near a tie with the haze of the smaller of both; null where no component is known.</summary>
-    public Hazy? MaxPowerKw(Hazy ethanolPct) => _system.Components.Count == 0
-        ? null
-        : HazyLimit.Least([.. _system.Components.Select(c => _system.Use(c, ethanolPct).MaxPowerKw)]);
+    public Hazy? MaxPowerKw(Hazy ethanolPct) => _system.Components.Count == 0 ? null : HazyLimit.Least([.. _system.Components.Select(c => _system.Use(c, ethanolPct).MaxPowerKw)]);
 
     /// <summary>Most ethanol at a power, % by volume, at most 100; null where not even E0 works, or no component is known.</summary>
     public Hazy? MaxEthanolPct(Hazy powerKw)
@@ -87,7 +82,8 @@ public sealed class CapacityLimits
         }
 
         return roots.Count > 0 ? HazyLimit.AtMost(roots, 100)
-            : _system.Components.Count > 0 ? 100.0 : null;
+            : _system.Components.Count > 0 ? 100.0
+            : null;
     }
 
     // The root is found with exact numbers; its haze is that of the use there, over the slope of the use (implicit differentiation).

@@ -27,13 +27,15 @@ public abstract record DeliveryQuery(Hazy BsfcGPerKwh, Hazy LambdaBase, Hazy Lam
     public Hazy? PortSharePct { get; init; }
 
     /// <summary>The fuel system it describes; what cannot be is noted.</summary>
-    protected DeliverySystem<Hazy> System(InputCheck check, HazeLedger ledger) => new(
-        new EngineDemand<Hazy>(BsfcGPerKwh, LambdaBase, LambdaTarget, BaseEthanolPct, EngineRpm, FuelTempC, Fuels(), EthanolDensity.ErrorAt(FuelTempC.Value, ledger)),
-        Injectors?.Ports(),
-        DirectInjection?.Injectors(check),
-        DirectInjection?.Pump(check),
-        LowPressurePump?.Pump(check),
-        PortSharePct);
+    protected DeliverySystem<Hazy> System(InputCheck check, HazeLedger ledger) =>
+        new(
+            new EngineDemand<Hazy>(BsfcGPerKwh, LambdaBase, LambdaTarget, BaseEthanolPct, EngineRpm, FuelTempC, Fuels(), EthanolDensity.ErrorAt(FuelTempC.Value, ledger)),
+            Injectors?.Ports(),
+            DirectInjection?.Injectors(check),
+            DirectInjection?.Pump(check),
+            LowPressurePump?.Pump(check),
+            PortSharePct
+        );
 }
 
 /// <summary>A fuel system and the point asked of it.</summary>
@@ -45,8 +47,7 @@ public abstract record DeliveryQuery(Hazy BsfcGPerKwh, Hazy LambdaBase, Hazy Lam
 /// <param name="BaseEthanolPct">Blend the consumption holds for, % by volume.</param>
 /// <param name="EngineRpm">Engine speed at that power, 1/min.</param>
 /// <param name="FuelTempC">Fuel temperature, C.</param>
-public sealed record CapacityQuery(
-    Hazy PowerKw, Hazy EthanolPct, Hazy BsfcGPerKwh, Hazy LambdaBase, Hazy LambdaTarget, Hazy BaseEthanolPct, Hazy EngineRpm, Hazy FuelTempC)
+public sealed record CapacityQuery(Hazy PowerKw, Hazy EthanolPct, Hazy BsfcGPerKwh, Hazy LambdaBase, Hazy LambdaTarget, Hazy BaseEthanolPct, Hazy EngineRpm, Hazy FuelTempC)
     : DeliveryQuery(BsfcGPerKwh, LambdaBase, LambdaTarget, BaseEthanolPct, EngineRpm, FuelTempC)
 {
     /// <summary>What the system carries there; every remedy comes with the patch that brings it into this query.</summary>
@@ -74,8 +75,17 @@ public sealed record CapacityQuery(
 /// <param name="PowerKw">Power of a single point; counts for nothing.</param>
 /// <param name="EthanolPct">Blend of a single point; counts for nothing.</param>
 public sealed record CapacityEnvelopeQuery(
-    Hazy BsfcGPerKwh, Hazy LambdaBase, Hazy LambdaTarget, Hazy BaseEthanolPct, Hazy EngineRpm, Hazy FuelTempC, [MostItems(CapacityEnvelopeQuery.MostAcross)] IReadOnlyList<double>? EthanolPcts = null, [MostItems(CapacityEnvelopeQuery.MostAcross)] IReadOnlyList<double>? PowersKw = null, Hazy? PowerKw = null, Hazy? EthanolPct = null)
-    : DeliveryQuery(BsfcGPerKwh, LambdaBase, LambdaTarget, BaseEthanolPct, EngineRpm, FuelTempC)
+    Hazy BsfcGPerKwh,
+    Hazy LambdaBase,
+    Hazy LambdaTarget,
+    Hazy BaseEthanolPct,
+    Hazy EngineRpm,
+    Hazy FuelTempC,
+    [MostItems(CapacityEnvelopeQuery.MostAcross)] IReadOnlyList<double>? EthanolPcts = null,
+    [MostItems(CapacityEnvelopeQuery.MostAcross)] IReadOnlyList<double>? PowersKw = null,
+    Hazy? PowerKw = null,
+    Hazy? EthanolPct = null
+) : DeliveryQuery(BsfcGPerKwh, LambdaBase, LambdaTarget, BaseEthanolPct, EngineRpm, FuelTempC)
 {
     internal const int MostAcross = 501;
 
@@ -117,10 +127,27 @@ public sealed record CapacityEnvelopeQuery(
 /// <param name="DutyLimitPct">Duty it may be used to, %. Default 85.</param>
 /// <param name="OpeningsPerCycle">How often each opens in two turns of the crank. Default 1; twice in batches, once a cylinder it feeds on single-point injection.</param>
 public sealed record PortInjectorsQuery(
-    int Count, Hazy RatedFlowCcMin, Hazy RatedPressureKpa, Hazy DeadTimeMs, Hazy PressureDropKpa, Hazy? TestFluidDensityKgM3 = null, Hazy? DutyLimitPct = null, int? OpeningsPerCycle = null)
+    int Count,
+    Hazy RatedFlowCcMin,
+    Hazy RatedPressureKpa,
+    Hazy DeadTimeMs,
+    Hazy PressureDropKpa,
+    Hazy? TestFluidDensityKgM3 = null,
+    Hazy? DutyLimitPct = null,
+    int? OpeningsPerCycle = null
+)
 {
-    internal PortInjection<Hazy> Ports() => new(
-        Count, RatedFlowCcMin, RatedPressureKpa, TestFluidDensityKgM3 ?? UsualInjectors.TestFluidKgM3, DeadTimeMs, DutyLimitPct ?? UsualInjectors.DutyLimitPct, PressureDropKpa, OpeningsPerCycle ?? 1);
+    internal PortInjection<Hazy> Ports() =>
+        new(
+            Count,
+            RatedFlowCcMin,
+            RatedPressureKpa,
+            TestFluidDensityKgM3 ?? UsualInjectors.TestFluidKgM3,
+            DeadTimeMs,
+            DutyLimitPct ?? UsualInjectors.DutyLimitPct,
+            PressureDropKpa,
+            OpeningsPerCycle ?? 1
+        );
 }
 
 /// <summary>The high-pressure side: injectors and window, pump, or both.</summary>
@@ -130,7 +157,12 @@ public sealed record PortInjectorsQuery(
 /// <param name="PumpDisplacementCcPerCamRev">Displacement of the pump a turn of the cam, cm3.</param>
 /// <param name="PumpEfficiencyPct">Share of it that arrives in the rail, %.</param>
 public sealed record HighSideQuery(
-    Hazy? InjectorStaticGPerS = null, int? Count = null, Hazy? WindowDeg = null, Hazy? PumpDisplacementCcPerCamRev = null, Hazy? PumpEfficiencyPct = null)
+    Hazy? InjectorStaticGPerS = null,
+    int? Count = null,
+    Hazy? WindowDeg = null,
+    Hazy? PumpDisplacementCcPerCamRev = null,
+    Hazy? PumpEfficiencyPct = null
+)
 {
     internal DirectInjectors<Hazy>? Injectors(InputCheck check)
     {
@@ -147,12 +179,17 @@ public sealed record HighSideQuery(
         return new DirectInjectors<Hazy>(
             check.Required(InjectorStaticGPerS, "directInjection.injectorStaticGPerS", "The flow of an injector"),
             (int)check.Required(Count, "directInjection.count", "The number of injectors").Value,
-            check.Required(WindowDeg, "directInjection.windowDeg", "The injection window"));
+            check.Required(WindowDeg, "directInjection.windowDeg", "The injection window")
+        );
     }
 
-    internal HighPressurePump<Hazy>? Pump(InputCheck check) => this is { PumpDisplacementCcPerCamRev: null, PumpEfficiencyPct: null } ? null : new HighPressurePump<Hazy>(
-        check.Required(PumpDisplacementCcPerCamRev, "directInjection.pumpDisplacementCcPerCamRev", "The displacement of the high-pressure pump"),
-        check.Required(PumpEfficiencyPct, "directInjection.pumpEfficiencyPct", "The efficiency of the high-pressure pump"));
+    internal HighPressurePump<Hazy>? Pump(InputCheck check) =>
+        this is { PumpDisplacementCcPerCamRev: null, PumpEfficiencyPct: null }
+            ? null
+            : new HighPressurePump<Hazy>(
+                check.Required(PumpDisplacementCcPerCamRev, "directInjection.pumpDisplacementCcPerCamRev", "The displacement of the high-pressure pump"),
+                check.Required(PumpEfficiencyPct, "directInjection.pumpEfficiencyPct", "The efficiency of the high-pressure pump")
+            );
 }
 
 /// <summary>The pumps in the tank.</summary>
@@ -163,7 +200,13 @@ public sealed record HighSideQuery(
 /// <param name="CurveV">Voltage the curve was taken at, V; left out together with pumpV, voltage is left out.</param>
 /// <param name="PumpV">Voltage at the pump, V.</param>
 public sealed record LowPressurePumpQuery(
-    IReadOnlyList<PumpPoint<Hazy>> Curve, Hazy GaugePressureKpa, int? Count = null, Hazy? MarginPct = null, Hazy? CurveV = null, Hazy? PumpV = null)
+    IReadOnlyList<PumpPoint<Hazy>> Curve,
+    Hazy GaugePressureKpa,
+    int? Count = null,
+    Hazy? MarginPct = null,
+    Hazy? CurveV = null,
+    Hazy? PumpV = null
+)
 {
     internal LowPressurePump<Hazy> Pump(InputCheck check) => new(new PumpCurve<Hazy>(Curve), null, GaugePressureKpa, VoltageRatio(check), Count ?? 1, MarginPct ?? 0, PumpV?.Value);
 

@@ -6,7 +6,8 @@ using HazyGauge.Core.Sentences;
 namespace HazyGauge.Core.FuelSystem;
 
 /// <summary>A way to bring the wanted point inside the envelope, with its result.</summary>
-/// <param name="Code">Stable name for programs: capBlend, lowerPower, largerInjectors, raisePressure, secondPump, largerPump, portInjection, portShare, largerDirectInjectors, largerHighPressurePump or together.</param>
+/// <param name="Code">Stable name for programs: capBlend, lowerPower, largerInjectors, raisePressure, secondPump, largerPump, portInjection, portShare,
+/// largerDirectInjectors, largerHighPressurePump or together.</param>
 /// <param name="Text">What to do and what it comes to, metric.</param>
 /// <param name="What">What to do, metric.</param>
 /// <param name="NewMaxEthanolPct">Most ethanol at the power afterwards, % by volume; null where not even E0 works.</param>
@@ -36,7 +37,8 @@ public sealed record CapacityRemedy(
     string WhatTemplate,
     string ReachTemplate,
     IReadOnlyDictionary<string, SentenceValue> Values,
-    IReadOnlyDictionary<string, object>? Apply = null)
+    IReadOnlyDictionary<string, object>? Apply = null
+)
 {
     /// <summary>What to do.</summary>
     [JsonIgnore]
@@ -81,8 +83,7 @@ internal sealed class CapacityRemedies
     }
 
     /// <summary>The remedies at a point; none where all of it is surely carried.</summary>
-    public static IReadOnlyList<CapacityRemedy> Of(DeliverySystem<Hazy> system, Hazy powerKw, Hazy ethanolPct) =>
-        new CapacityRemedies(system, powerKw, ethanolPct).Find();
+    public static IReadOnlyList<CapacityRemedy> Of(DeliverySystem<Hazy> system, Hazy powerKw, Hazy ethanolPct) => new CapacityRemedies(system, powerKw, ethanolPct).Find();
 
     private List<CapacityRemedy> Find()
     {
@@ -119,7 +120,9 @@ internal sealed class CapacityRemedies
         // near a tie the haze of each is wider than that of the smaller of both.
         var first = Math.Floor(Math.Min(most.Value - Interval95.HalfWidth(most), _ethanolPct.Value - 1) / CapStepPct) * CapStepPct;
         var caps = Enumerable.Range(0, 1 + Math.Max(-1, (int)(first / CapStepPct))).Select(i => first - (i * CapStepPct));
-        return caps.Where(c => c >= 0 && AllSurelyOk(_powerKw, c)).Select(c => (double?)c).FirstOrDefault() is not { } cap ? null : Evaluate("capBlend", Sentence.Of($"Fill at most {Say.Ethanol(cap)} for {Say.Kw(_powerKw.Value)}, or cut load above it"), new CapacityChange(), ethanolPct: cap);
+        return caps.Where(c => c >= 0 && AllSurelyOk(_powerKw, c)).Select(c => (double?)c).FirstOrDefault() is not { } cap
+            ? null
+            : Evaluate("capBlend", Sentence.Of($"Fill at most {Say.Ethanol(cap)} for {Say.Kw(_powerKw.Value)}, or cut load above it"), new CapacityChange(), ethanolPct: cap);
     }
 
     private CapacityRemedy? LowerPower()
@@ -131,17 +134,20 @@ internal sealed class CapacityRemedies
 
         var first = (int)Math.Floor(Math.Min(most.Value - Interval95.HalfWidth(most), _powerKw.Value - 0.5));
         var powers = Enumerable.Range(0, Math.Max(0, first)).Select(i => (double)(first - i));
-        return powers.Where(p => AllSurelyOk(p, _ethanolPct)).Select(p => (double?)p).FirstOrDefault() is not { } power ? null : Evaluate("lowerPower", Sentence.Of($"Lower the power to {Say.Kw(power)}"), new CapacityChange(), powerKw: power);
+        return powers.Where(p => AllSurelyOk(p, _ethanolPct)).Select(p => (double?)p).FirstOrDefault() is not { } power
+            ? null
+            : Evaluate("lowerPower", Sentence.Of($"Lower the power to {Say.Kw(power)}"), new CapacityChange(), powerKw: power);
     }
 
     // What helps one component, the usual way first.
-    private List<CapacityRemedy> Parts(FuelComponent component) => component switch
-    {
-        FuelComponent.Injectors => [.. new[] { LargerInjectors(), RaisePressure() }.OfType<CapacityRemedy>()],
-        FuelComponent.LowPressurePump => [.. new[] { MorePumps(), LargerPump() }.OfType<CapacityRemedy>()],
-        FuelComponent.DirectInjection => [.. new[] { MoreThroughThePorts(), LargerDirectInjectors() }.OfType<CapacityRemedy>()],
-        _ => [.. new[] { MoreThroughThePorts(), LargerHighPressurePump() }.OfType<CapacityRemedy>()],
-    };
+    private List<CapacityRemedy> Parts(FuelComponent component) =>
+        component switch
+        {
+            FuelComponent.Injectors => [.. new[] { LargerInjectors(), RaisePressure() }.OfType<CapacityRemedy>()],
+            FuelComponent.LowPressurePump => [.. new[] { MorePumps(), LargerPump() }.OfType<CapacityRemedy>()],
+            FuelComponent.DirectInjection => [.. new[] { MoreThroughThePorts(), LargerDirectInjectors() }.OfType<CapacityRemedy>()],
+            _ => [.. new[] { MoreThroughThePorts(), LargerHighPressurePump() }.OfType<CapacityRemedy>()],
+        };
 
     private CapacityRemedy? LargerInjectors()
     {
@@ -151,8 +157,12 @@ internal sealed class CapacityRemedies
         }
 
         var first = Math.Ceiling((ports.RatedFlowCcMin.Value + 1) / FlowStepCcMin) * FlowStepCcMin;
-        var change = Steps(first, LargestFlowCcMin, FlowStepCcMin).Select(flow => new CapacityChange(RatedFlowCcMin: flow)).FirstOrDefault(c => Supports(c, FuelComponent.Injectors));
-        return change is null ? null : Evaluate("largerInjectors", Sentence.Of($"Fit injectors of at least {ByBothUnits(change.RatedFlowCcMin!.Value)} at {Say.Kpa(ports.RatedPressureKpa.Value)}"), change);
+        var change = Steps(first, LargestFlowCcMin, FlowStepCcMin)
+            .Select(flow => new CapacityChange(RatedFlowCcMin: flow))
+            .FirstOrDefault(c => Supports(c, FuelComponent.Injectors));
+        return change is null
+            ? null
+            : Evaluate("largerInjectors", Sentence.Of($"Fit injectors of at least {ByBothUnits(change.RatedFlowCcMin!.Value)} at {Say.Kpa(ports.RatedPressureKpa.Value)}"), change);
     }
 
     // Injectors are sold by either; whoever buys should not have to convert.
@@ -188,17 +198,40 @@ internal sealed class CapacityRemedies
     private CapacityRemedy? MorePumps()
     {
         var have = _system.LowPressurePump!.Count;
-        var change = Enumerable.Range(have + 1, Math.Max(0, MostPumps - have)).Select(count => new CapacityChange(PumpCount: count)).FirstOrDefault(c => Supports(c, FuelComponent.LowPressurePump));
-        return change is null ? null : Evaluate("secondPump", Sentence.Of($"{(change.PumpCount == have + 1 ? "Add a pump of the same kind" : Sentence.Of($"Fit {change.PumpCount} pumps of this kind"))}{(_system.LowPressurePump.Driven ? ", fed by a relay and fuse of its own or a larger driver" : string.Empty)}"), change);
+        var change = Enumerable
+            .Range(have + 1, Math.Max(0, MostPumps - have))
+            .Select(count => new CapacityChange(PumpCount: count))
+            .FirstOrDefault(c => Supports(c, FuelComponent.LowPressurePump));
+        return change is null
+            ? null
+            : Evaluate(
+                "secondPump",
+                Sentence.Of(
+                    $"{(change.PumpCount == have + 1 ? "Add a pump of the same kind" : Sentence.Of($"Fit {change.PumpCount} pumps of this kind"))}"
+                        + $"{(_system.LowPressurePump.Driven ? ", fed by a relay and fuse of its own or a larger driver" : string.Empty)}"
+                ),
+                change
+            );
     }
 
     private CapacityRemedy? LargerPump()
     {
         var pump = _system.LowPressurePump!;
         var first = Math.Ceiling((pump.AvailableLph.Value / pump.Count * LeastStep) / PumpStepLph) * PumpStepLph;
-        var change = Steps(first, LargestPumpLph, PumpStepLph).Select(flow => new CapacityChange(PumpFlowLph: flow)).FirstOrDefault(c => Supports(c, FuelComponent.LowPressurePump));
+        var change = Steps(first, LargestPumpLph, PumpStepLph)
+            .Select(flow => new CapacityChange(PumpFlowLph: flow))
+            .FirstOrDefault(c => Supports(c, FuelComponent.LowPressurePump));
         var volts = pump.PumpV is { } v ? Sentence.Of($"{Say.Given(Math.Round(v, 1), Unit.Volt)}") : "the voltage at its plug";
-        return change is null ? null : Evaluate("largerPump", Sentence.Of($"Fit one pump of {Say.Lph(change.PumpFlowLph!.Value)} at {Say.Kpa(pump.GaugePressureKpa.Value)} and {volts}{(pump.Driven ? ", with a driver that carries its current" : string.Empty)}"), change);
+        return change is null
+            ? null
+            : Evaluate(
+                "largerPump",
+                Sentence.Of(
+                    $"Fit one pump of {Say.Lph(change.PumpFlowLph!.Value)} at {Say.Kpa(pump.GaugePressureKpa.Value)} and "
+                        + $"{volts}{(pump.Driven ? ", with a driver that carries its current" : string.Empty)}"
+                ),
+                change
+            );
     }
 
     private CapacityRemedy? LargerDirectInjectors()
@@ -209,8 +242,12 @@ internal sealed class CapacityRemedies
         }
 
         var first = Math.Ceiling(direct.StaticGPerS.Value * LeastStep / DirectStepGPerS) * DirectStepGPerS;
-        var change = Steps(first, direct.StaticGPerS.Value * MostTimes, DirectStepGPerS).Select(flow => new CapacityChange(DirectInjectorGPerS: flow)).FirstOrDefault(c => Supports(c, FuelComponent.DirectInjection));
-        return change is null ? null : Evaluate("largerDirectInjectors", Sentence.Of($"Have direct injectors of {Say.Given(change.DirectInjectorGPerS!.Value, Unit.GPerS)} fitted"), change);
+        var change = Steps(first, direct.StaticGPerS.Value * MostTimes, DirectStepGPerS)
+            .Select(flow => new CapacityChange(DirectInjectorGPerS: flow))
+            .FirstOrDefault(c => Supports(c, FuelComponent.DirectInjection));
+        return change is null
+            ? null
+            : Evaluate("largerDirectInjectors", Sentence.Of($"Have direct injectors of {Say.Given(change.DirectInjectorGPerS!.Value, Unit.GPerS)} fitted"), change);
     }
 
     private CapacityRemedy? LargerHighPressurePump()
@@ -221,24 +258,34 @@ internal sealed class CapacityRemedies
         }
 
         var first = Math.Ceiling(high.DisplacementCcPerCamRev.Value * LeastStep / HighPressureStepCc) * HighPressureStepCc;
-        var change = Steps(first, high.DisplacementCcPerCamRev.Value * MostTimes, HighPressureStepCc).Select(cc => new CapacityChange(HighPressurePumpCcPerCamRev: Math.Round(cc, 2))).FirstOrDefault(c => Supports(c, FuelComponent.HighPressurePump));
-        return change is null ? null : Evaluate("largerHighPressurePump", Sentence.Of($"Have a high-pressure pump of {Say.Given(change.HighPressurePumpCcPerCamRev!.Value, Unit.CcPerRev)} fitted"), change);
+        var change = Steps(first, high.DisplacementCcPerCamRev.Value * MostTimes, HighPressureStepCc)
+            .Select(cc => new CapacityChange(HighPressurePumpCcPerCamRev: Math.Round(cc, 2)))
+            .FirstOrDefault(c => Supports(c, FuelComponent.HighPressurePump));
+        return change is null
+            ? null
+            : Evaluate("largerHighPressurePump", Sentence.Of($"Have a high-pressure pump of {Say.Given(change.HighPressurePumpCcPerCamRev!.Value, Unit.CcPerRev)} fitted"), change);
     }
 
     private CapacityRemedy? MoreThroughThePorts()
     {
-        var have = _system.HasBothSets ? _system.PortSharePct?.Value : _system.Injectors is null ? 0 : null;
+        var have =
+            _system.HasBothSets ? _system.PortSharePct?.Value
+            : _system.Injectors is null ? 0
+            : null;
         if (have is not { } share)
         {
             return null;
         }
 
-        CapacityChange With(double sharePct, double flow) => _system.HasBothSets
-            ? new CapacityChange(PortSharePct: sharePct)
-            : new CapacityChange(AddedPorts: new AddedPorts(_system.DirectInjectors?.Count ?? 4, flow), PortSharePct: sharePct);
+        CapacityChange With(double sharePct, double flow) =>
+            _system.HasBothSets
+                ? new CapacityChange(PortSharePct: sharePct)
+                : new CapacityChange(AddedPorts: new AddedPorts(_system.DirectInjectors?.Count ?? 4, flow), PortSharePct: sharePct);
         // A second set that carries less than this is not worth its rail.
         var first = Math.Max(LeastSharePct, (Math.Floor(share / ShareStepPct) + 1) * ShareStepPct);
-        var shared = Steps(first, MostSharePct, ShareStepPct).Select(s => With(s, LargestFlowCcMin)).FirstOrDefault(c => Supports(c, FuelComponent.DirectInjection) && Supports(c, FuelComponent.HighPressurePump));
+        var shared = Steps(first, MostSharePct, ShareStepPct)
+            .Select(s => With(s, LargestFlowCcMin))
+            .FirstOrDefault(c => Supports(c, FuelComponent.DirectInjection) && Supports(c, FuelComponent.HighPressurePump));
         if (shared?.PortSharePct is not { } sharePct)
         {
             return null;
@@ -250,7 +297,9 @@ internal sealed class CapacityRemedies
         }
 
         var sized = Steps(SmallestAddedCcMin, LargestFlowCcMin, FlowStepCcMin).Select(flow => With(sharePct, flow)).FirstOrDefault(c => Supports(c, FuelComponent.Injectors));
-        return sized is null ? null : Evaluate("portInjection", Sentence.Of($"Add injectors of {Say.CcPerMin(sized.AddedPorts!.RatedFlowCcMin)} in the ports, to carry {sharePct:0} %"), sized);
+        return sized is null
+            ? null
+            : Evaluate("portInjection", Sentence.Of($"Add injectors of {Say.CcPerMin(sized.AddedPorts!.RatedFlowCcMin)} in the ports, to carry {sharePct:0} %"), sized);
     }
 
     private CapacityRemedy Together(List<CapacityRemedy> parts)
@@ -290,7 +339,8 @@ internal sealed class CapacityRemedies
             text.Template,
             templates[0],
             Then + templates[1],
-            text.Values);
+            text.Values
+        );
     }
 
     private bool AllSurelyOk(Hazy powerKw, Hazy ethanolPct) => _limits.Uses(powerKw, ethanolPct).All(u => u.IsSurelyOk);

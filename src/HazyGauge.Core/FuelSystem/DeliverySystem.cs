@@ -32,7 +32,8 @@ public sealed record DeliverySystem<T>(
     HighPressurePump<T>? HighPressurePump = null,
     LowPressurePump<T>? LowPressurePump = null,
     T? PortSharePct = null,
-    T DeadTimeMsPerKpa = default)
+    T DeadTimeMsPerKpa = default
+)
     where T : struct, IRealNumber<T>
 {
     /// <summary>The components that are known, from the injectors back to the tank.</summary>
@@ -48,12 +49,10 @@ public sealed record DeliverySystem<T>(
     private T DirectShare => PortSharePct is { } share ? 1 - (share / 100) : 1.0;
 
     /// <summary>Duty of the injectors in the ports, %.</summary>
-    public T? InjectorDutyPct(T powerKw, T ethanolPct) =>
-        Injectors is { } ports ? Use(FuelComponent.Injectors, ethanolPct).At(powerKw) * ports.DutyLimitPct / 100 : null;
+    public T? InjectorDutyPct(T powerKw, T ethanolPct) => Injectors is { } ports ? Use(FuelComponent.Injectors, ethanolPct).At(powerKw) * ports.DutyLimitPct / 100 : null;
 
     /// <summary>Demand over what all low-pressure pumps deliver, before margin, %.</summary>
-    public T? PumpUsePct(T powerKw, T ethanolPct) =>
-        LowPressurePump is { } pump ? 100 * Demand.VolumeLph(powerKw, ethanolPct) / pump.AvailableLph : null;
+    public T? PumpUsePct(T powerKw, T ethanolPct) => LowPressurePump is { } pump ? 100 * Demand.VolumeLph(powerKw, ethanolPct) / pump.AvailableLph : null;
 
     /// <summary>How a component's use rises with power on one blend.</summary>
     /// <exception cref="InvalidOperationException">The component is not known.</exception>
@@ -66,35 +65,61 @@ public sealed record DeliverySystem<T>(
         {
             FuelComponent.Injectors when Injectors is { } ports => new(
                 100 * ports.DeadDutyPct(Demand.EngineRpm) / ports.DutyLimitPct,
-                100 / ports.DutyLimitPct * (100 * massPerKw * PortShare / ports.StaticKgH(density))),
+                100 / ports.DutyLimitPct * (100 * massPerKw * PortShare / ports.StaticKgH(density))
+            ),
             FuelComponent.DirectInjection when DirectInjectors is { } direct => new(
-                0.0, direct.WindowUsePct(massPerKw * DirectShare, density / Demand.DensityKgM3(Demand.BaseEthanolPct))),
+                0.0,
+                direct.WindowUsePct(massPerKw * DirectShare, density / Demand.DensityKgM3(Demand.BaseEthanolPct))
+            ),
             FuelComponent.HighPressurePump when HighPressurePump is { } pump => new(0.0, 100 * litresPerKw * DirectShare / pump.DeliveryLph(Demand.EngineRpm)),
             FuelComponent.LowPressurePump when LowPressurePump is { } pump => new(0.0, 100 * litresPerKw / pump.UsableLph),
             _ => throw new InvalidOperationException($"There is no {component} in this system."),
         };
     }
 
-    private bool Has(FuelComponent component) => component switch
-    {
-        FuelComponent.Injectors => Injectors is not null,
-        FuelComponent.DirectInjection => DirectInjectors is not null,
-        FuelComponent.HighPressurePump => HighPressurePump is not null,
-        _ => LowPressurePump is not null,
-    };
+    private bool Has(FuelComponent component) =>
+        component switch
+        {
+            FuelComponent.Injectors => Injectors is not null,
+            FuelComponent.DirectInjection => DirectInjectors is not null,
+            FuelComponent.HighPressurePump => HighPressurePump is not null,
+            _ => LowPressurePump is not null,
+        };
 }
 
 /// <summary>The same system with every haze left out, for finding where a limit is met.</summary>
 internal static class ExactSystem
 {
     /// <summary>The best estimates alone.</summary>
-    public static DeliverySystem<Exact> Of(DeliverySystem<Hazy> s) => new(
-        new(E(s.Demand.BsfcGPerKwh), E(s.Demand.LambdaBase), E(s.Demand.LambdaTarget), E(s.Demand.BaseEthanolPct), E(s.Demand.EngineRpm), E(s.Demand.FuelTempC), new(E(s.Demand.Fuels.GasolineStoichAfr), E(s.Demand.Fuels.EthanolStoichAfr), E(s.Demand.Fuels.GasolineDensity15C), E(s.Demand.Fuels.EthanolDensity15C)), E(s.Demand.EthanolDensityError)),
-        s.Injectors is { } i ? new(i.Count, E(i.RatedFlowCcMin), E(i.RatedPressureKpa), E(i.TestFluidDensityKgM3), E(i.DeadTimeMs), E(i.DutyLimitPct), E(i.PressureDropKpa), i.OpeningsPerCycle) : null,
-        s.DirectInjectors is { } d ? new(E(d.StaticGPerS), d.Count, E(d.WindowDeg)) : null,
-        s.HighPressurePump is { } h ? new(E(h.DisplacementCcPerCamRev), E(h.EfficiencyPct)) : null,
-        s.LowPressurePump is { } l ? new(l.Curve is { } c ? new([.. c.Points.Select(p => new PumpPoint<Exact>(E(p.PressureKpa), E(p.FlowLph)))]) : null, l.FlowLph is { } flow ? E(flow) : null, E(l.GaugePressureKpa), E(l.VoltageRatio), l.Count, E(l.MarginPct)) : null,
-        s.PortSharePct is { } share ? E(share) : null);
+    public static DeliverySystem<Exact> Of(DeliverySystem<Hazy> s) =>
+        new(
+            new(
+                E(s.Demand.BsfcGPerKwh),
+                E(s.Demand.LambdaBase),
+                E(s.Demand.LambdaTarget),
+                E(s.Demand.BaseEthanolPct),
+                E(s.Demand.EngineRpm),
+                E(s.Demand.FuelTempC),
+                new(E(s.Demand.Fuels.GasolineStoichAfr), E(s.Demand.Fuels.EthanolStoichAfr), E(s.Demand.Fuels.GasolineDensity15C), E(s.Demand.Fuels.EthanolDensity15C)),
+                E(s.Demand.EthanolDensityError)
+            ),
+            s.Injectors is { } i
+                ? new(i.Count, E(i.RatedFlowCcMin), E(i.RatedPressureKpa), E(i.TestFluidDensityKgM3), E(i.DeadTimeMs), E(i.DutyLimitPct), E(i.PressureDropKpa), i.OpeningsPerCycle)
+                : null,
+            s.DirectInjectors is { } d ? new(E(d.StaticGPerS), d.Count, E(d.WindowDeg)) : null,
+            s.HighPressurePump is { } h ? new(E(h.DisplacementCcPerCamRev), E(h.EfficiencyPct)) : null,
+            s.LowPressurePump is { } l
+                ? new(
+                    l.Curve is { } c ? new([.. c.Points.Select(p => new PumpPoint<Exact>(E(p.PressureKpa), E(p.FlowLph)))]) : null,
+                    l.FlowLph is { } flow ? E(flow) : null,
+                    E(l.GaugePressureKpa),
+                    E(l.VoltageRatio),
+                    l.Count,
+                    E(l.MarginPct)
+                )
+                : null,
+            s.PortSharePct is { } share ? E(share) : null
+        );
 
     private static Exact E(Hazy number) => number.Value;
 }

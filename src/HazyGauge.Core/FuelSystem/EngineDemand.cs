@@ -13,13 +13,11 @@ namespace HazyGauge.Core.FuelSystem;
 /// <param name="FuelTempC">Fuel temperature at pump and injectors, C.</param>
 /// <param name="Fuels">The two fuels.</param>
 /// <param name="EthanolDensityError">What may be wrong with the density of ethanol at that temperature, kg/m3.</param>
-public sealed record EngineDemand<T>(
-    T BsfcGPerKwh, T LambdaBase, T LambdaTarget, T BaseEthanolPct, T EngineRpm, T FuelTempC, FuelPair<T> Fuels, T EthanolDensityError)
+public sealed record EngineDemand<T>(T BsfcGPerKwh, T LambdaBase, T LambdaTarget, T BaseEthanolPct, T EngineRpm, T FuelTempC, FuelPair<T> Fuels, T EthanolDensityError)
     where T : struct, IRealNumber<T>
 {
     /// <summary>Mass flow for a power on a blend, kg/h: power times specific consumption, more by the ratio of the air-fuel ratios and of the lambdas.</summary>
-    public T MassKgH(T powerKw, T ethanolPct) =>
-        FuelDemand.MassKgH(powerKw, BsfcGPerKwh, Blend(BaseEthanolPct), Blend(ethanolPct)) * (LambdaBase / LambdaTarget);
+    public T MassKgH(T powerKw, T ethanolPct) => FuelDemand.MassKgH(powerKw, BsfcGPerKwh, Blend(BaseEthanolPct), Blend(ethanolPct)) * (LambdaBase / LambdaTarget);
 
     /// <summary>Density of a blend at fuel temperature, kg/m3.</summary>
     public T DensityKgM3(T ethanolPct) => Blend(ethanolPct).DensityAt(FuelTempC, EthanolDensityError);

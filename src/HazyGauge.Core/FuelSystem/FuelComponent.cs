@@ -23,14 +23,15 @@ public enum FuelComponent
 public static class FuelComponentWords
 {
     /// <summary>The component, inside a sentence.</summary>
-    public static string InWords(this FuelComponent component) => component switch
-    {
-        FuelComponent.Injectors => "the injectors",
-        FuelComponent.DirectInjection => "the injection window",
-        FuelComponent.HighPressurePump => "the high-pressure pump",
-        FuelComponent.LowPressurePump => "the fuel pump",
-        _ => throw new ArgumentOutOfRangeException(nameof(component), component, "Not a component."),
-    };
+    public static string InWords(this FuelComponent component) =>
+        component switch
+        {
+            FuelComponent.Injectors => "the injectors",
+            FuelComponent.DirectInjection => "the injection window",
+            FuelComponent.HighPressurePump => "the high-pressure pump",
+            FuelComponent.LowPressurePump => "the fuel pump",
+            _ => throw new ArgumentOutOfRangeException(nameof(component), component, "Not a component."),
+        };
 
     /// <summary>The component, to begin a sentence.</summary>
     public static string Named(this FuelComponent component) => $"The {component.InWords()[4..]}";
@@ -39,15 +40,16 @@ public static class FuelComponentWords
     public static string Begins(this FuelComponent component) => $"{component.Named()} {component.Verb()}";
 
     /// <summary>The limit of a component, behind a percentage of it.</summary>
-    public static Sentence LimitOf(DeliverySystem<Hazy> system, FuelComponent component) => component switch
-    {
-        FuelComponent.Injectors when system.Injectors is { } ports => Sentence.Of($"of the {Say.Percent(ports.DutyLimitPct.Value)} duty allowed"),
-        FuelComponent.DirectInjection => "of the time there is to inject",
-        FuelComponent.HighPressurePump => "of what it delivers",
-        FuelComponent.LowPressurePump when system.LowPressurePump is { MarginPct.Value: > 0 and var margin } => Sentence.Of($"of its flow less {Say.Percent(margin)} margin"),
-        FuelComponent.LowPressurePump => "of its flow",
-        _ => throw new ArgumentOutOfRangeException(nameof(component), component, "Not a component of this system."),
-    };
+    public static Sentence LimitOf(DeliverySystem<Hazy> system, FuelComponent component) =>
+        component switch
+        {
+            FuelComponent.Injectors when system.Injectors is { } ports => Sentence.Of($"of the {Say.Percent(ports.DutyLimitPct.Value)} duty allowed"),
+            FuelComponent.DirectInjection => "of the time there is to inject",
+            FuelComponent.HighPressurePump => "of what it delivers",
+            FuelComponent.LowPressurePump when system.LowPressurePump is { MarginPct.Value: > 0 and var margin } => Sentence.Of($"of its flow less {Say.Percent(margin)} margin"),
+            FuelComponent.LowPressurePump => "of its flow",
+            _ => throw new ArgumentOutOfRangeException(nameof(component), component, "Not a component of this system."),
+        };
 
     /// <summary>Is, or are.</summary>
     public static string Verb(this FuelComponent component) => component == FuelComponent.Injectors ? "are" : "is";

@@ -1,7 +1,7 @@
-using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Fuels;
 using HazyGauge.Core.Haze;
+using HazyGauge.Core.Sentences;
 
 namespace HazyGauge.Core.FuelSystem;
 
@@ -17,7 +17,17 @@ namespace HazyGauge.Core.FuelSystem;
 /// <param name="BayHeatW">Heat the fuel picks up in the engine bay and brings back to the tank, W; left out, none.</param>
 /// <param name="FuelUsedLph">Fuel used up meanwhile, L/h; left out, none.</param>
 public sealed record FuelHeatingInput(
-    Hazy FuelLitres, Hazy EthanolPct, Hazy AmbientC, Hazy StartC, Hazy PumpElectricalW, Hazy HeatIntoFuelPct, Hazy LossWPerK, Hazy Minutes, Hazy? BayHeatW = null, Hazy? FuelUsedLph = null)
+    Hazy FuelLitres,
+    Hazy EthanolPct,
+    Hazy AmbientC,
+    Hazy StartC,
+    Hazy PumpElectricalW,
+    Hazy HeatIntoFuelPct,
+    Hazy LossWPerK,
+    Hazy Minutes,
+    Hazy? BayHeatW = null,
+    Hazy? FuelUsedLph = null
+)
 {
     // With less left than this the pump draws air.
     internal const double MostUsedShare = 0.95;
@@ -33,19 +43,25 @@ public sealed record FuelHeatingInput(
     public void Check()
     {
         var check = new InputCheck()
-        .Within(FuelLitres.Value, 0.1, 1000, "fuelLitres", "The fuel in the tank", Unit.Litres)
-        .Within(EthanolPct.Value, 0, 100, "ethanolPct", "Ethanol", Unit.Percent)
-        .Within(AmbientC.Value, -50, 70, "ambientC", "The temperature around the tank", Unit.Celsius)
-        .Within(StartC.Value, -40, 125, "startC", "The temperature at the start", Unit.Celsius)
-        .Within(PumpElectricalW.Value, 0, 5000, "pumpElectricalW", "The electrical power of the pumps", Unit.Watt)
-        .Within(HeatIntoFuelPct.Value, 0, 100, "heatIntoFuelPct", "The share of heat that goes into the fuel", Unit.Percent)
-        .Within(LossWPerK.Value, 0, 1000, "lossWPerK", "The heat the tank loses", Unit.WattPerK)
-        .Within(Minutes.Value, 1, 1440, "minutes", "The drive", Unit.Minutes)
-        .Within(BayHeatW, 0, 10000, "bayHeatW", "The heat from the engine bay", Unit.Watt)
-        .Within(FuelUsedLph, 0, 2000, "fuelUsedLph", "The fuel used", Unit.Lph);
+            .Within(FuelLitres.Value, 0.1, 1000, "fuelLitres", "The fuel in the tank", Unit.Litres)
+            .Within(EthanolPct.Value, 0, 100, "ethanolPct", "Ethanol", Unit.Percent)
+            .Within(AmbientC.Value, -50, 70, "ambientC", "The temperature around the tank", Unit.Celsius)
+            .Within(StartC.Value, -40, 125, "startC", "The temperature at the start", Unit.Celsius)
+            .Within(PumpElectricalW.Value, 0, 5000, "pumpElectricalW", "The electrical power of the pumps", Unit.Watt)
+            .Within(HeatIntoFuelPct.Value, 0, 100, "heatIntoFuelPct", "The share of heat that goes into the fuel", Unit.Percent)
+            .Within(LossWPerK.Value, 0, 1000, "lossWPerK", "The heat the tank loses", Unit.WattPerK)
+            .Within(Minutes.Value, 1, 1440, "minutes", "The drive", Unit.Minutes)
+            .Within(BayHeatW, 0, 10000, "bayHeatW", "The heat from the engine bay", Unit.Watt)
+            .Within(FuelUsedLph, 0, 2000, "fuelUsedLph", "The fuel used", Unit.Lph);
         if (check.IsClean && UsedShare(Minutes).Value > MostUsedShare)
         {
-            check.Refuse("fuelUsedLph", Sentence.Of($"The tank runs empty: {Say.Lph(FuelUsedLph!.Value.Value)} for {Say.Given(Minutes.Value, Unit.Minutes)} is more than {Say.Given(FuelLitres.Value, Unit.Litres)}. Give more fuel or a shorter drive."));
+            check.Refuse(
+                "fuelUsedLph",
+                Sentence.Of(
+                    $"The tank runs empty: {Say.Lph(FuelUsedLph!.Value.Value)} for {Say.Given(Minutes.Value, Unit.Minutes)} is more than "
+                        + $"{Say.Given(FuelLitres.Value, Unit.Litres)}. Give more fuel or a shorter drive."
+                )
+            );
         }
 
         check.ThrowIfAny();
@@ -86,7 +102,9 @@ public static class FuelHeating
         var blend = new Blend<Hazy>(input.EthanolPct, UsualFuels.Traditional<Hazy>());
         var mass = input.FuelLitres / 1000 * blend.DensityAt(input.StartC, EthanolDensity.ErrorAt(input.StartC.Value, ledger));
         var tank = new Tank(input, mass, Specific(input, blend, mass, ledger));
-        var timeline = Enumerable.Range(0, (int)Math.Ceiling(input.Minutes.Value)).Select(m => new HeatingPoint(m, tank.At(m)))
+        var timeline = Enumerable
+            .Range(0, (int)Math.Ceiling(input.Minutes.Value))
+            .Select(m => new HeatingPoint(m, tank.At(m)))
             .Append(new HeatingPoint(input.Minutes.Value, tank.At(input.Minutes)))
             .ToList();
         return new FuelHeatingResult(
@@ -95,7 +113,8 @@ public static class FuelHeating
             input.LossWPerK.Value == 0 ? null : input.AmbientC + (input.IntoTankW() / input.LossWPerK),
             mass,
             tank.Specific,
-            tank.BalanceAt(input.Minutes));
+            tank.BalanceAt(input.Minutes)
+        );
     }
 
     // Specific heat rises with temperature: taken halfway between start and end, found in a few rounds.
@@ -133,7 +152,8 @@ public static class FuelHeating
             return new HeatBalance(
                 Input.IntoTankW() * seconds / 1000,
                 AtFirstW * takenUp / 1000,
-                ((Input.LossWPerK * (Input.StartC - Input.AmbientC) * seconds) + (AtFirstW * (seconds - takenUp))) / 1000);
+                ((Input.LossWPerK * (Input.StartC - Input.AmbientC) * seconds) + (AtFirstW * (seconds - takenUp))) / 1000
+            );
         }
 
         // The time as it works on a tank that empties, and the share used by then.

@@ -29,7 +29,14 @@ public sealed record FuelHeatingFitResult(Hazy HeatW, Hazy LossWPerK, Hazy HeatI
 /// <param name="BayHeatW">Heat the fuel brings back from the engine bay, W; left out, none.</param>
 /// <param name="FuelUsedLph">Fuel used up meanwhile, L/h; left out, none.</param>
 public sealed record FuelHeatingLog(
-    Hazy FuelLitres, Hazy EthanolPct, Hazy AmbientC, Hazy PumpElectricalW, [MostItems(FuelHeatingLog.Most)] IReadOnlyList<TemperatureReading>? Readings, Hazy? BayHeatW = null, Hazy? FuelUsedLph = null)
+    Hazy FuelLitres,
+    Hazy EthanolPct,
+    Hazy AmbientC,
+    Hazy PumpElectricalW,
+    [MostItems(FuelHeatingLog.Most)] IReadOnlyList<TemperatureReading>? Readings,
+    Hazy? BayHeatW = null,
+    Hazy? FuelUsedLph = null
+)
 {
     private const int Fewest = 6;
     internal const int Most = 2000;
@@ -53,7 +60,11 @@ public sealed record FuelHeatingLog(
         var readings = Readings!;
         var midC = readings.Average(r => r.TempC);
         var blend = new Blend<Hazy>(EthanolPct, UsualFuels.Traditional<Hazy>());
-        var capacity = FuelLitres * blend.DensityAt(readings[0].TempC, EthanolDensity.ErrorAt(readings[0].TempC, ledger)) * HeatCapacity.LawAt(midC, ledger) * HeatCapacity.KjPerKgK(blend, midC);
+        var capacity =
+            FuelLitres
+            * blend.DensityAt(readings[0].TempC, EthanolDensity.ErrorAt(readings[0].TempC, ledger))
+            * HeatCapacity.LawAt(midC, ledger)
+            * HeatCapacity.KjPerKgK(blend, midC);
         var course = new Course(readings, AmbientC.Value, capacity.Value, (FuelUsedLph?.Value ?? 0) / FuelLitres.Value / 60);
         var loss = course.BestLoss(MostLossWPerK);
         var (startC, heat, squares) = course.For(loss);
@@ -71,7 +82,13 @@ public sealed record FuelHeatingLog(
 
         // Warmer air is less heat for the same course, and the same loss.
         hazyHeat -= loss * (AmbientC - AmbientC.Value);
-        return new FuelHeatingFitResult(hazyHeat, hazyLoss, RealNumber.Clamp(100 * (hazyHeat - (BayHeatW ?? 0)) / PumpElectricalW, 0, 100), scatter, [.. Findings(hazyHeat, hazyLoss, scatter)]);
+        return new FuelHeatingFitResult(
+            hazyHeat,
+            hazyLoss,
+            RealNumber.Clamp(100 * (hazyHeat - (BayHeatW ?? 0)) / PumpElectricalW, 0, 100),
+            scatter,
+            [.. Findings(hazyHeat, hazyLoss, scatter)]
+        );
     }
 
     private void Check()
@@ -92,7 +109,9 @@ public sealed record FuelHeatingLog(
 
         for (var i = 0; i < readings.Count; i++)
         {
-            check.Within(readings[i].Minute, 0, 1440, $"readings[{i}].minute", "A minute", Unit.Minutes).Within(readings[i].TempC, -40, 125, $"readings[{i}].tempC", "Fuel temperature", Unit.Celsius);
+            check
+                .Within(readings[i].Minute, 0, 1440, $"readings[{i}].minute", "A minute", Unit.Minutes)
+                .Within(readings[i].TempC, -40, 125, $"readings[{i}].tempC", "Fuel temperature", Unit.Celsius);
             if (i > 0 && readings[i].Minute <= readings[i - 1].Minute)
             {
                 check.Refuse($"readings[{i}].minute", "Minutes must rise.");
@@ -116,7 +135,14 @@ public sealed record FuelHeatingLog(
     {
         if (scatterK > MostScatterK)
         {
-            yield return new Finding("logScattered", Severity.Caution, Sentence.Of($"These readings lie {Say.Of(scatterK, Unit.KelvinStep, 0)} off the course of any one drive: one is mistyped, or fuel was filled in between. Do not use what comes out of it."));
+            yield return new Finding(
+                "logScattered",
+                Severity.Caution,
+                Sentence.Of(
+                    $"These readings lie {Say.Of(scatterK, Unit.KelvinStep, 0)} off the course of any one drive: one is mistyped, or fuel was filled in between. Do not "
+                        + $"use what comes out of it."
+                )
+            );
         }
 
         if (2 * lossWPerK.StandardU > Math.Max(lossWPerK.Value, 2))
@@ -126,7 +152,11 @@ public sealed record FuelHeatingLog(
 
         if (heatW.Value - (BayHeatW?.Value ?? 0) > PumpElectricalW.Value + (2 * heatW.StandardU))
         {
-            yield return new Finding("moreHeat", Severity.Caution, "More heat reaches the tank than the pumps draw: the engine bay or the exhaust gives the rest. Give the heat of the engine bay, and look how near the exhaust runs.");
+            yield return new Finding(
+                "moreHeat",
+                Severity.Caution,
+                "More heat reaches the tank than the pumps draw: the engine bay or the exhaust gives the rest. Give the heat of the engine bay, and look how near the exhaust runs."
+            );
         }
     }
 
@@ -137,7 +167,10 @@ public sealed record FuelHeatingLog(
         private const int Grid = 200;
         private const double AccuracyWPerK = 1e-6;
 
-        private readonly double[] _seconds = [.. readings.Select(r => r.Minute - readings[0].Minute).Select(minute => 60 * minute * FuelHeating.Stretch<Exact>(usedPerMinute * minute).Value)];
+        private readonly double[] _seconds =
+        [
+            .. readings.Select(r => r.Minute - readings[0].Minute).Select(minute => 60 * minute * FuelHeating.Stretch<Exact>(usedPerMinute * minute).Value),
+        ];
 
         public double BestLoss(double mostWPerK)
         {
@@ -145,7 +178,10 @@ public sealed record FuelHeatingLog(
             var best = Enumerable.Range(0, Grid + 1).Select(i => mostWPerK * i * i / (Grid * Grid)).MinBy(Squares);
             if (best >= mostWPerK)
             {
-                throw new RefusedInputException("readings", "These readings are not the course of one drive: no tank loses heat that fast. Look for a reading that was mistyped, or for fuel filled in between.");
+                throw new RefusedInputException(
+                    "readings",
+                    "These readings are not the course of one drive: no tank loses heat that fast. Look for a reading that was mistyped, or for fuel filled in between."
+                );
             }
 
             var step = mostWPerK * ((2 * Math.Sqrt(best / mostWPerK * Grid * Grid)) + 1) / (Grid * Grid);
@@ -192,11 +228,11 @@ public sealed record FuelHeatingLog(
             const double Step = 1e-4;
             double TempC(double s, double k) => startC + ((heatW + (k * (ambientC - startC))) * Rise(s, k));
             var slopes = Matrix<double>.Build.Dense(_seconds.Length, 3, (i, j) => j switch
-            {
-                0 => 1 - (loss * Rise(_seconds[i], loss)),
-                1 => Rise(_seconds[i], loss),
-                _ => (TempC(_seconds[i], loss + Step) - TempC(_seconds[i], loss)) / Step,
-            });
+                {
+                    0 => 1 - (loss * Rise(_seconds[i], loss)),
+                    1 => Rise(_seconds[i], loss),
+                    _ => (TempC(_seconds[i], loss + Step) - TempC(_seconds[i], loss)) / Step,
+                });
             return (slopes.TransposeThisAndMultiply(slopes)).PseudoInverse();
         }
 

@@ -1,7 +1,7 @@
-using HazyGauge.Core.Sentences;
 using System.Globalization;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
+using HazyGauge.Core.Sentences;
 
 namespace HazyGauge.Core.FuelSystem;
 
@@ -104,7 +104,17 @@ public sealed record PumpCurve<T>(IReadOnlyList<PumpPoint<T>> Points)
 /// <param name="PumpV">Voltage at the pump, V, to ask for at the counter; null where it was left out.</param>
 /// <param name="Driven">True where a controller drives the pump and varies its pressure.</param>
 /// <param name="FixedRegulator">True where its regulator cannot be set.</param>
-public sealed record LowPressurePump<T>(PumpCurve<T>? Curve, T? FlowLph, T GaugePressureKpa, T VoltageRatio, int Count, T MarginPct, double? PumpV = null, bool Driven = false, bool FixedRegulator = false)
+public sealed record LowPressurePump<T>(
+    PumpCurve<T>? Curve,
+    T? FlowLph,
+    T GaugePressureKpa,
+    T VoltageRatio,
+    int Count,
+    T MarginPct,
+    double? PumpV = null,
+    bool Driven = false,
+    bool FixedRegulator = false
+)
     where T : struct, IRealNumber<T>
 {
     /// <summary>What all of them deliver, before margin, L/h.</summary>
@@ -133,7 +143,13 @@ public static class PumpAgainst
             return curve.Reaches(kpa.Value) ? pump with { GaugePressureKpa = kpa } : null;
         }
 
-        var fall = FallPerKpa * ledger.Quantity(1, HazeSource.RectangularU(FallOff), new HazeSource("pump.fall", "Fall of the pump's flow with pressure", HazeShape.Rectangular, new HazeCheck("Find the pump's curve.", 0.1)));
+        var fall =
+            FallPerKpa
+            * ledger.Quantity(
+                1,
+                HazeSource.RectangularU(FallOff),
+                new HazeSource("pump.fall", "Fall of the pump's flow with pressure", HazeShape.Rectangular, new HazeCheck("Find the pump's curve.", 0.1))
+            );
         return pump with { GaugePressureKpa = kpa, FlowLph = pump.FlowLph!.Value * (1 - (fall * moreKpa)) };
     }
 }

@@ -31,13 +31,20 @@ public sealed record LowSideFailsafe(Hazy TripKpa, double DelayS, bool RisesWith
     public static LowSideFailsafe ForPorts(GaugePressure<Hazy> basePressure, PressureDifference<Hazy> drop, bool followsManifold)
     {
         const double Share = 1 - (1 / (LeanestRatio * LeanestRatio));
-        return new LowSideFailsafe((basePressure - (drop * Share)).Kpa, UsualDelayS, followsManifold,
-        [
-            Sentence.Of($"Flow through an injector goes with the square root of its pressure drop: {100 * Share:0} % less drop is {100 * (LeanestRatio - 1):0} % less fuel, and lambda that much leaner at full load."),
-            Delay,
-            "Cut boost or load, not fuel. Log the pressure through a few full-load pulls first: a trip that the healthy system touches gets switched off.",
-        ],
-        LeanestRatio);
+        return new LowSideFailsafe(
+            (basePressure - (drop * Share)).Kpa,
+            UsualDelayS,
+            followsManifold,
+            [
+                Sentence.Of(
+                    $"Flow through an injector goes with the square root of its pressure drop: {100 * Share:0} % less drop is {100 * (LeanestRatio - 1):0} % less fuel, "
+                        + $"and lambda that much leaner at full load."
+                ),
+                Delay,
+                "Cut boost or load, not fuel. Log the pressure through a few full-load pulls first: a trip that the healthy system touches gets switched off.",
+            ],
+            LeanestRatio
+        );
     }
 
     /// <summary>For the feed of a high-pressure pump: well under the base pressure, and over what keeps the fuel liquid at that pump.</summary>
@@ -47,21 +54,34 @@ public sealed record LowSideFailsafe(Hazy TripKpa, double DelayS, bool RisesWith
     /// <param name="fuel">Fuel temperature in the tank.</param>
     /// <param name="air">Pressure of the air.</param>
     /// <param name="ledger">The ledger.</param>
-    public static LowSideFailsafe ForDirect(GaugePressure<Hazy> basePressure, double highestEthanolPct, ReidPressure<Hazy> gasoline, Celsius<Hazy> fuel, AbsolutePressure<Hazy> air, HazeLedger ledger)
+    public static LowSideFailsafe ForDirect(
+        GaugePressure<Hazy> basePressure,
+        double highestEthanolPct,
+        ReidPressure<Hazy> gasoline,
+        Celsius<Hazy> fuel,
+        AbsolutePressure<Hazy> air,
+        HazeLedger ledger
+    )
     {
         var hot = new Celsius<Hazy>(RealNumber.Clamp(fuel.C + HighPressurePumpHeatK, -40, 125));
         var worst = new Blend<Hazy>(BlendVapourPressure.HighestEthanolPct(highestEthanolPct, new(gasoline.Kpa.Value), new(hot.C.Value)), UsualFuels.Traditional<Hazy>());
         var vapour = new AbsolutePressure<Hazy>(BlendVapourPressure.LawAt(worst, gasoline, hot, ledger) * BlendVapourPressure.At(worst, gasoline, hot).Kpa);
         var liquid = vapour.Over(air) + new PressureDifference<Hazy>(OverVapourKpa);
         var share = ShareOfBase * basePressure.Kpa;
-        return new LowSideFailsafe(-HazyLimit.Least([-share, -liquid.Kpa]), UsualDelayS, false,
-        [
-            share.Value >= liquid.Kpa.Value
-                ? Sentence.Of($"{100 * ShareOfBase:0} % of the base pressure: the high-pressure pump still fills there, and no healthy pump falls that far below the commanded pressure.")
-                : Sentence.Of($"The fuel, heated by the high-pressure pump, stays liquid there only above this; {100 * ShareOfBase:0} % of the base pressure is not enough."),
-            Delay,
-            "Cut boost or load, not fuel. The controller of the high side makes up for a falling low side until it suddenly cannot: this is the only warning.",
-        ]);
+        return new LowSideFailsafe(
+            -HazyLimit.Least([-share, -liquid.Kpa]),
+            UsualDelayS,
+            false,
+            [
+                share.Value >= liquid.Kpa.Value
+                    ? Sentence.Of(
+                        $"{100 * ShareOfBase:0} % of the base pressure: the high-pressure pump still fills there, and no healthy pump falls that far below the commanded pressure."
+                    )
+                    : Sentence.Of($"The fuel, heated by the high-pressure pump, stays liquid there only above this; {100 * ShareOfBase:0} % of the base pressure is not enough."),
+                Delay,
+                "Cut boost or load, not fuel. The controller of the high side makes up for a falling low side until it suddenly cannot: this is the only warning.",
+            ]
+        );
     }
 
     private static Sentence Delay => Sentence.Of($"{UsualDelayS:0.0} s rides out the dip when the throttle opens; a failing pump stays down longer.");

@@ -13,7 +13,15 @@ namespace HazyGauge.Core.FuelSystem;
 /// <param name="PressureDropKpa">Pressure drop it works at, kPa: rail over manifold.</param>
 /// <param name="OpeningsPerCycle">How often each opens in two turns of the crank.</param>
 public sealed record PortInjection<T>(
-    int Count, T RatedFlowCcMin, T RatedPressureKpa, T TestFluidDensityKgM3, T DeadTimeMs, T DutyLimitPct, T PressureDropKpa, int OpeningsPerCycle = 1)
+    int Count,
+    T RatedFlowCcMin,
+    T RatedPressureKpa,
+    T TestFluidDensityKgM3,
+    T DeadTimeMs,
+    T DutyLimitPct,
+    T PressureDropKpa,
+    int OpeningsPerCycle = 1
+)
     where T : struct, IRealNumber<T>
 {
     /// <summary>

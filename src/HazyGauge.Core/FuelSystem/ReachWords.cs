@@ -17,10 +17,11 @@ internal static class ReachWords
     /// What is supported up to a most ethanol: "up to E56 ± 9", "every blend"; "E92 or more" where the haze reaches neat ethanol and only its low end says something.
     /// </summary>
     /// <param name="mostEthanolPct">Most ethanol, % by volume, at most 100.</param>
-    public static Sentence Supported(Hazy mostEthanolPct) => Interval95.HalfWidth(mostEthanolPct) switch
-    {
-        _ when !IsOneSided(mostEthanolPct) => Sentence.Of($"up to {Say.Ethanol(mostEthanolPct)}"),
-        var half when mostEthanolPct.Value - half > 100 - NoDoubtPct => "every blend",
-        var half => Sentence.Of($"{Say.Ethanol(Math.Floor(mostEthanolPct.Value - half))} or more"),
-    };
+    public static Sentence Supported(Hazy mostEthanolPct) =>
+        Interval95.HalfWidth(mostEthanolPct) switch
+        {
+            _ when !IsOneSided(mostEthanolPct) => Sentence.Of($"up to {Say.Ethanol(mostEthanolPct)}"),
+            var half when mostEthanolPct.Value - half > 100 - NoDoubtPct => "every blend",
+            var half => Sentence.Of($"{Say.Ethanol(Math.Floor(mostEthanolPct.Value - half))} or more"),
+        };
 }

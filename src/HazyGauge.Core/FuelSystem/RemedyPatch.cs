@@ -17,9 +17,12 @@ internal static class RemedyPatch
                 ("ratedFlowCcMin", added.RatedFlowCcMin),
                 ("ratedPressureKpa", added.RatedPressureKpa),
                 ("pressureDropKpa", added.PressureDropKpa),
-                ("deadTimeMs", added.DeadTimeMs));
+                ("deadTimeMs", added.DeadTimeMs)
+            );
         }
-        else if (Some(("ratedFlowCcMin", change.RatedFlowCcMin), ("pressureDropKpa", change.BaseRiseKpa is null ? null : changed.Injectors?.PressureDropKpa)) is { Count: > 0 } ports)
+        else if (
+            Some(("ratedFlowCcMin", change.RatedFlowCcMin), ("pressureDropKpa", change.BaseRiseKpa is null ? null : changed.Injectors?.PressureDropKpa)) is { Count: > 0 } ports
+        )
         {
             patch["injectors"] = ports;
         }
@@ -41,7 +44,10 @@ internal static class RemedyPatch
                 ["gaugePressureKpa"] = larger.GaugePressureKpa,
             };
         }
-        else if (Some(("count", change.PumpCount), ("gaugePressureKpa", change.BaseRiseKpa is null ? null : changed.LowPressurePump?.GaugePressureKpa)) is { Count: > 0 } pump && changed.LowPressurePump is not null)
+        else if (
+            Some(("count", change.PumpCount), ("gaugePressureKpa", change.BaseRiseKpa is null ? null : changed.LowPressurePump?.GaugePressureKpa)) is { Count: > 0 } pump
+            && changed.LowPressurePump is not null
+        )
         {
             patch["lowPressurePump"] = pump;
         }

@@ -47,10 +47,16 @@ public static class BlendVapourPressure
     /// </summary>
     public static double RelativeU(Blend<Exact> blend, ReidPressure<Exact> gasoline, Celsius<Exact> temperature)
     {
-        const double Gasoline = 0.03, PerKelvinBeyond = 0.0015, PerKpaBeyond = 0.001, Mixing = 0.04, Ethanol = 0.005;
+        const double Gasoline = 0.03,
+            PerKelvinBeyond = 0.0015,
+            PerKpaBeyond = 0.001,
+            Mixing = 0.04,
+            Ethanol = 0.005;
         var (tempC, reidKpa, pct) = (temperature.C.Value, gasoline.Kpa.Value, blend.EthanolPct.Value);
         var parts = Parts(blend, gasoline, temperature);
-        var ofGasoline = parts.GasolineKpa.Value / (parts.GasolineKpa.Value + parts.EthanolKpa.Value)
+        var ofGasoline =
+            parts.GasolineKpa.Value
+            / (parts.GasolineKpa.Value + parts.EthanolKpa.Value)
             * (Gasoline + (PerKelvinBeyond * Beyond(tempC, 20, 60)) + (PerKpaBeyond * Beyond(reidKpa, 48, 90)));
 
         // Little ethanol or little gasoline leaves little to be wrong about.
@@ -66,10 +72,11 @@ public static class BlendVapourPressure
     }
 
     /// <summary>The blend with the highest vapour pressure at a temperature, from E0 to the highest, % by volume.</summary>
-    public static double HighestEthanolPct(double mostEthanolPct, ReidPressure<Exact> gasoline, Celsius<Exact> temperature) => Enumerable
-        .Range(0, (int)Math.Ceiling(mostEthanolPct) + 1)
-        .Select(pct => Math.Min(pct, mostEthanolPct))
-        .MaxBy(pct => At(new Blend<Exact>(pct, UsualFuels.Traditional<Exact>()), gasoline, temperature).Kpa.Value);
+    public static double HighestEthanolPct(double mostEthanolPct, ReidPressure<Exact> gasoline, Celsius<Exact> temperature) =>
+        Enumerable
+            .Range(0, (int)Math.Ceiling(mostEthanolPct) + 1)
+            .Select(pct => Math.Min(pct, mostEthanolPct))
+            .MaxBy(pct => At(new Blend<Exact>(pct, UsualFuels.Traditional<Exact>()), gasoline, temperature).Kpa.Value);
 
     private static (T EthanolKpa, T GasolineKpa) Parts<T>(Blend<T> blend, ReidPressure<T> gasolineReid, Celsius<T> temperature)
         where T : struct, IRealNumber<T>
@@ -85,9 +92,7 @@ public static class BlendVapourPressure
         var pull = (toGasoline / nearEthanol) - (toEthanol / nearGasoline);
         var ethanolActivity = RealNumber.Exp(gasoline * pull) / nearEthanol;
         var gasolineActivity = RealNumber.Exp(-(ethanol * pull)) / nearGasoline;
-        return (
-            ethanol * ethanolActivity * EthanolVapourPressure.At(temperature.C),
-            gasoline * gasolineActivity * GasolineVapourPressure.At(gasolineReid, temperature).Kpa);
+        return (ethanol * ethanolActivity * EthanolVapourPressure.At(temperature.C), gasoline * gasolineActivity * GasolineVapourPressure.At(gasolineReid, temperature).Kpa);
     }
 
     private static double Beyond(double value, double from, double to) => Math.Max(0, Math.Max(from - value, value - to));

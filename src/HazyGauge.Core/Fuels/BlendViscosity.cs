@@ -32,7 +32,8 @@ public static class BlendViscosity
     /// <param name="ledger">The ledger its source goes on.</param>
     public static Hazy LawAt(double ethanolPct, HazeLedger ledger)
     {
-        const double OfGasoline = 0.10, OfEthanol = 0.02;
+        const double OfGasoline = 0.10,
+            OfEthanol = 0.02;
         var u = OfGasoline + ((OfEthanol - OfGasoline) * Math.Clamp(ethanolPct, 0, 100) / 100);
         return ledger.Quantity(1, u, SourceCatalogue.Find(SourceCatalogue.ViscosityLaw, u));
     }

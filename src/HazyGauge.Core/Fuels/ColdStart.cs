@@ -50,30 +50,51 @@ public static class ColdStart
     {
         var (blend, cold) = (new Blend<Hazy>(ethanolPct, UsualFuels.Traditional<Hazy>()), new Celsius<Hazy>(coldestC));
         var starts = Starts(ethanolPct.Value, gasoline.Kpa.Value, coldestC);
-        var highest = Enumerable.Range(0, 101).Select(i => 100.0 - i).Select(pct => (double?)pct).FirstOrDefault(pct => Starts(pct!.Value, gasoline.Kpa.Value, coldestC) == ColdStarting.Yes);
+        var highest = Enumerable
+            .Range(0, 101)
+            .Select(i => 100.0 - i)
+            .Select(pct => (double?)pct)
+            .FirstOrDefault(pct => Starts(pct!.Value, gasoline.Kpa.Value, coldestC) == ColdStarting.Yes);
         return new ColdStartResult(
             BlendVapourPressure.LawAt(blend, gasoline, cold, ledger) * BlendVapourPressure.At(blend, gasoline, cold).Kpa,
             starts,
             highest,
-            [Finding(ethanolPct.Value, coldestC, starts, highest)]);
+            [Finding(ethanolPct.Value, coldestC, starts, highest)]
+        );
     }
 
     private static ColdStarting Starts(double ethanolPct, double gasolineReidKpa, double coldestC)
     {
         var reid = BlendVapourPressure.ReidOf(new Blend<Exact>(ethanolPct, UsualFuels.Traditional<Exact>()), new ReidPressure<Exact>(gasolineReidKpa)).Kpa.Value;
         double Needed(double tempC) => NeededKpa.Interpolate(Math.Min(tempC, NeatEthanolStartsC));
-        return coldestC >= NeatEthanolStartsC || reid >= Needed(coldestC) ? ColdStarting.Yes : reid >= Needed(coldestC + HardWithinK) ? ColdStarting.Hard : ColdStarting.No;
+        return coldestC >= NeatEthanolStartsC || reid >= Needed(coldestC) ? ColdStarting.Yes
+            : reid >= Needed(coldestC + HardWithinK) ? ColdStarting.Hard
+            : ColdStarting.No;
     }
 
     private static Finding Finding(double ethanolPct, double coldestC, ColdStarting starts, double? highestPct)
     {
-        var fill = highestPct is { } highest ? Sentence.Of($"Fill at most {Say.Ethanol(highest)} when it gets that cold.") : "No blend of this gasoline starts there as it should: fill winter gasoline, or heat the engine.";
+        var fill = highestPct is { } highest
+            ? Sentence.Of($"Fill at most {Say.Ethanol(highest)} when it gets that cold.")
+            : "No blend of this gasoline starts there as it should: fill winter gasoline, or heat the engine.";
         const string Trap = "Summer fuel left in the tank in winter is the usual trap.";
         return starts switch
         {
-            ColdStarting.Yes => new("coldStart", Severity.Info, Sentence.Of($"On {Say.Ethanol(ethanolPct)} it starts at {Say.Given(coldestC, Unit.Celsius)}, with cranking fuel set for it.")),
-            ColdStarting.Hard => new("coldStartHard", Severity.Caution, Sentence.Of($"On {Say.Ethanol(ethanolPct)} it starts hard at {Say.Given(coldestC, Unit.Celsius)}: too little evaporates. {fill} {Trap}")),
-            _ => new("coldStartNo", Severity.Caution, Sentence.Of($"On {Say.Ethanol(ethanolPct)} it does not start at {Say.Given(coldestC, Unit.Celsius)}: hardly anything evaporates. {fill} {Trap}")),
+            ColdStarting.Yes => new(
+                "coldStart",
+                Severity.Info,
+                Sentence.Of($"On {Say.Ethanol(ethanolPct)} it starts at {Say.Given(coldestC, Unit.Celsius)}, with cranking fuel set for it.")
+            ),
+            ColdStarting.Hard => new(
+                "coldStartHard",
+                Severity.Caution,
+                Sentence.Of($"On {Say.Ethanol(ethanolPct)} it starts hard at {Say.Given(coldestC, Unit.Celsius)}: too little evaporates. {fill} {Trap}")
+            ),
+            _ => new(
+                "coldStartNo",
+                Severity.Caution,
+                Sentence.Of($"On {Say.Ethanol(ethanolPct)} it does not start at {Say.Given(coldestC, Unit.Celsius)}: hardly anything evaporates. {fill} {Trap}")
+            ),
         };
     }
 }
@@ -90,10 +111,7 @@ public sealed record ColdStartQuery(Hazy EthanolPct, Hazy ColdestC, Hazy? Gasoli
     /// <exception cref="RefusedInputException">A quantity is outside its range.</exception>
     public ColdStartResult Answer(HazeLedger ledger)
     {
-        new InputCheck()
-            .Within(EthanolPct, 0, 100, "ethanolPct", "Ethanol", Unit.Percent)
-            .Within(ColdestC, -40, 40, "coldestC", "The coldest start", Unit.Celsius)
-            .ThrowIfAny();
+        new InputCheck().Within(EthanolPct, 0, 100, "ethanolPct", "Ethanol", Unit.Percent).Within(ColdestC, -40, 40, "coldestC", "The coldest start", Unit.Celsius).ThrowIfAny();
         return ColdStart.Of(EthanolPct, new FuelVolatility(GasolineReidKpa, FinishedFuelReidKpa, FinishedFuelEthanolPct).Gasoline(), ColdestC.Value, ledger);
     }
 }

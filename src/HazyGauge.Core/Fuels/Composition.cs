@@ -27,6 +27,5 @@ public sealed record Composition(double Carbon, double Hydrogen, double Oxygen =
     /// <summary>
     /// Stoichiometric air-fuel ratio by mass: complete combustion of CxHyOz takes x + y/4 - z/2 molecules of O2 (Heywood, equation 3.5).
     /// </summary>
-    public double StoichAfr =>
-        (Carbon + (Hydrogen / 4) - (Oxygen / 2)) / OxygenMoleFractionOfAir * AirGPerMol / MolarMassGPerMol;
+    public double StoichAfr => (Carbon + (Hydrogen / 4) - (Oxygen / 2)) / OxygenMoleFractionOfAir * AirGPerMol / MolarMassGPerMol;
 }

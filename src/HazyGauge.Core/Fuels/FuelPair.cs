@@ -1,6 +1,6 @@
-using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
+using HazyGauge.Core.Sentences;
 
 namespace HazyGauge.Core.Fuels;
 
@@ -17,11 +17,12 @@ public sealed record FuelPair<T>(T GasolineStoichAfr, T EthanolStoichAfr, T Gaso
 public static class FuelPairRules
 {
     /// <summary>Notes what neither gasoline nor ethanol can be.</summary>
-    public static InputCheck Check(InputCheck check, FuelPair<Hazy> fuels) => check
-        .Within(fuels.GasolineStoichAfr.Value, 12, 17, "gasolineStoichAfr", "The air-fuel ratio of gasoline")
-        .Within(fuels.EthanolStoichAfr.Value, 8, 10, "ethanolStoichAfr", "The air-fuel ratio of ethanol")
-        .Within(fuels.GasolineDensity15C.Value, 650, 800, "gasolineDensityKgM3At15C", "The density of gasoline at 15 °C", Unit.KgPerM3)
-        .Within(fuels.EthanolDensity15C.Value, 780, 830, "ethanolDensityKgM3At15C", "The density of ethanol at 15 °C", Unit.KgPerM3);
+    public static InputCheck Check(InputCheck check, FuelPair<Hazy> fuels) =>
+        check
+            .Within(fuels.GasolineStoichAfr.Value, 12, 17, "gasolineStoichAfr", "The air-fuel ratio of gasoline")
+            .Within(fuels.EthanolStoichAfr.Value, 8, 10, "ethanolStoichAfr", "The air-fuel ratio of ethanol")
+            .Within(fuels.GasolineDensity15C.Value, 650, 800, "gasolineDensityKgM3At15C", "The density of gasoline at 15 °C", Unit.KgPerM3)
+            .Within(fuels.EthanolDensity15C.Value, 780, 830, "ethanolDensityKgM3At15C", "The density of ethanol at 15 °C", Unit.KgPerM3);
 }
 
 /// <summary>Usual figures for the two fuels.</summary>
@@ -44,11 +45,9 @@ public static class UsualFuels
 
     /// <summary>Both fuels with their traditional air-fuel ratios.</summary>
     public static FuelPair<T> Traditional<T>()
-        where T : struct, IRealNumber<T> =>
-        new(TraditionalGasolineAfr, TraditionalEthanolAfr, GasolineDensity15C, EthanolDensity15C);
+        where T : struct, IRealNumber<T> => new(TraditionalGasolineAfr, TraditionalEthanolAfr, GasolineDensity15C, EthanolDensity15C);
 
     /// <summary>Both fuels with the air-fuel ratios that follow from their elements.</summary>
     public static FuelPair<T> ByComposition<T>()
-        where T : struct, IRealNumber<T> =>
-        new(Composition.Gasoline.StoichAfr, Composition.Ethanol.StoichAfr, GasolineDensity15C, EthanolDensity15C);
+        where T : struct, IRealNumber<T> => new(Composition.Gasoline.StoichAfr, Composition.Ethanol.StoichAfr, GasolineDensity15C, EthanolDensity15C);
 }

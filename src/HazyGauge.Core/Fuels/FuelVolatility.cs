@@ -22,7 +22,8 @@ public sealed record FuelVolatility(Hazy? GasolineReidKpa, Hazy? FinishedFuelRei
     /// <exception cref="RefusedInputException">Neither or both are given, or what is given cannot be.</exception>
     public ReidPressure<Hazy> Gasoline()
     {
-        const double Least = GasolineVapourPressure.LeastReidKpa, Most = GasolineVapourPressure.MostReidKpa;
+        const double Least = GasolineVapourPressure.LeastReidKpa,
+            Most = GasolineVapourPressure.MostReidKpa;
         var check = new InputCheck()
             .Within(GasolineReidKpa, Least, Most, "gasolineReidKpa", "The Reid pressure of the gasoline", Unit.Kpa)
             .Within(FinishedFuelReidKpa, Least, Most, "finishedFuelReidKpa", "The Reid pressure of the finished fuel", Unit.Kpa)
@@ -47,13 +48,20 @@ public sealed record FuelVolatility(Hazy? GasolineReidKpa, Hazy? FinishedFuelRei
     // Found with exact numbers; the haze is that of both answers, over the slope (implicit differentiation).
     private static ReidPressure<Hazy> Inside(Hazy finishedKpa, Hazy ethanolPct)
     {
-        const double Least = GasolineVapourPressure.LeastReidKpa, Most = GasolineVapourPressure.MostReidKpa, Step = 1e-3;
+        const double Least = GasolineVapourPressure.LeastReidKpa,
+            Most = GasolineVapourPressure.MostReidKpa,
+            Step = 1e-3;
         var exact = new Blend<Exact>(ethanolPct.Value, UsualFuels.Traditional<Exact>());
         double Reid(double gasolineKpa) => BlendVapourPressure.ReidOf(exact, new ReidPressure<Exact>(gasolineKpa)).Kpa.Value;
         if (Reid(Least) > finishedKpa.Value || Reid(Most) < finishedKpa.Value)
         {
-            throw new RefusedInputException("finishedFuelReidKpa", Sentence.Of(
-                $"No gasoline makes {Say.Ethanol(ethanolPct.Value)} of {Say.Kpa(finishedKpa.Value)}: with one that is sold it is between {Say.Kpa(Reid(Least))} and {Say.Kpa(Reid(Most))}. Check both."));
+            throw new RefusedInputException(
+                "finishedFuelReidKpa",
+                Sentence.Of(
+                    $"No gasoline makes {Say.Ethanol(ethanolPct.Value)} of {Say.Kpa(finishedKpa.Value)}: with one that is sold it is between {Say.Kpa(Reid(Least))} and "
+                        + $"{Say.Kpa(Reid(Most))}. Check both."
+                )
+            );
         }
 
         var root = Brent.FindRoot(g => Reid(g) - finishedKpa.Value, Least, Most, 1e-9);

@@ -25,6 +25,7 @@ public abstract record FuelsQuery
             GasolineStoichAfr ?? usual.GasolineStoichAfr,
             EthanolStoichAfr ?? usual.EthanolStoichAfr,
             GasolineDensityKgM3At15C ?? usual.GasolineDensity15C,
-            EthanolDensityKgM3At15C ?? usual.EthanolDensity15C);
+            EthanolDensityKgM3At15C ?? usual.EthanolDensity15C
+        );
     }
 }

@@ -26,7 +26,8 @@ public static class HeatCapacity
     /// <summary>The formula's factor at a temperature: 1, with what may be wrong with it as haze; more of it away from 0 to 60 C.</summary>
     public static Hazy LawAt(double tempC, HazeLedger ledger)
     {
-        const double Inside = 0.015, PerKelvinBeyond = 0.0004;
+        const double Inside = 0.015,
+            PerKelvinBeyond = 0.0004;
         var u = Inside + (PerKelvinBeyond * Math.Max(0, Math.Max(-tempC, tempC - 60)));
         return ledger.Quantity(1, u, SourceCatalogue.Find(SourceCatalogue.HeatCapacityLaw, u));
     }

@@ -55,27 +55,38 @@ public static class VolatilityClasses
     /// <summary>What there is to choose from.</summary>
     public static IReadOnlyList<FieldChoice> Choices { get; } =
     [
-        Of(VolatilityClass.D4814Aa, "AA"), Of(VolatilityClass.D4814A, "A"), Of(VolatilityClass.D4814B, "B"), Of(VolatilityClass.D4814C, "C"), Of(VolatilityClass.D4814D, "D"), Of(VolatilityClass.D4814E, "E"),
-        Of(VolatilityClass.En228A, "A"), Of(VolatilityClass.En228B, "B"), Of(VolatilityClass.En228C, "C"), Of(VolatilityClass.En228D, "D"), Of(VolatilityClass.En228E, "E"), Of(VolatilityClass.En228F, "F"),
+        Of(VolatilityClass.D4814Aa, "AA"),
+        Of(VolatilityClass.D4814A, "A"),
+        Of(VolatilityClass.D4814B, "B"),
+        Of(VolatilityClass.D4814C, "C"),
+        Of(VolatilityClass.D4814D, "D"),
+        Of(VolatilityClass.D4814E, "E"),
+        Of(VolatilityClass.En228A, "A"),
+        Of(VolatilityClass.En228B, "B"),
+        Of(VolatilityClass.En228C, "C"),
+        Of(VolatilityClass.En228D, "D"),
+        Of(VolatilityClass.En228E, "E"),
+        Of(VolatilityClass.En228F, "F"),
     ];
 
     /// <summary>Reid pressure (DVPE) between which a finished fuel of a class stands, kPa (limits of ASTM D4814 and EN 228, from memory).</summary>
-    public static (double Least, double Most) FinishedKpa(VolatilityClass of) => of switch
-    {
-        VolatilityClass.D4814Aa => Under(54),
-        VolatilityClass.D4814A => Under(62),
-        VolatilityClass.D4814B => Under(69),
-        VolatilityClass.D4814C => Under(79),
-        VolatilityClass.D4814D => Under(93),
-        VolatilityClass.D4814E => Under(103),
-        VolatilityClass.En228A => (45, 60),
-        VolatilityClass.En228B => (45, 70),
-        VolatilityClass.En228C => (50, 80),
-        VolatilityClass.En228D => (60, 90),
-        VolatilityClass.En228E => (65, 95),
-        VolatilityClass.En228F => (70, 100),
-        _ => throw new ArgumentOutOfRangeException(nameof(of), of, null),
-    };
+    public static (double Least, double Most) FinishedKpa(VolatilityClass of) =>
+        of switch
+        {
+            VolatilityClass.D4814Aa => Under(54),
+            VolatilityClass.D4814A => Under(62),
+            VolatilityClass.D4814B => Under(69),
+            VolatilityClass.D4814C => Under(79),
+            VolatilityClass.D4814D => Under(93),
+            VolatilityClass.D4814E => Under(103),
+            VolatilityClass.En228A => (45, 60),
+            VolatilityClass.En228B => (45, 70),
+            VolatilityClass.En228C => (50, 80),
+            VolatilityClass.En228D => (60, 90),
+            VolatilityClass.En228E => (65, 95),
+            VolatilityClass.En228F => (70, 100),
+            _ => throw new ArgumentOutOfRangeException(nameof(of), of, null),
+        };
 
     private static (double Least, double Most) Under(double limitKpa) => (LeastOfLimit * limitKpa, MostOfLimit * limitKpa);
 

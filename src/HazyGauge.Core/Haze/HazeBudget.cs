@@ -25,10 +25,13 @@ public static class HazeBudget
     {
         var parts = result.Parts.ToList();
         var variance = parts.Sum(p => p.U * p.U);
-        return [.. parts
-            .OrderByDescending(p => p.U * p.U)
-            .ThenBy(p => p.Source.Id, StringComparer.Ordinal)
-            .Select(p => new BudgetLine(p.Source.Id, p.Source.Label, 100 * p.U * p.U / variance, After(p.Source, p.U, parts)))];
+        return
+        [
+            .. parts
+                .OrderByDescending(p => p.U * p.U)
+                .ThenBy(p => p.Source.Id, StringComparer.Ordinal)
+                .Select(p => new BudgetLine(p.Source.Id, p.Source.Label, 100 * p.U * p.U / variance, After(p.Source, p.U, parts))),
+        ];
     }
 
     /// <summary>The line whose check would leave the least doubt of those that can be made: the next best check. Null where none helps.</summary>
@@ -37,7 +40,8 @@ public static class HazeBudget
     public static BudgetLine? NextBestCheck(IEnumerable<BudgetLine> budget, InstrumentsAtHand atHand) =>
         budget.Where(line => line.Check is { } check && atHand.Allow(check.Needs)).MinBy(line => line.Check!.UAfter);
 
-    /// <summary>What borrowing an instrument would clear: the line whose check would leave the least doubt of all, where it cannot be made with what is there. Null where the best can be.</summary>
+    /// <summary>What borrowing an instrument would clear: the line whose check would leave the least doubt of all, where it cannot be made with what is there. Null where
+    /// the best can be.</summary>
     /// <param name="budget">The budget.</param>
     /// <param name="atHand">What there is to check with.</param>
     public static BudgetLine? WorthBorrowing(IReadOnlyCollection<BudgetLine> budget, InstrumentsAtHand atHand) =>

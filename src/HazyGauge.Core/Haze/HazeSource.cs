@@ -28,8 +28,7 @@ public sealed record HazeCheck(string Text, double RemainingFraction)
     /// <param name="text">What to do.</param>
     /// <param name="sourceU">Standard uncertainty of the source as it stands.</param>
     /// <param name="checkU">Standard uncertainty of the check, in the same unit.</param>
-    public static HazeCheck SecondMeasurement(string text, double sourceU, double checkU) =>
-        new(text, checkU / Math.Sqrt((sourceU * sourceU) + (checkU * checkU)));
+    public static HazeCheck SecondMeasurement(string text, double sourceU, double checkU) => new(text, checkU / Math.Sqrt((sourceU * sourceU) + (checkU * checkU)));
 }
 
 /// <summary>
@@ -49,10 +48,11 @@ public sealed record HazeSource(string Id, string Label, HazeShape Shape = HazeS
     public static double TriangularU(double halfWidth) => halfWidth / Math.Sqrt(6);
 
     /// <summary>The standard uncertainty that belongs to a half-width (for a normal source: to one standard deviation).</summary>
-    public double StandardU(double halfWidth) => Shape switch
-    {
-        HazeShape.Rectangular => RectangularU(halfWidth),
-        HazeShape.Triangular => TriangularU(halfWidth),
-        _ => halfWidth,
-    };
+    public double StandardU(double halfWidth) =>
+        Shape switch
+        {
+            HazeShape.Rectangular => RectangularU(halfWidth),
+            HazeShape.Triangular => TriangularU(halfWidth),
+            _ => halfWidth,
+        };
 }

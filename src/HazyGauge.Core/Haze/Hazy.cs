@@ -66,12 +66,10 @@ public readonly struct Hazy : IRealNumber<Hazy>
     public static Hazy operator -(Hazy number) => number.Through(-number.Value, -1);
 
     /// <inheritdoc/>
-    public static Hazy operator *(Hazy left, Hazy right) =>
-        Combine(left.Value * right.Value, left, right.Value, right, left.Value);
+    public static Hazy operator *(Hazy left, Hazy right) => Combine(left.Value * right.Value, left, right.Value, right, left.Value);
 
     /// <inheritdoc/>
-    public static Hazy operator /(Hazy left, Hazy right) =>
-        Combine(left.Value / right.Value, left, 1 / right.Value, right, -left.Value / (right.Value * right.Value));
+    public static Hazy operator /(Hazy left, Hazy right) => Combine(left.Value / right.Value, left, 1 / right.Value, right, -left.Value / (right.Value * right.Value));
 
     /// <inheritdoc/>
     public Hazy Through(double value, double derivative)
@@ -112,9 +110,7 @@ public readonly struct Hazy : IRealNumber<Hazy>
         var gradient = new double[Math.Max(a._gradient.Length, b._gradient.Length)];
         for (var i = 0; i < gradient.Length; i++)
         {
-            gradient[i] =
-                (i < a._gradient.Length ? slopeA * a._gradient[i] : 0) +
-                (i < b._gradient.Length ? slopeB * b._gradient[i] : 0);
+            gradient[i] = (i < a._gradient.Length ? slopeA * a._gradient[i] : 0) + (i < b._gradient.Length ? slopeB * b._gradient[i] : 0);
         }
 
         return new Hazy(value, a._ledger, gradient);

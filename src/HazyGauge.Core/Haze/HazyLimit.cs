@@ -50,9 +50,8 @@ public static class HazyLimit
     /// shown, each source weighted by how likely its number is the smallest. More than two are taken pair by pair.
     /// </summary>
     /// <exception cref="ArgumentException">There is none.</exception>
-    public static Hazy Least(IReadOnlyCollection<Hazy> numbers) => numbers.Count > 0
-        ? numbers.OrderBy(n => n.Value).Aggregate(Lesser)
-        : throw new ArgumentException("There is no smallest of none.", nameof(numbers));
+    public static Hazy Least(IReadOnlyCollection<Hazy> numbers) =>
+        numbers.Count > 0 ? numbers.OrderBy(n => n.Value).Aggregate(Lesser) : throw new ArgumentException("There is no smallest of none.", nameof(numbers));
 
     private static Hazy Lesser(Hazy a, Hazy b)
     {
@@ -104,7 +103,13 @@ public static class HazyLimit
         var apart = (a - b).StandardU;
         var slope = ((ua * ua) + (ub * ub) - (apart * apart)) / (2 * ua);
         var rest = Math.Sqrt(Math.Max(0, (ub * ub) - (slope * slope)));
-        double BothAbove(double z) => Normal.PDF(0, 1, z) * (rest > 0 ? Normal.CDF(0, 1, (b.Value + (slope * z) - value) / rest) : b.Value + (slope * z) >= value ? 1 : 0);
+        double BothAbove(double z) =>
+            Normal.PDF(0, 1, z)
+            * (
+                rest > 0 ? Normal.CDF(0, 1, (b.Value + (slope * z) - value) / rest)
+                : b.Value + (slope * z) >= value ? 1
+                : 0
+            );
         var from = Math.Max(-Far, (value - a.Value) / ua);
         return from >= Far ? 1 : 1 - GaussLegendreRule.Integrate(BothAbove, from, Far, Order);
     }

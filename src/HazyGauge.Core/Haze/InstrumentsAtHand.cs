@@ -11,8 +11,10 @@ public sealed class InstrumentsAtHand(IReadOnlyCollection<Instrument>? list)
     public bool IsSaid => list is not null;
 
     /// <summary>True where a check can be made: it needs nothing, what it needs is there, or nobody said.</summary>
-    public bool Allow(Instrument? needed) => needed is not { } instrument || list is null || list.Contains(instrument)
-
+    public bool Allow(Instrument? needed) =>
+        needed is not { } instrument
+        || list is null
+        || list.Contains(instrument)
         // A scope counts pulses as well as a meter does.
         || (instrument == Instrument.FrequencyAndDuty && list.Contains(Instrument.Scope));
 }

@@ -18,8 +18,7 @@ public static class Interval95
     /// <summary>Half-width of the interval that holds the value with another probability.</summary>
     /// <param name="quantity">The quantity.</param>
     /// <param name="coverage">The probability, 0 to 1; twice what may lie beyond one end is left out of it.</param>
-    internal static double HalfWidth(Hazy quantity, double coverage) =>
-        HalfWidth([.. quantity.Parts.Select(p => (p.U, p.Source.Shape == HazeShape.Rectangular))], coverage);
+    internal static double HalfWidth(Hazy quantity, double coverage) => HalfWidth([.. quantity.Parts.Select(p => (p.U, p.Source.Shape == HazeShape.Rectangular))], coverage);
 
     /// <summary>Half-width of the 95 % interval of a quantity that is made up of these independent parts.</summary>
     /// <param name="parts">Standard uncertainty of each part, and whether it is a rectangle.</param>
@@ -50,7 +49,6 @@ public static class Interval95
     {
         static double IntegralOfCdf(double x) => (x * Normal.CDF(0, 1, x)) + Normal.PDF(0, 1, x);
         var (near, far) = ((h - halfWidth) / sigma, (h + halfWidth) / sigma);
-        return sigma / (2 * halfWidth) *
-            (IntegralOfCdf(far) - IntegralOfCdf(near) - IntegralOfCdf(-near) + IntegralOfCdf(-far));
+        return sigma / (2 * halfWidth) * (IntegralOfCdf(far) - IntegralOfCdf(near) - IntegralOfCdf(-near) + IntegralOfCdf(-far));
     }
 }

@@ -50,7 +50,13 @@ public static class GivenReadings
                 document.Remove(single.GivenAt);
                 if (reading is not null)
                 {
-                    Put(document, single.GivenAt, last?[single.GivenAt], known is not null && ThingJson.AreEqual(known, reading), now is null ? null : now with { Id = single.Path });
+                    Put(
+                        document,
+                        single.GivenAt,
+                        last?[single.GivenAt],
+                        known is not null && ThingJson.AreEqual(known, reading),
+                        now is null ? null : now with { Id = single.Path }
+                    );
                 }
             }
         }
@@ -59,7 +65,14 @@ public static class GivenReadings
     private static void Put(JsonObject at, string name, JsonNode? before, bool isKnown, Given? now)
     {
         at.Remove(name);
-        if ((isKnown ? before?.DeepClone() : now is null ? null : JsonSerializer.SerializeToNode(now, JsonSerializerOptions.Web)) is { } given)
+        if (
+            (
+                isKnown ? before?.DeepClone()
+                : now is null ? null
+                : JsonSerializer.SerializeToNode(now, JsonSerializerOptions.Web)
+            ) is
+            { } given
+        )
         {
             at[name] = given;
         }

@@ -84,7 +84,9 @@ public static class Identities
         }
 
         private bool Keeps(JsonObject thing, string id) =>
-            last.FirstOrDefault(l => ThingJson.IdOf(l) == id) is { } known ? list.IsSame(known, thing) : list.Same.Count == 0 || !Older.TryGetValue(id, out var gone) || list.IsSame(gone, thing);
+            last.FirstOrDefault(l => ThingJson.IdOf(l) == id) is { } known
+                ? list.IsSame(known, thing)
+                : list.Same.Count == 0 || !Older.TryGetValue(id, out var gone) || list.IsSame(gone, thing);
 
         // In order, each to the first that is free: with as many as before, all keep their ids.
         private void Match(List<JsonObject> without, Func<JsonObject, JsonObject, bool> isIt)

@@ -27,8 +27,14 @@ public static class ThingId
     public static string Plain(string words, string prefix)
     {
         const int Room = 5;
-        var plain = string.Join('-', new string([.. words.ToLowerInvariant().Select(c => char.IsAsciiLetterOrDigit(c) ? c : ' ')]).Split(' ', StringSplitOptions.RemoveEmptyEntries));
-        var begun = plain.Length == 0 ? prefix : char.IsAsciiLetter(plain[0]) ? plain : $"{prefix}-{plain}";
+        var plain = string.Join(
+            '-',
+            new string([.. words.ToLowerInvariant().Select(c => char.IsAsciiLetterOrDigit(c) ? c : ' ')]).Split(' ', StringSplitOptions.RemoveEmptyEntries)
+        );
+        var begun =
+            plain.Length == 0 ? prefix
+            : char.IsAsciiLetter(plain[0]) ? plain
+            : $"{prefix}-{plain}";
         return begun.Length <= Longest - Room ? begun : begun[..(Longest - Room)].TrimEnd('-');
     }
 }

@@ -87,8 +87,7 @@ public sealed class JobLine
     }
 
     /// <summary>Slugs of the stations one reads: those it depends on, or all of them but others that read the whole job.</summary>
-    public IReadOnlyList<string> Reads(IStation station) =>
-        station.ReadsSoFar ? [.. _stations.Values.Where(s => !s.ReadsSoFar).Select(s => s.Slug)] : station.DependsOn;
+    public IReadOnlyList<string> Reads(IStation station) => station.ReadsSoFar ? [.. _stations.Values.Where(s => !s.ReadsSoFar).Select(s => s.Slug)] : station.DependsOn;
 
     private static StationPlace Place(IStation station) => new(station.Slug, station.Name, station.Question, true);
 

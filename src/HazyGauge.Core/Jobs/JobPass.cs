@@ -2,8 +2,8 @@ using HazyGauge.Core.Entries;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Parts;
-using HazyGauge.Core.Shop;
 using HazyGauge.Core.Sentences;
+using HazyGauge.Core.Shop;
 using HazyGauge.Core.Stations;
 
 namespace HazyGauge.Core.Jobs;
@@ -24,8 +24,12 @@ public sealed record PlanToEvaluate(object? Plan, int? Revision, RefusedInputExc
 public sealed record StationOutcome(IStation Station, Evaluated? Result, RefusedInputException? Refused, Evaluated? Stands, IReadOnlyDictionary<string, int?> BasedOn)
 {
     /// <summary>How far the station has come; where nothing stands any more, that it has to be looked at, and why.</summary>
-    public StationProgress Progress => Stands?.Progress ?? new(StationState.InWork, NextAction.Of(
-        Station.Slug, "doesNotFit", Sentence.Of($"Check {Station.Name} again."), Sentence.Join(" ", Refused?.Sentences.SelectMany(s => s.Value) ?? [])));
+    public StationProgress Progress =>
+        Stands?.Progress
+        ?? new(
+            StationState.InWork,
+            NextAction.Of(Station.Slug, "doesNotFit", Sentence.Of($"Check {Station.Name} again."), Sentence.Join(" ", Refused?.Sentences.SelectMany(s => s.Value) ?? []))
+        );
 }
 
 /// <summary>What a pass over a job is made from.</summary>
@@ -41,7 +45,8 @@ public sealed record PassInputs(
     IReadOnlyDictionary<NeededFile, StationFile> Files,
     IReadOnlyDictionary<NeededFile, RefusedInputException> UnreadableFiles,
     EntriesSoFar Entries,
-    ShopFacts Shop)
+    ShopFacts Shop
+)
 {
     /// <summary>Plans alone, with nothing beside them.</summary>
     public PassInputs(IReadOnlyDictionary<string, PlanToEvaluate> plans, ShopFacts shop)
@@ -51,9 +56,8 @@ public sealed record PassInputs(
             new Dictionary<NeededFile, StationFile>(),
             new Dictionary<NeededFile, RefusedInputException>(),
             EntriesSoFar.None,
-            shop)
-    {
-    }
+            shop
+        ) { }
 }
 
 /// <summary>Evaluates a job as a whole: wanted stations and all they rest on, each behind those it depends on, on one ledger.</summary>
@@ -79,10 +83,13 @@ public static class JobPass
                 inputs.Entries.Of(station.ReadsEntries).Holding,
                 inputs.Shop,
                 [.. station.DependsOn.Select(d => line.Station(d)?.Publishes).OfType<Type>()],
-                station.ReadsSoFar ? SoFar(outcomes, inputs) : null);
+                station.ReadsSoFar ? SoFar(outcomes, inputs) : null
+            );
             var setAside = SetAside(station, inputs.Entries).ToList();
             var (result, refused, stands, revision) = Evaluated(station, inputs, context);
-            var basedOn = station.ReadsSoFar ? new Dictionary<string, int?>(revisions, StringComparer.Ordinal) : upstream.ToDictionary(u => u.Key, u => u.Value.Revision, StringComparer.Ordinal);
+            var basedOn = station.ReadsSoFar
+                ? new Dictionary<string, int?>(revisions, StringComparer.Ordinal)
+                : upstream.ToDictionary(u => u.Key, u => u.Value.Revision, StringComparer.Ordinal);
             outcomes.Add(new StationOutcome(station, With(result, setAside), refused, With(stands, setAside), basedOn));
             if (stands?.Published is { } what)
             {
@@ -114,10 +121,13 @@ public static class JobPass
                     o.Stands is { } stands ? o.Station.Figures(stands.Plan, stands.Results) : [],
                     o.Stands?.Findings ?? [],
                     o.Stands is { } named ? o.Station.Things(named.Plan, named.Results) : [],
-                    o.Stands?.Results),
-                StringComparer.Ordinal),
+                    o.Stands?.Results
+                ),
+                StringComparer.Ordinal
+            ),
             inputs.Entries,
-            BuyingList.Of(outcomes.Where(o => o.Stands is not null).SelectMany(o => o.Stands!.Needs.Select(n => (o.Station.Slug, n))), notes));
+            BuyingList.Of(outcomes.Where(o => o.Stands is not null).SelectMany(o => o.Stands!.Needs.Select(n => (o.Station.Slug, n))), notes)
+        );
     }
 
     private static (Evaluated? Result, RefusedInputException? Refused, Evaluated? Stands, int? Revision) Evaluated(IStation station, PassInputs inputs, StationContext context)
@@ -156,19 +166,25 @@ public static class JobPass
         var (result, refused) = Of(asked);
 
         // Where a draft does not fit, what rests on it is shown for what was saved.
-        var (stands, revision) = result is not null ? (result, given is null ? 0 : given.Revision)
+        var (stands, revision) =
+            result is not null ? (result, given is null ? 0 : given.Revision)
             : inputs.SavedInstead.TryGetValue(station.Slug, out var read) && read() is var saved ? (Of(saved).Result ?? Recorded(saved), saved.Revision)
             : (Recorded(asked), asked.Revision);
         return (result, refused, stands, revision);
     }
 
     // An entry that cannot be read is said where it would have counted.
-    private static IEnumerable<Finding> SetAside(IStation station, EntriesSoFar entries) => entries.Unreadable
-        .Where(e => e.Station == station.Slug || station.ReadsEntries.Contains(e.Kind, StringComparer.Ordinal))
-        .Select(e => new Finding(
-            "entryUnreadable", Severity.Caution, Sentence.Of($"Entry {e.Number:0} of the record cannot be read and counts for nothing here. {e.Why} Take it back on the record, and write it again.")).OfEntry(e.Number));
+    private static IEnumerable<Finding> SetAside(IStation station, EntriesSoFar entries) =>
+        entries
+            .Unreadable.Where(e => e.Station == station.Slug || station.ReadsEntries.Contains(e.Kind, StringComparer.Ordinal))
+            .Select(e =>
+                new Finding(
+                    "entryUnreadable",
+                    Severity.Caution,
+                    Sentence.Of($"Entry {e.Number:0} of the record cannot be read and counts for nothing here. {e.Why} Take it back on the record, and write it again.")
+                ).OfEntry(e.Number)
+            );
 
-    private static Evaluated? With(Evaluated? evaluated, IReadOnlyCollection<Finding> more) => evaluated is null || more.Count == 0
-        ? evaluated
-        : evaluated with { Findings = [.. evaluated.Findings.Concat(more).OrderByDescending(f => f.Severity)] };
+    private static Evaluated? With(Evaluated? evaluated, IReadOnlyCollection<Finding> more) =>
+        evaluated is null || more.Count == 0 ? evaluated : evaluated with { Findings = [.. evaluated.Findings.Concat(more).OrderByDescending(f => f.Severity)] };
 }

@@ -33,7 +33,10 @@ public static class JobProgress
 {
     /// <summary>How pressing a job is: what falls due comes before what is held, and what can go on before what waits.</summary>
     public static Pressing PressingOf(bool isDue, bool isHeld, bool isWaiting) =>
-        isDue ? Pressing.Due : isHeld ? Pressing.Held : isWaiting ? Pressing.Waiting : Pressing.Open;
+        isDue ? Pressing.Due
+        : isHeld ? Pressing.Held
+        : isWaiting ? Pressing.Waiting
+        : Pressing.Open;
 
     /// <summary>What holds a job, at the first station of the line that is held; null where none is.</summary>
     /// <param name="line">The line.</param>

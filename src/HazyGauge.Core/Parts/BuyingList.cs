@@ -20,7 +20,18 @@ public sealed record PartUse(string Station, Sentence Why);
 /// <param name="Author">Who wrote of it last; null where nobody did.</param>
 /// <param name="At">When.</param>
 public sealed record BuyingLine(
-    string Item, Sentence Name, PartKind Kind, double Quantity, IReadOnlyList<PartUse> For, IReadOnlyList<string> HoldsUp, PartStatus Status, double? Price, string? Source, string? Author, DateTimeOffset? At)
+    string Item,
+    Sentence Name,
+    PartKind Kind,
+    double Quantity,
+    IReadOnlyList<PartUse> For,
+    IReadOnlyList<string> HoldsUp,
+    PartStatus Status,
+    double? Price,
+    string? Source,
+    string? Author,
+    DateTimeOffset? At
+)
 {
     /// <summary>True while it still has to come.</summary>
     public bool IsOpen => Status is PartStatus.Needed or PartStatus.Ordered;
@@ -34,12 +45,18 @@ public static class BuyingList
     /// <param name="notes">What was written down, the oldest first.</param>
     public static IReadOnlyList<BuyingLine> Of(IEnumerable<(string Station, NeededPart Part)> needed, IEnumerable<(PartNote Note, string Author, DateTimeOffset At)> notes)
     {
-        var renamed = needed.Where(n => n.Part.FormerItem is not null).GroupBy(n => n.Part.FormerItem!, StringComparer.Ordinal).ToDictionary(g => g.Key, g => g.First().Part.Item, StringComparer.Ordinal);
-        var written = notes.GroupBy(n => renamed.GetValueOrDefault(n.Note.Item, n.Note.Item), StringComparer.Ordinal).ToDictionary(g => g.Key, g => g.ToList(), StringComparer.Ordinal);
+        var renamed = needed
+            .Where(n => n.Part.FormerItem is not null)
+            .GroupBy(n => n.Part.FormerItem!, StringComparer.Ordinal)
+            .ToDictionary(g => g.Key, g => g.First().Part.Item, StringComparer.Ordinal);
+        var written = notes
+            .GroupBy(n => renamed.GetValueOrDefault(n.Note.Item, n.Note.Item), StringComparer.Ordinal)
+            .ToDictionary(g => g.Key, g => g.ToList(), StringComparer.Ordinal);
         var asked = needed.GroupBy(n => n.Part.Item, StringComparer.Ordinal).ToDictionary(g => g.Key, g => g.ToList(), StringComparer.Ordinal);
         return
         [
-            .. asked.Keys.Union(written.Keys, StringComparer.Ordinal)
+            .. asked
+                .Keys.Union(written.Keys, StringComparer.Ordinal)
                 .Select(item => Line(item, asked.GetValueOrDefault(item) ?? [], written.GetValueOrDefault(item) ?? []))
                 .OrderByDescending(l => l.IsOpen)
                 .ThenBy(l => l.Kind)
@@ -56,7 +73,9 @@ public static class BuyingList
         var isOpen = status is PartStatus.Needed or PartStatus.Ordered;
         return new BuyingLine(
             item,
-            Words(n => n.Name) is { } said ? said : asked.Count > 0 ? asked[0].Part.Name : item,
+            Words(n => n.Name) is { } said ? said
+                : asked.Count > 0 ? asked[0].Part.Name
+                : item,
             asked.Count > 0 ? asked[0].Part.Kind : PartKind.Part,
             Last(n => n.Quantity) ?? asked.Select(a => a.Part.Quantity).DefaultIfEmpty(1).Max(),
             [.. asked.Select(a => new PartUse(a.Station, a.Part.Why))],
@@ -65,6 +84,7 @@ public static class BuyingList
             Last(n => n.Price) ?? asked.Select(a => a.Part.Price).FirstOrDefault(p => p is not null),
             Words(n => n.Source),
             notes.Count > 0 ? notes[^1].Author : null,
-            notes.Count > 0 ? notes[^1].At : null);
+            notes.Count > 0 ? notes[^1].At : null
+        );
     }
 }

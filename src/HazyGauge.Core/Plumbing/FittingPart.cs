@@ -1,7 +1,7 @@
-using HazyGauge.Core.Sentences;
 using System.Text.Json.Serialization;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Plumbing.Ports;
+using HazyGauge.Core.Sentences;
 
 namespace HazyGauge.Core.Plumbing;
 
@@ -59,7 +59,8 @@ public sealed record FittingPart(
     double? MaxKpa = null,
     bool? Sensor = null,
     int? OnShelf = null,
-    string? Id = null)
+    string? Id = null
+)
 {
     /// <summary>Code of the sensor that ships.</summary>
     public const string SensorCode = "sensor";
@@ -112,7 +113,8 @@ public sealed record FittingPart(
             check.Within(wrench, 3, 100, $"{under}wrenchesMm", "A wrench, mm,");
         }
 
-        check.Within(BoreMm, 0.5, 100, $"{under}boreMm", "The bore, mm,")
+        check
+            .Within(BoreMm, 0.5, 100, $"{under}boreMm", "The bore, mm,")
             .Within(LengthMm, 0, 10_000, $"{under}lengthMm", "The length, mm,")
             .Within(Cost, 0, 1_000_000, $"{under}cost", "The cost")
             .Within(AngleDeg, 0, 180, $"{under}angleDeg", "The angle, degrees,")

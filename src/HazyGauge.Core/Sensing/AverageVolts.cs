@@ -1,6 +1,6 @@
-using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
+using HazyGauge.Core.Sentences;
 
 namespace HazyGauge.Core.Sensing;
 
@@ -19,9 +19,7 @@ public sealed record AverageVolts(Hazy HighV, Hazy LowV)
     /// <exception cref="RefusedInputException">A quantity is outside its range.</exception>
     public void Check()
     {
-        var check = new InputCheck()
-            .Within(HighV.Value, 0, 30, "highV", "The high voltage", Unit.Volt)
-            .Within(LowV.Value, -1, 30, "lowV", "The low voltage", Unit.Volt);
+        var check = new InputCheck().Within(HighV.Value, 0, 30, "highV", "The high voltage", Unit.Volt).Within(LowV.Value, -1, 30, "lowV", "The low voltage", Unit.Volt);
         if (HighV.Value <= LowV.Value)
         {
             check.Refuse("highV", "The high voltage must lie above the low voltage. It is what the meter shows on the signal wire with the sensor unplugged and the key on.");
@@ -66,7 +64,8 @@ public sealed record AverageVolts(Hazy HighV, Hazy LowV)
 
         // Seen from the other side of an inverting box the wave is high where the sensor pulls low.
         var mirrored = HighV.Value + LowV.Value - expectedV;
-        var cause = readV > HighV.Value + (0.02 * swing) ? "The wire stands above the high voltage given: measure the high voltage again."
+        var cause =
+            readV > HighV.Value + (0.02 * swing) ? "The wire stands above the high voltage given: measure the high voltage again."
             : readV > HighV.Value - (0.02 * swing) ? "The wire stands at its high voltage: the meter is not on the wire with the pulses, or it lost contact."
             : readV < LowV.Value + (0.02 * swing) ? "The wire stands low: no pull-up at this point, or a short to ground."
             : Math.Abs(readV - mirrored) <= within ? "The same wave upside down would give just this: something on the way inverts it."

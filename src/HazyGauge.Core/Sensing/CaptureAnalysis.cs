@@ -34,7 +34,8 @@ public sealed record CaptureResult(
     Hazy? LowPulseMs,
     SensorReading Reading,
     IReadOnlyList<TimelinePoint> Timeline,
-    IReadOnlyList<LevelChange> Excerpt)
+    IReadOnlyList<LevelChange> Excerpt
+)
 {
     /// <summary>Format of the file: vcd or csv; live for a wire that is watched.</summary>
     public string Format { get; init; } = "live";
@@ -61,9 +62,7 @@ public static class CaptureAnalysis
     public static CaptureResult Analyse(PulseTrain train, double toleranceEthanolPct, HazeLedger ledger)
     {
         var periods = Periods.Of(train);
-        return periods.Count == 0
-            ? WithoutPeriod(train)
-            : WithPeriods(train, periods, toleranceEthanolPct, ledger);
+        return periods.Count == 0 ? WithoutPeriod(train) : WithPeriods(train, periods, toleranceEthanolPct, ledger);
     }
 
     private static CaptureResult WithoutPeriod(PulseTrain train)
@@ -74,21 +73,22 @@ public static class CaptureAnalysis
             { EverUnknown: true } => SignalFindings.NeverKnown,
             _ => SignalFindings.NeverSwitches,
         };
-        return new CaptureResult(
-            train.DurationS, train.Edges, train.GlitchesRejected, 0, 0, false, null, null, SensorReading.Nothing(why), [], train.Excerpt);
+        return new CaptureResult(train.DurationS, train.Edges, train.GlitchesRejected, 0, 0, false, null, null, SensorReading.Nothing(why), [], train.Excerpt);
     }
 
     private static CaptureResult WithPeriods(PulseTrain train, Periods periods, double toleranceEthanolPct, HazeLedger ledger)
     {
         // Four looks at the same periods, none of which needs another: a night's recording keeps every processor busy.
-        RobustMean length = default, low = default;
+        RobustMean length = default,
+            low = default;
         double? wanderHz = null;
         List<TimelinePoint> timeline = [];
         Parallel.Invoke(
             () => wanderHz = Wander.Of(periods, train.ResolutionS),
             () => length = RobustMean.Of(periods.LengthS, train.ResolutionS),
             () => low = RobustMean.Of(periods.LowS, train.ResolutionS),
-            () => timeline = Timeline(periods));
+            () => timeline = Timeline(periods)
+        );
 
         var frequencyHz = FrequencyHz(length, wanderHz, train, ledger);
         var lowPulseMs = LowPulseMs(low, train, ledger);
@@ -108,7 +108,8 @@ public static class CaptureAnalysis
             lowPulseMs,
             reading.With(overTime, findings),
             timeline,
-            Excerpt(train, periods));
+            Excerpt(train, periods)
+        );
     }
 
     private static Hazy FrequencyHz(RobustMean length, double? wanderHz, PulseTrain train, HazeLedger ledger)
@@ -120,11 +121,10 @@ public static class CaptureAnalysis
         var rounding = HazeSource.TriangularU(train.ResolutionS) / length.Count;
         var noise = wanderHz is null ? length.SpreadSd / Math.Sqrt(length.Count) : 0;
         var timingHz = hz * Math.Sqrt((rounding * rounding) + (noise * noise)) / length.Value;
-        return ledger.Quantity(hz,
-        [
-            (SourceCatalogue.Find(SourceCatalogue.FrequencyTiming, timingHz), timingHz),
-            (SourceCatalogue.Find(SourceCatalogue.FrequencyWander, wanderHz ?? 0), wanderHz ?? 0),
-        ]);
+        return ledger.Quantity(
+            hz,
+            [(SourceCatalogue.Find(SourceCatalogue.FrequencyTiming, timingHz), timingHz), (SourceCatalogue.Find(SourceCatalogue.FrequencyWander, wanderHz ?? 0), wanderHz ?? 0)]
+        );
     }
 
     private static Hazy LowPulseMs(RobustMean low, PulseTrain train, HazeLedger ledger)
@@ -202,10 +202,7 @@ public static class CaptureAnalysis
         {
             var first = points.Count * perPoint;
             var stretch = first..Math.Min(first + perPoint, periods.Count);
-            points.Add(new TimelinePoint(
-                (fromS + toS) / 2,
-                1 / Sample.Of(periods.LengthS[stretch], every).Median(),
-                1000 * Sample.Of(periods.LowS[stretch], every).Median()));
+            points.Add(new TimelinePoint((fromS + toS) / 2, 1 / Sample.Of(periods.LengthS[stretch], every).Median(), 1000 * Sample.Of(periods.LowS[stretch], every).Median()));
         }
 
         return points;

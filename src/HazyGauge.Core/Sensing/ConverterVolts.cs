@@ -48,8 +48,15 @@ public sealed record ConverterVolts(Hazy At0V, Hazy At100V, bool AreAssumed)
     }
 
     /// <summary>What a voltage means that is not what it should be.</summary>
-    internal static Finding Disagrees(MeterRow row) => new("converterDisagrees", Severity.Caution, Sentence.Of(
-        $"Behind the converter it should be {Say.Of(row.Expected, Unit.Volt, 2)} within {row.Within:0.00} V, and is {Say.Of(row.Read!.Value, Unit.Volt, 2)}. Look at the converter's two points first, then at its ground: an offset there adds straight onto the reading."));
+    internal static Finding Disagrees(MeterRow row) =>
+        new(
+            "converterDisagrees",
+            Severity.Caution,
+            Sentence.Of(
+                $"Behind the converter it should be {Say.Of(row.Expected, Unit.Volt, 2)} within {row.Within:0.00} V, and is {Say.Of(row.Read!.Value, Unit.Volt, 2)}. Look "
+                    + $"at the converter's two points first, then at its ground: an offset there adds straight onto the reading."
+            )
+        );
 
     /// <summary>Refuses two points that are one.</summary>
     /// <exception cref="RefusedInputException">They are.</exception>
@@ -71,24 +78,60 @@ public sealed record ConverterVolts(Hazy At0V, Hazy At100V, bool AreAssumed)
         var pct = EthanolPct(volts);
         if (pct.Value is < -100 * Slack or > 100 * (1 + Slack))
         {
-            return SensorReading.Nothing(new("converterOutside", Severity.Stop, Sentence.Of(
-                $"{Say.Of(volts, Unit.Volt, 2)} lies outside what this converter gives, {Say.Of(At0V, Unit.Volt, 2)} to {Say.Of(At100V, Unit.Volt, 2)}: a broken wire, no supply at the converter, or other points. Measure at the converter itself, then at the controller's pin.")))
-                with { SignalStatus = SignalStatus.OutOfRange };
+            return SensorReading.Nothing(
+                new(
+                    "converterOutside",
+                    Severity.Stop,
+                    Sentence.Of(
+                        $"{Say.Of(volts, Unit.Volt, 2)} lies outside what this converter gives, {Say.Of(At0V, Unit.Volt, 2)} to {Say.Of(At100V, Unit.Volt, 2)}: a broken "
+                            + $"wire, no supply at the converter, or other points. Measure at the converter itself, then at the controller's pin."
+                    )
+                )
+            ) with
+            {
+                SignalStatus = SignalStatus.OutOfRange,
+            };
         }
 
         var findings = new List<Finding>();
         if (AreAssumed)
         {
-            findings.Add(new("converterAssumed", Severity.Caution, Sentence.Of(
-                $"Nobody read the converter's two points: {At0V.Value:0.#} V for E0 and {At100V.Value:0.#} V for E100 are usual, 0.5 and 4.5 V occur as well. This voltage would then be {Say.Ethanol(100 * (volts.Value - 0.5) / 4)}. Read them off its data sheet.")));
+            findings.Add(
+                new(
+                    "converterAssumed",
+                    Severity.Caution,
+                    Sentence.Of(
+                        $"Nobody read the converter's two points: {At0V.Value:0.#} V for E0 and {At100V.Value:0.#} V for E100 are usual, 0.5 and 4.5 V occur as well. "
+                            + $"This voltage would then be {Say.Ethanol(100 * (volts.Value - 0.5) / 4)}. Read them off its data sheet."
+                    )
+                )
+            );
         }
 
         if (Math.Abs(volts.Value) < NearlyNothingV)
         {
-            findings.Add(new("converterNothing", Severity.Caution, "Nearly no volts is E0 or a broken wire: this converter cannot tell the two apart. Unplug the sensor: what changes shows which it is."));
+            findings.Add(
+                new(
+                    "converterNothing",
+                    Severity.Caution,
+                    "Nearly no volts is E0 or a broken wire: this converter cannot tell the two apart. Unplug the sensor: what changes shows which it is."
+                )
+            );
         }
 
-        findings.Add(new("converterProves", Severity.Info, "Volts behind the converter show that sensor, supply and converter work. They say nothing of the controller: compare with what it shows."));
-        return new SensorReading(RealNumber.Clamp(pct + SensorReading.Tolerance(toleranceEthanolPct, ledger), 0, 100), null, SignalStatus.Ok, TemperatureStatus.Absent, [.. findings.OrderByDescending(f => f.Severity)]);
+        findings.Add(
+            new(
+                "converterProves",
+                Severity.Info,
+                "Volts behind the converter show that sensor, supply and converter work. They say nothing of the controller: compare with what it shows."
+            )
+        );
+        return new SensorReading(
+            RealNumber.Clamp(pct + SensorReading.Tolerance(toleranceEthanolPct, ledger), 0, 100),
+            null,
+            SignalStatus.Ok,
+            TemperatureStatus.Absent,
+            [.. findings.OrderByDescending(f => f.Severity)]
+        );
     }
 }

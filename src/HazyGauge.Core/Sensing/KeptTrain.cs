@@ -14,30 +14,43 @@ public sealed record KeptTrain(KeptTrainHead Train, IReadOnlyList<double> StartS
         var pieces = train.Pulses.Pieces.ToList();
         return new KeptTrain(
             new KeptTrainHead(
-                train.DurationS, train.ResolutionS, train.Edges, train.GlitchesRejected, train.UnknownS, train.EverUnknown, train.KnownAtEnd, train.KnownFromS, train.FirstEdgeS, train.EdgeSlackS,
-                train.Excerpt, train.FirstOddityS),
+                train.DurationS,
+                train.ResolutionS,
+                train.Edges,
+                train.GlitchesRejected,
+                train.UnknownS,
+                train.EverUnknown,
+                train.KnownAtEnd,
+                train.KnownFromS,
+                train.FirstEdgeS,
+                train.EdgeSlackS,
+                train.Excerpt,
+                train.FirstOddityS
+            ),
             [.. pieces.Select(p => p.StartS)],
             [.. pieces.SelectMany(p => p.LengthS.ToArray())],
             [.. pieces.SelectMany(p => p.LowS.ToArray())],
-            train.Pulses.LastFallS);
+            train.Pulses.LastFallS
+        );
     }
 
     /// <summary>The signal again, number for number.</summary>
-    public PulseTrain Again() => new(PulseStore.Kept(StartS, LengthS, LowS, LastFallS))
-    {
-        DurationS = Train.DurationS,
-        ResolutionS = Train.ResolutionS,
-        Edges = Train.Edges,
-        GlitchesRejected = Train.GlitchesRejected,
-        UnknownS = Train.UnknownS,
-        EverUnknown = Train.EverUnknown,
-        KnownAtEnd = Train.KnownAtEnd,
-        KnownFromS = Train.KnownFromS,
-        FirstEdgeS = Train.FirstEdgeS,
-        EdgeSlackS = Train.EdgeSlackS,
-        Excerpt = Train.Excerpt,
-        FirstOddityS = Train.FirstOddityS,
-    };
+    public PulseTrain Again() =>
+        new(PulseStore.Kept(StartS, LengthS, LowS, LastFallS))
+        {
+            DurationS = Train.DurationS,
+            ResolutionS = Train.ResolutionS,
+            Edges = Train.Edges,
+            GlitchesRejected = Train.GlitchesRejected,
+            UnknownS = Train.UnknownS,
+            EverUnknown = Train.EverUnknown,
+            KnownAtEnd = Train.KnownAtEnd,
+            KnownFromS = Train.KnownFromS,
+            FirstEdgeS = Train.FirstEdgeS,
+            EdgeSlackS = Train.EdgeSlackS,
+            Excerpt = Train.Excerpt,
+            FirstOddityS = Train.FirstOddityS,
+        };
 }
 
 /// <summary>A recorded signal without its pulses; every value as <see cref="PulseTrain"/> has it.</summary>
@@ -65,4 +78,5 @@ public sealed record KeptTrainHead(
     double? FirstEdgeS,
     double EdgeSlackS,
     IReadOnlyList<LevelChange> Excerpt,
-    double? FirstOddityS);
+    double? FirstOddityS
+);

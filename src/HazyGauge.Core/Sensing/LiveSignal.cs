@@ -34,9 +34,19 @@ public sealed class LiveSignal
         {
             FrequencyHz = now.FrequencyHz,
             LowPulseMs = now.LowPulseMs,
-            Reading = now.FrequencyHz is null || watched.Reading.EthanolPct is null
-                ? watched.Reading with { EthanolPct = null, FuelTempC = null }
-                : watched.Reading with { EthanolPct = now.Reading.EthanolPct, FuelTempC = now.Reading.FuelTempC, TemperatureStatus = now.Reading.TemperatureStatus },
+            Reading =
+                now.FrequencyHz is null || watched.Reading.EthanolPct is null
+                    ? watched.Reading with
+                    {
+                        EthanolPct = null,
+                        FuelTempC = null,
+                    }
+                    : watched.Reading with
+                    {
+                        EthanolPct = now.Reading.EthanolPct,
+                        FuelTempC = now.Reading.FuelTempC,
+                        TemperatureStatus = now.Reading.TemperatureStatus,
+                    },
             Excerpt = now.Excerpt,
         };
     }

@@ -1,5 +1,6 @@
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
+using HazyGauge.Core.Sentences;
 
 namespace HazyGauge.Core.Sensing;
 
@@ -70,9 +71,15 @@ public static class MeterCheck
         foreach (var row in rows.Where(r => r.Agrees == false))
         {
             yield return row.Quantity == MeterQuantity.AverageV ? levels!.Compare(row.Expected, row.Read!.Value).Finding!
-                : row.Quantity == MeterQuantity.ConverterV ? ConverterVolts.Disagrees(row)
-                : new Finding("meterDisagrees" + row.Quantity, Severity.Caution, FormattableString.Invariant(
-                    $"The meter reads {row.Read!.Value.Value:0.##} {Unit(row)} where the capture says {row.Expected.Value:0.##}, more than {row.Within:0.##} apart. Either the fuel changed in between or the two are not on the same wire: measure again at the same moment."));
+            : row.Quantity == MeterQuantity.ConverterV ? ConverterVolts.Disagrees(row)
+            : new Finding(
+                "meterDisagrees" + row.Quantity,
+                Severity.Caution,
+                Sentence.Of(
+                    $"The meter reads {row.Read!.Value.Value:0.##} {Unit(row)} where the capture says {row.Expected.Value:0.##}, more than {row.Within:0.##} apart. "
+                        + $"Either the fuel changed in between or the two are not on the same wire: measure again at the same moment."
+                )
+            );
         }
     }
 

@@ -1,6 +1,6 @@
-using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
+using HazyGauge.Core.Sentences;
 
 namespace HazyGauge.Core.Sensing;
 
@@ -53,15 +53,16 @@ public sealed record MeterReadings(Hazy FrequencyHz, Hazy? LowPulseMs = null, Ha
         }
 
         var reading = SensorReading.From(FrequencyHz, LowPulseMs, toleranceEthanolPct, ledger);
-        return Compare(volts) is not { } compared
-            ? reading
-            : reading.With(null, compared.Finding is { } finding ? [finding] : []) with { AverageVolts = compared };
+        return Compare(volts) is not { } compared ? reading : reading.With(null, compared.Finding is { } finding ? [finding] : []) with { AverageVolts = compared };
     }
 
     private AverageVoltsCheck? Compare(AverageVolts volts)
     {
         // Without pulses the wire stands still, at the released level if anything lifts it.
-        var expected = FrequencyHz.Value == 0 ? volts.HighV : LowPulseMs is { } width ? volts.Expected(FrequencyHz, width) : (Hazy?)null;
+        var expected =
+            FrequencyHz.Value == 0 ? volts.HighV
+            : LowPulseMs is { } width ? volts.Expected(FrequencyHz, width)
+            : (Hazy?)null;
         return expected is { } expectedV ? volts.Compare(expectedV, AverageV) : null;
     }
 
@@ -70,8 +71,21 @@ public sealed record MeterReadings(Hazy FrequencyHz, Hazy? LowPulseMs = null, Ha
         var width = volts.LowPulseMs(averageV, FrequencyHz);
         return width.Value < 0
             ? throw new RefusedInputException("averageV", "The average cannot lie above the high voltage.")
-            : SensorReading.From(FrequencyHz, width, toleranceEthanolPct, ledger).With(null, [new Finding("widthFromVolts", Severity.Info, FormattableString.Invariant(
-                $"The low pulse was not measured; from the average it must be {width.Value:0.00} ms. That is only as good as both voltages: a meter that shows pulse width is surer."))]);
+            : SensorReading
+                .From(FrequencyHz, width, toleranceEthanolPct, ledger)
+                .With(
+                    null,
+                    [
+                        new Finding(
+                            "widthFromVolts",
+                            Severity.Info,
+                            Sentence.Of(
+                                $"The low pulse was not measured; from the average it must be {width.Value:0.00} ms. That is only as good as both voltages: a meter that "
+                                    + $"shows pulse width is surer."
+                            )
+                        ),
+                    ]
+                );
     }
 }
 
@@ -82,8 +96,7 @@ public sealed record MeterReadings(Hazy FrequencyHz, Hazy? LowPulseMs = null, Ha
 /// <param name="AverageV">What the meter shows on DC volts; with a low pulse a cross-check, without one it gives the low pulse.</param>
 /// <param name="HighV">Volts while released: with the sensor unplugged and the key on.</param>
 /// <param name="LowV">Volts while pulled low. Default 0.</param>
-public sealed record SensorReadingQuery(
-    Hazy FrequencyHz, Hazy? LowPulseMs = null, double? ToleranceEthanolPct = null, Hazy? AverageV = null, Hazy? HighV = null, Hazy? LowV = null)
+public sealed record SensorReadingQuery(Hazy FrequencyHz, Hazy? LowPulseMs = null, double? ToleranceEthanolPct = null, Hazy? AverageV = null, Hazy? HighV = null, Hazy? LowV = null)
 {
     /// <summary>The reading.</summary>
     /// <exception cref="RefusedInputException">A quantity is outside its range, or one that is needed is missing.</exception>

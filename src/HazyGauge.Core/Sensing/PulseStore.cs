@@ -67,8 +67,7 @@ internal sealed class PulseStore
     }
 
     /// <summary>Length of a whole pulse, s; null for any other.</summary>
-    public float? WholeLengthS(int index) =>
-        _chunks[index >> ChunkBits].LengthS[index & (ChunkSize - 1)] is > 0 and var lengthS ? lengthS : null;
+    public float? WholeLengthS(int index) => _chunks[index >> ChunkBits].LengthS[index & (ChunkSize - 1)] is > 0 and var lengthS ? lengthS : null;
 
     /// <summary>The lengths in order, piece by piece: positive for a whole pulse.</summary>
     public IEnumerable<(double StartS, ReadOnlyMemory<float> LengthS, ReadOnlyMemory<float> LowS)> Pieces =>

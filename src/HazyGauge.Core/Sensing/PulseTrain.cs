@@ -42,9 +42,7 @@ public sealed class PulseTrain
     public required double? FirstOddityS { get; init; }
 
     /// <summary>Median frequency, Hz; null without one whole period.</summary>
-    public double? MedianFrequencyHz => Periods.Of(this) is { Count: > 0 } periods
-        ? 1 / Sample.Of(periods.LengthS).Median()
-        : null;
+    public double? MedianFrequencyHz => Periods.Of(this) is { Count: > 0 } periods ? 1 / Sample.Of(periods.LengthS).Median() : null;
 
     /// <summary>True where this may be a sensor's signal and not another one recorded beside it: 45 to 200 Hz, and not mostly spikes.</summary>
     public bool IsSensorLike => GlitchesRejected <= Edges && MedianFrequencyHz is >= SensorLaw.LowestClampedHz and <= SensorLaw.ContaminatedToHz;

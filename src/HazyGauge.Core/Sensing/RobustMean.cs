@@ -25,7 +25,8 @@ internal readonly record struct RobustMean(double Value, double SpreadSd, int Co
         var median = sample.Median();
         var deviations = sample.Select(v => (float)Math.Abs(v - median));
         var window = Math.Max(NearTicks * tick, NearSd * MadToSd * deviations.Median()) + (1e-6 * Math.Abs(median));
-        double sum = 0, squares = 0;
+        double sum = 0,
+            squares = 0;
         var near = 0;
         foreach (var value in values)
         {

@@ -1,9 +1,9 @@
+using System.Text.Json.Serialization;
 using HazyGauge.Core.Fields;
-using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
+using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Shop;
-using System.Text.Json.Serialization;
 
 namespace HazyGauge.Core.Sensing;
 
@@ -13,12 +13,7 @@ namespace HazyGauge.Core.Sensing;
 /// <param name="SignalStatus">What the signal is good for.</param>
 /// <param name="TemperatureStatus">What the low pulse says.</param>
 /// <param name="Findings">What it means and what to check next, the gravest first.</param>
-public sealed record SensorReading(
-    Hazy? EthanolPct,
-    Hazy? FuelTempC,
-    SignalStatus SignalStatus,
-    TemperatureStatus TemperatureStatus,
-    IReadOnlyList<Finding> Findings)
+public sealed record SensorReading(Hazy? EthanolPct, Hazy? FuelTempC, SignalStatus SignalStatus, TemperatureStatus TemperatureStatus, IReadOnlyList<Finding> Findings)
 {
     // A measured frequency counts as inside the band as long as its own timing haze reaches into it.
     private const double TimingCoverage = 3;
@@ -57,7 +52,12 @@ public sealed record SensorReading(
         var status = Band(frequencyHz);
         var findings = new List<Finding> { SignalFindings.ForBand(status, frequencyHz.Value) };
         var (tempC, temperatureStatus) = ReadTemperature(frequencyHz.Value, lowPulseMs, findings);
-        if (temperatureStatus == TemperatureStatus.Invalid && findings[0].Code == SignalFindings.SteadyCode && lowPulseMs is { } low && low.Value >= WholePeriod * 1000 / frequencyHz.Value)
+        if (
+            temperatureStatus == TemperatureStatus.Invalid
+            && findings[0].Code == SignalFindings.SteadyCode
+            && lowPulseMs is { } low
+            && low.Value >= WholePeriod * 1000 / frequencyHz.Value
+        )
         {
             // One cause at a time: a low time of a whole period and a wire that works contradict each other.
             findings[0] = SignalFindings.InBandInDoubt(frequencyHz.Value);
@@ -73,22 +73,22 @@ public sealed record SensorReading(
 
         if (temperatureStatus == TemperatureStatus.Ok && lowPulseMs is { Value: SensorLaw.ShortestLowMs or SensorLaw.LongestLowMs } end)
         {
-            findings.Add(SignalFindings.AtTheEnd(end.Value == SensorLaw.ShortestLowMs ? "A fuel temperature of exactly -40 °C (-40 °F)" : "A fuel temperature of exactly 125 °C (257 °F)"));
+            findings.Add(
+                SignalFindings.AtTheEnd(end.Value == SensorLaw.ShortestLowMs ? "A fuel temperature of exactly -40 °C (-40 °F)" : "A fuel temperature of exactly 125 °C (257 °F)")
+            );
         }
 
         return new SensorReading(
-            status is SignalStatus.NoSignal or SignalStatus.OutOfRange or SignalStatus.Contaminated
-                ? null
-                : ReadEthanol(frequencyHz, toleranceEthanolPct, ledger),
+            status is SignalStatus.NoSignal or SignalStatus.OutOfRange or SignalStatus.Contaminated ? null : ReadEthanol(frequencyHz, toleranceEthanolPct, ledger),
             tempC,
             status,
             temperatureStatus,
-            Sorted(findings));
+            Sorted(findings)
+        );
     }
 
     /// <summary>The reading of a signal that was not there at all.</summary>
-    public static SensorReading Nothing(Finding why) =>
-        new(null, null, SignalStatus.NoSignal, TemperatureStatus.Absent, [why]);
+    public static SensorReading Nothing(Finding why) => new(null, null, SignalStatus.NoSignal, TemperatureStatus.Absent, [why]);
 
     /// <summary>The same reading with what a whole recording adds to it; a worse status of the band itself stands.</summary>
     public SensorReading With(SignalStatus? overTime, IEnumerable<Finding> findings)

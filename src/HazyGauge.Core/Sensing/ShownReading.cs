@@ -28,7 +28,16 @@ public enum FedBy
 /// <param name="LeftWhenUnplugged">True where it left its number when the sensor was unplugged.</param>
 /// <param name="Id">Its id.</param>
 /// <param name="Given">Who gave it and when.</param>
-public sealed record ShownValue(string? By = null, double? EthanolPct = null, double? FuelTempC = null, double? StepPct = null, FedBy? FedBy = null, bool? LeftWhenUnplugged = null, string? Id = null, Given? Given = null);
+public sealed record ShownValue(
+    string? By = null,
+    double? EthanolPct = null,
+    double? FuelTempC = null,
+    double? StepPct = null,
+    FedBy? FedBy = null,
+    bool? LeftWhenUnplugged = null,
+    string? Id = null,
+    Given? Given = null
+);
 
 /// <summary>
 /// What displays say, put together. They share the sensor: its tolerance counts once, however many show it; each has the doubt of its own steps.
@@ -47,7 +56,10 @@ public static class ShownReading
     private const double HalfStepK = 0.5;
 
     // The hottest and coldest the sensor can say, C.
-    private static readonly (double Least, double Most) TempC = (SensorLaw.FuelTempC<Exact>(SensorLaw.ShortestLowMs).Value, SensorLaw.FuelTempC<Exact>(SensorLaw.LongestLowMs).Value);
+    private static readonly (double Least, double Most) TempC = (
+        SensorLaw.FuelTempC<Exact>(SensorLaw.ShortestLowMs).Value,
+        SensorLaw.FuelTempC<Exact>(SensorLaw.LongestLowMs).Value
+    );
 
     /// <summary>The reading.</summary>
     /// <param name="shown">What was shown, at least one.</param>
@@ -62,16 +74,37 @@ public static class ShownReading
         var (temperature, status) = Temperature(shown, ledger, findings);
         if (shown.All(s => s.EthanolPct is 0 or 100))
         {
-            findings.Add(new("shownAtTheEnd", Severity.Caution, Sentence.Of($"{Say.Ethanol(shown[0].EthanolPct!.Value)} on a display is that blend, or no signal at all: many show an end of their range where nothing comes in. Unplug the sensor and see whether it changes.")));
+            findings.Add(
+                new(
+                    "shownAtTheEnd",
+                    Severity.Caution,
+                    Sentence.Of(
+                        $"{Say.Ethanol(shown[0].EthanolPct!.Value)} on a display is that blend, or no signal at all: many show an end of their range where nothing comes "
+                            + $"in. Unplug the sensor and see whether it changes."
+                    )
+                )
+            );
         }
         else if (!shown.Any(s => s.LeftWhenUnplugged == true))
         {
-            findings.Add(new(MayBeFrozen, Severity.Caution, "A number on a display may be an old one, or another vehicle's. Key on, unplug the sensor for a moment: the display must leave its number. It costs nothing, and proves which sensor is read."));
+            findings.Add(
+                new(
+                    MayBeFrozen,
+                    Severity.Caution,
+                    "A number on a display may be an old one, or another vehicle's. Key on, unplug the sensor for a moment: the display must leave its number. It costs "
+                        + "nothing, and proves which sensor is read."
+                )
+            );
         }
 
         findings.Add(Proves(shown));
         return new SensorReading(
-            RealNumber.Clamp(mean + SensorReading.Tolerance(toleranceEthanolPct, ledger), 0, 100), temperature, SignalStatus.Ok, status, [.. findings.OrderByDescending(f => f.Severity)]);
+            RealNumber.Clamp(mean + SensorReading.Tolerance(toleranceEthanolPct, ledger), 0, 100),
+            temperature,
+            SignalStatus.Ok,
+            status,
+            [.. findings.OrderByDescending(f => f.Severity)]
+        );
     }
 
     /// <summary>What displays say beside a reading that rests on something better.</summary>
@@ -85,26 +118,42 @@ public static class ShownReading
             var off = Math.Abs(value.EthanolPct!.Value - read.Value);
             var within = WithinPct + HalfStep(value) + Interval95.HalfWidth(read);
             yield return off <= within
-                ? new("shownAgrees", Severity.Info, Sentence.Of($"{Wording.Begun(value.By!)} shows {Say.Ethanol(value.EthanolPct.Value, 1)}, {where} it is {Say.Ethanol(read.Value, 1)}: they agree, {Say.Given(Math.Round(off, 1), Unit.None)} apart. They share the sensor: that it is right they do not prove."))
-                : new("shownDisagrees", Severity.Caution, Sentence.Of($"{Wording.Begun(value.By!)} shows {Say.Ethanol(value.EthanolPct.Value, 1)}, {where} it is {Say.Ethanol(read.Value, 1)}: more than {within:0.#} apart. {Cause(value.FedBy)}"));
+                ? new(
+                    "shownAgrees",
+                    Severity.Info,
+                    Sentence.Of(
+                        $"{Wording.Begun(value.By!)} shows {Say.Ethanol(value.EthanolPct.Value, 1)}, {where} it is {Say.Ethanol(read.Value, 1)}: they agree, "
+                            + $"{Say.Given(Math.Round(off, 1), Unit.None)} apart. They share the sensor: that it is right they do not prove."
+                    )
+                )
+                : new(
+                    "shownDisagrees",
+                    Severity.Caution,
+                    Sentence.Of(
+                        $"{Wording.Begun(value.By!)} shows {Say.Ethanol(value.EthanolPct.Value, 1)}, {where} it is {Say.Ethanol(read.Value, 1)}: more than {within:0.#} "
+                            + $"apart. {Cause(value.FedBy)}"
+                    )
+                );
         }
     }
 
     private static List<Hazy> Values(IReadOnlyList<ShownValue> shown, HazeLedger ledger) =>
-    [
-        .. shown.Select((s, i) =>
-        {
-            var steps = HazeSource.RectangularU(HalfStep(s));
-            var parts = new List<(HazeSource, double)> { (new HazeSource($"shown[{i}].stepPct", $"Steps of {s.By}", HazeShape.Rectangular), steps) };
-            if (s.FedBy == Sensing.FedBy.Analyser)
-            {
-                var u = HazeSource.RectangularU(ConverterVolts.ConversionPct);
-                parts.Add((SourceCatalogue.Find(SourceCatalogue.Conversion, u), u));
-            }
+        [
+            .. shown.Select(
+                (s, i) =>
+                {
+                    var steps = HazeSource.RectangularU(HalfStep(s));
+                    var parts = new List<(HazeSource, double)> { (new HazeSource($"shown[{i}].stepPct", $"Steps of {s.By}", HazeShape.Rectangular), steps) };
+                    if (s.FedBy == Sensing.FedBy.Analyser)
+                    {
+                        var u = HazeSource.RectangularU(ConverterVolts.ConversionPct);
+                        parts.Add((SourceCatalogue.Find(SourceCatalogue.Conversion, u), u));
+                    }
 
-            return ledger.Quantity(s.EthanolPct!.Value, parts);
-        }),
-    ];
+                    return ledger.Quantity(s.EthanolPct!.Value, parts);
+                }
+            ),
+        ];
 
     private static IEnumerable<Finding> Disagreements(IReadOnlyList<ShownValue> shown)
     {
@@ -116,24 +165,45 @@ public static class ShownReading
                 var off = Math.Abs(one.EthanolPct!.Value - other.EthanolPct!.Value);
                 var within = WithinPct + HalfStep(one) + HalfStep(other);
                 yield return off <= within
-                    ? new("shownAgree", Severity.Info, Sentence.Of($"{Wording.Begun(one.By!)} and {other.By} agree, {Say.Ethanol(one.EthanolPct.Value, 1)} and {Say.Ethanol(other.EthanolPct.Value, 1)}. They share one sensor: both get its signal, that it is right they do not prove."))
-                    : new("shownDisagree", Severity.Caution, Sentence.Of($"{Wording.Begun(one.By!)} shows {Say.Ethanol(one.EthanolPct.Value, 1)}, {other.By} {Say.Ethanol(other.EthanolPct.Value, 1)}, on one sensor: more than {within:0.#} apart. {Cause(other.FedBy is Sensing.FedBy.Sensor ? one.FedBy : other.FedBy)}"));
+                    ? new(
+                        "shownAgree",
+                        Severity.Info,
+                        Sentence.Of(
+                            $"{Wording.Begun(one.By!)} and {other.By} agree, {Say.Ethanol(one.EthanolPct.Value, 1)} and {Say.Ethanol(other.EthanolPct.Value, 1)}. They "
+                                + $"share one sensor: both get its signal, that it is right they do not prove."
+                        )
+                    )
+                    : new(
+                        "shownDisagree",
+                        Severity.Caution,
+                        Sentence.Of(
+                            $"{Wording.Begun(one.By!)} shows {Say.Ethanol(one.EthanolPct.Value, 1)}, {other.By} {Say.Ethanol(other.EthanolPct.Value, 1)}, on one sensor: "
+                                + $"more than {within:0.#} apart. {Cause(other.FedBy is Sensing.FedBy.Sensor ? one.FedBy : other.FedBy)}"
+                        )
+                    );
             }
         }
     }
 
-    private static string Cause(FedBy? fed) => fed switch
-    {
-        Sensing.FedBy.Analyser => "Look at the converter's two points and at the input's scaling first.",
-        Sensing.FedBy.Controller => "Look at the scaling of the controller's input first: its full scale must stand at 100.",
-        _ => "Read both at the same moment; if it stays, look at pull-up and ground of the one that is off.",
-    };
+    private static string Cause(FedBy? fed) =>
+        fed switch
+        {
+            Sensing.FedBy.Analyser => "Look at the converter's two points and at the input's scaling first.",
+            Sensing.FedBy.Controller => "Look at the scaling of the controller's input first: its full scale must stand at 100.",
+            _ => "Read both at the same moment; if it stays, look at pull-up and ground of the one that is off.",
+        };
 
     internal const string ProvesCode = "shownProves";
 
-    private static Finding Proves(IReadOnlyList<ShownValue> shown) => new(ProvesCode, Severity.Info, shown.Any(s => s.FedBy == Sensing.FedBy.Controller)
-        ? "That the controller shows it proves that the reading reaches the controller, by the scaling it has. It proves nothing about supply, ground and pull-up under vibration and heat."
-        : "A number on a display proves that the display gets a signal it can read. It proves nothing about wires, supply and pull-up, nor that a controller gets the same.");
+    private static Finding Proves(IReadOnlyList<ShownValue> shown) =>
+        new(
+            ProvesCode,
+            Severity.Info,
+            shown.Any(s => s.FedBy == Sensing.FedBy.Controller)
+                ? "That the controller shows it proves that the reading reaches the controller, by the scaling it has. It proves nothing about supply, ground and "
+                    + "pull-up under vibration and heat."
+                : "A number on a display proves that the display gets a signal it can read. It proves nothing about wires, supply and pull-up, nor that a controller gets the same."
+        );
 
     private static (Hazy? TempC, TemperatureStatus Status) Temperature(IReadOnlyList<ShownValue> shown, HazeLedger ledger, List<Finding> findings)
     {
@@ -144,14 +214,22 @@ public static class ShownReading
 
         if (temperature < TempC.Least || temperature > TempC.Most)
         {
-            findings.Add(new("temperatureInvalid", Severity.Caution, Sentence.Of($"{Wording.Begun(by!)} shows {Say.Given(temperature, Unit.Celsius)}, which is no fuel temperature. A dry line or a fault of supply or ground looks like that.")));
+            findings.Add(
+                new(
+                    "temperatureInvalid",
+                    Severity.Caution,
+                    Sentence.Of(
+                        $"{Wording.Begun(by!)} shows {Say.Given(temperature, Unit.Celsius)}, which is no fuel temperature. A dry line or a fault of supply or ground "
+                            + $"looks like that."
+                    )
+                )
+            );
             return (null, TemperatureStatus.Invalid);
         }
 
         var u = HazeSource.RectangularU(HalfStepK);
         return (ledger.Quantity(temperature, u, SourceCatalogue.Find("fuelTempC", u)), TemperatureStatus.Ok);
     }
-
 
     private static double HalfStep(ShownValue shown) => (shown.StepPct ?? UsualStepPct) / 2;
 }

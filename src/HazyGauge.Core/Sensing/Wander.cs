@@ -29,9 +29,7 @@ internal static class Wander
         var spread = (sample.Quantile(0.9) - sample.Quantile(0.1)) / 2.563;
 
         var wanders =
-            stretches > NegligibleHz + (3 * noise / Math.Sqrt(periodsPerStretch)) ||
-            spread > NegligibleHz + (2 * noise) + (0.5 * tickHz) ||
-            spread > NoSoundSensorHz + tickHz;
+            stretches > NegligibleHz + (3 * noise / Math.Sqrt(periodsPerStretch)) || spread > NegligibleHz + (2 * noise) + (0.5 * tickHz) || spread > NoSoundSensorHz + tickHz;
         return wanders ? ArrayStatistics.PopulationStandardDeviation(sample.Values) : null;
     }
 

@@ -31,7 +31,9 @@ public sealed record Sentence(string Template, IReadOnlyDictionary<string, Sente
 
     /// <summary>One sentence behind another, with a space between.</summary>
     public static Sentence operator +(Sentence first, Sentence then) =>
-        first.Template.Length == 0 ? then : then.Template.Length == 0 ? first : Of($"{first} {then}");
+        first.Template.Length == 0 ? then
+        : then.Template.Length == 0 ? first
+        : Of($"{first} {then}");
 
     /// <summary>A sentence from an interpolated string.</summary>
     public static Sentence Of(SentenceHandler words) => words.Done();
@@ -97,6 +99,5 @@ public static class Say
     /// <param name="number">The number.</param>
     /// <param name="unit">What it is measured in.</param>
     /// <param name="digits">Most digits after the point.</param>
-    public static SentenceValue Of(Hazy number, Unit unit, int digits) =>
-        new(number.Value, Interval95.HalfWidth(number) is > 0 and var half ? half : null, unit, digits);
+    public static SentenceValue Of(Hazy number, Unit unit, int digits) => new(number.Value, Interval95.HalfWidth(number) is > 0 and var half ? half : null, unit, digits);
 }

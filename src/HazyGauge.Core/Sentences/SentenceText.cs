@@ -25,14 +25,16 @@ public static class SentenceText
 
         // As many more digits as the unit itself has more of in the other system.
         var most = system == UnitSystem.Us ? digits + style.UsDigits - style.Digits : digits;
-        return prefix + HazyText.Number(shown, style.ShownStep(value.PlusMinus ?? 0, system), Math.Max(0, most), trim: value.Unit == Unit.EthanolPct && value.PlusMinus is null) + symbol;
+        return prefix
+            + HazyText.Number(shown, style.ShownStep(value.PlusMinus ?? 0, system), Math.Max(0, most), trim: value.Unit == Unit.EthanolPct && value.PlusMinus is null)
+            + symbol;
     }
 
     /// <summary>A template with its names replaced; a name nobody knows stays as it is.</summary>
     internal static string Replaced(string template, Func<string, string?> of)
     {
         var written = new StringBuilder(template.Length + 16);
-        for (var at = 0; at < template.Length;)
+        for (var at = 0; at < template.Length; )
         {
             var end = template[at] == '{' ? template.IndexOf('}', at) : -1;
             if (end > at && of(template[(at + 1)..end]) is { } known)
@@ -50,9 +52,10 @@ public static class SentenceText
     }
 
     // What was typed has come through a conversion and back: four digits give back what was typed.
-    private static string AsGiven(double shown, UnitSystem system) => system == UnitSystem.Metric || shown == 0 || !double.IsFinite(shown)
-        ? Math.Round(shown, 3).ToString(CultureInfo.InvariantCulture)
-        : Rounded(shown).ToString(CultureInfo.InvariantCulture);
+    private static string AsGiven(double shown, UnitSystem system) =>
+        system == UnitSystem.Metric || shown == 0 || !double.IsFinite(shown)
+            ? Math.Round(shown, 3).ToString(CultureInfo.InvariantCulture)
+            : Rounded(shown).ToString(CultureInfo.InvariantCulture);
 
     private static double Rounded(double shown)
     {

@@ -1,6 +1,5 @@
 using HazyGauge.Core.Haze;
 
-
 namespace HazyGauge.Core.Shop;
 
 /// <summary>What holds for every job of a shop, unless the job says otherwise.</summary>

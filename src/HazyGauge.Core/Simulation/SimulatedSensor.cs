@@ -1,6 +1,6 @@
-using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Sensing;
+using HazyGauge.Core.Sentences;
 
 namespace HazyGauge.Core.Simulation;
 
@@ -26,9 +26,7 @@ public sealed class SimulatedSensor
     /// <param name="seed">Any number.</param>
     /// <exception cref="RefusedInputException">A quantity is outside its range.</exception>
     public SimulatedSensor(double ethanolPct, double fuelTempC, double durationS, int seed)
-        : this(new SimulatorSettings(ethanolPct, fuelTempC), durationS, seed)
-    {
-    }
+        : this(new SimulatorSettings(ethanolPct, fuelTempC), durationS, seed) { }
 
     /// <summary>A recording.</summary>
     /// <param name="settings">What the sensor sends.</param>

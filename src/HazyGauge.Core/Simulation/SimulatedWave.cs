@@ -55,9 +55,10 @@ public sealed class SimulatedWave
             return settings.Fault == SimulatorFault.NoPullUp ? [(Tick(startS), LogicLevel.Low)] : [];
         }
 
-        var lowS = settings.Fault == SimulatorFault.WholePeriodWidth
-            ? lengthS - ShortestReleasedS
-            : Math.Min(SensorLaw.LowPulseMs<Exact>(settings.FuelTempC).Value / 1000, lengthS - ShortestReleasedS);
+        var lowS =
+            settings.Fault == SimulatorFault.WholePeriodWidth
+                ? lengthS - ShortestReleasedS
+                : Math.Min(SensorLaw.LowPulseMs<Exact>(settings.FuelTempC).Value / 1000, lengthS - ShortestReleasedS);
         var changes = new List<(long, LogicLevel)>
         {
             (Tick(startS + Noise(settings, lengthS)), LogicLevel.Low),
@@ -75,15 +76,19 @@ public sealed class SimulatedWave
 
     private static long Tick(double s) => (long)Math.Round(s / TickS);
 
-    private double FrequencyHz(SimulatorSettings settings) => settings.Fault switch
-    {
-        SimulatorFault.Contaminated => ContaminatedHz,
-        SimulatorFault.Wandering => Math.Clamp(
-            SensorLaw.FrequencyHz<Exact>(settings.EthanolPct).Value + (WanderHz * Math.Sin(2 * Math.PI * _startS / WanderPeriodS)) + ((_random.NextDouble() - 0.5) * WanderHz / 4),
-            SensorLaw.E0Hz,
-            SensorLaw.E100Hz),
-        _ => SensorLaw.FrequencyHz<Exact>(settings.EthanolPct).Value,
-    };
+    private double FrequencyHz(SimulatorSettings settings) =>
+        settings.Fault switch
+        {
+            SimulatorFault.Contaminated => ContaminatedHz,
+            SimulatorFault.Wandering => Math.Clamp(
+                SensorLaw.FrequencyHz<Exact>(settings.EthanolPct).Value
+                    + (WanderHz * Math.Sin(2 * Math.PI * _startS / WanderPeriodS))
+                    + ((_random.NextDouble() - 0.5) * WanderHz / 4),
+                SensorLaw.E0Hz,
+                SensorLaw.E100Hz
+            ),
+            _ => SensorLaw.FrequencyHz<Exact>(settings.EthanolPct).Value,
+        };
 
     /// <summary>Counts down to the next loss, and through it.</summary>
     private bool IsLost(SimulatorFault fault)

@@ -1,5 +1,5 @@
-using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Findings;
+using HazyGauge.Core.Sentences;
 
 namespace HazyGauge.Core.Simulation;
 
@@ -11,8 +11,9 @@ namespace HazyGauge.Core.Simulation;
 public sealed record SimulatorSettings(double EthanolPct, double FuelTempC = 25, SimulatorFault Fault = SimulatorFault.None, double NoiseUs = 0)
 {
     /// <summary>Notes what cannot be.</summary>
-    public InputCheck Check(InputCheck check) => check
-        .Within(EthanolPct, 0, 100, "ethanolPct", "Ethanol", Unit.Percent)
-        .Within(FuelTempC, -40, 125, "fuelTempC", "Fuel temperature", Unit.Celsius)
-        .Within(NoiseUs, 0, 200, "noiseUs", "The noise of the edges", Unit.Microseconds);
+    public InputCheck Check(InputCheck check) =>
+        check
+            .Within(EthanolPct, 0, 100, "ethanolPct", "Ethanol", Unit.Percent)
+            .Within(FuelTempC, -40, 125, "fuelTempC", "Fuel temperature", Unit.Celsius)
+            .Within(NoiseUs, 0, 200, "noiseUs", "The noise of the edges", Unit.Microseconds);
 }

@@ -1,5 +1,5 @@
-using HazyGauge.Core.Haze;
 using HazyGauge.Core.Fields;
+using HazyGauge.Core.Haze;
 using HazyGauge.Core.Identity;
 using HazyGauge.Core.Parts;
 using HazyGauge.Core.Sentences;
@@ -86,7 +86,8 @@ public interface IStation
     /// <summary>Paths of a plan that hold for this one vehicle alone; null where all of it does.</summary>
     IReadOnlyList<string>? OnlyThisVehicle { get; }
 
-    /// <summary>Paths of a plan that a template leaves out beside those: what was found, read or measured, and what differs by year, option or gearbox. A path through a list is written users[].pairing.</summary>
+    /// <summary>Paths of a plan that a template leaves out beside those: what was found, read or measured, and what differs by year, option or gearbox. A path through a
+    /// list is written users[].pairing.</summary>
     IReadOnlyList<string> NotInTemplate { get; }
 
     /// <summary>The results as the record keeps them: without drawings, which come again from the plan.</summary>
@@ -103,7 +104,15 @@ public interface IStation
 /// <param name="Findings">What it noticed, the gravest first.</param>
 /// <param name="Needs">What has to be bought or borrowed for it.</param>
 public sealed record Evaluated(
-    object Plan, IReadOnlyDictionary<string, string> Stamps, object Results, object? Published, StationProgress Progress, Sentence Summary, IReadOnlyList<Findings.Finding> Findings, IReadOnlyList<NeededPart> Needs);
+    object Plan,
+    IReadOnlyDictionary<string, string> Stamps,
+    object Results,
+    object? Published,
+    StationProgress Progress,
+    Sentence Summary,
+    IReadOnlyList<Findings.Finding> Findings,
+    IReadOnlyList<NeededPart> Needs
+);
 
 /// <summary>A thing of a station that entries may belong to.</summary>
 /// <param name="Id">Its id, which it keeps through every edit.</param>

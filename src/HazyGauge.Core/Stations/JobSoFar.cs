@@ -13,7 +13,13 @@ namespace HazyGauge.Core.Stations;
 /// <param name="Things">What of it can be signed, measured or checked by name.</param>
 /// <param name="Results">What its document comes to; null where nothing stands there.</param>
 public sealed record StationSoFar(
-    StationProgress Progress, Sentence? Summary, IReadOnlyList<Figure> Figures, IReadOnlyList<Finding> Findings, IReadOnlyList<NamedThing> Things, object? Results);
+    StationProgress Progress,
+    Sentence? Summary,
+    IReadOnlyList<Figure> Figures,
+    IReadOnlyList<Finding> Findings,
+    IReadOnlyList<NamedThing> Things,
+    object? Results
+);
 
 /// <summary>
 /// One picture of a job, to be read and never written: what every station comes to, what happened, what has to be bought. Whoever reads the whole job

@@ -19,13 +19,12 @@ public sealed class StationContext(
     IReadOnlyList<JobEntry> entries,
     ShopFacts? shop = null,
     IReadOnlyCollection<Type>? declared = null,
-    JobSoFar? soFar = null)
+    JobSoFar? soFar = null
+)
 {
     /// <summary>Nothing but a ledger: for a calculation outside a job.</summary>
     public StationContext(HazeLedger ledger)
-        : this(ledger, new Dictionary<string, object>(StringComparer.Ordinal), new Dictionary<NeededFile, StationFile>(), [])
-    {
-    }
+        : this(ledger, new Dictionary<string, object>(StringComparer.Ordinal), new Dictionary<NeededFile, StationFile>(), []) { }
 
     /// <summary>What holds for every job of the shop.</summary>
     public ShopFacts Shop { get; } = shop ?? new();
@@ -43,7 +42,8 @@ public sealed class StationContext(
     /// <summary>What a station published; null where it has published nothing yet.</summary>
     /// <exception cref="InvalidOperationException">No station that this one declared to depend on publishes that.</exception>
     public T? Published<T>()
-        where T : class => declared is null || declared.Contains(typeof(T))
+        where T : class =>
+        declared is null || declared.Contains(typeof(T))
             ? upstream.Values.OfType<T>().FirstOrDefault()
             : throw new InvalidOperationException($"Nothing this station depends on publishes {typeof(T).Name}: name the station that does in DependsOn.");
 

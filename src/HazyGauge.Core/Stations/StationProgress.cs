@@ -59,7 +59,8 @@ public sealed record NextAction(
     string? Template = null,
     string? WhyTemplate = null,
     IReadOnlyDictionary<string, SentenceValue>? Values = null,
-    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? Part = null)
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? Part = null
+)
 {
     /// <inheritdoc cref="NextAction"/>
     public string Template { get; init; } = Template ?? Command;

@@ -22,4 +22,11 @@ public enum RunningState
 /// <param name="ChangedParts">Parts that were taken out or added.</param>
 /// <param name="EarlierWork">Earlier work, and by whom.</param>
 public sealed record Arrival(
-    RunningState? Running = null, string? FaultCodesBefore = null, string? FaultCodesAfter = null, string? Missing = null, string? Leaks = null, string? ChangedParts = null, string? EarlierWork = null);
+    RunningState? Running = null,
+    string? FaultCodesBefore = null,
+    string? FaultCodesAfter = null,
+    string? Missing = null,
+    string? Leaks = null,
+    string? ChangedParts = null,
+    string? EarlierWork = null
+);

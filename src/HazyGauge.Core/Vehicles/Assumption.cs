@@ -17,8 +17,8 @@ public sealed record Assumption(string? Words = null, double? Value = null, Unit
 public sealed record AssumedFigure(string Field, string Label, Assumption Used)
 {
     /// <summary>What was assumed, in the order it was needed.</summary>
-    internal static IReadOnlyList<AssumedFigure> Listed(IReadOnlyDictionary<string, Assumption> assumed) => [.. assumed.Select(a => new AssumedFigure(a.Key, LabelOf(a.Key), a.Value))];
+    internal static IReadOnlyList<AssumedFigure> Listed(IReadOnlyDictionary<string, Assumption> assumed) =>
+        [.. assumed.Select(a => new AssumedFigure(a.Key, LabelOf(a.Key), a.Value))];
 
-    private static string LabelOf(string path) =>
-        (VehicleFields.Find(path) ?? FullLoad.Fields.Concat(HotDrive.Fields).FirstOrDefault(f => f.Path == path))?.Label ?? path;
+    private static string LabelOf(string path) => (VehicleFields.Find(path) ?? FullLoad.Fields.Concat(HotDrive.Fields).FirstOrDefault(f => f.Path == path))?.Label ?? path;
 }

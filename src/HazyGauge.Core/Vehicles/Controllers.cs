@@ -63,7 +63,8 @@ public sealed record ControllerOnBoard(
     string? Patch = null,
     string? Enable = null,
     string? MapSlot = null,
-    string? Id = null);
+    string? Id = null
+);
 
 /// <summary>What a setting of a controller says.</summary>
 public enum SettingKind
@@ -96,7 +97,14 @@ public enum SettingKind
 /// <param name="ReadBack">As read back after writing.</param>
 /// <param name="Id">Its id.</param>
 public sealed record ControllerSetting(
-    string? Controller = null, SettingKind? Kind = null, string? What = null, double? AsFound = null, double? AsSet = null, double? ReadBack = null, string? Id = null)
+    string? Controller = null,
+    SettingKind? Kind = null,
+    string? What = null,
+    double? AsFound = null,
+    double? AsSet = null,
+    double? ReadBack = null,
+    string? Id = null
+)
 {
     /// <summary>What it says now: as read back, else as set, else as found.</summary>
     internal double? Now => ReadBack ?? AsSet ?? AsFound;

@@ -1,7 +1,7 @@
 using HazyGauge.Core.Fields;
 using HazyGauge.Core.Findings;
-using HazyGauge.Core.FuelSystem;
 using HazyGauge.Core.Fuels;
+using HazyGauge.Core.FuelSystem;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Quantities;
 using HazyGauge.Core.Sentences;
@@ -27,7 +27,8 @@ public sealed record HotDrive(
     Hazy? FuelUsedLph = null,
     Hazy? GasolineReidKpa = null,
     Hazy? FinishedFuelReidKpa = null,
-    Hazy? FinishedFuelEthanolPct = null)
+    Hazy? FinishedFuelEthanolPct = null
+)
 {
     internal const string AmbientPath = "drive.ambientC";
     internal const string FuelPath = "drive.fuelLitres";
@@ -41,15 +42,95 @@ public sealed record HotDrive(
     /// <summary>What is asked, with ranges and usual figures.</summary>
     public static readonly IReadOnlyList<Field> Fields =
     [
-        new(AmbientPath, "Around the tank") { Group = VehicleStops.HotDrive, Unit = Unit.Celsius, Likely = (-30, 55), Min = -50, Max = 70, Usual = new(32, 8), HowTo = "Hold a thermometer beside the tank on a hot day.", LeftOfDoubt = 0.1 },
-        new("drive.startC", "Fuel at the start") { Group = VehicleStops.HotDrive, Unit = Unit.Celsius, Min = -40, Max = 90, HowTo = "Read it from the sensor; left out, as around the tank.", LeftOut = "as around the tank" },
-        new(FuelPath, "Fuel in the tank") { Group = VehicleStops.HotDrive, Unit = Unit.Litres, Likely = (3, 200), Min = 0.1, Max = 1000, HowTo = "Say with how little the vehicle is driven.", LeftOfDoubt = 0.1 },
-        new(MinutesPath, "Length of the drive") { Group = VehicleStops.HotDrive, Unit = Unit.Minutes, Min = 1, Max = 1440, Usual = new(60), HowTo = "Ask how long it works hard on a hot day." },
-        new(AltitudePath, "Highest altitude") { Group = VehicleStops.HotDrive, Unit = Unit.Metre, Min = -500, Max = 6000, Usual = new(500, 500), HowTo = "Ask where the vehicle is driven.", LeftOfDoubt = 0.1 },
-        new("drive.fuelUsedLph", "Fuel used on the drive") { Group = VehicleStops.HotDrive, Unit = Unit.Lph, Min = 0, Max = 500, HowTo = "Note what goes in at the next fill, over the hours driven.", LeftOut = "as if the tank stayed at that level" },
-        new("drive.finishedFuelReidKpa", "Reid pressure at the pump") { Group = VehicleStops.HotDrive, Unit = Unit.Kpa, Likely = (40, 110), Min = GasolineVapourPressure.LeastReidKpa, Max = GasolineVapourPressure.MostReidKpa, HowTo = AskSupplier, LeftOut = "from the class, or from the gasoline alone", Hint = "Reid or dry equivalent (DVPE), with the ethanol in it." },
-        new(FinishedEthanolPath, "Ethanol in that fuel") { Group = VehicleStops.HotDrive, Unit = Unit.EthanolPct, Min = 0, Max = 90, Usual = new(7.5, 2.5), HowTo = "Read the label at the pump: E5 or E10." },
-        new(GasolinePath, "Reid pressure of the gasoline alone") { Group = VehicleStops.HotDrive, Unit = Unit.Kpa, Likely = (40, 110), Min = GasolineVapourPressure.LeastReidKpa, Max = GasolineVapourPressure.MostReidKpa, Usual = new(60, 15), HowTo = AskSupplier, Hint = "Give this or the pressure at the pump, not both." },
+        new(AmbientPath, "Around the tank")
+        {
+            Group = VehicleStops.HotDrive,
+            Unit = Unit.Celsius,
+            Likely = (-30, 55),
+            Min = -50,
+            Max = 70,
+            Usual = new(32, 8),
+            HowTo = "Hold a thermometer beside the tank on a hot day.",
+            LeftOfDoubt = 0.1,
+        },
+        new("drive.startC", "Fuel at the start")
+        {
+            Group = VehicleStops.HotDrive,
+            Unit = Unit.Celsius,
+            Min = -40,
+            Max = 90,
+            HowTo = "Read it from the sensor; left out, as around the tank.",
+            LeftOut = "as around the tank",
+        },
+        new(FuelPath, "Fuel in the tank")
+        {
+            Group = VehicleStops.HotDrive,
+            Unit = Unit.Litres,
+            Likely = (3, 200),
+            Min = 0.1,
+            Max = 1000,
+            HowTo = "Say with how little the vehicle is driven.",
+            LeftOfDoubt = 0.1,
+        },
+        new(MinutesPath, "Length of the drive")
+        {
+            Group = VehicleStops.HotDrive,
+            Unit = Unit.Minutes,
+            Min = 1,
+            Max = 1440,
+            Usual = new(60),
+            HowTo = "Ask how long it works hard on a hot day.",
+        },
+        new(AltitudePath, "Highest altitude")
+        {
+            Group = VehicleStops.HotDrive,
+            Unit = Unit.Metre,
+            Min = -500,
+            Max = 6000,
+            Usual = new(500, 500),
+            HowTo = "Ask where the vehicle is driven.",
+            LeftOfDoubt = 0.1,
+        },
+        new("drive.fuelUsedLph", "Fuel used on the drive")
+        {
+            Group = VehicleStops.HotDrive,
+            Unit = Unit.Lph,
+            Min = 0,
+            Max = 500,
+            HowTo = "Note what goes in at the next fill, over the hours driven.",
+            LeftOut = "as if the tank stayed at that level",
+        },
+        new("drive.finishedFuelReidKpa", "Reid pressure at the pump")
+        {
+            Group = VehicleStops.HotDrive,
+            Unit = Unit.Kpa,
+            Likely = (40, 110),
+            Min = GasolineVapourPressure.LeastReidKpa,
+            Max = GasolineVapourPressure.MostReidKpa,
+            HowTo = AskSupplier,
+            LeftOut = "from the class, or from the gasoline alone",
+            Hint = "Reid or dry equivalent (DVPE), with the ethanol in it.",
+        },
+        new(FinishedEthanolPath, "Ethanol in that fuel")
+        {
+            Group = VehicleStops.HotDrive,
+            Unit = Unit.EthanolPct,
+            Min = 0,
+            Max = 90,
+            Usual = new(7.5, 2.5),
+            HowTo = "Read the label at the pump: E5 or E10.",
+        },
+        new(GasolinePath, "Reid pressure of the gasoline alone")
+        {
+            Group = VehicleStops.HotDrive,
+            Unit = Unit.Kpa,
+            Likely = (40, 110),
+            Min = GasolineVapourPressure.LeastReidKpa,
+            Max = GasolineVapourPressure.MostReidKpa,
+            Usual = new(60, 15),
+            HowTo = AskSupplier,
+            Hint = "Give this or the pressure at the pump, not both.",
+        },
     ];
 }
 
@@ -74,7 +155,8 @@ public sealed record HotDriveResult(
     AbsolutePressure<Hazy> Air,
     ReidPressure<Hazy> Gasoline,
     Hazy PumpW,
-    Hazy BayHeatW)
+    Hazy BayHeatW
+)
 {
     // Beyond the range of the laws of vapour pressure and of density; fuel boils before.
     private const double ColdestC = -40;
@@ -101,7 +183,9 @@ internal sealed class HotDriveEvaluation(VehicleSurvey survey, HotDrive drive, T
     public HotDriveResult Of(Hazy highestEthanolPct, int pumpCount, Hazy? pumpedLph)
     {
         // Measured for the pumps there are; those that are planned draw as much each.
-        var watts = survey.Pump.ElectricalW is { } all ? all * pumpCount / (survey.Pump.Count ?? 1) : typical.Guess(VehiclePaths.PumpElectricalW, TypicalFigures.PumpW * pumpCount, 25, Unit.Watt);
+        var watts = survey.Pump.ElectricalW is { } all
+            ? all * pumpCount / (survey.Pump.Count ?? 1)
+            : typical.Guess(VehiclePaths.PumpElectricalW, TypicalFigures.PumpW * pumpCount, 25, Unit.Watt);
         var air = AirPressure.At(drive.AltitudeM ?? typical.Guess(HotDrive.AltitudePath));
         var inlet = air - new PressureDifference<Hazy>(survey.Pump.InletSuctionKpa ?? typical.Guess(VehiclePaths.InletSuctionKpa));
         var gasoline = Gasoline();
@@ -123,32 +207,41 @@ internal sealed class HotDriveEvaluation(VehicleSurvey survey, HotDrive drive, T
             air,
             gasoline,
             watts,
-            bayW);
+            bayW
+        );
     }
 
-    private FuelHeatingInput Input(Hazy ethanolPct, Hazy watts, Hazy bayW) => new(
-        Litres(),
-        ethanolPct,
-        _ambientC,
-        drive.StartC ?? _ambientC,
-        watts,
-        HeatShare(),
-        survey.FuelSystem.TankLossWPerK ?? typical.TankLossWPerK(survey.FuelSystem.TankAir),
-        drive.Minutes ?? HotDrive.Fields.First(f => f.Path == HotDrive.MinutesPath).Usual!.Value,
-        bayW,
-        drive.FuelUsedLph);
+    private FuelHeatingInput Input(Hazy ethanolPct, Hazy watts, Hazy bayW) =>
+        new(
+            Litres(),
+            ethanolPct,
+            _ambientC,
+            drive.StartC ?? _ambientC,
+            watts,
+            HeatShare(),
+            survey.FuelSystem.TankLossWPerK ?? typical.TankLossWPerK(survey.FuelSystem.TankAir),
+            drive.Minutes ?? HotDrive.Fields.First(f => f.Path == HotDrive.MinutesPath).Usual!.Value,
+            bayW,
+            drive.FuelUsedLph
+        );
 
     private ReidPressure<Hazy> Gasoline()
     {
         if (drive.FinishedFuelReidKpa is null)
         {
-            return new(drive.GasolineReidKpa ?? (survey.Goals.SummerClass is { } summer
-                ? typical.GasolineReidKpa(HotDrive.GasolinePath, summer, drive.FinishedFuelEthanolPct)
-                : typical.Guess(HotDrive.GasolinePath)));
+            return new(
+                drive.GasolineReidKpa
+                    ?? (
+                        survey.Goals.SummerClass is { } summer
+                            ? typical.GasolineReidKpa(HotDrive.GasolinePath, summer, drive.FinishedFuelEthanolPct)
+                            : typical.Guess(HotDrive.GasolinePath)
+                    )
+            );
         }
 
-        return RefusedInputException.Under("drive", () => new FuelVolatility(
-            drive.GasolineReidKpa, drive.FinishedFuelReidKpa, drive.FinishedFuelEthanolPct ?? typical.Guess(HotDrive.FinishedEthanolPath)).Gasoline());
+        return RefusedInputException.Under("drive", () =>
+            new FuelVolatility(drive.GasolineReidKpa, drive.FinishedFuelReidKpa, drive.FinishedFuelEthanolPct ?? typical.Guess(HotDrive.FinishedEthanolPath)).Gasoline()
+        );
     }
 
     private Hazy Litres()
@@ -164,22 +257,25 @@ internal sealed class HotDriveEvaluation(VehicleSurvey survey, HotDrive drive, T
     }
 
     // Whatever flows back through a return or a regulator in the tank brings the pump's heat along; a driven pump moves no more than is burnt.
-    private Hazy HeatShare() => survey.FuelSystem.HeatIntoFuelPct ?? survey.FuelSystem.Line switch
-    {
-        FuelLine.Return or FuelLine.Returnless => typical.GuessWithin(VehiclePaths.HeatIntoFuelPct, 95, 5, Unit.Percent),
-        FuelLine.ControlledReturnless => typical.GuessWithin(VehiclePaths.HeatIntoFuelPct, 60, 20, Unit.Percent),
-        _ => typical.GuessWithin(VehiclePaths.HeatIntoFuelPct, 75, 25, Unit.Percent),
-    };
+    private Hazy HeatShare() =>
+        survey.FuelSystem.HeatIntoFuelPct
+        ?? survey.FuelSystem.Line switch
+        {
+            FuelLine.Return or FuelLine.Returnless => typical.GuessWithin(VehiclePaths.HeatIntoFuelPct, 95, 5, Unit.Percent),
+            FuelLine.ControlledReturnless => typical.GuessWithin(VehiclePaths.HeatIntoFuelPct, 60, 20, Unit.Percent),
+            _ => typical.GuessWithin(VehiclePaths.HeatIntoFuelPct, 75, 25, Unit.Percent),
+        };
 
     // One figure for what the engine bay gives: the return is warmer by it, and the tank gets it.
-    private Hazy BayHeatW(Hazy? pumpedLph, double ethanolPct) => survey.FuelSystem switch
-    {
-        { Line: FuelLine.Returnless or FuelLine.ControlledReturnless } => 0.0,
-        { BayHeatW: { } known } => known,
-        { ReturnRiseK: { } rise } when pumpedLph is { Value: > 0 } lph => rise * FlowWPerK(lph, ethanolPct, _ambientC.Value),
-        { Line: FuelLine.Return } => typical.GuessWithin(VehiclePaths.BayHeatW, 100, 80, Unit.Watt),
-        _ => typical.GuessWithin(VehiclePaths.BayHeatW, 50, 50, Unit.Watt),
-    };
+    private Hazy BayHeatW(Hazy? pumpedLph, double ethanolPct) =>
+        survey.FuelSystem switch
+        {
+            { Line: FuelLine.Returnless or FuelLine.ControlledReturnless } => 0.0,
+            { BayHeatW: { } known } => known,
+            { ReturnRiseK: { } rise } when pumpedLph is { Value: > 0 } lph => rise * FlowWPerK(lph, ethanolPct, _ambientC.Value),
+            { Line: FuelLine.Return } => typical.GuessWithin(VehiclePaths.BayHeatW, 100, 80, Unit.Watt),
+            _ => typical.GuessWithin(VehiclePaths.BayHeatW, 50, 50, Unit.Watt),
+        };
 
     // The pump's heat in what it moves, and what the engine bay adds.
     private static Hazy OnTheWayBackK(FuelHeatingResult heating, double ethanolPct, Hazy watts, Hazy bayW, Hazy lph) =>

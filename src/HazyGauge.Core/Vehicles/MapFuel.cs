@@ -47,14 +47,15 @@ internal static class MapFuel
     private const double HighLabelPct = 60;
 
     /// <summary>True where the blend of the fuel map is only known from a label or a name.</summary>
-    public static bool IsTypical(EngineControl control) => control.FuelMapKnown switch
-    {
-        MapFuelKnown.OctaneName => true,
+    public static bool IsTypical(EngineControl control) =>
+        control.FuelMapKnown switch
+        {
+            MapFuelKnown.OctaneName => true,
 
-        // A label that says how far off it may be was thought about.
-        MapFuelKnown.Label => control.FuelMapEthanolPct is null or { StandardU: 0 },
-        _ => false,
-    };
+            // A label that says how far off it may be was thought about.
+            MapFuelKnown.Label => control.FuelMapEthanolPct is null or { StandardU: 0 },
+            _ => false,
+        };
 
     /// <summary>The blend of the fuel map with the haze that label or name leave it; as it was given where it is known better.</summary>
     public static Hazy? EthanolPct(VehicleSurvey survey, HazeLedger ledger)
@@ -73,17 +74,28 @@ internal static class MapFuel
             { FuelMapKnown: MapFuelKnown.Label, FuelMapEthanolPct: { } low } => (0.9 * low.Value, 0.2 * low.Value),
             _ => OfPlainGasoline(survey.Goals.PlainGasoline),
         };
-        return half == 0 ? value : ledger.Quantity(value, HazeSource.RectangularU(half), new HazeSource(
-            Path, VehicleFields.Find(Path)!.Label, HazeShape.Rectangular, HazeCheck.SecondMeasurement("Read the sensor while the tank still holds that fuel.", half, 0.3 * half)));
+        return half == 0
+            ? value
+            : ledger.Quantity(
+                value,
+                HazeSource.RectangularU(half),
+                new HazeSource(
+                    Path,
+                    VehicleFields.Find(Path)!.Label,
+                    HazeShape.Rectangular,
+                    HazeCheck.SecondMeasurement("Read the sensor while the tank still holds that fuel.", half, 0.3 * half)
+                )
+            );
     }
 
     // What pumps deliver as plain gasoline (from memory), half-widths.
-    private static (double Value, double Half) OfPlainGasoline(PlainGasoline? region) => region switch
-    {
-        PlainGasoline.NoEthanol => (0.5, 0.5),
-        PlainGasoline.UpToE5 => (3.5, 2),
-        PlainGasoline.UpToE10 => (9, 2),
-        PlainGasoline.AboutE27 => (27, 2),
-        _ => (5, 5),
-    };
+    private static (double Value, double Half) OfPlainGasoline(PlainGasoline? region) =>
+        region switch
+        {
+            PlainGasoline.NoEthanol => (0.5, 0.5),
+            PlainGasoline.UpToE5 => (3.5, 2),
+            PlainGasoline.UpToE10 => (9, 2),
+            PlainGasoline.AboutE27 => (27, 2),
+            _ => (5, 5),
+        };
 }

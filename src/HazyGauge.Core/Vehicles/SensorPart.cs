@@ -34,7 +34,14 @@ public enum PartOrigin
 /// <param name="DateCode">Date code on it.</param>
 /// <param name="IsChecked">True where it has read a fuel of known blend right.</param>
 public sealed record SensorPart(
-    string? PartNumber = null, PartCondition? Condition = null, PartOrigin? Origin = null, string? Supplier = null, string? Price = null, string? DateCode = null, bool? IsChecked = null)
+    string? PartNumber = null,
+    PartCondition? Condition = null,
+    PartOrigin? Origin = null,
+    string? Supplier = null,
+    string? Price = null,
+    string? DateCode = null,
+    bool? IsChecked = null
+)
 {
     // What a sensor of unknown origin or history may be off, points (from memory): twice the tolerance of a known one.
     private const double DoubtfulPct = 2 * SensorLaw.UsualToleranceEthanolPct;

@@ -51,13 +51,15 @@ public sealed record SensorUser(
     string? Dimming = null,
     string? Pairing = null,
     string? App = null,
-    string? Id = null)
+    string? Id = null
+)
 {
     /// <summary>True where it only shows the reading.</summary>
     internal bool OnlyShows => Kind is SensorUserKind.Reader or SensorUserKind.Gauge;
 
     /// <summary>What it is called: by its own name, else by what it is.</summary>
-    internal string Called => !string.IsNullOrWhiteSpace(Name) ? Name.Trim()
+    internal string Called =>
+        !string.IsNullOrWhiteSpace(Name) ? Name.Trim()
         : Kind == SensorUserKind.Controller && !string.IsNullOrWhiteSpace(Controller) ? Controller.Trim()
         : KindWords(Kind);
 
@@ -67,15 +69,16 @@ public sealed record SensorUser(
     /// <summary>What an id begins with where its name starts with no letter.</summary>
     internal const string IdPrefix = "user";
 
-    private static string KindWords(SensorUserKind? kind) => kind switch
-    {
-        SensorUserKind.Reader => "Reader",
-        SensorUserKind.Gauge => "Gauge",
-        SensorUserKind.Extender => "Injector extender",
-        SensorUserKind.Analyser => "Signal converter",
-        SensorUserKind.Gateway => "Gateway",
-        _ => "Controller",
-    };
+    private static string KindWords(SensorUserKind? kind) =>
+        kind switch
+        {
+            SensorUserKind.Reader => "Reader",
+            SensorUserKind.Gauge => "Gauge",
+            SensorUserKind.Extender => "Injector extender",
+            SensorUserKind.Analyser => "Signal converter",
+            SensorUserKind.Gateway => "Gateway",
+            _ => "Controller",
+        };
 }
 
 /// <summary>What a list of users and controllers comes to for the fueling.</summary>

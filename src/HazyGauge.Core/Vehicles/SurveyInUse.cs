@@ -54,11 +54,12 @@ public static class SurveyInUse
     }
 
     /// <summary>Who sets the numbers that count ethanol: as the engine's controller says, else as the signal path leaves it.</summary>
-    public static NumbersBy NumbersSetBy(this VehicleSurvey survey) => survey.Control.SignalPath switch
-    {
-        SignalPath.DisplayOnly => NumbersBy.Nobody,
-        _ when SensorUsers.EngineOf(survey.Controllers)?.SetsNumbers is { } said => said,
-        SignalPath.InjectorExtender => NumbersBy.FixedBox,
-        _ => NumbersBy.OwnTable,
-    };
+    public static NumbersBy NumbersSetBy(this VehicleSurvey survey) =>
+        survey.Control.SignalPath switch
+        {
+            SignalPath.DisplayOnly => NumbersBy.Nobody,
+            _ when SensorUsers.EngineOf(survey.Controllers)?.SetsNumbers is { } said => said,
+            SignalPath.InjectorExtender => NumbersBy.FixedBox,
+            _ => NumbersBy.OwnTable,
+        };
 }

@@ -1,6 +1,6 @@
 using HazyGauge.Core.Findings;
-using HazyGauge.Core.FuelSystem;
 using HazyGauge.Core.Fuels;
+using HazyGauge.Core.FuelSystem;
 using HazyGauge.Core.Haze;
 
 namespace HazyGauge.Core.Vehicles;
@@ -34,7 +34,15 @@ public sealed class SurveyedFuelSystem
         EthanolPct = _typical.HighestEthanolPct;
         var fuelTempC = _typical.FuelTempC;
         _demand = new EngineDemand<Hazy>(
-            _typical.BsfcGPerKwh, _typical.LambdaBase, _typical.LambdaTarget, _typical.BsfcEthanolPct, _typical.EngineRpm, fuelTempC, UsualFuels.Traditional<Hazy>(), EthanolDensity.ErrorAt(fuelTempC.Value, ledger));
+            _typical.BsfcGPerKwh,
+            _typical.LambdaBase,
+            _typical.LambdaTarget,
+            _typical.BsfcEthanolPct,
+            _typical.EngineRpm,
+            fuelTempC,
+            UsualFuels.Traditional<Hazy>(),
+            EthanolDensity.ErrorAt(fuelTempC.Value, ledger)
+        );
         Delivery = PowerKw is null || survey.FuelSystem.IsNotServed ? new DeliverySystem<Hazy>(_demand) : Build();
     }
 
@@ -64,7 +72,8 @@ public sealed class SurveyedFuelSystem
     ];
 
     /// <summary>What it rests on that nobody found out, and which answer that is; empty where pump, injectors and boost reference are known.</summary>
-    public IReadOnlyList<(string Path, string Guessed)> Guesses => [.. Carrying.Where(c => Assumed.ContainsKey(c.Path) && !(c.Path == InjectorCount && Assumed.ContainsKey(InjectorFlow)))];
+    public IReadOnlyList<(string Path, string Guessed)> Guesses =>
+        [.. Carrying.Where(c => Assumed.ContainsKey(c.Path) && !(c.Path == InjectorCount && Assumed.ContainsKey(InjectorFlow)))];
 
     /// <summary>Pressure of the low side at ambient manifold pressure, kPa gauge.</summary>
     public Hazy BasePressureKpa => _typical.BasePressureKpa;
@@ -73,25 +82,28 @@ public sealed class SurveyedFuelSystem
     public Hazy SupplyV => _typical.SupplyV;
 
     /// <summary>Sizes of the lines, and what flows through them away from full load.</summary>
-    public LineSizes Lines => new(
-        _survey.FuelSystem.FeedLengthMm ?? _typical.Guess(VehiclePaths.FeedLengthMm),
-        _survey.FuelSystem.FeedBoreMm ?? _typical.Guess(VehiclePaths.FeedBoreMm),
-        _survey.FuelSystem.ReturnLengthMm ?? _typical.Guess(VehiclePaths.ReturnLengthMm),
-        _survey.FuelSystem.ReturnBoreMm ?? _typical.Guess(VehiclePaths.ReturnBoreMm),
-        _survey.FuelSystem.FilterCc ?? _typical.Guess(VehiclePaths.FilterCc),
-        _survey.FuelSystem.IdleFuelLph ?? _typical.Guess(VehiclePaths.IdleFuelLph),
-        _survey.FuelSystem.CruiseFuelLph ?? _typical.Guess(VehiclePaths.CruiseFuelLph));
+    public LineSizes Lines =>
+        new(
+            _survey.FuelSystem.FeedLengthMm ?? _typical.Guess(VehiclePaths.FeedLengthMm),
+            _survey.FuelSystem.FeedBoreMm ?? _typical.Guess(VehiclePaths.FeedBoreMm),
+            _survey.FuelSystem.ReturnLengthMm ?? _typical.Guess(VehiclePaths.ReturnLengthMm),
+            _survey.FuelSystem.ReturnBoreMm ?? _typical.Guess(VehiclePaths.ReturnBoreMm),
+            _survey.FuelSystem.FilterCc ?? _typical.Guess(VehiclePaths.FilterCc),
+            _survey.FuelSystem.IdleFuelLph ?? _typical.Guess(VehiclePaths.IdleFuelLph),
+            _survey.FuelSystem.CruiseFuelLph ?? _typical.Guess(VehiclePaths.CruiseFuelLph)
+        );
 
     /// <summary>Fuel temperature, C.</summary>
     public Hazy FuelTempC => _demand.FuelTempC;
 
     /// <summary>Reid pressure of the gasoline in winter, kPa.</summary>
-    public Hazy WinterReidKpa => _survey.Goals switch
-    {
-        { WinterReidKpa: { } known } => known,
-        { WinterClass: { } winter } => _typical.GasolineReidKpa(WinterReidPath, winter, null),
-        _ => _typical.Guess(WinterReidPath),
-    };
+    public Hazy WinterReidKpa =>
+        _survey.Goals switch
+        {
+            { WinterReidKpa: { } known } => known,
+            { WinterClass: { } winter } => _typical.GasolineReidKpa(WinterReidPath, winter, null),
+            _ => _typical.Guess(WinterReidPath),
+        };
 
     /// <summary>True where the pump's curve does not reach the pressure it works against.</summary>
     public bool IsOffTheCurve { get; private set; }
@@ -113,25 +125,46 @@ public sealed class SurveyedFuelSystem
     {
         if (IsOffTheCurve)
         {
-            yield return (new("offTheCurve", Severity.Caution, "The pump's curve does not reach the pressure it works against; nothing can be read off it there. Find the rest of the curve."), "pump.curve");
+            yield return (
+                new(
+                    "offTheCurve",
+                    Severity.Caution,
+                    "The pump's curve does not reach the pressure it works against; nothing can be read off it there. Find the rest of the curve."
+                ),
+                "pump.curve"
+            );
         }
 
         if (HasNoPressureDrop)
         {
-            yield return (new("noPressureDrop", IsSureOfNoPressureDrop ? Severity.Stop : Severity.Caution, "Boost eats up the pressure across the injectors. The regulator must follow the manifold, or the base pressure must rise."), "fuelSystem.followsManifold");
+            yield return (
+                new(
+                    "noPressureDrop",
+                    IsSureOfNoPressureDrop ? Severity.Stop : Severity.Caution,
+                    "Boost eats up the pressure across the injectors. The regulator must follow the manifold, or the base pressure must rise."
+                ),
+                "fuelSystem.followsManifold"
+            );
         }
 
         if (IsStarved)
         {
-            yield return (new("pumpStarved", Severity.Caution, "At the voltage it has, the pump delivers nothing against that pressure, as far as its curve says. Look at the voltage of the curve again."), "pump.curveV");
+            yield return (
+                new(
+                    "pumpStarved",
+                    Severity.Caution,
+                    "At the voltage it has, the pump delivers nothing against that pressure, as far as its curve says. Look at the voltage of the curve again."
+                ),
+                "pump.curveV"
+            );
         }
     }
 
     /// <summary>The hottest drive with the pumps there are, or with others.</summary>
     /// <param name="drive">What is known of it.</param>
     /// <param name="changed">The system as it will be.</param>
-    public HotDriveResult Evaluate(HotDrive drive, DeliverySystem<Hazy> changed) => new HotDriveEvaluation(_survey, drive, _typical, _ledger)
-        .Of(EthanolPct, changed.LowPressurePump?.Count ?? _typical.PumpCount, changed.LowPressurePump?.AvailableLph);
+    public HotDriveResult Evaluate(HotDrive drive, DeliverySystem<Hazy> changed) =>
+        new HotDriveEvaluation(_survey, drive, _typical, _ledger).Of(EthanolPct, changed.LowPressurePump?.Count ?? _typical.PumpCount, changed.LowPressurePump?.AvailableLph);
 
     /// <summary>The fuel system of a survey that passed the rules.</summary>
     /// <param name="survey">What was found.</param>
@@ -149,7 +182,8 @@ public sealed class SurveyedFuelSystem
             _survey.FuelSystem.Kind == FuelSystemKind.Direct ? null : Ports((share ?? 100) / 100),
             LowPressurePump: LowSide(),
             PortSharePct: share,
-            DeadTimeMsPerKpa: (_survey.Injectors.DeadTimeMsPer100Kpa ?? 0) / 100);
+            DeadTimeMsPerKpa: (_survey.Injectors.DeadTimeMsPer100Kpa ?? 0) / 100
+        );
         return _survey.FuelSystem.IsDirect ? WithHighSide(system, 1 - ((share ?? 0) / 100)) : system;
     }
 
@@ -187,12 +221,13 @@ public sealed class SurveyedFuelSystem
         return IsStarved ? null : pump;
     }
 
-    private LowPressurePump<Hazy> AsLaidOut(LowPressurePump<Hazy> pump) => pump with
-    {
-        PumpV = (_survey.Pump.PumpV ?? _survey.Engine.SupplyV)?.Value,
-        Driven = _survey.FuelSystem.Line == FuelLine.ControlledReturnless,
-        FixedRegulator = _survey.FuelSystem.Line == FuelLine.Returnless,
-    };
+    private LowPressurePump<Hazy> AsLaidOut(LowPressurePump<Hazy> pump) =>
+        pump with
+        {
+            PumpV = (_survey.Pump.PumpV ?? _survey.Engine.SupplyV)?.Value,
+            Driven = _survey.FuelSystem.Line == FuelLine.ControlledReturnless,
+            FixedRegulator = _survey.FuelSystem.Line == FuelLine.Returnless,
+        };
 
     private PortInjection<Hazy>? Ports(Hazy share)
     {
@@ -210,15 +245,18 @@ public sealed class SurveyedFuelSystem
         }
 
         var openings = _typical.OpeningsPerCycle(count);
-        return _typical.RatedFlowCcMin(count, share, openings, _demand, drop) is not { } ratedFlow ? null : new PortInjection<Hazy>(
-            count,
-            ratedFlow,
-            _typical.RatedPressureKpa,
-            _survey.Injectors.TestFluidDensityKgM3 ?? UsualInjectors.TestFluidKgM3,
-            _typical.DeadTimeMs(drop),
-            _load.DutyLimitPct ?? UsualInjectors.DutyLimitPct,
-            drop,
-            openings);
+        return _typical.RatedFlowCcMin(count, share, openings, _demand, drop) is not { } ratedFlow
+            ? null
+            : new PortInjection<Hazy>(
+                count,
+                ratedFlow,
+                _typical.RatedPressureKpa,
+                _survey.Injectors.TestFluidDensityKgM3 ?? UsualInjectors.TestFluidKgM3,
+                _typical.DeadTimeMs(drop),
+                _load.DutyLimitPct ?? UsualInjectors.DutyLimitPct,
+                drop,
+                openings
+            );
     }
 }
 

@@ -13,11 +13,17 @@ public sealed record VehicleField(string Path, string Label) : Field(Path, Label
     public bool AsksTolerance { get; init; }
 
     /// <summary>Type of what a survey holds of it.</summary>
-    public Type ValueType { get; } = Path.Split('.').Aggregate(typeof(VehicleSurvey), (type, name) =>
-        type.GetProperty(char.ToUpperInvariant(name[0]) + name[1..])?.PropertyType ?? throw new InvalidOperationException($"A survey has no {Path}."));
+    public Type ValueType { get; } =
+        Path.Split('.')
+            .Aggregate(typeof(VehicleSurvey), (type, name) =>
+                type.GetProperty(char.ToUpperInvariant(name[0]) + name[1..])?.PropertyType ?? throw new InvalidOperationException($"A survey has no {Path}.")
+            );
 
     /// <inheritdoc/>
-    public override AnswerKind Answer => ValueType == typeof(IReadOnlyList<Joint>) ? AnswerKind.Connections : Items.Count > 0 ? AnswerKind.List : Answering.Of(ValueType, AsksTolerance || AskedAt is not null);
+    public override AnswerKind Answer =>
+        ValueType == typeof(IReadOnlyList<Joint>) ? AnswerKind.Connections
+        : Items.Count > 0 ? AnswerKind.List
+        : Answering.Of(ValueType, AsksTolerance || AskedAt is not null);
 
     /// <summary>What stands on it, in words; null where nobody has to be sent to find it out.</summary>
     public Sentence? Effect { get; init; }
@@ -46,7 +52,8 @@ public sealed record VehicleField(string Path, string Label) : Field(Path, Label
     public bool Concerns(VehicleSurvey survey) => Scope?.Holds(survey) ?? true;
 
     /// <summary>True where a survey answers it.</summary>
-    public bool IsKnown(VehicleSurvey survey) => IsTypical?.Invoke(survey) != true && (In(survey) is not (null or ICollection { Count: 0 } or MaterialRating.Unknown) || AnsweredBy?.Invoke(survey) == true);
+    public bool IsKnown(VehicleSurvey survey) =>
+        IsTypical?.Invoke(survey) != true && (In(survey) is not (null or ICollection { Count: 0 } or MaterialRating.Unknown) || AnsweredBy?.Invoke(survey) == true);
 
     /// <summary>True where somebody should find it out.</summary>
     public bool IsOpen(VehicleSurvey survey) => Effect is not null && Concerns(survey) && !IsKnown(survey);

@@ -25,7 +25,12 @@ internal static class VehicleItems
         new FieldOf<SensorUser>("role", "What it is there for"),
         new FieldOf<SensorUser>("controller", "Controller it feeds"),
         new FieldOf<SensorUser>("place", "Where it sits"),
-        new FieldOf<SensorUser>("stepPct", "Steps it shows") { Unit = Unit.Percent, Min = 0.01, Max = 50 },
+        new FieldOf<SensorUser>("stepPct", "Steps it shows")
+        {
+            Unit = Unit.Percent,
+            Min = 0.01,
+            Max = 50,
+        },
         new FieldOf<SensorUser>("range", "Shows from and to"),
         new FieldOf<SensorUser>("alarm", "Warns at"),
         new FieldOf<SensorUser>("calledUp", "How it is called up"),
@@ -57,7 +62,12 @@ internal static class VehicleItems
                 FieldChoice.Of(NumbersBy.Nobody, "Nobody", "the blend has to be held"),
             ],
         },
-        new FieldOf<ControllerOnBoard>("baseEthanolPct", "Blend its map was made on") { Unit = Unit.EthanolPct, Min = 0, Max = 100 },
+        new FieldOf<ControllerOnBoard>("baseEthanolPct", "Blend its map was made on")
+        {
+            Unit = Unit.EthanolPct,
+            Min = 0,
+            Max = 100,
+        },
         new FieldOf<ControllerOnBoard>("revision", "Hardware and firmware revision"),
         new FieldOf<ControllerOnBoard>("file", "File in it"),
         new FieldOf<ControllerOnBoard>("supply", "Fed from"),
@@ -85,7 +95,12 @@ internal static class VehicleItems
             ],
         },
         new FieldOf<Wish>("text", "In the owner's words"),
-        new FieldOf<Wish>("extraKw", "How much more power") { Unit = Unit.Kw, Min = 1, Max = 1000 },
+        new FieldOf<Wish>("extraKw", "How much more power")
+        {
+            Unit = Unit.Kw,
+            Min = 1,
+            Max = 1000,
+        },
         new FieldOf<Wish>("when", "When"),
     ];
 

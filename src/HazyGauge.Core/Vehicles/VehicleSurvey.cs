@@ -1,8 +1,8 @@
-using HazyGauge.Core.Fields;
 using System.Diagnostics.CodeAnalysis;
 using System.Text.Json.Serialization;
-using HazyGauge.Core.FuelSystem;
+using HazyGauge.Core.Fields;
 using HazyGauge.Core.Fuels;
+using HazyGauge.Core.FuelSystem;
 using HazyGauge.Core.Haze;
 
 namespace HazyGauge.Core.Vehicles;
@@ -18,9 +18,7 @@ public sealed record VehicleSurvey
 
     /// <summary>A vehicle nobody has looked at.</summary>
     [JsonConstructor]
-    public VehicleSurvey()
-    {
-    }
+    public VehicleSurvey() { }
 
     /// <summary>A vehicle as found.</summary>
     public VehicleSurvey(Engine engine, FuelSystemSurvey fuelSystem, FuelPump pump, PortInjectors injectors, DirectInjection directInjection, EngineControl control, Goals goals) =>
@@ -28,47 +26,91 @@ public sealed record VehicleSurvey
 
     /// <summary>What the papers say.</summary>
     [AllowNull]
-    public VehicleFacts Vehicle { get; init => field = value ?? new(); } = new();
+    public VehicleFacts Vehicle
+    {
+        get;
+        init => field = value ?? new();
+    } = new();
 
     /// <summary>The engine.</summary>
     [AllowNull]
-    public Engine Engine { get; init => field = value ?? new(); } = new();
+    public Engine Engine
+    {
+        get;
+        init => field = value ?? new();
+    } = new();
 
     /// <summary>Lines and pressures.</summary>
     [AllowNull]
-    public FuelSystemSurvey FuelSystem { get; init => field = value ?? new(); } = new();
+    public FuelSystemSurvey FuelSystem
+    {
+        get;
+        init => field = value ?? new();
+    } = new();
 
     /// <summary>The pump or pumps in the tank.</summary>
     [AllowNull]
-    public FuelPump Pump { get; init => field = value ?? new(); } = new();
+    public FuelPump Pump
+    {
+        get;
+        init => field = value ?? new();
+    } = new();
 
     /// <summary>The injectors in the ports; on direct injection alone there are none.</summary>
     [AllowNull]
-    public PortInjectors Injectors { get; init => field = value ?? new(); } = new();
+    public PortInjectors Injectors
+    {
+        get;
+        init => field = value ?? new();
+    } = new();
 
     /// <summary>The high-pressure side of direct injection.</summary>
     [AllowNull]
-    public DirectInjection DirectInjection { get; init => field = value ?? new(); } = new();
+    public DirectInjection DirectInjection
+    {
+        get;
+        init => field = value ?? new();
+    } = new();
 
     /// <summary>What controls the engine, and how the signal is to reach it.</summary>
     [AllowNull]
-    public EngineControl Control { get; init => field = value ?? new(); } = new();
+    public EngineControl Control
+    {
+        get;
+        init => field = value ?? new();
+    } = new();
 
     /// <summary>What the owner wants, and what fuel there is.</summary>
     [AllowNull]
-    public Goals Goals { get; init => field = value ?? new(); } = new();
+    public Goals Goals
+    {
+        get;
+        init => field = value ?? new();
+    } = new();
 
     /// <summary>How the vehicle came in.</summary>
     [AllowNull]
-    public Arrival Arrival { get; init => field = value ?? new(); } = new();
+    public Arrival Arrival
+    {
+        get;
+        init => field = value ?? new();
+    } = new();
 
     /// <summary>The sensor itself.</summary>
     [AllowNull]
-    public SensorPart Sensor { get; init => field = value ?? new(); } = new();
+    public SensorPart Sensor
+    {
+        get;
+        init => field = value ?? new();
+    } = new();
 
     /// <summary>The work itself: hours, what came off, what stayed on.</summary>
     [AllowNull]
-    public WorkNotes Work { get; init => field = value ?? new(); } = new();
+    public WorkNotes Work
+    {
+        get;
+        init => field = value ?? new();
+    } = new();
 
     /// <summary>Everything that takes the sensor's signal.</summary>
     public IReadOnlyList<SensorUser>? Users { get; init; }
@@ -140,7 +182,8 @@ public sealed record Engine(
     Hazy? BsfcGPerKwh = null,
     Hazy? BsfcEthanolPct = null,
     Hazy? SupplyV = null,
-    bool? AuxiliaryInjection = null);
+    bool? AuxiliaryInjection = null
+);
 
 /// <summary>How the fuel reaches the rail.</summary>
 public enum FuelLine
@@ -217,7 +260,13 @@ public enum MaterialRating
 /// <param name="Seals">O-rings and gaskets, those of injectors and filler among them.</param>
 /// <param name="Regulator">The pressure regulator with its membrane.</param>
 public sealed record FuelMaterials(
-    MaterialRating? Hoses = null, MaterialRating? Tank = null, MaterialRating? Sender = null, MaterialRating? Pump = null, MaterialRating? Seals = null, MaterialRating? Regulator = null);
+    MaterialRating? Hoses = null,
+    MaterialRating? Tank = null,
+    MaterialRating? Sender = null,
+    MaterialRating? Pump = null,
+    MaterialRating? Seals = null,
+    MaterialRating? Regulator = null
+);
 
 /// <summary>What the papers say of the vehicle.</summary>
 /// <param name="Year">Year it was built.</param>
@@ -252,7 +301,14 @@ public enum EndGender
 /// <param name="Retainer">How it is held: ring, tab, slide lock, thread.</param>
 /// <param name="Id">Its id.</param>
 public sealed record Joint(
-    LineName? Line = null, double? AngleDeg = null, string? Place = null, string? Size = null, EndGender? Gender = null, string? Retainer = null, string? Id = null);
+    LineName? Line = null,
+    double? AngleDeg = null,
+    string? Place = null,
+    string? Size = null,
+    EndGender? Gender = null,
+    string? Retainer = null,
+    string? Id = null
+);
 
 /// <summary>Lines and pressures.</summary>
 /// <param name="Line">How the fuel reaches the rail.</param>
@@ -303,7 +359,8 @@ public sealed record FuelSystemSurvey(
     Hazy? ReturnBoreMm = null,
     Hazy? FilterCc = null,
     Hazy? IdleFuelLph = null,
-    Hazy? CruiseFuelLph = null)
+    Hazy? CruiseFuelLph = null
+)
 {
     /// <summary>True where some fuel goes straight into the cylinders.</summary>
     [JsonIgnore]
@@ -331,7 +388,8 @@ public sealed record FuelPump(
     Hazy? PumpV = null,
     Hazy? ElectricalW = null,
     Hazy? InletSuctionKpa = null,
-    Hazy? DriverLimitA = null);
+    Hazy? DriverLimitA = null
+);
 
 /// <summary>Dead time at a battery voltage.</summary>
 /// <param name="BatteryV">Battery voltage, V.</param>
@@ -346,7 +404,8 @@ public sealed record DeadTimePoint(double BatteryV, double DeadTimeMs);
 /// <param name="DeadTimes">Dead time over battery voltage, voltages rising.</param>
 /// <param name="ImpedanceOhm">Resistance of the coil, Ohm.</param>
 /// <param name="DeadTimeMsPer100Kpa">By how much the dead time grows with every 100 kPa over the rated pressure, ms.</param>
-/// <param name="OpeningsPerCycle">How often each opens in two turns of the crank: once where each waits for its cylinder, twice in batches, once a cylinder it feeds on single-point injection.</param>
+/// <param name="OpeningsPerCycle">How often each opens in two turns of the crank: once where each waits for its cylinder, twice in batches, once a cylinder it feeds on
+/// single-point injection.</param>
 public sealed record PortInjectors(
     int? Count = null,
     Hazy? RatedFlowCcMin = null,
@@ -355,18 +414,15 @@ public sealed record PortInjectors(
     [MostItems(40)] IReadOnlyList<DeadTimePoint>? DeadTimes = null,
     Hazy? ImpedanceOhm = null,
     Hazy? DeadTimeMsPer100Kpa = null,
-    int? OpeningsPerCycle = null);
+    int? OpeningsPerCycle = null
+);
 
 /// <summary>The high-pressure side of direct injection.</summary>
 /// <param name="PumpDisplacementCcPerCamRev">Displacement of the high-pressure pump per turn of the cam, cm3, all lobes together.</param>
 /// <param name="WindowDeg">Injection window at full load, degrees of crank.</param>
 /// <param name="InjectorStaticGPerS">Static flow of one injector at rail pressure, on the blend its consumption holds for, g/s.</param>
 /// <param name="PumpEfficiencyPct">Share of the high-pressure pump's displacement that arrives, %.</param>
-public sealed record DirectInjection(
-    Hazy? PumpDisplacementCcPerCamRev = null,
-    Hazy? WindowDeg = null,
-    Hazy? InjectorStaticGPerS = null,
-    Hazy? PumpEfficiencyPct = null)
+public sealed record DirectInjection(Hazy? PumpDisplacementCcPerCamRev = null, Hazy? WindowDeg = null, Hazy? InjectorStaticGPerS = null, Hazy? PumpEfficiencyPct = null)
 {
     /// <summary>True where nothing was found out.</summary>
     [JsonIgnore]
@@ -427,7 +483,8 @@ public sealed record EngineControl(
     bool? StandAlone = null,
     MapFuelKnown? FuelMapKnown = null,
     Hazy? ConverterAt0V = null,
-    Hazy? ConverterAt100V = null);
+    Hazy? ConverterAt100V = null
+);
 
 /// <summary>What the owner wants, and what fuel there is.</summary>
 /// <param name="HighestEthanolPct">Highest blend that must work, % by volume.</param>
@@ -450,4 +507,5 @@ public sealed record Goals(
     VolatilityClass? SummerClass = null,
     VolatilityClass? WinterClass = null,
     PlainGasoline? PlainGasoline = null,
-    IReadOnlyList<Wish>? Wishes = null);
+    IReadOnlyList<Wish>? Wishes = null
+);

@@ -10,4 +10,12 @@ namespace HazyGauge.Core.Vehicles;
 /// <param name="Departures">Where the maker's or the kit's sheet was left, and why.</param>
 /// <param name="PowerAfterKw">Power afterwards, kW at the crank.</param>
 /// <param name="PowerAfterKnown">Whether that was measured or promised.</param>
-public sealed record WorkNotes(double? HoursPlanned = null, double? HoursTaken = null, string? CameOff = null, string? StayedOn = null, string? Departures = null, Hazy? PowerAfterKw = null, PowerKnown? PowerAfterKnown = null);
+public sealed record WorkNotes(
+    double? HoursPlanned = null,
+    double? HoursTaken = null,
+    string? CameOff = null,
+    string? StayedOn = null,
+    string? Departures = null,
+    Hazy? PowerAfterKw = null,
+    PowerKnown? PowerAfterKnown = null
+);

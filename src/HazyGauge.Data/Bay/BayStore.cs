@@ -49,7 +49,13 @@ public sealed class BayStore(IDbContextFactory<HazyGaugeDb> contexts)
     /// <param name="limit">At most this many jobs.</param>
     /// <param name="cancellation">Gives up.</param>
     public async Task<(IReadOnlyList<JobRow> Jobs, BayCursor? Next)> PageAsync(
-        BayFilter filter, SearchWords? words, DateOnly today, BayCursor? after, int limit, CancellationToken cancellation)
+        BayFilter filter,
+        SearchWords? words,
+        DateOnly today,
+        BayCursor? after,
+        int limit,
+        CancellationToken cancellation
+    )
     {
         await using var db = await contexts.CreateDbContextAsync(cancellation);
         await db.Database.OpenConnectionAsync(cancellation);
@@ -102,13 +108,28 @@ public sealed class BayStore(IDbContextFactory<HazyGaugeDb> contexts)
                 await Filtered(Standing(db), BayFilter.Held).CountAsync(cancellation),
                 await Filtered(ByPressing(db, BayFilter.Waiting), BayFilter.Waiting).CountAsync(cancellation),
                 await db.Jobs.CountAsync(j => j.ArchivedAt != null, cancellation),
-                await Removed(db, null).CountAsync(cancellation));
+                await Removed(db, null).CountAsync(cancellation)
+            );
         }
 
-        var found = await Matching(db, words).Select(j => new { IsArchived = j.ArchivedAt != null, j.Bay.FirstDue, j.Bay.Pressing, j.Bay.IsWaiting }).ToListAsync(cancellation);
+        var found = await Matching(db, words)
+            .Select(j => new
+            {
+                IsArchived = j.ArchivedAt != null,
+                j.Bay.FirstDue,
+                j.Bay.Pressing,
+                j.Bay.IsWaiting,
+            })
+            .ToListAsync(cancellation);
         var standing = found.Where(j => !j.IsArchived).ToList();
         return new BayCounts(
-            standing.Count, standing.Count(j => j.FirstDue <= today), standing.Count(j => j.Pressing == Pressing.Held), standing.Count(j => j.IsWaiting), found.Count - standing.Count, 0);
+            standing.Count,
+            standing.Count(j => j.FirstDue <= today),
+            standing.Count(j => j.Pressing == Pressing.Held),
+            standing.Count(j => j.IsWaiting),
+            found.Count - standing.Count,
+            0
+        );
     }
 
     /// <summary>A page of all jobs that are not archived, the newest first.</summary>
@@ -147,21 +168,28 @@ public sealed class BayStore(IDbContextFactory<HazyGaugeDb> contexts)
     }
 
     // The words first: they leave few jobs, and the other way round each job would be asked for its words.
-    private static IQueryable<JobRow> Matching(HazyGaugeDb db, SearchWords? words) => words is null
-        ? db.Jobs.AsNoTracking()
-        : db.Jobs.FromSql($"SELECT j.* FROM SearchIndex CROSS JOIN Jobs j ON j.SearchKey = SearchIndex.rowid WHERE SearchIndex MATCH {words.AsMatch}").AsNoTracking();
+    private static IQueryable<JobRow> Matching(HazyGaugeDb db, SearchWords? words) =>
+        words is null
+            ? db.Jobs.AsNoTracking()
+            : db.Jobs.FromSql($"SELECT j.* FROM SearchIndex CROSS JOIN Jobs j ON j.SearchKey = SearchIndex.rowid WHERE SearchIndex MATCH {words.AsMatch}").AsNoTracking();
 
     // In the order of the list, so that a page ends after its last job; by itself SQLite takes the day first and sorts all that is left.
-    private static IQueryable<JobRow> ByPressing(HazyGaugeDb db, BayFilter filter) => (filter == BayFilter.Waiting
-        ? db.Jobs.FromSql($"SELECT * FROM Jobs INDEXED BY IX_Jobs_Waiting WHERE ArchivedAt IS NULL AND Bay_IsWaiting")
-        : db.Jobs.FromSql($"SELECT * FROM Jobs INDEXED BY IX_Jobs_Pressing WHERE ArchivedAt IS NULL")).IgnoreQueryFilters().AsNoTracking();
+    private static IQueryable<JobRow> ByPressing(HazyGaugeDb db, BayFilter filter) =>
+        (
+            filter == BayFilter.Waiting
+                ? db.Jobs.FromSql($"SELECT * FROM Jobs INDEXED BY IX_Jobs_Waiting WHERE ArchivedAt IS NULL AND Bay_IsWaiting")
+                : db.Jobs.FromSql($"SELECT * FROM Jobs INDEXED BY IX_Jobs_Pressing WHERE ArchivedAt IS NULL")
+        )
+            .IgnoreQueryFilters()
+            .AsNoTracking();
 
-    private static IQueryable<JobRow> Filtered(IQueryable<JobRow> jobs, BayFilter filter) => filter switch
-    {
-        BayFilter.Held => jobs.Where(j => j.ArchivedAt == null && j.Bay.Pressing == Pressing.Held),
-        BayFilter.Waiting => jobs.Where(j => j.ArchivedAt == null && j.Bay.IsWaiting),
-        _ => jobs.Where(j => j.ArchivedAt == null),
-    };
+    private static IQueryable<JobRow> Filtered(IQueryable<JobRow> jobs, BayFilter filter) =>
+        filter switch
+        {
+            BayFilter.Held => jobs.Where(j => j.ArchivedAt == null && j.Bay.Pressing == Pressing.Held),
+            BayFilter.Waiting => jobs.Where(j => j.ArchivedAt == null && j.Bay.IsWaiting),
+            _ => jobs.Where(j => j.ArchivedAt == null),
+        };
 
     private static IQueryable<JobRow> Archived(IQueryable<JobRow> jobs, BayCursor? after)
     {
@@ -179,7 +207,9 @@ public sealed class BayStore(IDbContextFactory<HazyGaugeDb> contexts)
         jobs = jobs.Where(j => j.Bay.FirstDue <= today);
         if (after is not null)
         {
-            jobs = jobs.Where(j => j.Bay.FirstDue > after.FirstDue || (j.Bay.FirstDue == after.FirstDue && (j.CreatedAt < after.At || (j.CreatedAt == after.At && j.Id < after.Id))));
+            jobs = jobs.Where(j =>
+                j.Bay.FirstDue > after.FirstDue || (j.Bay.FirstDue == after.FirstDue && (j.CreatedAt < after.At || (j.CreatedAt == after.At && j.Id < after.Id)))
+            );
         }
 
         return jobs.OrderBy(j => j.Bay.FirstDue).ThenByDescending(j => j.CreatedAt).ThenByDescending(j => j.Id);
@@ -190,9 +220,13 @@ public sealed class BayStore(IDbContextFactory<HazyGaugeDb> contexts)
         jobs = jobs.Where(j => j.Bay.FirstDue > today);
         if (after is not null)
         {
-            jobs = jobs.Where(j => j.Bay.Pressing > after.Pressing
-                || (j.Bay.Pressing == after.Pressing
-                    && (j.Bay.FirstDue > after.FirstDue || (j.Bay.FirstDue == after.FirstDue && (j.CreatedAt < after.At || (j.CreatedAt == after.At && j.Id < after.Id))))));
+            jobs = jobs.Where(j =>
+                j.Bay.Pressing > after.Pressing
+                || (
+                    j.Bay.Pressing == after.Pressing
+                    && (j.Bay.FirstDue > after.FirstDue || (j.Bay.FirstDue == after.FirstDue && (j.CreatedAt < after.At || (j.CreatedAt == after.At && j.Id < after.Id))))
+                )
+            );
         }
 
         return jobs.OrderBy(j => j.Bay.Pressing).ThenBy(j => j.Bay.FirstDue).ThenByDescending(j => j.CreatedAt).ThenByDescending(j => j.Id);

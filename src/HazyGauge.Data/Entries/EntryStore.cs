@@ -22,29 +22,30 @@ public sealed record EntryToWrite(EntryDraft Draft, string? Payload, string? Sai
     public int? Schema { get; init; }
 
     /// <summary>The row it becomes.</summary>
-    public EntryRow Row(Guid jobId, int number, DateTimeOffset at) => new()
-    {
-        JobId = jobId,
-        Number = number,
-        Kind = Draft.Kind.Slug,
-        Text = Draft.Text,
-        Payload = Payload,
-        Schema = Schema ?? Draft.Kind.Schema,
-        Said = Said,
-        Due = Draft.Due,
-        Blocks = string.Join(' ', Draft.Blocks),
-        Station = Draft.Station,
-        Step = Draft.Step,
-        StepName = Draft.StepName,
-        IsPractice = Draft.IsPractice,
-        Files = string.Join(' ', Draft.Files),
-        Answers = Draft.Answers,
-        TakesBack = Draft.TakesBack,
-        Author = Author.Name,
-        AuthorId = Author.Id,
-        At = at,
-        IdempotencyKey = IdempotencyKey,
-    };
+    public EntryRow Row(Guid jobId, int number, DateTimeOffset at) =>
+        new()
+        {
+            JobId = jobId,
+            Number = number,
+            Kind = Draft.Kind.Slug,
+            Text = Draft.Text,
+            Payload = Payload,
+            Schema = Schema ?? Draft.Kind.Schema,
+            Said = Said,
+            Due = Draft.Due,
+            Blocks = string.Join(' ', Draft.Blocks),
+            Station = Draft.Station,
+            Step = Draft.Step,
+            StepName = Draft.StepName,
+            IsPractice = Draft.IsPractice,
+            Files = string.Join(' ', Draft.Files),
+            Answers = Draft.Answers,
+            TakesBack = Draft.TakesBack,
+            Author = Author.Name,
+            AuthorId = Author.Id,
+            At = at,
+            IdempotencyKey = IdempotencyKey,
+        };
 
     /// <summary>How it hangs together with others.</summary>
     public EntryLink Link(int number) => new(number, Draft.Kind, Draft.Answers, Draft.TakesBack, Draft.IsPractice);
@@ -113,7 +114,9 @@ public sealed class EntryStore(IDbContextFactory<HazyGaugeDb> contexts, EntryKin
     {
         await using var db = await contexts.CreateDbContextAsync(cancellation);
         var entries = db.Entries.AsNoTracking().Where(e => e.JobId == jobId);
-        return await (isBefore ? entries.Where(e => e.Number < from).OrderByDescending(e => e.Number) : entries.Where(e => e.Number > from).OrderBy(e => e.Number)).Take(limit).ToListAsync(cancellation);
+        return await (isBefore ? entries.Where(e => e.Number < from).OrderByDescending(e => e.Number) : entries.Where(e => e.Number > from).OrderBy(e => e.Number))
+            .Take(limit)
+            .ToListAsync(cancellation);
     }
 
     /// <summary>One entry; null where there is none.</summary>
@@ -146,9 +149,24 @@ public sealed class EntryStore(IDbContextFactory<HazyGaugeDb> contexts, EntryKin
     public async Task<IReadOnlyList<(EntryRow Entry, string Name, string Vehicle)>> DatedAsync(DateOnly from, DateOnly to, int most, CancellationToken cancellation)
     {
         await using var db = await contexts.CreateDbContextAsync(cancellation);
-        var dated = await db.Entries.AsNoTracking().Where(e => e.IsOpen && e.Due != null && e.Due >= from && e.Due <= to)
-            .Join(db.Jobs.Where(j => j.ArchivedAt == null), e => e.JobId, j => j.Id, (e, j) => new { Entry = e, j.Name, j.Vehicle })
-            .OrderBy(d => d.Entry.Due).Take(most).ToListAsync(cancellation);
+        var dated = await db
+            .Entries.AsNoTracking()
+            .Where(e => e.IsOpen && e.Due != null && e.Due >= from && e.Due <= to)
+            .Join(
+                db.Jobs.Where(j => j.ArchivedAt == null),
+                e => e.JobId,
+                j => j.Id,
+                (e, j) =>
+                    new
+                    {
+                        Entry = e,
+                        j.Name,
+                        j.Vehicle,
+                    }
+            )
+            .OrderBy(d => d.Entry.Due)
+            .Take(most)
+            .ToListAsync(cancellation);
         return [.. dated.Select(d => (d.Entry, d.Name, d.Vehicle))];
     }
 
@@ -235,13 +253,30 @@ public sealed class EntryStore(IDbContextFactory<HazyGaugeDb> contexts, EntryKin
             EntryRefusal.AlreadyTakenBack => chain.TakenBackBy(entry.Draft.TakesBack!.Value),
             _ => null,
         };
-        return why == EntryRefusal.None ? null
-            : new WriteResult(WriteOutcome.Refused, other is null ? null : await db.Entries.AsNoTracking().SingleAsync(e => e.JobId == job.Id && e.Number == other, cancellation), why);
+        return why == EntryRefusal.None
+            ? null
+            : new WriteResult(
+                WriteOutcome.Refused,
+                other is null ? null : await db.Entries.AsNoTracking().SingleAsync(e => e.JobId == job.Id && e.Number == other, cancellation),
+                why
+            );
     }
 
     private async Task<EntryChain> ChainAsync(HazyGaugeDb db, Guid jobId, CancellationToken cancellation)
     {
-        var links = await db.Entries.AsNoTracking().Where(e => e.JobId == jobId).OrderBy(e => e.Number).Select(e => new { e.Number, e.Kind, e.Answers, e.TakesBack, e.IsPractice }).ToListAsync(cancellation);
+        var links = await db
+            .Entries.AsNoTracking()
+            .Where(e => e.JobId == jobId)
+            .OrderBy(e => e.Number)
+            .Select(e => new
+            {
+                e.Number,
+                e.Kind,
+                e.Answers,
+                e.TakesBack,
+                e.IsPractice,
+            })
+            .ToListAsync(cancellation);
         return new EntryChain(links.Select(l => new EntryLink(l.Number, kinds.OfWritten(l.Kind), l.Answers, l.TakesBack, l.IsPractice)));
     }
 }

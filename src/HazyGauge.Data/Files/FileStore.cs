@@ -40,7 +40,14 @@ public sealed class FileStore(IDbContextFactory<HazyGaugeDb> contexts, DataFolde
         var file = await db.JobFiles.SingleOrDefaultAsync(f => f.JobId == jobId && f.Sha256 == sha256, cancellation);
         if (file is null)
         {
-            file = new JobFileRow { JobId = jobId, Sha256 = sha256, Name = name, Bytes = bytes, AddedAt = clock.ToTheMillisecond() };
+            file = new JobFileRow
+            {
+                JobId = jobId,
+                Sha256 = sha256,
+                Name = name,
+                Bytes = bytes,
+                AddedAt = clock.ToTheMillisecond(),
+            };
             db.Add(file);
             job = await db.Jobs.AsNoTracking().SingleAsync(j => j.Id == jobId, cancellation);
             var (place, label, text) = AsFound(sha256, name);
@@ -115,7 +122,11 @@ public sealed class FileStore(IDbContextFactory<HazyGaugeDb> contexts, DataFolde
     public async Task<byte[]?> AnalysisAsync(string sha256, string reading, int version, CancellationToken cancellation)
     {
         await using var db = await contexts.CreateDbContextAsync(cancellation);
-        return await db.Analyses.AsNoTracking().Where(a => a.Sha256 == sha256 && a.Reading == reading && a.Version == version).Select(a => a.Data).SingleOrDefaultAsync(cancellation);
+        return await db
+            .Analyses.AsNoTracking()
+            .Where(a => a.Sha256 == sha256 && a.Reading == reading && a.Version == version)
+            .Select(a => a.Data)
+            .SingleOrDefaultAsync(cancellation);
     }
 
     /// <summary>Keeps what a reader made of a file that is on a job; what another version of the reader made goes.</summary>
@@ -184,9 +195,7 @@ public sealed class FileStore(IDbContextFactory<HazyGaugeDb> contexts, DataFolde
             }
         }
 
-        public override void Flush()
-        {
-        }
+        public override void Flush() { }
 
         public override long Seek(long offset, SeekOrigin origin) => throw new NotSupportedException();
 

@@ -26,7 +26,14 @@ public sealed class StagedContent : IAsyncDisposable
     private StagedContent(IDbContextFactory<HazyGaugeDb> contexts, WriteGate gate, string sha256, long? id) => (_contexts, _gate, _sha256, _id) = (contexts, gate, sha256, id);
 
     /// <summary>Writes content; where the same content is there already, nothing.</summary>
-    internal static async Task<StagedContent> WriteAsync(IDbContextFactory<HazyGaugeDb> contexts, WriteGate gate, Stream spool, string sha256, long bytes, CancellationToken cancellation)
+    internal static async Task<StagedContent> WriteAsync(
+        IDbContextFactory<HazyGaugeDb> contexts,
+        WriteGate gate,
+        Stream spool,
+        string sha256,
+        long bytes,
+        CancellationToken cancellation
+    )
     {
         await using var db = await contexts.CreateDbContextAsync(cancellation);
         if (await db.FileContents.AnyAsync(c => c.Sha256 == sha256, cancellation))
@@ -104,8 +111,7 @@ public sealed class StagedContent : IAsyncDisposable
             using var turn = await gate.EnterAsync(CancellationToken.None);
             var first = await db.FileChunks.Where(c => c.ContentId == id).MinAsync(c => (int?)c.Number) ?? 0;
             removed = await db.FileChunks.Where(c => c.ContentId == id && c.Number < first + RemovedAtOnce).ExecuteDeleteAsync();
-        }
-        while (removed > 0);
+        } while (removed > 0);
 
         using (await gate.EnterAsync(CancellationToken.None))
         {
@@ -118,7 +124,7 @@ public sealed class StagedContent : IAsyncDisposable
         spool.Position = 0;
         var buffer = new byte[ChunkBytes];
         var number = 0;
-        for (var isWhole = false; !isWhole;)
+        for (var isWhole = false; !isWhole; )
         {
             var chunks = new List<FileChunkRow>();
             while (chunks.Count < ChunksAtOnce && !isWhole)
@@ -127,7 +133,14 @@ public sealed class StagedContent : IAsyncDisposable
                 isWhole = read < ChunkBytes;
                 if (read > 0)
                 {
-                    chunks.Add(new FileChunkRow { ContentId = _id!.Value, Number = number++, Data = Compress(buffer.AsSpan(0, read)) });
+                    chunks.Add(
+                        new FileChunkRow
+                        {
+                            ContentId = _id!.Value,
+                            Number = number++,
+                            Data = Compress(buffer.AsSpan(0, read)),
+                        }
+                    );
                 }
             }
 

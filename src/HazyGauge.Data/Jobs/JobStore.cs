@@ -31,7 +31,8 @@ public sealed record WholeSave(
     IReadOnlyDictionary<string, int> Read,
     EntriesRead Entries,
     IReadOnlyDictionary<string, StationStanding?> Standings,
-    Func<BayProjection, DateTimeOffset, BayProjection> Show);
+    Func<BayProjection, DateTimeOffset, BayProjection> Show
+);
 
 /// <summary>How a job stands by an evaluation.</summary>
 /// <param name="Standings">How stations stand; null for one that stands nowhere.</param>
@@ -82,21 +83,29 @@ public sealed record JobParts(
     IReadOnlyList<RevisionRow> Revisions,
     IReadOnlyList<EntryRow> Entries,
     IReadOnlyList<(JobFileRow File, Files.StagedContent? Content)> Files,
-    IReadOnlyList<(string Place, string Label, string Text)> Texts);
+    IReadOnlyList<(string Place, string Label, string Text)> Texts
+);
 
 /// <summary>Keeps jobs and their record. Nothing saved is ever changed here, and nothing deleted; <see cref="RemovedJobs"/> does that.</summary>
 public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, EntryKinds kinds, WriteGate gate, TimeProvider clock)
 {
-    /// <summary>The jobs of the bay whose stations stand as other rules or another shop left them, in about the order of the bay. Archived ones wait until they are opened.</summary>
+    /// <summary>The jobs of the bay whose stations stand as other rules or another shop left them, in about the order of the bay. Archived ones wait until they are
+    /// opened.</summary>
     /// <param name="coreVersion">Version of today's rules.</param>
     /// <param name="shop">Number of what is said of the shop today.</param>
     /// <param name="cancellation">Gives up.</param>
     public async Task<IReadOnlyList<Guid>> StandingOtherwiseAsync(string coreVersion, long shop, CancellationToken cancellation)
     {
         await using var db = await contexts.CreateDbContextAsync(cancellation);
-        return await db.Jobs
-            .Where(j => j.IsUnevaluated || (j.ArchivedAt == null && db.Standings.Any(s => s.JobId == j.Id && (s.Standing.CoreVersion != coreVersion || (s.Standing.Shop ?? 0) != shop))))
-            .OrderBy(j => j.Bay.FirstDue).ThenBy(j => j.Bay.Pressing).ThenByDescending(j => j.CreatedAt).Select(j => j.Id).ToListAsync(cancellation);
+        return await db
+            .Jobs.Where(j =>
+                j.IsUnevaluated || (j.ArchivedAt == null && db.Standings.Any(s => s.JobId == j.Id && (s.Standing.CoreVersion != coreVersion || (s.Standing.Shop ?? 0) != shop)))
+            )
+            .OrderBy(j => j.Bay.FirstDue)
+            .ThenBy(j => j.Bay.Pressing)
+            .ThenByDescending(j => j.CreatedAt)
+            .Select(j => j.Id)
+            .ToListAsync(cancellation);
     }
 
     /// <summary>A job; null where there is none.</summary>
@@ -117,7 +126,15 @@ public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, EntryKinds
     public JobRow NewJob(JobLabel label)
     {
         var now = clock.ToTheMillisecond();
-        return new JobRow { Id = Guid.CreateVersion7(now), Name = label.Name, Vehicle = label.Vehicle, Plate = label.Plate, Reference = label.Reference, CreatedAt = now };
+        return new JobRow
+        {
+            Id = Guid.CreateVersion7(now),
+            Name = label.Name,
+            Vehicle = label.Vehicle,
+            Plate = label.Plate,
+            Reference = label.Reference,
+            CreatedAt = now,
+        };
     }
 
     /// <summary>Keeps a new job, with documents where there are any, all or nothing.</summary>
@@ -195,8 +212,22 @@ public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, EntryKinds
     {
         await using var db = await contexts.CreateDbContextAsync(cancellation);
         var all = db.Revisions.AsNoTracking().Where(r => r.JobId == jobId);
-        var items = await all.OrderByDescending(r => r.Number).Skip(skip).Take(take)
-            .Select(r => new RevisionRow { JobId = r.JobId, Number = r.Number, Slug = r.Slug, Author = r.Author, AuthorId = r.AuthorId, IsPractice = r.IsPractice, SavedAt = r.SavedAt, Summary = r.Summary, Said = r.Said, Inputs = string.Empty })
+        var items = await all.OrderByDescending(r => r.Number)
+            .Skip(skip)
+            .Take(take)
+            .Select(r => new RevisionRow
+            {
+                JobId = r.JobId,
+                Number = r.Number,
+                Slug = r.Slug,
+                Author = r.Author,
+                AuthorId = r.AuthorId,
+                IsPractice = r.IsPractice,
+                SavedAt = r.SavedAt,
+                Summary = r.Summary,
+                Said = r.Said,
+                Inputs = string.Empty,
+            })
             .ToListAsync(cancellation);
         return (await all.CountAsync(cancellation), items);
     }
@@ -253,8 +284,10 @@ public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, EntryKinds
 
         // Entries of other kinds may come as fast as they like: nothing saved rests on them.
         var (lastEntry, kinds) = (save.Entries.Last, save.Entries.Kinds);
-        if (lastEntry != job.LastEntry
-            && await db.Entries.AnyAsync(e => e.JobId == jobId && e.Number > lastEntry && (kinds == null || e.TakesBack != null || kinds.Contains(e.Kind)), cancellation))
+        if (
+            lastEntry != job.LastEntry
+            && await db.Entries.AnyAsync(e => e.JobId == jobId && e.Number > lastEntry && (kinds == null || e.TakesBack != null || kinds.Contains(e.Kind)), cancellation)
+        )
         {
             return new SaveResult(SaveOutcome.Moved, []);
         }
@@ -293,7 +326,12 @@ public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, EntryKinds
         using var turn = await gate.EnterAsync(cancellation);
         await using var db = await contexts.CreateDbContextAsync(cancellation);
         await using var transaction = await db.Database.BeginTransactionAsync(cancellation);
-        if (await db.Jobs.Include(j => j.Standings).SingleOrDefaultAsync(j => j.Id == jobId && j.LastRevision == standing.LastRevision && j.LastEntry == standing.LastEntry, cancellation) is not { } job)
+        if (
+            await db
+                .Jobs.Include(j => j.Standings)
+                .SingleOrDefaultAsync(j => j.Id == jobId && j.LastRevision == standing.LastRevision && j.LastEntry == standing.LastEntry, cancellation)
+            is not { } job
+        )
         {
             return false;
         }
@@ -320,7 +358,14 @@ public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, EntryKinds
             {
                 if (standing is not null)
                 {
-                    job.Standings.Add(new StandingRow { JobId = job.Id, Slug = slug, Standing = standing });
+                    job.Standings.Add(
+                        new StandingRow
+                        {
+                            JobId = job.Id,
+                            Slug = slug,
+                            Standing = standing,
+                        }
+                    );
                 }
             }
             else if (standing is null)
@@ -420,7 +465,12 @@ public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, EntryKinds
     public async Task<IReadOnlyList<Guid>> AlikeAsync(Guid id, DateTimeOffset createdAt, CancellationToken cancellation)
     {
         await using var db = await contexts.CreateDbContextAsync(cancellation);
-        return await db.Jobs.Where(j => j.Id == id || j.CreatedAt == createdAt).OrderByDescending(j => j.Id == id).ThenByDescending(j => j.Id).Select(j => j.Id).ToListAsync(cancellation);
+        return await db
+            .Jobs.Where(j => j.Id == id || j.CreatedAt == createdAt)
+            .OrderByDescending(j => j.Id == id)
+            .ThenByDescending(j => j.Id)
+            .Select(j => j.Id)
+            .ToListAsync(cancellation);
     }
 
     /// <summary>True where no job was ever created.</summary>
@@ -436,23 +486,25 @@ public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, EntryKinds
         var numbers = save.Documents.ToDictionary(d => d.Slug, _ => ++job.LastRevision, StringComparer.Ordinal);
         IReadOnlyDictionary<string, int?> Numbered(IReadOnlyDictionary<string, int?> basedOn) =>
             basedOn.ToDictionary(b => b.Key, b => b.Value ?? (numbers.TryGetValue(b.Key, out var number) ? number : null), StringComparer.Ordinal);
-        var revisions = save.Documents.Select(d => new RevisionRow
-        {
-            JobId = job.Id,
-            Number = numbers[d.Slug],
-            Slug = d.Slug,
-            Author = save.Author.Name,
-            AuthorId = save.Author.Id,
-            IsPractice = save.IsPractice,
-            SavedAt = now,
-            Summary = d.Summary,
-            Inputs = d.Document.Inputs,
-            Results = d.Document.Packed(),
-            Said = d.Document.Said,
-            CoreVersion = d.Document.CoreVersion,
-            Schema = d.Document.Schema,
-            BasedOn = JsonSerializer.Serialize(Numbered(d.BasedOn)),
-        }).ToList();
+        var revisions = save
+            .Documents.Select(d => new RevisionRow
+            {
+                JobId = job.Id,
+                Number = numbers[d.Slug],
+                Slug = d.Slug,
+                Author = save.Author.Name,
+                AuthorId = save.Author.Id,
+                IsPractice = save.IsPractice,
+                SavedAt = now,
+                Summary = d.Summary,
+                Inputs = d.Document.Inputs,
+                Results = d.Document.Packed(),
+                Said = d.Document.Said,
+                CoreVersion = d.Document.CoreVersion,
+                Schema = d.Document.Schema,
+                BasedOn = JsonSerializer.Serialize(Numbered(d.BasedOn)),
+            })
+            .ToList();
         db.AddRange(revisions);
         if (save.IsPractice)
         {
@@ -460,7 +512,10 @@ public sealed class JobStore(IDbContextFactory<HazyGaugeDb> contexts, EntryKinds
         }
 
         var standings = save.Standings.ToDictionary(
-            s => s.Key, s => s.Value is { BasedOn: { } basedOn } standing ? standing with { BasedOn = Numbered(basedOn) } : s.Value, StringComparer.Ordinal);
+            s => s.Key,
+            s => s.Value is { BasedOn: { } basedOn } standing ? standing with { BasedOn = Numbered(basedOn) } : s.Value,
+            StringComparer.Ordinal
+        );
         var texts = save.Documents.ToDictionary(d => d.Slug, d => d.Texts, StringComparer.Ordinal);
         return (revisions, await StandAsync(db, job, new JobStanding(standings, save.Show(job.Bay, now), texts), cancellation));
     }

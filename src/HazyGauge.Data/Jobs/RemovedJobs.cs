@@ -57,7 +57,8 @@ public sealed class RemovedJobs(IDbContextFactory<HazyGaugeDb> contexts, WriteGa
 
     private DateOnly Today => DateOnly.FromDateTime(clock.GetUtcNow().UtcDateTime);
 
-    /// <summary>Deletes the jobs that were removed longer ago than they are kept, by the clock and by the days on which this was asked, with all that was saved on them and the files no other job has.</summary>
+    /// <summary>Deletes the jobs that were removed longer ago than they are kept, by the clock and by the days on which this was asked, with all that was saved on them
+    /// and the files no other job has.</summary>
     /// <returns>How many jobs that were.</returns>
     public async Task<int> DeleteExpiredAsync(CancellationToken cancellation)
     {
@@ -65,7 +66,9 @@ public sealed class RemovedJobs(IDbContextFactory<HazyGaugeDb> contexts, WriteGa
         await using var db = await contexts.CreateDbContextAsync(cancellation);
         using (await gate.EnterAsync(cancellation))
         {
-            await db.Jobs.IgnoreQueryFilters().Where(j => j.RemovedAt != null && (j.RemovedCountedOn == null || j.RemovedCountedOn != today))
+            await db
+                .Jobs.IgnoreQueryFilters()
+                .Where(j => j.RemovedAt != null && (j.RemovedCountedOn == null || j.RemovedCountedOn != today))
                 .ExecuteUpdateAsync(j => j.SetProperty(r => r.RemovedDays, r => r.RemovedDays + 1).SetProperty(r => r.RemovedCountedOn, today), cancellation);
         }
 

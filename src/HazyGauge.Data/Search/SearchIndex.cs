@@ -30,7 +30,9 @@ internal static class SearchIndex
     /// <summary>Puts the label a job has now in place of the one it had.</summary>
     public static async Task LabelAsync(HazyGaugeDb db, JobRow job, CancellationToken cancellation)
     {
-        await db.SearchTexts.Where(t => t.JobId == job.Id && (t.Place == NamePlace || t.Place == VehiclePlace || t.Place == PlatePlace || t.Place == ReferencePlace)).ExecuteDeleteAsync(cancellation);
+        await db
+            .SearchTexts.Where(t => t.JobId == job.Id && (t.Place == NamePlace || t.Place == VehiclePlace || t.Place == PlatePlace || t.Place == ReferencePlace))
+            .ExecuteDeleteAsync(cancellation);
         PutLabel(db, job);
     }
 
@@ -47,7 +49,15 @@ internal static class SearchIndex
     {
         if (text.Length > 0)
         {
-            db.Add(new SearchTextRow { JobId = job.Id, Place = place, Label = label, Text = text });
+            db.Add(
+                new SearchTextRow
+                {
+                    JobId = job.Id,
+                    Place = place,
+                    Label = label,
+                    Text = text,
+                }
+            );
         }
     }
 
@@ -79,11 +89,13 @@ internal static class SearchIndex
         await db.Database.ExecuteSqlAsync($"DELETE FROM SearchIndex WHERE rowid = {job.SearchKey}", cancellation);
 
     /// <summary>Has the full-text index know what the saved words of a job are now.</summary>
-    public static async Task RenewAsync(HazyGaugeDb db, JobRow job, CancellationToken cancellation) => await db.Database.ExecuteSqlAsync(
-        $"""
-        DELETE FROM SearchIndex WHERE rowid = {job.SearchKey};
-        INSERT INTO SearchIndex(rowid, Name, Rest)
-        SELECT {job.SearchKey}, {job.Name}, group_concat(Text, char(10)) FROM SearchTexts WHERE JobId = {job.Id} AND Place <> {NamePlace};
-        """,
-        cancellation);
+    public static async Task RenewAsync(HazyGaugeDb db, JobRow job, CancellationToken cancellation) =>
+        await db.Database.ExecuteSqlAsync(
+            $"""
+            DELETE FROM SearchIndex WHERE rowid = {job.SearchKey};
+            INSERT INTO SearchIndex(rowid, Name, Rest)
+            SELECT {job.SearchKey}, {job.Name}, group_concat(Text, char(10)) FROM SearchTexts WHERE JobId = {job.Id} AND Place <> {NamePlace};
+            """,
+            cancellation
+        );
 }

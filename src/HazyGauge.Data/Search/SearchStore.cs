@@ -41,14 +41,27 @@ public sealed class SearchStore(IDbContextFactory<HazyGaugeDb> contexts)
     {
         await using var db = await contexts.CreateDbContextAsync(cancellation);
         await db.Database.OpenConnectionAsync(cancellation);
-        var found = await db.Database.SqlQueryRaw<Guid>(
-            $"""
-            SELECT j.Id AS Value FROM (SELECT rowid AS "Key", {BestFirst} AS Score FROM SearchIndex WHERE SearchIndex MATCH @p0 ORDER BY Score LIMIT @p1) hit
-            JOIN Jobs j ON j.SearchKey = hit."Key" ORDER BY hit.Score, j.CreatedAt DESC
-            """,
-            words.AsMatch,
-            limit).ToListAsync(cancellation);
-        var jobs = await db.Jobs.AsNoTracking().Where(j => found.Contains(j.Id)).Select(j => new { j.Id, j.Name, j.Vehicle, j.ArchivedAt }).ToDictionaryAsync(j => j.Id, cancellation);
+        var found = await db
+            .Database.SqlQueryRaw<Guid>(
+                $"""
+                SELECT j.Id AS Value FROM (SELECT rowid AS "Key", {BestFirst} AS Score FROM SearchIndex WHERE SearchIndex MATCH @p0 ORDER BY Score LIMIT @p1) hit
+                JOIN Jobs j ON j.SearchKey = hit."Key" ORDER BY hit.Score, j.CreatedAt DESC
+                """,
+                words.AsMatch,
+                limit
+            )
+            .ToListAsync(cancellation);
+        var jobs = await db
+            .Jobs.AsNoTracking()
+            .Where(j => found.Contains(j.Id))
+            .Select(j => new
+            {
+                j.Id,
+                j.Name,
+                j.Vehicle,
+                j.ArchivedAt,
+            })
+            .ToDictionaryAsync(j => j.Id, cancellation);
         var texts = await db.SearchTexts.AsNoTracking().Where(t => found.Contains(t.JobId)).ToListAsync(cancellation);
         var places = (await PlacesAsync(db.Database.GetDbConnection(), texts, words, cancellation)).ToLookup(t => t.Text.JobId);
         return [.. found.Select(id => jobs[id]).Select(j => new FoundJob(j.Id, j.Name, j.Vehicle, j.ArchivedAt, [.. places[j.Id]]))];

@@ -11,7 +11,11 @@ public sealed class SearchWords
     /// <summary>The words of a text; null where it holds none that could be found.</summary>
     public static SearchWords? Of(string? typed)
     {
-        var words = (typed ?? string.Empty).Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries).Where(w => w.Any(char.IsLetterOrDigit)).Distinct(StringComparer.OrdinalIgnoreCase).ToList();
+        var words = (typed ?? string.Empty)
+            .Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries)
+            .Where(w => w.Any(char.IsLetterOrDigit))
+            .Distinct(StringComparer.OrdinalIgnoreCase)
+            .ToList();
         return words.Count == 0 ? null : new SearchWords(words);
     }
 

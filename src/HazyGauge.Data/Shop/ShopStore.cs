@@ -24,7 +24,9 @@ public sealed class ShopStore(IDbContextFactory<HazyGaugeDb> contexts, WriteGate
 
         await using var db = await contexts.CreateDbContextAsync(cancellation);
         var row = await db.Shop.AsNoTracking().OrderByDescending(s => s.Id).FirstOrDefaultAsync(cancellation);
-        return _latest = row is null ? new SavedShop(0, new ShopFacts(), null, null) : new SavedShop(row.Id, JsonSerializer.Deserialize<ShopFacts>(row.Facts, Json) ?? new(), row.Author, row.SavedAt, row.AuthorId);
+        return _latest = row is null
+            ? new SavedShop(0, new ShopFacts(), null, null)
+            : new SavedShop(row.Id, JsonSerializer.Deserialize<ShopFacts>(row.Facts, Json) ?? new(), row.Author, row.SavedAt, row.AuthorId);
     }
 
     /// <summary>Saves what holds from now on.</summary>
@@ -35,7 +37,13 @@ public sealed class ShopStore(IDbContextFactory<HazyGaugeDb> contexts, WriteGate
     {
         using var turn = await gate.EnterAsync(cancellation);
         await using var db = await contexts.CreateDbContextAsync(cancellation);
-        var row = new ShopRow { Facts = JsonSerializer.Serialize(facts, Json), Author = author.Name, AuthorId = author.Id, SavedAt = clock.ToTheMillisecond() };
+        var row = new ShopRow
+        {
+            Facts = JsonSerializer.Serialize(facts, Json),
+            Author = author.Name,
+            AuthorId = author.Id,
+            SavedAt = clock.ToTheMillisecond(),
+        };
         db.Add(row);
         await db.SaveChangesAsync(cancellation);
         return _latest = new SavedShop(row.Id, facts, row.Author, row.SavedAt, row.AuthorId);

@@ -33,7 +33,16 @@ public sealed class TemplateStore(IDbContextFactory<HazyGaugeDb> contexts, Write
     {
         using var turn = await gate.EnterAsync(cancellation);
         await using var db = await contexts.CreateDbContextAsync(cancellation);
-        var row = new TemplateRow { Id = Guid.CreateVersion7(), Name = name, Vehicle = vehicle, Document = document, Author = author.Name, AuthorId = author.Id, CreatedAt = clock.ToTheMillisecond() };
+        var row = new TemplateRow
+        {
+            Id = Guid.CreateVersion7(),
+            Name = name,
+            Vehicle = vehicle,
+            Document = document,
+            Author = author.Name,
+            AuthorId = author.Id,
+            CreatedAt = clock.ToTheMillisecond(),
+        };
         db.Add(row);
         await db.SaveChangesAsync(cancellation);
         return row;

@@ -37,7 +37,13 @@ public static partial class FileSniffer
             return ArtifactKind.Other;
         }
 
-        var lines = Encoding.UTF8.GetString(head).Split('\n').Select(l => l.TrimEnd('\r')).Select(l => l.Length > LongestLine ? l[..LongestLine] : l).Where(l => l.Trim().Length > 0).ToList();
+        var lines = Encoding
+            .UTF8.GetString(head)
+            .Split('\n')
+            .Select(l => l.TrimEnd('\r'))
+            .Select(l => l.Length > LongestLine ? l[..LongestLine] : l)
+            .Where(l => l.Trim().Length > 0)
+            .ToList();
         if (head.Length == HeadBytes && lines.Count > 1)
         {
             // The last may be cut off.
@@ -50,8 +56,10 @@ public static partial class FileSniffer
     }
 
     private static bool IsSound(ReadOnlySpan<byte> head) =>
-        (head.Length >= 12 && head.StartsWith("RIFF"u8) && head[8..].StartsWith("WAVE"u8)) || (head.Length >= 12 && head.StartsWith("FORM"u8) && head[8..].StartsWith("AIF"u8))
-        || head.StartsWith("fLaC"u8) || head.StartsWith("OggS"u8);
+        (head.Length >= 12 && head.StartsWith("RIFF"u8) && head[8..].StartsWith("WAVE"u8))
+        || (head.Length >= 12 && head.StartsWith("FORM"u8) && head[8..].StartsWith("AIF"u8))
+        || head.StartsWith("fLaC"u8)
+        || head.StartsWith("OggS"u8);
 
     // Rows with time in front are a recording or a log, by how fine they are; rows without are a table.
     private static ArtifactKind KindOfRows(List<string> lines)
@@ -68,7 +76,9 @@ public static partial class FileSniffer
 
             var numbers = whole.Select(r => r.Select(Number).ToArray()).Where(r => r.Any(n => n is not null)).ToList();
             return numbers.Count >= EnoughRows && TimeColumn(numbers, width) is { } time
-                ? IsFine(numbers, time, width, UnitS(whole, time)) ? ArtifactKind.Capture : ArtifactKind.Log
+                ? IsFine(numbers, time, width, UnitS(whole, time))
+                    ? ArtifactKind.Capture
+                    : ArtifactKind.Log
                 : ArtifactKind.Table;
         }
 
@@ -94,7 +104,9 @@ public static partial class FileSniffer
     private static bool IsFine(List<double?[]> rows, int time, int width, double unitS)
     {
         var others = Enumerable.Range(0, width).Where(c => c != time).SelectMany(c => rows.Select(r => r[c])).OfType<double>().ToList();
-        var steps = rows.Select(r => r[time]).OfType<double>().ToList() is var times ? times.Zip(times.Skip(1)).Select(p => (p.Second - p.First) * unitS).Where(s => s > 0).Order().ToList() : [];
+        var steps = rows.Select(r => r[time]).OfType<double>().ToList() is var times
+            ? times.Zip(times.Skip(1)).Select(p => (p.Second - p.First) * unitS).Where(s => s > 0).Order().ToList()
+            : [];
 
         // Level changes come as far apart as they happen, up to a whole period.
         var isLevels = others.Count > 0 && others.TrueForAll(v => v is 0 or 1);
@@ -104,16 +116,28 @@ public static partial class FileSniffer
     private static double UnitS(List<string[]> rows, int time)
     {
         var heading = rows.FirstOrDefault(r => Number(r[time]) is null)?[time] ?? string.Empty;
-        return NanoUnit().IsMatch(heading) ? 1e-9 : MicroUnit().IsMatch(heading) ? 1e-6 : MilliUnit().IsMatch(heading) ? 1e-3 : 1;
+        return NanoUnit().IsMatch(heading) ? 1e-9
+            : MicroUnit().IsMatch(heading) ? 1e-6
+            : MilliUnit().IsMatch(heading) ? 1e-3
+            : 1;
     }
 
-    private static double? Number(string cell) => double.TryParse(cell.Replace(',', '.'), NumberStyles.Float, CultureInfo.InvariantCulture, out var number) && double.IsFinite(number) ? number : null;
+    private static double? Number(string cell) =>
+        double.TryParse(cell.Replace(',', '.'), NumberStyles.Float, CultureInfo.InvariantCulture, out var number) && double.IsFinite(number) ? number : null;
 
-    [GeneratedRegex(@"^\s*\$(date|version|timescale|comment|scope|var|enddefinitions|dumpvars)\b", RegexOptions.CultureInvariant | RegexOptions.ExplicitCapture, matchTimeoutMilliseconds: 1000)]
+    [GeneratedRegex(
+        @"^\s*\$(date|version|timescale|comment|scope|var|enddefinitions|dumpvars)\b",
+        RegexOptions.CultureInvariant | RegexOptions.ExplicitCapture,
+        matchTimeoutMilliseconds: 1000
+    )]
     private static partial Regex VcdWord();
 
     // A frame as bus tools write it: (time) bus id#data, or bus id [length] bytes.
-    [GeneratedRegex(@"^\s*(\(\d+(\.\d+)?\)\s+)?\S+\s+[0-9A-Fa-f]{3,8}(#{1,2}[0-9A-FRr]*|\s+\[\d{1,2}\]\s)", RegexOptions.CultureInvariant | RegexOptions.ExplicitCapture, matchTimeoutMilliseconds: 1000)]
+    [GeneratedRegex(
+        @"^\s*(\(\d+(\.\d+)?\)\s+)?\S+\s+[0-9A-Fa-f]{3,8}(#{1,2}[0-9A-FRr]*|\s+\[\d{1,2}\]\s)",
+        RegexOptions.CultureInvariant | RegexOptions.ExplicitCapture,
+        matchTimeoutMilliseconds: 1000
+    )]
     private static partial Regex FrameLine();
 
     [GeneratedRegex(@"[\[(\s_]ns\b|nano", RegexOptions.CultureInvariant | RegexOptions.ExplicitCapture | RegexOptions.IgnoreCase, matchTimeoutMilliseconds: 1000)]

@@ -40,12 +40,12 @@ public static class ICalendar
     }
 
     // RFC 5545, 3.3.11: backslash, semicolon, comma and line ends are escaped.
-    private static string Escape(string text) => text
-        .Replace("\\", "\\\\", StringComparison.Ordinal)
-        .Replace(";", "\\;", StringComparison.Ordinal)
-        .Replace(",", "\\,", StringComparison.Ordinal)
-        .Replace("\r", string.Empty, StringComparison.Ordinal)
-        .Replace("\n", "\\n", StringComparison.Ordinal);
+    private static string Escape(string text) =>
+        text.Replace("\\", "\\\\", StringComparison.Ordinal)
+            .Replace(";", "\\;", StringComparison.Ordinal)
+            .Replace(",", "\\,", StringComparison.Ordinal)
+            .Replace("\r", string.Empty, StringComparison.Ordinal)
+            .Replace("\n", "\\n", StringComparison.Ordinal);
 
     // RFC 5545, 3.1: lines of at most 75 octets, carried on after a blank; never parted within a letter.
     private static void Line(StringBuilder text, string line)

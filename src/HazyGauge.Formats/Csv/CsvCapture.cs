@@ -12,7 +12,10 @@ namespace HazyGauge.Formats.Csv;
 public sealed record CsvCapture(string Channel, PulseTrain Train, VoltsThreshold? Threshold, bool TimeUnitStated)
 {
     private static readonly Finding UnitAssumed = new(
-        "timeTakenAsSeconds", Severity.Caution, "The heading does not say what time is measured in, and it was taken as seconds. If it is something else, name the column, like \"time (ms)\", and read it again.");
+        "timeTakenAsSeconds",
+        Severity.Caution,
+        "The heading does not say what time is measured in, and it was taken as seconds. If it is something else, name the column, like \"time (ms)\", and read it again."
+    );
 
     /// <summary>What the reading of the file adds: where volts were switched, and what time was taken for where the result looks wrong.</summary>
     public IEnumerable<RecordingNote> Notes
@@ -49,16 +52,25 @@ public sealed record CsvCapture(string Channel, PulseTrain Train, VoltsThreshold
             throw new RefusedInputException("thresholdV", "This file holds levels, 0 and 1, and no volts: leave the threshold out.");
         }
 
-        var signals = chosen.Select(i => new CsvSignal(
-            i, layout.Columns[i], layout.VoltsPerUnit[i], survey.Columns[i].IsLevel ? null : VoltsThreshold.Find(survey.Columns[i].Levels(), thresholdV), new PulseRecorder(0, TickS, Math.Max(TickS, survey.ResolutionS)))).ToList();
-        new CsvRows(layout, open, cancellation).Read((_, numbers, _) =>
-        {
-            var sinceS = (numbers[layout.TimeColumn] * layout.TimeUnitS) - survey.FirstS;
-            foreach (var signal in signals)
+        var signals = chosen
+            .Select(i => new CsvSignal(
+                i,
+                layout.Columns[i],
+                layout.VoltsPerUnit[i],
+                survey.Columns[i].IsLevel ? null : VoltsThreshold.Find(survey.Columns[i].Levels(), thresholdV),
+                new PulseRecorder(0, TickS, Math.Max(TickS, survey.ResolutionS))
+            ))
+            .ToList();
+        new CsvRows(layout, open, cancellation).Read(
+            (_, numbers, _) =>
             {
-                signal.Add(sinceS, numbers[signal.Column]);
+                var sinceS = (numbers[layout.TimeColumn] * layout.TimeUnitS) - survey.FirstS;
+                foreach (var signal in signals)
+                {
+                    signal.Add(sinceS, numbers[signal.Column]);
+                }
             }
-        });
+        );
         var end = (long)Math.Round((survey.EndS - survey.FirstS) / TickS);
         var captures = signals.Select(s => new CsvCapture(s.Name, s.Recorder.Finish(end), s.Threshold, layout.StatedTimeUnitS is not null)).ToList();
         var candidates = captures.Where(c => c.Train.IsSensorLike).Take(2).ToList();
@@ -76,7 +88,11 @@ public sealed record CsvCapture(string Channel, PulseTrain Train, VoltsThreshold
         var named = columns.Where(i => string.Equals(layout.Columns[i], channel, StringComparison.Ordinal) || FormattableString.Invariant($"{i + 1}") == channel).ToList();
         return named.Count == 1
             ? named
-            : throw new RefusedInputException("channel", $"There is no single column '{channel}' in this recording. It has {string.Join(", ", columns.Take(8).Select(i => layout.Columns[i]))}{(columns.Count > 8 ? $" and {columns.Count - 8} more" : string.Empty)}.");
+            : throw new RefusedInputException(
+                "channel",
+                $"There is no single column '{channel}' in this recording. It has "
+                    + $"{string.Join(", ", columns.Take(8).Select(i => layout.Columns[i]))}{(columns.Count > 8 ? $" and {columns.Count - 8} more" : string.Empty)}."
+            );
     }
 
     /// <summary>A column on its way to a signal.</summary>

@@ -12,7 +12,13 @@ namespace HazyGauge.Formats.Csv;
 /// <param name="StatedTimeUnitS">What one of its units is in seconds; null where the heading does not say.</param>
 /// <param name="VoltsPerUnit">What one unit of each column is in volts; 1 where the heading does not say.</param>
 internal sealed partial record CsvLayout(
-    char Delimiter, int LinesBefore, IReadOnlyList<string> Columns, int TimeColumn, double? StatedTimeUnitS, IReadOnlyList<double> VoltsPerUnit)
+    char Delimiter,
+    int LinesBefore,
+    IReadOnlyList<string> Columns,
+    int TimeColumn,
+    double? StatedTimeUnitS,
+    IReadOnlyList<double> VoltsPerUnit
+)
 {
     /// <summary>What one unit of time is in seconds; a second where the heading does not say.</summary>
     public double TimeUnitS => StatedTimeUnitS ?? 1;
@@ -65,8 +71,7 @@ internal sealed partial record CsvLayout(
         return cells.Count >= 2 && cells.TrueForAll(IsNumber);
     }
 
-    private static bool IsNumber(string cell) =>
-        double.TryParse(cell.Replace(',', '.'), NumberStyles.Float, CultureInfo.InvariantCulture, out _);
+    private static bool IsNumber(string cell) => double.TryParse(cell.Replace(',', '.'), NumberStyles.Float, CultureInfo.InvariantCulture, out _);
 
     private static CsvLayout Complete(char delimiter, int linesBefore, string? heading, int count)
     {
@@ -80,31 +85,41 @@ internal sealed partial record CsvLayout(
         var columns = hasNames ? names : [.. Enumerable.Range(1, count).Select(n => $"column {n}")];
         var time = hasNames ? Math.Max(0, columns.FindIndex(n => TimeName().IsMatch(n))) : 0;
         return new CsvLayout(
-            delimiter, linesBefore, columns, time, hasNames ? TimeUnit(columns[time]) : null, [.. columns.Select(c => hasNames && Millivolts().IsMatch(c) ? 1e-3 : 1.0)]);
+            delimiter,
+            linesBefore,
+            columns,
+            time,
+            hasNames ? TimeUnit(columns[time]) : null,
+            [.. columns.Select(c => hasNames && Millivolts().IsMatch(c) ? 1e-3 : 1.0)]
+        );
     }
 
     /// <summary>The unit a heading ends with, like "time (ms)", "t_us", "TimeMs" or "milliseconds"; null where it names none.</summary>
     private static double? TimeUnit(string heading)
     {
         var match = TimeUnitName().Match(heading);
-        return !match.Success ? null : match.Groups["unit"].Value.ToUpperInvariant() switch
-        {
-            ['N', ..] => 1e-9,
-            ['U' or 'Μ' or 'µ', ..] => 1e-6,
-            ['M', 'I', 'C', ..] => 1e-6,
-            ['M', 'I', 'N', ..] => 60,
-            ['M', ..] => 1e-3,
-            _ => 1,
-        };
+        return !match.Success
+            ? null
+            : match.Groups["unit"].Value.ToUpperInvariant() switch
+            {
+                ['N', ..] => 1e-9,
+                ['U' or 'Μ' or 'µ', ..] => 1e-6,
+                ['M', 'I', 'C', ..] => 1e-6,
+                ['M', 'I', 'N', ..] => 60,
+                ['M', ..] => 1e-3,
+                _ => 1,
+            };
     }
 
     [GeneratedRegex("time|zeit|temps|tiempo", RegexOptions.IgnoreCase, matchTimeoutMilliseconds: 10_000)]
     private static partial Regex TimeName();
 
     [GeneratedRegex(
-        @"(?:^|[^\p{L}]|(?<=time))(?<unit>n(?:ano)?s(?:ec(?:onds?)?)?|[uµμ]s(?:ec(?:onds?)?)?|micros(?:ec(?:onds?)?)?|m(?:illi)?s(?:ec(?:onds?)?)?|s(?:ec(?:onds?)?)?|min(?:utes?)?)\s*[\]\)]?\s*$",
+        @"(?:^|[^\p{L}]|(?<=time))(?<unit>n(?:ano)?s(?:ec(?:onds?)?)?|[uµμ]s(?:ec(?:onds?)?)?|"
+            + @"micros(?:ec(?:onds?)?)?|m(?:illi)?s(?:ec(?:onds?)?)?|s(?:ec(?:onds?)?)?|min(?:utes?)?)\s*[\]\)]?\s*$",
         RegexOptions.IgnoreCase | RegexOptions.ExplicitCapture,
-        matchTimeoutMilliseconds: 10_000)]
+        matchTimeoutMilliseconds: 10_000
+    )]
     private static partial Regex TimeUnitName();
 
     [GeneratedRegex(@"(?:^|[\s\[\(_/,.-])mV\s*[\]\)]?\s*$", RegexOptions.ExplicitCapture, matchTimeoutMilliseconds: 10_000)]

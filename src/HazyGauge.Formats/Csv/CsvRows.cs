@@ -45,7 +45,11 @@ internal sealed class CsvRows(CsvLayout layout, Func<Stream> open, CancellationT
             var count = row.ColCount > numbers.Length && row[^1].Span.IsWhiteSpace() ? row.ColCount - 1 : row.ColCount;
             if (count != numbers.Length)
             {
-                throw BoundedLineStream.Refuse(line, $"{count} {(count == 1 ? "column" : "columns")} where the lines before have {numbers.Length}. {(reader.HasRows ? string.Empty : "The file was cut off.")}".TrimEnd());
+                throw BoundedLineStream.Refuse(
+                    line,
+                    $"{count} {(count == 1 ? "column" : "columns")} where the lines before have {numbers.Length}. "
+                        + $"{(reader.HasRows ? string.Empty : "The file was cut off.")}".TrimEnd()
+                );
             }
 
             for (var i = 0; i < count; i++)
@@ -79,7 +83,10 @@ internal sealed class CsvRows(CsvLayout layout, Func<Stream> open, CancellationT
         }
         else if (at >= 0 && cell[at] != _decimalMark)
         {
-            throw BoundedLineStream.Refuse(line, $"'{Show(cell)}' uses a decimal {Mark(cell[at])} where earlier numbers use a {Mark(_decimalMark!.Value)}. Export it with one of them throughout.");
+            throw BoundedLineStream.Refuse(
+                line,
+                $"'{Show(cell)}' uses a decimal {Mark(cell[at])} where earlier numbers use a {Mark(_decimalMark!.Value)}. Export it with one of them throughout."
+            );
         }
 
         return double.TryParse(cell, NumberStyles.Float, _decimalMark == ',' ? Comma : Point, out var number) && double.IsFinite(number)

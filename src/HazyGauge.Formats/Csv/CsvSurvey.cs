@@ -1,3 +1,4 @@
+using System.Globalization;
 using HazyGauge.Core.Findings;
 
 namespace HazyGauge.Formats.Csv;
@@ -145,15 +146,26 @@ internal sealed class CsvSurvey
 
         if (_lastS <= _firstS)
         {
-            throw new RefusedInputException("file", _rows < 2 ? "The file holds no recording: there are fewer than two rows." : "Time stands still in this file. If it has decimal commas, export it with semicolons between the columns.");
+            throw new RefusedInputException(
+                "file",
+                _rows < 2
+                    ? "The file holds no recording: there are fewer than two rows."
+                    : "Time stands still in this file. If it has decimal commas, export it with semicolons between the columns."
+            );
         }
 
         // A file of changes has a new level in nearly every row; samples of a square wave repeat theirs many times over.
         IsSampled = _changes < (_rows - 1) * 0.6 || _columns.Any(c => c is { IsEmpty: false, IsLevel: false });
         if (IsSampled && _gap is { } gap)
         {
-            throw BoundedLineStream.Refuse(gap.Line, FormattableString.Invariant(
-                $"{1000 * gap.LengthS:0.###} ms have passed since the line before, where samples are usually {1000 * _usualStepS!.Value:0.####} ms apart. Samples are missing: record again, or export without gaps."));
+            throw BoundedLineStream.Refuse(
+                gap.Line,
+                string.Create(
+                    CultureInfo.InvariantCulture,
+                    $"{1000 * gap.LengthS:0.###} ms have passed since the line before, where samples are usually {1000 * _usualStepS!.Value:0.####} ms apart. Samples are "
+                        + $"missing: record again, or export without gaps."
+                )
+            );
         }
     }
 }

@@ -1,7 +1,7 @@
-using HazyGauge.Core.Sentences;
 using System.Globalization;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Sensing;
+using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Simulation;
 using MathNet.Numerics.Distributions;
 

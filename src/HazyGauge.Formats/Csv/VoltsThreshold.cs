@@ -1,5 +1,6 @@
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Sensing;
+using HazyGauge.Core.Sentences;
 
 namespace HazyGauge.Formats.Csv;
 
@@ -17,11 +18,24 @@ public sealed record VoltsThreshold(double Volts, double HysteresisV, VoltsLevel
     private const double LiftedFromV = 1;
 
     /// <summary>What the threshold says of itself.</summary>
-    public Finding Finding => Switches
-        ? new("threshold", Severity.Info, FormattableString.Invariant(
-            $"Volts were switched at {Volts:0.00} V ({(IsAutomatic ? "found half way" : "as given")}, between levels of {Levels.LowV:0.00} and {Levels.HighV:0.00} V), passed by {HysteresisV:0.00} V before it counts."))
-        : new("thresholdNotPassed", Severity.Info, FormattableString.Invariant(
-            $"The volts stay between {Levels.LowV:0.00} and {Levels.HighV:0.00} V{(Levels.AreTwo ? FormattableString.Invariant($" and never pass {Volts:0.00} V") : ", about one level: what moves them is noise")}."));
+    public Finding Finding =>
+        Switches
+            ? new(
+                "threshold",
+                Severity.Info,
+                Sentence.Of(
+                    $"Volts were switched at {Volts:0.00} V ({(IsAutomatic ? "found half way" : "as given")}, between levels of {Levels.LowV:0.00} and "
+                        + $"{Levels.HighV:0.00} V), passed by {HysteresisV:0.00} V before it counts."
+                )
+            )
+            : new(
+                "thresholdNotPassed",
+                Severity.Info,
+                Sentence.Of(
+                    $"The volts stay between {Levels.LowV:0.00} and {Levels.HighV:0.00} "
+                        + $"V{(Levels.AreTwo ? FormattableString.Invariant($" and never pass {Volts:0.00} V") : ", about one level: what moves them is noise")}."
+                )
+            );
 
     private bool Switches => Levels.AreTwo && Volts > Levels.LowV && Volts < Levels.HighV;
 

@@ -1,7 +1,7 @@
-using HazyGauge.Core.Sentences;
 using System.Globalization;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Plumbing;
+using HazyGauge.Core.Sentences;
 using HazyGauge.Formats.Tables;
 
 namespace HazyGauge.Formats.Fittings;
@@ -17,7 +17,24 @@ public static class FittingTable
 
     /// <summary>The columns.</summary>
     public static readonly IReadOnlyList<string> Columns =
-        ["code", "name", "ports", "boreMm", "lengthMm", "angleDeg", "cost", "wrenchesMm", "clamp", "clip", "sealant", "ethanolRated", "bendRadiusMm", "maxKpa", "sensor", "onShelf"];
+    [
+        "code",
+        "name",
+        "ports",
+        "boreMm",
+        "lengthMm",
+        "angleDeg",
+        "cost",
+        "wrenchesMm",
+        "clamp",
+        "clip",
+        "sealant",
+        "ethanolRated",
+        "bendRadiusMm",
+        "maxKpa",
+        "sensor",
+        "onShelf",
+    ];
 
     private static readonly string[] Optional = ["angleDeg", "wrenchesMm", "clamp", "clip", "sealant", "bendRadiusMm", "maxKpa", "sensor", "onShelf"];
 
@@ -42,26 +59,67 @@ public static class FittingTable
     }
 
     /// <summary>Parts as a table.</summary>
-    public static string Write(IEnumerable<FittingPart> parts) => CsvTable.Write(Columns, parts.Select(p => (IEnumerable<string>)
-    [
-        p.Code, p.Name, string.Join(' ', p.Ports), Number(p.BoreMm), Number(p.LengthMm), Number(p.AngleDeg), Number(p.Cost), string.Join(';', (p.WrenchesMm ?? []).Select(w => Number(w))),
-        p.Clamp is { } clamp ? char.ToLowerInvariant(clamp.ToString()[0]) + clamp.ToString()[1..] : string.Empty, Word(p.Clip), Word(p.Sealant), Word(p.EthanolRated), Number(p.BendRadiusMm), Number(p.MaxKpa), Word(p.Sensor), Number(p.OnShelf),
-    ]));
+    public static string Write(IEnumerable<FittingPart> parts) =>
+        CsvTable.Write(
+            Columns,
+            parts.Select(p =>
+                (IEnumerable<string>)
+                    [
+                        p.Code,
+                        p.Name,
+                        string.Join(' ', p.Ports),
+                        Number(p.BoreMm),
+                        Number(p.LengthMm),
+                        Number(p.AngleDeg),
+                        Number(p.Cost),
+                        string.Join(';', (p.WrenchesMm ?? []).Select(w => Number(w))),
+                        p.Clamp is { } clamp ? char.ToLowerInvariant(clamp.ToString()[0]) + clamp.ToString()[1..] : string.Empty,
+                        Word(p.Clip),
+                        Word(p.Sealant),
+                        Word(p.EthanolRated),
+                        Number(p.BendRadiusMm),
+                        Number(p.MaxKpa),
+                        Word(p.Sensor),
+                        Number(p.OnShelf),
+                    ]
+            )
+        );
 
     private static string Number(double? number) => number?.ToString(CultureInfo.InvariantCulture) ?? string.Empty;
 
-    private static string Word(bool? answer) => answer switch { true => Yes, false => No, null => string.Empty };
+    private static string Word(bool? answer) =>
+        answer switch
+        {
+            true => Yes,
+            false => No,
+            null => string.Empty,
+        };
 
-    private static RefusedInputException Refuse(CsvRecord record, string column, string text) => new("file", FormattableString.Invariant($"Row {record.Line}, column {column}: {text}"));
+    private static RefusedInputException Refuse(CsvRecord record, string column, string text) =>
+        new("file", FormattableString.Invariant($"Row {record.Line}, column {column}: {text}"));
 
     private sealed class Row(CsvRecord record)
     {
         public FittingPart Part()
         {
             var part = new FittingPart(
-                Said("code"), Said("name"), Said("ports").Split(' ', StringSplitOptions.RemoveEmptyEntries), Required("boreMm"), Required("lengthMm"), Required("cost"),
+                Said("code"),
+                Said("name"),
+                Said("ports").Split(' ', StringSplitOptions.RemoveEmptyEntries),
+                Required("boreMm"),
+                Required("lengthMm"),
+                Required("cost"),
                 Answer("ethanolRated") ?? throw Refuse(record, "ethanolRated", "say yes or no."),
-                Number("angleDeg"), Wrenches(), Clamp(), Answer("clip"), Answer("sealant"), Number("bendRadiusMm"), Number("maxKpa"), Answer("sensor"), Shelf());
+                Number("angleDeg"),
+                Wrenches(),
+                Clamp(),
+                Answer("clip"),
+                Answer("sealant"),
+                Number("bendRadiusMm"),
+                Number("maxKpa"),
+                Answer("sensor"),
+                Shelf()
+            );
             var check = new InputCheck();
             part.Check(check, string.Empty);
             try
@@ -83,25 +141,31 @@ public static class FittingTable
 
         private double? Number(string column) => Said(column) is { Length: > 0 } text ? Parsed(column, text) : null;
 
-        private double Parsed(string column, string text) => double.TryParse(text, NumberStyles.Float, CultureInfo.InvariantCulture, out var number) && double.IsFinite(number)
-            ? number
-            : throw Refuse(record, column, $"'{Wording.Quoted(text)}' is not a number; decimals go after a point.");
+        private double Parsed(string column, string text) =>
+            double.TryParse(text, NumberStyles.Float, CultureInfo.InvariantCulture, out var number) && double.IsFinite(number)
+                ? number
+                : throw Refuse(record, column, $"'{Wording.Quoted(text)}' is not a number; decimals go after a point.");
 
-        private int? Shelf() => Number("onShelf") is not { } count ? null : count == Math.Truncate(count) && Math.Abs(count) < 1e6 ? (int)count : throw Refuse(record, "onShelf", "a whole number lies there.");
+        private int? Shelf() =>
+            Number("onShelf") is not { } count ? null
+            : count == Math.Truncate(count) && Math.Abs(count) < 1e6 ? (int)count
+            : throw Refuse(record, "onShelf", "a whole number lies there.");
 
-        private double[]? Wrenches() => Said("wrenchesMm") is { Length: > 0 } text ? [.. text.Split(';', StringSplitOptions.RemoveEmptyEntries).Select(w => Parsed("wrenchesMm", w))] : null;
+        private double[]? Wrenches() =>
+            Said("wrenchesMm") is { Length: > 0 } text ? [.. text.Split(';', StringSplitOptions.RemoveEmptyEntries).Select(w => Parsed("wrenchesMm", w))] : null;
 
-        private ClampKind? Clamp() => Said("clamp") is not { Length: > 0 } text ? null
+        private ClampKind? Clamp() =>
+            Said("clamp") is not { Length: > 0 } text ? null
             : Enum.TryParse<ClampKind>(text, ignoreCase: true, out var clamp) && !int.TryParse(text, CultureInfo.InvariantCulture, out _) ? clamp
             : throw Refuse(record, "clamp", $"'{Wording.Quoted(text)}' is none of: none, wormGear, constantTension, fullCircle, ear.");
 
-        private bool? Answer(string column) => Said(column).ToLowerInvariant() switch
-        {
-            "" => null,
-            Yes or "true" or "y" => true,
-            No or "false" or "n" => false,
-            var other => throw Refuse(record, column, $"'{Wording.Quoted(other)}' is neither yes nor no."),
-        };
-
+        private bool? Answer(string column) =>
+            Said(column).ToLowerInvariant() switch
+            {
+                "" => null,
+                Yes or "true" or "y" => true,
+                No or "false" or "n" => false,
+                var other => throw Refuse(record, column, $"'{Wording.Quoted(other)}' is neither yes nor no."),
+            };
     }
 }

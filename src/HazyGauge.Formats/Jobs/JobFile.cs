@@ -21,7 +21,8 @@ public sealed record JobFile(
     DateTimeOffset CreatedAt,
     IReadOnlyList<JobFileRevision> Revisions,
     IReadOnlyList<JobFileEntry> Files,
-    IReadOnlyList<JobFileEvent>? Entries = null)
+    IReadOnlyList<JobFileEvent>? Entries = null
+)
 {
     /// <summary>License plate or serial number; left out where nobody gave one.</summary>
     public string? Plate { get; init; }
@@ -48,7 +49,14 @@ public sealed record JobFile(
 /// <param name="Document">The document.</param>
 /// <param name="BasedOn">Number of the revision of each station it was evaluated for; left out where nobody noted it.</param>
 public sealed record JobFileRevision(
-    int Revision, string Slug, string Author, DateTimeOffset SavedAt, string Summary, JsonElement Document, IReadOnlyDictionary<string, int>? BasedOn = null)
+    int Revision,
+    string Slug,
+    string Author,
+    DateTimeOffset SavedAt,
+    string Summary,
+    JsonElement Document,
+    IReadOnlyDictionary<string, int>? BasedOn = null
+)
 {
     /// <summary>Who saved it, by the person's id; left out where people are known by initials alone.</summary>
     public string? AuthorId { get; init; }

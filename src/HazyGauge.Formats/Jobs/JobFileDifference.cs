@@ -44,8 +44,10 @@ public sealed class JobFileDifference
         // Wherever a revision stands: one that was added before stands behind what was saved here meanwhile.
         var own = here.Revisions.Where(h => !brought.Revisions.Any(b => IsSame(h, b))).ToList();
         var missing = brought.Revisions.Where(b => !here.Revisions.Any(h => IsSame(h, b))).ToList();
-        int Numbered(int number) => brought.Revisions.FirstOrDefault(b => b.Revision == number) is not { } of ? number
-            : here.Revisions.FirstOrDefault(h => IsSame(h, of))?.Revision ?? here.Revisions.Count + 1 + missing.IndexOf(of);
+        int Numbered(int number) =>
+            brought.Revisions.FirstOrDefault(b => b.Revision == number) is not { } of
+                ? number
+                : here.Revisions.FirstOrDefault(h => IsSame(h, of))?.Revision ?? here.Revisions.Count + 1 + missing.IndexOf(of);
         var added = missing.Select(r => r with { Revision = Numbered(r.Revision), BasedOn = r.BasedOn?.ToDictionary(b => b.Key, b => Numbered(b.Value), StringComparer.Ordinal) });
 
         var entries = (here.Entries ?? []).ToList();
@@ -67,12 +69,18 @@ public sealed class JobFileDifference
         // What points at nothing points at nothing afterwards too, and is refused for that.
         int? OfThis(int? number) => number is { } of ? numbers.GetValueOrDefault(of, int.MaxValue) : null;
 
-        return new JobFileDifference(here, missing, own, missingEntries, here with
-        {
-            Revisions = [.. here.Revisions, .. added],
-            Entries = entries,
-            Files = [.. here.Files, .. brought.Files.Where(f => here.Files.All(h => h.Sha256 != f.Sha256))],
-        });
+        return new JobFileDifference(
+            here,
+            missing,
+            own,
+            missingEntries,
+            here with
+            {
+                Revisions = [.. here.Revisions, .. added],
+                Entries = entries,
+                Files = [.. here.Files, .. brought.Files.Where(f => here.Files.All(h => h.Sha256 != f.Sha256))],
+            }
+        );
     }
 
     /// <summary>True where both are of one job. An import gets a new identity, but keeps when the job was begun and what was saved first.</summary>

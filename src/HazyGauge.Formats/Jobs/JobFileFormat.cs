@@ -89,7 +89,10 @@ public static class JobFileFormat
                 var job = json.Deserialize<JobFile>(Options)!;
                 return JsonPlaces.FirstEmpty(job) is { } empty
                     ? throw new RefusedInputException("file", $"The job file holds nothing at '{empty}', where something belongs.")
-                    : job with { Entries = job.Entries is { } entries ? [.. entries.Select(e => e.Upgraded())] : null };
+                    : job with
+                    {
+                        Entries = job.Entries is { } entries ? [.. entries.Select(e => e.Upgraded())] : null,
+                    };
             }
             catch (JsonException malformed)
             {
@@ -130,8 +133,7 @@ public static class JobFileFormat
         zip.GetEntry(FilesFolder + file.Sha256) is { } entry ? new BoundedStream(entry.Open(), file.Bytes) : null;
 
     /// <summary>The refusal for content that could not be read out of a zip.</summary>
-    public static RefusedInputException Damaged(Exception why) => new(
-        "file", why is BoundedStream.TooLongException ? why.Message : "The zip is damaged. Export or copy it again.");
+    public static RefusedInputException Damaged(Exception why) => new("file", why is BoundedStream.TooLongException ? why.Message : "The zip is damaged. Export or copy it again.");
 
     private static ZipArchiveEntry Entry(ZipArchive zip, string name) => zip.CreateEntry(name, CompressionLevel.Fastest);
 
@@ -144,7 +146,10 @@ public static class JobFileFormat
 
         if (version.ValueKind != JsonValueKind.Number || !version.TryGetInt32(out var number) || number is < JobFile.OldestSchemaVersion or > JobFile.CurrentSchemaVersion)
         {
-            throw new RefusedInputException("schemaVersion", $"This job file has format version {version.GetRawText()}; this program reads versions {JobFile.OldestSchemaVersion} to {JobFile.CurrentSchemaVersion}.");
+            throw new RefusedInputException(
+                "schemaVersion",
+                $"This job file has format version {version.GetRawText()}; this program reads versions {JobFile.OldestSchemaVersion} to {JobFile.CurrentSchemaVersion}."
+            );
         }
     }
 }

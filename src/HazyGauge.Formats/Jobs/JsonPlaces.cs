@@ -10,12 +10,24 @@ namespace HazyGauge.Formats.Jobs;
 public static class JsonPlaces
 {
     /// <summary>Place of the first text or name that is no whole text; null where all are.</summary>
-    public static string? FirstUnreadable(JsonElement json) => Place(json) is { } place ? place.Length == 0 ? "the top" : place.TrimStart('.') : null;
+    public static string? FirstUnreadable(JsonElement json) =>
+        Place(json) is { } place
+            ? place.Length == 0
+                ? "the top"
+                : place.TrimStart('.')
+            : null;
 
     /// <summary>Place of the first empty item of a list in a job; null where none is.</summary>
     public static string? FirstEmpty(JobFile job) =>
-        Empty(job.Revisions, "revisions") ?? Empty(job.Files, "files") ?? Empty(job.Entries ?? [], "entries")
-        ?? (job.Entries ?? []).Select((e, i) => Empty(e.Blocks, string.Create(CultureInfo.InvariantCulture, $"entries[{i}].blocks")) ?? Empty(e.Files ?? [], string.Create(CultureInfo.InvariantCulture, $"entries[{i}].files")))
+        Empty(job.Revisions, "revisions")
+        ?? Empty(job.Files, "files")
+        ?? Empty(job.Entries ?? [], "entries")
+        ?? (job.Entries ?? [])
+            .Select(
+                (e, i) =>
+                    Empty(e.Blocks, string.Create(CultureInfo.InvariantCulture, $"entries[{i}].blocks"))
+                    ?? Empty(e.Files ?? [], string.Create(CultureInfo.InvariantCulture, $"entries[{i}].files"))
+            )
             .FirstOrDefault(p => p is not null);
 
     private static string? Empty<T>(IReadOnlyList<T> items, string name)

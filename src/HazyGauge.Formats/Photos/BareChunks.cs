@@ -8,7 +8,17 @@ internal static class BareChunks
     // Chunk and the longest it may be: those that hold the picture, and numbers about it.
     private static readonly Dictionary<string, long> PngKept = new(StringComparer.Ordinal)
     {
-        ["IHDR"] = 13, ["PLTE"] = 768, ["IDAT"] = int.MaxValue, ["IEND"] = 0, ["tRNS"] = 256, ["gAMA"] = 4, ["cHRM"] = 32, ["sRGB"] = 1, ["sBIT"] = 4, ["pHYs"] = 9, ["bKGD"] = 6,
+        ["IHDR"] = 13,
+        ["PLTE"] = 768,
+        ["IDAT"] = int.MaxValue,
+        ["IEND"] = 0,
+        ["tRNS"] = 256,
+        ["gAMA"] = 4,
+        ["cHRM"] = 32,
+        ["sRGB"] = 1,
+        ["sBIT"] = 4,
+        ["pHYs"] = 9,
+        ["bKGD"] = 6,
     };
 
     public static ReadOnlySpan<byte> PngSignature => [0x89, (byte)'P', (byte)'N', (byte)'G', 0x0D, 0x0A, 0x1A, 0x0A];
@@ -16,7 +26,7 @@ internal static class BareChunks
     /// <summary>True where every byte of a PNG (ISO/IEC 15948) belongs to one still picture.</summary>
     public static bool IsPng(ReadOnlySpan<byte> photo)
     {
-        for (var at = PngSignature.Length; at + 12 <= photo.Length;)
+        for (var at = PngSignature.Length; at + 12 <= photo.Length; )
         {
             var length = BinaryPrimitives.ReadUInt32BigEndian(photo[at..]);
             var name = System.Text.Encoding.ASCII.GetString(photo.Slice(at + 4, 4));

@@ -55,14 +55,15 @@ internal static class BareJpeg
         orientation is < 2 or > 8 ? photo.ToArray() : [0xFF, StartOfImage, 0xFF, App1, .. Exif((byte)orientation), .. photo[2..]];
 
     // The picture's frame, tables and scans; of what programs add only the plainest heads, whose every byte is a number of the picture.
-    private static bool IsOfPicture(byte marker, ReadOnlySpan<byte> segment) => marker switch
-    {
-        App0 => segment.Length == 16 && segment[2..].StartsWith("JFIF\0"u8) && segment[14] == 0 && segment[15] == 0,
-        App1 => segment.Length == 34 && segment[27] is >= 1 and <= 8 && segment.SequenceEqual(Exif(segment[27])),
-        App14 => segment.Length == 14 && segment[2..].StartsWith("Adobe"u8),
-        0xC0 or 0xC1 or 0xC2 or Huffman or Quantization or Restart or StartOfScan => true,
-        _ => false,
-    };
+    private static bool IsOfPicture(byte marker, ReadOnlySpan<byte> segment) =>
+        marker switch
+        {
+            App0 => segment.Length == 16 && segment[2..].StartsWith("JFIF\0"u8) && segment[14] == 0 && segment[15] == 0,
+            App1 => segment.Length == 34 && segment[27] is >= 1 and <= 8 && segment.SequenceEqual(Exif(segment[27])),
+            App14 => segment.Length == 14 && segment[2..].StartsWith("Adobe"u8),
+            0xC0 or 0xC1 or 0xC2 or Huffman or Quantization or Restart or StartOfScan => true,
+            _ => false,
+        };
 
     // Within a scan FF 00 is a plain FF, and restart markers belong to it.
     private static int EndOfScan(ReadOnlySpan<byte> photo, int at)
@@ -75,11 +76,5 @@ internal static class BareJpeg
         return at;
     }
 
-    private static byte[] Exif(byte orientation) =>
-    [
-        0, 34,
-        .. "Exif\0\0MM\0*"u8, 0, 0, 0, 8,
-        0, 1, 0x01, 0x12, 0, 3, 0, 0, 0, 1, 0, orientation, 0, 0,
-        0, 0, 0, 0,
-    ];
+    private static byte[] Exif(byte orientation) => [0, 34, .. "Exif\0\0MM\0*"u8, 0, 0, 0, 8, 0, 1, 0x01, 0x12, 0, 3, 0, 0, 0, 1, 0, orientation, 0, 0, 0, 0, 0, 0];
 }

@@ -34,24 +34,26 @@ public static class Photo
         : null;
 
     /// <summary>Its media type.</summary>
-    public static string MediaType(PhotoKind kind) => kind switch
-    {
-        PhotoKind.Jpeg => "image/jpeg",
-        PhotoKind.Png => "image/png",
-        PhotoKind.WebP => "image/webp",
-        _ => throw new ArgumentOutOfRangeException(nameof(kind), kind, "Not a kind of photo."),
-    };
+    public static string MediaType(PhotoKind kind) =>
+        kind switch
+        {
+            PhotoKind.Jpeg => "image/jpeg",
+            PhotoKind.Png => "image/png",
+            PhotoKind.WebP => "image/webp",
+            _ => throw new ArgumentOutOfRangeException(nameof(kind), kind, "Not a kind of photo."),
+        };
 
     /// <summary>The photo without anything but the picture: as it is where it is that already, or else drawn anew.</summary>
     /// <exception cref="RefusedInputException">It breaks off, is too large, or is no photo that can be drawn anew.</exception>
-    public static byte[] Bare(byte[] photo) => KindOf(photo) switch
-    {
-        PhotoKind.Jpeg when BareJpeg.Is(photo) => photo,
-        PhotoKind.Png when BareChunks.IsPng(photo) => photo,
-        PhotoKind.WebP when BareChunks.IsWebP(photo) => photo,
-        { } kind => RedrawnPhoto.Of(photo, kind),
-        null => throw new RefusedInputException("file", "This is no photo. JPEG, PNG and WebP are taken."),
-    };
+    public static byte[] Bare(byte[] photo) =>
+        KindOf(photo) switch
+        {
+            PhotoKind.Jpeg when BareJpeg.Is(photo) => photo,
+            PhotoKind.Png when BareChunks.IsPng(photo) => photo,
+            PhotoKind.WebP when BareChunks.IsWebP(photo) => photo,
+            { } kind => RedrawnPhoto.Of(photo, kind),
+            null => throw new RefusedInputException("file", "This is no photo. JPEG, PNG and WebP are taken."),
+        };
 
     /// <summary>What a file is that holds a picture, or hides one, and cannot be drawn anew for certain; null where it is none.</summary>
     /// <param name="head">Its beginning, <see cref="LongestHead"/> bytes or all of it.</param>
@@ -63,7 +65,8 @@ public static class Photo
             : head.StartsWith("GIF8"u8) ? "GIF"
             : head.StartsWith("II*\0"u8) || head.StartsWith("MM\0*"u8) ? "TIFF"
             : brand.StartsWith("hei"u8) || brand.StartsWith("hev"u8) || brand.StartsWith("mif1"u8) || brand.StartsWith("msf1"u8) || brand.StartsWith("avif"u8) ? "HEIC"
-            : head.IndexOf("Exif\0\0"u8) >= 0 || head.IndexOf((ReadOnlySpan<byte>)[0xFF, 0xD8, 0xFF, 0xE0]) >= 0 || head.IndexOf((ReadOnlySpan<byte>)[0xFF, 0xD8, 0xFF, 0xE1]) >= 0 ? "photo behind something else"
+            : head.IndexOf("Exif\0\0"u8) >= 0 || head.IndexOf((ReadOnlySpan<byte>)[0xFF, 0xD8, 0xFF, 0xE0]) >= 0 || head.IndexOf((ReadOnlySpan<byte>)[0xFF, 0xD8, 0xFF, 0xE1]) >= 0
+                ? "photo behind something else"
             : null;
     }
 

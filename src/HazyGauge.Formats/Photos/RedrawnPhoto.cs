@@ -36,12 +36,13 @@ internal static class RedrawnPhoto
     }
 
     // A see-through WebP with loss is a container of several parts; without loss it is one.
-    private static SKData? Encoded(SKPixmap points, PhotoKind kind, bool isOpaque) => kind switch
-    {
-        PhotoKind.Png => points.Encode(SKEncodedImageFormat.Png, 100),
-        PhotoKind.WebP => points.Encode(new SKWebpEncoderOptions(isOpaque ? SKWebpEncoderCompression.Lossy : SKWebpEncoderCompression.Lossless, isOpaque ? Quality : 100)),
-        _ => points.Encode(SKEncodedImageFormat.Jpeg, Quality),
-    };
+    private static SKData? Encoded(SKPixmap points, PhotoKind kind, bool isOpaque) =>
+        kind switch
+        {
+            PhotoKind.Png => points.Encode(SKEncodedImageFormat.Png, 100),
+            PhotoKind.WebP => points.Encode(new SKWebpEncoderOptions(isOpaque ? SKWebpEncoderCompression.Lossy : SKWebpEncoderCompression.Lossless, isOpaque ? Quality : 100)),
+            _ => points.Encode(SKEncodedImageFormat.Jpeg, Quality),
+        };
 
     private static RefusedInputException Damaged() => new("file", "This photo breaks off or is damaged. Take or copy it again.");
 }

@@ -81,7 +81,11 @@ public static class CsvRecords
         var unknown = header.Where(h => !columns.Contains(h, StringComparer.Ordinal)).ToList();
         if (missing.Count > 0 || unknown.Count > 0)
         {
-            throw new RefusedInputException("file", $"Row 1: the heading must name {string.Join(", ", columns)}; {(missing.Count > 0 ? $"{string.Join(", ", missing)} is missing" : $"'{unknown[0]}' is none of them")}.");
+            throw new RefusedInputException(
+                "file",
+                $"Row 1: the heading must name {string.Join(", ", columns)}; "
+                    + $"{(missing.Count > 0 ? $"{string.Join(", ", missing)} is missing" : $"'{unknown[0]}' is none of them")}."
+            );
         }
     }
 }

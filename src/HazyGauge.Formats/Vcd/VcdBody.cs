@@ -85,9 +85,9 @@ internal static class VcdBody
         }
         else if (to < from)
         {
-            throw tokens.Refuse(tokens.EndedInWord
-                ? "the file ends in the middle of a time stamp. It was cut off: copy or export it again."
-                : $"time runs backwards, from {from} to {to}.");
+            throw tokens.Refuse(
+                tokens.EndedInWord ? "the file ends in the middle of a time stamp. It was cut off: copy or export it again." : $"time runs backwards, from {from} to {to}."
+            );
         }
 
         return to;

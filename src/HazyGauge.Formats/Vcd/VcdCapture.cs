@@ -35,9 +35,7 @@ public sealed record VcdCapture(string Channel, PulseTrain Train)
             return wires[0];
         }
 
-        var matches = header.Variables
-            .Where(v => string.Equals(v.Name, channel, StringComparison.Ordinal))
-            .ToList();
+        var matches = header.Variables.Where(v => string.Equals(v.Name, channel, StringComparison.Ordinal)).ToList();
         if (matches.Count == 0)
         {
             matches = [.. header.Variables.Where(v => string.Equals(v.Leaf, channel, StringComparison.Ordinal))];
@@ -61,9 +59,7 @@ public sealed record VcdCapture(string Channel, PulseTrain Train)
     private static List<VcdVariable> Wires(VcdHeader header)
     {
         var wires = header.Variables.Where(v => v.OneBit).ToList();
-        return wires.Count > 0
-            ? wires
-            : throw new RefusedInputException("file", "This capture holds no single wire, so no square wave of a sensor.");
+        return wires.Count > 0 ? wires : throw new RefusedInputException("file", "This capture holds no single wire, so no square wave of a sensor.");
     }
 
     private static string List(IReadOnlyCollection<VcdVariable> variables)

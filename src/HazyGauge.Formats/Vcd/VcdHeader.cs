@@ -50,7 +50,9 @@ internal sealed record VcdHeader(double TickS, IReadOnlyList<VcdVariable> Variab
                     scopes.Add(words.Count > 0 ? words[^1] : throw tokens.Refuse("a $scope without a name."));
                     if (scopes.Count > MostScopes || words[^1].Length > LongestName)
                     {
-                        throw tokens.Refuse($"more than {MostScopes} scopes inside each other, or one of a name longer than {LongestName} characters. Export only the sensor's channel.");
+                        throw tokens.Refuse(
+                            $"more than {MostScopes} scopes inside each other, or one of a name longer than {LongestName} characters. Export only the sensor's channel."
+                        );
                     }
 
                     break;
@@ -75,9 +77,7 @@ internal sealed record VcdHeader(double TickS, IReadOnlyList<VcdVariable> Variab
             }
         }
 
-        throw any
-            ? tokens.Refuse("the file ends inside its header. It was cut off: copy or export it again.")
-            : new RefusedInputException("file", "The file is empty.");
+        throw any ? tokens.Refuse("the file ends inside its header. It was cut off: copy or export it again.") : new RefusedInputException("file", "The file is empty.");
     }
 
     /// <summary>An identifier code as a number; the codes use the 94 printable characters.</summary>

@@ -23,13 +23,18 @@ public static class VcdWriter
             $upscope $end
             $enddefinitions $end
 
-            """.ReplaceLineEndings("\n").AsMemory(), cancellation);
+            """.ReplaceLineEndings("\n").AsMemory(),
+            cancellation
+        );
         var first = true;
         foreach (var (tick, level) in sensor.Changes())
         {
             cancellation.ThrowIfCancellationRequested();
             var bit = level == LogicLevel.Low ? '0' : '1';
-            await writer.WriteAsync(string.Create(CultureInfo.InvariantCulture, $"#{tick}\n{(first ? "$dumpvars " : string.Empty)}{bit}!{(first ? " $end" : string.Empty)}\n").AsMemory(), cancellation);
+            await writer.WriteAsync(
+                string.Create(CultureInfo.InvariantCulture, $"#{tick}\n{(first ? "$dumpvars " : string.Empty)}{bit}!{(first ? " $end" : string.Empty)}\n").AsMemory(),
+                cancellation
+            );
             first = false;
         }
 

@@ -36,7 +36,16 @@ internal sealed class ArtifactReaders(IEnumerable<IArtifactReader> readers, File
         var artifact = await reader.ReadAsync(file.Name, () => files.OpenRead(file.Sha256), how, cancellation);
         if (reader.Pack(artifact) is { } packed)
         {
-            await files.KeepAnalysisAsync(new AnalysisRow { Sha256 = file.Sha256, Reading = key.Item2, Version = reader.Version, Data = packed }, cancellation);
+            await files.KeepAnalysisAsync(
+                new AnalysisRow
+                {
+                    Sha256 = file.Sha256,
+                    Reading = key.Item2,
+                    Version = reader.Version,
+                    Data = packed,
+                },
+                cancellation
+            );
             InMemory(key, artifact);
         }
 

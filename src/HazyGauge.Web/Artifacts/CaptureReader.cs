@@ -20,7 +20,8 @@ internal sealed class CaptureReader(JsonSerializerOptions json) : IArtifactReade
 
     public int Version => 1;
 
-    public async Task<object> ReadAsync(string fileName, Func<Stream> open, IReading how, CancellationToken cancellation) => await RecordingAsync(fileName, open, (HowToRead)how, cancellation);
+    public async Task<object> ReadAsync(string fileName, Func<Stream> open, IReading how, CancellationToken cancellation) =>
+        await RecordingAsync(fileName, open, (HowToRead)how, cancellation);
 
     /// <summary>Reads a recording; ends when the mechanic gives up.</summary>
     /// <exception cref="RefusedInputException">It is of a kind that is not read, or damaged.</exception>
@@ -30,7 +31,10 @@ internal sealed class CaptureReader(JsonSerializerOptions json) : IArtifactReade
         {
             ".VCD" => () => ReadVcd(open, how, cancellation),
             ".CSV" or ".TXT" or ".TSV" => (Func<Recording>)(() => ReadCsv(open, how, cancellation)),
-            _ => throw new RefusedInputException("file", $"'{fileName}' is neither a VCD nor a CSV recording. Export it as VCD (value change dump), or as CSV with time and level or volts."),
+            _ => throw new RefusedInputException(
+                "file",
+                $"'{fileName}' is neither a VCD nor a CSV recording. Export it as VCD (value change dump), or as CSV with time and level or volts."
+            ),
         };
         await _atOnce.WaitAsync(cancellation);
         try
@@ -44,9 +48,13 @@ internal sealed class CaptureReader(JsonSerializerOptions json) : IArtifactReade
     }
 
     // The same content is read in another way under another kind of name.
-    public string NameOf(string fileName, IReading how) => how is HowToRead capture
-        ? string.Create(CultureInfo.InvariantCulture, $"capture {Path.GetExtension(fileName).ToUpperInvariant()} {JsonSerializer.Serialize(capture.Channel)} {capture.ThresholdV}")
-        : throw new ArgumentException("Not a way to read a recording.", nameof(how));
+    public string NameOf(string fileName, IReading how) =>
+        how is HowToRead capture
+            ? string.Create(
+                CultureInfo.InvariantCulture,
+                $"capture {Path.GetExtension(fileName).ToUpperInvariant()} {JsonSerializer.Serialize(capture.Channel)} {capture.ThresholdV}"
+            )
+            : throw new ArgumentException("Not a way to read a recording.", nameof(how));
 
     public byte[]? Pack(object artifact)
     {
@@ -61,7 +69,9 @@ internal sealed class CaptureReader(JsonSerializerOptions json) : IArtifactReade
         using (var brotli = new BrotliStream(packed, CompressionLevel.Fastest, leaveOpen: true))
         using (var writer = new BinaryWriter(brotli))
         {
-            writer.Write(JsonSerializer.Serialize(new Kept(recording.Format, recording.Channel, recording.Threshold, recording.Notes, train.Train, train.StartS, train.LastFallS), json));
+            writer.Write(
+                JsonSerializer.Serialize(new Kept(recording.Format, recording.Channel, recording.Threshold, recording.Notes, train.Train, train.StartS, train.LastFallS), json)
+            );
             writer.Write(train.LengthS.Length);
             writer.Write(MemoryMarshal.AsBytes(train.LengthS.AsSpan()));
             writer.Write(MemoryMarshal.AsBytes(train.LowS.AsSpan()));
@@ -103,5 +113,12 @@ internal sealed class CaptureReader(JsonSerializerOptions json) : IArtifactReade
     }
 
     private sealed record Kept(
-        string Format, string Channel, SwitchedVolts? Threshold, IReadOnlyList<RecordingNote> Notes, KeptTrainHead Train, IReadOnlyList<double> StartS, double LastFallS);
+        string Format,
+        string Channel,
+        SwitchedVolts? Threshold,
+        IReadOnlyList<RecordingNote> Notes,
+        KeptTrainHead Train,
+        IReadOnlyList<double> StartS,
+        double LastFallS
+    );
 }

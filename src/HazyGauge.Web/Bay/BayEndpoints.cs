@@ -12,9 +12,9 @@ using HazyGauge.Formats.Calendars;
 using HazyGauge.Web.Entries;
 using HazyGauge.Web.Jobs;
 using HazyGauge.Web.Live;
+using HazyGauge.Web.OpenApi;
 using HazyGauge.Web.Queries;
 using HazyGauge.Web.Stations;
-using HazyGauge.Web.OpenApi;
 using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace HazyGauge.Web.Bay;
@@ -25,7 +25,11 @@ namespace HazyGauge.Web.Bay;
 /// <param name="Jobs">Jobs with next action, what holds them, what they wait for and what falls due; the most pressing first.</param>
 /// <param name="Next">What to ask the next page with, as after; left out on the last.</param>
 public sealed record BayAnswer(
-    DateOnly Today, BayCounts Counts, IReadOnlyList<ListedJob> Jobs, [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? Next = null);
+    DateOnly Today,
+    BayCounts Counts,
+    IReadOnlyList<ListedJob> Jobs,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? Next = null
+);
 
 /// <summary>A job to make out of another.</summary>
 /// <param name="Name">What the shop calls it; left out, the other's name with "copy" behind it.</param>
@@ -36,9 +40,19 @@ internal static class BayEndpoints
 {
     public static void MapBay(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/bay", BayAsync).WithSummary("The jobs in the bay page by page, the most pressing first: all, due, held, waiting, archived or removed ones, and those in which every word of search stands.");
-        api.MapGet("/bay/due.ics", DueAsync).WithSummary("What falls due on all jobs, as a calendar file: from one day to another, usually from 90 days ago for a year, at most 1000 entries. What comes behind is had with a later from.").Produces(StatusCodes.Status200OK, contentType: "text/calendar");
-        api.MapGet("/jobs/{id:guid}/due.ics", JobDueAsync).WithSummary("What falls due on one job, as a calendar file.").Produces(StatusCodes.Status200OK, contentType: "text/calendar");
+        api.MapGet("/bay", BayAsync)
+            .WithSummary(
+                "The jobs in the bay page by page, the most pressing first: all, due, held, waiting, archived or removed ones, and those in which every word of search stands."
+            );
+        api.MapGet("/bay/due.ics", DueAsync)
+            .WithSummary(
+                "What falls due on all jobs, as a calendar file: from one day to another, usually from 90 days ago for a year, at most 1000 entries. What comes behind "
+                    + "is had with a later from."
+            )
+            .Produces(StatusCodes.Status200OK, contentType: "text/calendar");
+        api.MapGet("/jobs/{id:guid}/due.ics", JobDueAsync)
+            .WithSummary("What falls due on one job, as a calendar file.")
+            .Produces(StatusCodes.Status200OK, contentType: "text/calendar");
         api.MapPost("/jobs/{id:guid}/archive", ArchiveAsync).WithSummary("Archives a job. Nothing of it is lost.");
         api.MapPost("/jobs/{id:guid}/restore", RestoreAsync).WithSummary("Restores an archived or removed job into the bay.");
         api.MapPost("/jobs/{id:guid}/duplicate", DuplicateAsync)
@@ -52,7 +66,16 @@ internal static class BayEndpoints
     private const int MostDue = 1000;
 
     private static async Task<Ok<BayAnswer>> BayAsync(
-        HttpRequest request, JobReader reader, BayStore bay, StandingsRenewal renewal, CancellationToken cancellation, string? filter = null, string? search = null, string? after = null, int limit = PageSize.Usual)
+        HttpRequest request,
+        JobReader reader,
+        BayStore bay,
+        StandingsRenewal renewal,
+        CancellationToken cancellation,
+        string? filter = null,
+        string? search = null,
+        string? after = null,
+        int limit = PageSize.Usual
+    )
     {
         QueryValue.OnlyKnown(request, "filter", "search", "after", "limit");
         PageSize.Check(limit);
@@ -70,12 +93,25 @@ internal static class BayEndpoints
             (jobs, next) = await bay.PageAsync(wanted, words, reader.Today, place, limit, cancellation);
         }
 
-        return TypedResults.Ok(new BayAnswer(
-            reader.Today, await bay.CountAsync(words, reader.Today, cancellation), await reader.ListedAsync(jobs, cancellation), next is null ? null : BayPlace.Of(next)));
+        return TypedResults.Ok(
+            new BayAnswer(
+                reader.Today,
+                await bay.CountAsync(words, reader.Today, cancellation),
+                await reader.ListedAsync(jobs, cancellation),
+                next is null ? null : BayPlace.Of(next)
+            )
+        );
     }
 
     private static async Task<IResult> DueAsync(
-        EntryStore entries, JobReader reader, JobLine line, EntryKinds kinds, CancellationToken cancellation, DateOnly? from = null, DateOnly? to = null)
+        EntryStore entries,
+        JobReader reader,
+        JobLine line,
+        EntryKinds kinds,
+        CancellationToken cancellation,
+        DateOnly? from = null,
+        DateOnly? to = null
+    )
     {
         var first = from ?? reader.Today.AddDays(-DaysBack);
         var last = to ?? DateOnly.FromDayNumber(Math.Min(first.DayNumber + DaysBack + DaysAhead, DateOnly.MaxValue.DayNumber));
@@ -91,12 +127,15 @@ internal static class BayEndpoints
 
     private static FileContentHttpResult Calendar(JobLine line, EntryKinds kinds, IReadOnlyList<(EntryRow Entry, string Name, string Vehicle)> dated)
     {
-        var days = dated.Select(d => (d, Blocks: EntryReader.Words(d.Entry.Blocks))).Select(d => new DueDay(
-            $"{d.d.Entry.JobId:N}-{d.d.Entry.Number}@hazy-gauge",
-            d.d.Entry.Due!.Value,
-            $"{d.d.Name}: {(kinds.OfWritten(d.d.Entry.Kind).HoldsUp ? "due, " : string.Empty)}{d.d.Entry.Text}",
-            d.Blocks.Count == 0 ? d.d.Vehicle : $"Holds up {string.Join(", ", d.Blocks.Select(b => line.Find(b)!.Name))}. {d.d.Vehicle}",
-            d.d.Entry.At));
+        var days = dated
+            .Select(d => (d, Blocks: EntryReader.Words(d.Entry.Blocks)))
+            .Select(d => new DueDay(
+                $"{d.d.Entry.JobId:N}-{d.d.Entry.Number}@hazy-gauge",
+                d.d.Entry.Due!.Value,
+                $"{d.d.Name}: {(kinds.OfWritten(d.d.Entry.Kind).HoldsUp ? "due, " : string.Empty)}{d.d.Entry.Text}",
+                d.Blocks.Count == 0 ? d.d.Vehicle : $"Holds up {string.Join(", ", d.Blocks.Select(b => line.Find(b)!.Name))}. {d.d.Vehicle}",
+                d.d.Entry.At
+            ));
         return TypedResults.File(Encoding.UTF8.GetBytes(ICalendar.Write(days)), "text/calendar; charset=utf-8", "due.ics");
     }
 
@@ -104,7 +143,13 @@ internal static class BayEndpoints
         await MovedAsync(await jobs.ArchiveAsync(id, cancellation), reader, news, cancellation);
 
     private static async Task<Results<Ok<JobAnswer>, ProblemHttpResult>> RestoreAsync(
-        Guid id, RemovedJobs removed, JobSaver saver, JobReader reader, JobNewsDesk news, CancellationToken cancellation)
+        Guid id,
+        RemovedJobs removed,
+        JobSaver saver,
+        JobReader reader,
+        JobNewsDesk news,
+        CancellationToken cancellation
+    )
     {
         var job = await removed.RestoreAsync(id, cancellation);
         if (job is not null)
@@ -128,7 +173,13 @@ internal static class BayEndpoints
     }
 
     private static async Task<Results<Created<JobAnswer>, ProblemHttpResult>> DuplicateAsync(
-        Guid id, DuplicateRequest? request, HttpRequest http, JobDuplicator duplicator, JobReader reader, CancellationToken cancellation) =>
+        Guid id,
+        DuplicateRequest? request,
+        HttpRequest http,
+        JobDuplicator duplicator,
+        JobReader reader,
+        CancellationToken cancellation
+    ) =>
         await duplicator.DuplicateAsync(id, request?.Name, Author.Of(http), cancellation) is { } copy
             ? TypedResults.Created($"/api/jobs/{copy.Id}", await reader.AnswerAsync(copy, cancellation))
             : JobEndpoints.NoSuchJob();

@@ -12,7 +12,9 @@ namespace HazyGauge.Web.Catalogue;
 /// <summary>The parts a shop builds from: those that ship, and its own in place of and beside them.</summary>
 internal sealed class ShopCatalogue(NamedStore<CataloguePartRow> store, JsonSerializerOptions json)
 {
-    private static readonly Lazy<IReadOnlyList<FittingPart>> Generic = new(() => FittingTable.Read(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "examples", "fittings.csv"))));
+    private static readonly Lazy<IReadOnlyList<FittingPart>> Generic = new(() =>
+        FittingTable.Read(File.ReadAllText(Path.Combine(AppContext.BaseDirectory, "examples", "fittings.csv")))
+    );
 
     /// <summary>All parts, in the order they ship; the shop's own behind.</summary>
     public async Task<IReadOnlyList<FittingPart>> PartsAsync(CancellationToken cancellation)
@@ -49,7 +51,20 @@ internal sealed class ShopCatalogue(NamedStore<CataloguePartRow> store, JsonSeri
             return false;
         }
 
-        await store.AddAsync(now => [new CataloguePartRow { Name = Key(part.Code), Part = null, Author = author?.Name, AuthorId = author?.Id, AddedAt = now }], cancellation);
+        await store.AddAsync(
+            now =>
+                [
+                    new CataloguePartRow
+                    {
+                        Name = Key(part.Code),
+                        Part = null,
+                        Author = author?.Name,
+                        AuthorId = author?.Id,
+                        AddedAt = now,
+                    },
+                ],
+            cancellation
+        );
         return true;
     }
 
@@ -62,16 +77,17 @@ internal sealed class ShopCatalogue(NamedStore<CataloguePartRow> store, JsonSeri
         }
     }
 
-    private CataloguePartRow Row(FittingPart part, Person? author, DateTimeOffset now) => new()
-    {
-        Name = Key(part.Code),
+    private CataloguePartRow Row(FittingPart part, Person? author, DateTimeOffset now) =>
+        new()
+        {
+            Name = Key(part.Code),
 
-        // Its id belongs to the chain it stands in.
-        Part = JsonSerializer.Serialize(part with { Id = null }, json),
-        Author = author?.Name,
-        AuthorId = author?.Id,
-        AddedAt = now,
-    };
+            // Its id belongs to the chain it stands in.
+            Part = JsonSerializer.Serialize(part with { Id = null }, json),
+            Author = author?.Name,
+            AuthorId = author?.Id,
+            AddedAt = now,
+        };
 
     // A code is the same in small and capital letters.
     private static string Key(string code) => code.ToLowerInvariant();

@@ -27,7 +27,8 @@ public sealed record EntryRequest(
     int? TakesBack = null,
     DateOnly? Due = null,
     IReadOnlyList<string>? Blocks = null,
-    string? Station = null);
+    string? Station = null
+);
 
 /// <summary>An entry of a job, as a list has it.</summary>
 /// <param name="Number">1, 2, 3 ... per job.</param>
@@ -43,7 +44,12 @@ public abstract record ListedEntry(int Number, string Kind);
 /// <param name="Why">Why it cannot be read.</param>
 /// <param name="TakenBackBy">Number of the entry that took it back; left out while nobody did.</param>
 public sealed record UnreadableEntryAnswer(
-    int Number, string Kind, bool Unreadable, string Why, [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] int? TakenBackBy = null) : ListedEntry(Number, Kind);
+    int Number,
+    string Kind,
+    bool Unreadable,
+    string Why,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] int? TakenBackBy = null
+) : ListedEntry(Number, Kind);
 
 /// <summary>Something that happened on a job.</summary>
 /// <param name="Number">1, 2, 3 ... per job.</param>
@@ -88,7 +94,8 @@ public sealed record EntryAnswer(
     [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? StepName = null,
     [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] bool? StepGone = null,
     [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] JsonElement? Payload = null,
-    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] Sentence? Said = null) : ListedEntry(Number, Kind);
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] Sentence? Said = null
+) : ListedEntry(Number, Kind);
 
 /// <summary>A page of the entries of a job.</summary>
 /// <param name="Items">The entries, the oldest first; asked with before, the newest first.</param>
@@ -109,9 +116,34 @@ public sealed record EntriesAnswer(IReadOnlyList<ListedEntry> Items, [property: 
 /// <param name="Step">Whether it belongs to a step or joint.</param>
 /// <param name="Fields">What it asks for beside words.</param>
 public sealed record EntryKindAnswer(
-    string Slug, string Name, string Before, string? AsksText, Asked Due, bool HoldsUp, bool StaysOpen, bool ByHand, Asked Answers, bool Closes, Asked Step, IReadOnlyList<FieldAnswer> Fields)
+    string Slug,
+    string Name,
+    string Before,
+    string? AsksText,
+    Asked Due,
+    bool HoldsUp,
+    bool StaysOpen,
+    bool ByHand,
+    Asked Answers,
+    bool Closes,
+    Asked Step,
+    IReadOnlyList<FieldAnswer> Fields
+)
 {
     /// <summary>The answer for a kind of Core.</summary>
-    internal static EntryKindAnswer From(IEntryKind kind) => new(
-        kind.Slug, kind.Name, kind.Before, kind.AsksText, kind.Due, kind.HoldsUp, kind.StaysOpen, kind.ByHand, kind.Answers, kind.Closes, kind.AtStep, [.. kind.Fields.Select(FieldAnswer.From)]);
+    internal static EntryKindAnswer From(IEntryKind kind) =>
+        new(
+            kind.Slug,
+            kind.Name,
+            kind.Before,
+            kind.AsksText,
+            kind.Due,
+            kind.HoldsUp,
+            kind.StaysOpen,
+            kind.ByHand,
+            kind.Answers,
+            kind.Closes,
+            kind.AtStep,
+            [.. kind.Fields.Select(FieldAnswer.From)]
+        );
 }

@@ -30,7 +30,14 @@ internal static class EntryEndpoints
     }
 
     private static async Task<Results<Ok<EntriesAnswer>, ProblemHttpResult>> ListAsync(
-        Guid id, JobStore jobs, EntryReader reader, CancellationToken cancellation, int after = 0, int? before = null, int limit = UsualPage)
+        Guid id,
+        JobStore jobs,
+        EntryReader reader,
+        CancellationToken cancellation,
+        int after = 0,
+        int? before = null,
+        int limit = UsualPage
+    )
     {
         PageSize.Check(limit);
         new InputCheck().Within(after, 0, int.MaxValue, "after", "after").Within(before, 0, int.MaxValue, "before", "before").ThrowIfAny();
@@ -45,7 +52,14 @@ internal static class EntryEndpoints
     }
 
     private static async Task<Results<Created<EntryAnswer>, Ok<EntryAnswer>, ProblemHttpResult>> WriteAsync(
-        Guid id, Asked<EntryRequest> asked, HttpRequest request, EntryRules rules, EntryWriter writer, EntryReader reader, CancellationToken cancellation)
+        Guid id,
+        Asked<EntryRequest> asked,
+        HttpRequest request,
+        EntryRules rules,
+        EntryWriter writer,
+        EntryReader reader,
+        CancellationToken cancellation
+    )
     {
         var entry = asked.Value;
         var toWrite = rules.Check(entry, Author.Of(request), request.Headers[KeyHeader].ToString().Trim(), Author.IsPractice(request));
@@ -53,8 +67,15 @@ internal static class EntryEndpoints
         return result switch
         {
             { Outcome: WriteOutcome.Written or WriteOutcome.AlreadyThere, Entry: { } row } => await reader.AnswerAsync(row, cancellation) is not { } answer
-                ? TypedResults.Problem(NotWritten(StatusCodes.Status409Conflict, KeyHeader, $"Entry {row.Number} was written under this key, and cannot be read now. Take it back and write it again under another."))
-                : result.Outcome == WriteOutcome.Written ? TypedResults.Created($"/api/jobs/{id}/entries", answer) : TypedResults.Ok(answer),
+                ? TypedResults.Problem(
+                    NotWritten(
+                        StatusCodes.Status409Conflict,
+                        KeyHeader,
+                        $"Entry {row.Number} was written under this key, and cannot be read now. Take it back and write it again under another."
+                    )
+                )
+            : result.Outcome == WriteOutcome.Written ? TypedResults.Created($"/api/jobs/{id}/entries", answer)
+            : TypedResults.Ok(answer),
             { Outcome: WriteOutcome.NoSuchJob } => JobEndpoints.NoSuchJob(),
             _ => TypedResults.Problem(InWords(result, entry)),
         };

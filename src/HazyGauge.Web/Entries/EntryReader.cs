@@ -25,33 +25,46 @@ internal sealed class EntryReader(EntryStore entries, EntryHistory history, Stat
         var chain = await entries.ChainAsync(jobId, cancellation);
         var named = rows.Where(r => r is { Station: not null, StepName: not null }).ToList();
         var there = named.Count == 0 ? new Dictionary<(string, string), string>() : await things.OfAsync(jobId, named.Select(r => r.Station!), cancellation);
-        return [.. rows.Select(r => history.WhyUnreadable(r) is { } why
-            ? (ListedEntry)new UnreadableEntryAnswer(r.Number, r.Kind, true, why, chain.TakenBackBy(r.Number))
-            : Answer(r, chain, r.StepName is null ? null : there.ContainsKey((r.Station!, r.Step!)) ? null : true))];
+        return
+        [
+            .. rows.Select(r =>
+                history.WhyUnreadable(r) is { } why
+                    ? (ListedEntry)new UnreadableEntryAnswer(r.Number, r.Kind, true, why, chain.TakenBackBy(r.Number))
+                    : Answer(
+                        r,
+                        chain,
+                        r.StepName is null ? null
+                            : there.ContainsKey((r.Station!, r.Step!)) ? null
+                            : true
+                    )
+            ),
+        ];
     }
 
-    private EntryAnswer Answer(EntryRow row, EntryChain chain, bool? isGone) => new(
-        row.Number,
-        row.Kind,
-        row.Schema,
-        row.Text,
-        row.Due,
-        Words(row.Blocks),
-        row.Station,
-        row.Step,
-        Words(row.Files),
-        row.Answers,
-        row.TakesBack,
-        chain.ClosedBy(row.Number),
-        chain.TakenBackBy(row.Number),
-        row.Author,
-        row.At,
-        row.AuthorId,
-        row.IsPractice ? true : null,
-        row.StepName,
-        isGone,
-        row.Payload is { } payload ? JsonSerializer.Deserialize<JsonElement>(payload) : null,
-        documents.Said(row.Said));
+    private EntryAnswer Answer(EntryRow row, EntryChain chain, bool? isGone) =>
+        new(
+            row.Number,
+            row.Kind,
+            row.Schema,
+            row.Text,
+            row.Due,
+            Words(row.Blocks),
+            row.Station,
+            row.Step,
+            Words(row.Files),
+            row.Answers,
+            row.TakesBack,
+            chain.ClosedBy(row.Number),
+            chain.TakenBackBy(row.Number),
+            row.Author,
+            row.At,
+            row.AuthorId,
+            row.IsPractice ? true : null,
+            row.StepName,
+            isGone,
+            row.Payload is { } payload ? JsonSerializer.Deserialize<JsonElement>(payload) : null,
+            documents.Said(row.Said)
+        );
 
     /// <summary>Words parted by blanks, as rows keep them.</summary>
     public static IReadOnlyList<string> Words(string text) => text.Split(' ', StringSplitOptions.RemoveEmptyEntries);

@@ -1,10 +1,10 @@
-using HazyGauge.Core.Sentences;
 using System.Text.Json.Nodes;
 using HazyGauge.Core.Entries;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Jobs;
 using HazyGauge.Core.People;
+using HazyGauge.Core.Sentences;
 using HazyGauge.Data.Entries;
 
 namespace HazyGauge.Web.Entries;

@@ -20,8 +20,11 @@ internal sealed class EntryWriter(JobLine line, EntryStore entries, JobSaver sav
 
         for (var i = 0; i < JobSaver.MostTries; i++)
         {
-            var isRead = !entry.Draft.IsPractice
-                && line.InOrder.Any(s => s.ReadsSoFar || s.ReadsEntries.Contains(entry.Draft.Kind.Slug, StringComparer.Ordinal) || (entry.Draft.TakesBack is not null && s.ReadsEntries.Count > 0));
+            var isRead =
+                !entry.Draft.IsPractice
+                && line.InOrder.Any(s =>
+                    s.ReadsSoFar || s.ReadsEntries.Contains(entry.Draft.Kind.Slug, StringComparer.Ordinal) || (entry.Draft.TakesBack is not null && s.ReadsEntries.Count > 0)
+                );
             var result = await entries.WriteAsync(jobId, entry, isRead ? await saver.StandingAsync(jobId, entry, cancellation) : null, cancellation);
             if (result is { Outcome: WriteOutcome.Written, Entry: { } written })
             {

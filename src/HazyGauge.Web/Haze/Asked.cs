@@ -26,6 +26,5 @@ internal sealed record Asked<T>(T Value, HazeLedger Ledger) : IEndpointParameter
     }
 
     /// <summary>Tells the API's description what the body is.</summary>
-    public static void PopulateMetadata(ParameterInfo parameter, EndpointBuilder builder) =>
-        builder.Metadata.Add(new AcceptsMetadata(["application/json"], typeof(T)));
+    public static void PopulateMetadata(ParameterInfo parameter, EndpointBuilder builder) => builder.Metadata.Add(new AcceptsMetadata(["application/json"], typeof(T)));
 }

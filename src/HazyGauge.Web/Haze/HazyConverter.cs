@@ -28,7 +28,9 @@ internal sealed class HazyConverter : JsonConverter<Hazy>
 
         var shape = JsonSerializer.Deserialize<Shape>(ref reader, options)!;
         var value = shape.Value ?? throw new JsonException(Expected);
-        var parts = (shape.Parts ?? []).Select(p => (p ?? throw new JsonException(Expected)) is { Source: { } source, U: { } u } ? (source, u) : throw new JsonException(Expected)).ToList();
+        var parts = (shape.Parts ?? [])
+            .Select(p => (p ?? throw new JsonException(Expected)) is { Source: { } source, U: { } u } ? (source, u) : throw new JsonException(Expected))
+            .ToList();
         return HazyScope.Current is { } scope
             ? scope.Ledger.Quantity(value, [.. parts.Select(p => (shape.Own ? scope.OwnSource(p.source, p.u) : SourceCatalogue.Find(p.source, p.u, shape.At ?? p.source), p.u))])
             : Detached(value, parts, shape.PlusMinus);
@@ -58,11 +60,16 @@ internal sealed class HazyConverter : JsonConverter<Hazy>
     {
         var variance = parts.Sum(p => p.U * p.U);
         var isRectangle = plusMinus is { } half && Math.Abs(half - (2 * Math.Sqrt(variance))) > 1e-6 * half;
-        return new HazeLedger().Quantity(value, [.. parts.Select(p =>
-        {
-            var known = SourceCatalogue.Find(p.Source, p.U);
-            return (isRectangle && p.U * p.U > variance / 2 ? known with { Shape = HazeShape.Rectangular } : known with { Shape = HazeShape.Normal }, p.U);
-        })]);
+        return new HazeLedger().Quantity(
+            value,
+            [
+                .. parts.Select(p =>
+                {
+                    var known = SourceCatalogue.Find(p.Source, p.U);
+                    return (isRectangle && p.U * p.U > variance / 2 ? known with { Shape = HazeShape.Rectangular } : known with { Shape = HazeShape.Normal }, p.U);
+                }),
+            ]
+        );
     }
 
     private sealed record Shape(double? Value = null, double? U = null, double? PlusMinus = null, IReadOnlyList<Part?>? Parts = null, string? At = null, bool Own = false);

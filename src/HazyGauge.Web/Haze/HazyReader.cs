@@ -60,51 +60,61 @@ internal sealed class HazyReader(JsonSerializerOptions json, HazeLedger ledger, 
                 _check.Refuse(path, TooSmall);
                 return node;
             case JsonObject fields when type.Kind == JsonTypeInfoKind.Object:
-                foreach (var property in type.Properties)
-                {
-                    var at = path.Length == 0 ? property.Name : $"{path}.{property.Name}";
-                    if (fields[property.Name] is { } value)
-                    {
-                        var prepared = Prepared(value, json.GetTypeInfo(property.PropertyType), at, property.AttributeProvider is PropertyInfo list ? MostItemsAttribute.Of(list) : most);
-                        if (!ReferenceEquals(prepared, value))
-                        {
-                            fields[property.Name] = prepared;
-                        }
-                    }
-                    else if (IsRequired(property))
-                    {
-                        _check.Refuse(at, $"{SourceCatalogue.LabelOf(at) ?? "This"} is missing.");
-                    }
-                }
-
-                return fields;
+                return Fields(fields, type, path, most);
             case JsonArray items when type.Kind == JsonTypeInfoKind.Enumerable && items.Count > most:
                 _check.Refuse(path, FormattableString.Invariant($"At most {most} can be listed here; these are {items.Count}."));
                 return new JsonArray();
             case JsonArray items when type.ElementType is { } element:
-                for (var i = 0; i < items.Count; i++)
-                {
-                    if (items[i] is not { } item)
-                    {
-                        if (!element.IsValueType || Nullable.GetUnderlyingType(element) is null)
-                        {
-                            _check.Refuse(path, "An item of this list is empty.");
-                        }
-
-                        continue;
-                    }
-
-                    var prepared = Prepared(item, json.GetTypeInfo(element), $"{path}[{i}]", MostItemsAttribute.Usual);
-                    if (!ReferenceEquals(prepared, item))
-                    {
-                        items[i] = prepared;
-                    }
-                }
-
-                return items;
+                return Items(items, element, path);
             default:
                 return node;
         }
+    }
+
+    private JsonObject Fields(JsonObject fields, JsonTypeInfo type, string path, int most)
+    {
+        foreach (var property in type.Properties)
+        {
+            var at = path.Length == 0 ? property.Name : $"{path}.{property.Name}";
+            if (fields[property.Name] is { } value)
+            {
+                var prepared = Prepared(value, json.GetTypeInfo(property.PropertyType), at, property.AttributeProvider is PropertyInfo list ? MostItemsAttribute.Of(list) : most);
+                if (!ReferenceEquals(prepared, value))
+                {
+                    fields[property.Name] = prepared;
+                }
+            }
+            else if (IsRequired(property))
+            {
+                _check.Refuse(at, $"{SourceCatalogue.LabelOf(at) ?? "This"} is missing.");
+            }
+        }
+
+        return fields;
+    }
+
+    private JsonArray Items(JsonArray items, Type element, string path)
+    {
+        for (var i = 0; i < items.Count; i++)
+        {
+            if (items[i] is not { } item)
+            {
+                if (!element.IsValueType || Nullable.GetUnderlyingType(element) is null)
+                {
+                    _check.Refuse(path, "An item of this list is empty.");
+                }
+
+                continue;
+            }
+
+            var prepared = Prepared(item, json.GetTypeInfo(element), $"{path}[{i}]", MostItemsAttribute.Usual);
+            if (!ReferenceEquals(prepared, item))
+            {
+                items[i] = prepared;
+            }
+        }
+
+        return items;
     }
 
     // What a record has no default for has to be there.
@@ -113,8 +123,12 @@ internal sealed class HazyReader(JsonSerializerOptions json, HazeLedger ledger, 
 
     private JsonNode Number(JsonObject number, string path)
     {
-        if (number.Any(p => p.Key is not ("value" or "u" or "plusMinus" or "parts")) || Double(number["value"]) is not { } value
-            || (number["u"] is { } && Double(number["u"]) is null) || (number["plusMinus"] is { } && Double(number["plusMinus"]) is null))
+        if (
+            number.Any(p => p.Key is not ("value" or "u" or "plusMinus" or "parts"))
+            || Double(number["value"]) is not { } value
+            || (number["u"] is { } && Double(number["u"]) is null)
+            || (number["plusMinus"] is { } && Double(number["plusMinus"]) is null)
+        )
         {
             // The converter says what belongs here.
             return number;
@@ -139,7 +153,13 @@ internal sealed class HazyReader(JsonSerializerOptions json, HazeLedger ledger, 
         }
         else if ((u ?? (plusMinus / 2)) is > 0 and var own)
         {
-            return new JsonObject { ["value"] = value, ["parts"] = new JsonArray(new JsonObject { ["source"] = path, ["u"] = own }), ["at"] = path, ["own"] = true };
+            return new JsonObject
+            {
+                ["value"] = value,
+                ["parts"] = new JsonArray(new JsonObject { ["source"] = path, ["u"] = own }),
+                ["at"] = path,
+                ["own"] = true,
+            };
         }
 
         return JsonValue.Create(value);
@@ -156,7 +176,12 @@ internal sealed class HazyReader(JsonSerializerOptions json, HazeLedger ledger, 
         var named = new List<(string Source, double U)>();
         foreach (var part in parts)
         {
-            if (part is not JsonObject { Count: 2 } pair || pair["source"] is not JsonValue id || !id.TryGetValue<string>(out var source) || Double(pair["u"]) is not { } contribution)
+            if (
+                part is not JsonObject { Count: 2 } pair
+                || pair["source"] is not JsonValue id
+                || !id.TryGetValue<string>(out var source)
+                || Double(pair["u"]) is not { } contribution
+            )
             {
                 if (part is null || part is JsonObject)
                 {
@@ -191,10 +216,16 @@ internal sealed class HazyReader(JsonSerializerOptions json, HazeLedger ledger, 
             _check.Refuse(path, FormattableString.Invariant($"The parts add up to an uncertainty of {sum:G4} (root sum of squares), but u says {u ?? 0:G4}."));
         }
 
-        return new JsonObject { ["value"] = value, ["parts"] = parts.DeepClone(), ["at"] = path };
+        return new JsonObject
+        {
+            ["value"] = value,
+            ["parts"] = parts.DeepClone(),
+            ["at"] = path,
+        };
     }
 
     private static bool IsTooSmall(double? number) => Math.Abs(number ?? 0) is > 0 and < SmallestSize;
 
-    private static double? Double(JsonNode? node) => node is JsonValue value && value.GetValueKind() == JsonValueKind.Number && value.TryGetValue<double>(out var number) && double.IsFinite(number) ? number : null;
+    private static double? Double(JsonNode? node) =>
+        node is JsonValue value && value.GetValueKind() == JsonValueKind.Number && value.TryGetValue<double>(out var number) && double.IsFinite(number) ? number : null;
 }

@@ -14,10 +14,12 @@ internal static class MalformedJson
     public static RefusedInputException InWords(this JsonException malformed, string whole, string what, Type type)
     {
         var path = (malformed.Path ?? string.Empty).TrimStart('$', '.');
-        return new RefusedInputException(path.Length == 0 ? whole : path, malformed.Message.StartsWith("This ", StringComparison.Ordinal)
-            ? malformed.Message.Split(" Path: ")[0]
-            : TypeAt(type, path) == typeof(int) ? "This must be a whole number, like 4."
-            : $"This does not belong into {what} ({(path.Length == 0 ? "the whole" : path)}).");
+        return new RefusedInputException(
+            path.Length == 0 ? whole : path,
+            malformed.Message.StartsWith("This ", StringComparison.Ordinal) ? malformed.Message.Split(" Path: ")[0]
+                : TypeAt(type, path) == typeof(int) ? "This must be a whole number, like 4."
+                : $"This does not belong into {what} ({(path.Length == 0 ? "the whole" : path)})."
+        );
     }
 
     // What stands at a path like wires[0].pin; null where nothing does.

@@ -25,6 +25,5 @@ internal sealed record SentDocument(JsonObject Value) : IEndpointParameterMetada
     }
 
     /// <summary>Tells the API's description what the body is.</summary>
-    public static void PopulateMetadata(ParameterInfo parameter, EndpointBuilder builder) =>
-        builder.Metadata.Add(new AcceptsMetadata(["application/json"], typeof(JsonObject)));
+    public static void PopulateMetadata(ParameterInfo parameter, EndpointBuilder builder) => builder.Metadata.Add(new AcceptsMetadata(["application/json"], typeof(JsonObject)));
 }

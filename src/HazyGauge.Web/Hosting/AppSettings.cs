@@ -38,6 +38,7 @@ internal sealed record AppSettings(int Port, string DataFolder, bool LoadDemo, I
             string.IsNullOrEmpty(port) ? UsualPort : ushort.Parse(port, CultureInfo.InvariantCulture),
             Path.GetFullPath(string.IsNullOrEmpty(folder) ? "data" : folder),
             configuration["HAZY_DEMO"] == "1",
-            [.. OtherAddresses.Where(name => configuration.GetSection(name) is var section && (section.Value is { Length: > 0 } || section.GetChildren().Any()))]);
+            [.. OtherAddresses.Where(name => configuration.GetSection(name) is var section && (section.Value is { Length: > 0 } || section.GetChildren().Any()))]
+        );
     }
 }

@@ -2,7 +2,8 @@ using HazyGauge.Data;
 
 namespace HazyGauge.Web.Hosting;
 
-/// <summary>Looks at every page of the database, at the start and then once a day, beside the running work: what is damaged is said before a backup is all there is left to ask.</summary>
+/// <summary>Looks at every page of the database, at the start and then once a day, beside the running work: what is damaged is said before a backup is all there is left
+/// to ask.</summary>
 internal sealed partial class DatabaseCheck(DataFolder folder, TimeProvider clock, ILogger<DatabaseCheck> log) : BackgroundService
 {
     private static readonly TimeSpan Rest = TimeSpan.FromDays(1);
@@ -27,8 +28,7 @@ internal sealed partial class DatabaseCheck(DataFolder folder, TimeProvider cloc
             {
                 NotLooked(log, broken);
             }
-        }
-        while (await timer.WaitForNextTickAsync(stoppingToken));
+        } while (await timer.WaitForNextTickAsync(stoppingToken));
     }
 
     [LoggerMessage(LogLevel.Error, "{Words}")]

@@ -14,6 +14,9 @@ internal static class Health
 
     private static async Task<IResult> AnswerAsync(DataFolder folder, CancellationToken cancellation) =>
         (folder.Fault ?? await Database.FaultAsync(folder, cancellation)) is { } fault
-            ? TypedResults.Json(new HealthAnswer(System.Text.Json.JsonNamingPolicy.CamelCase.ConvertName(fault.ToString()), fault.InWords(folder.Path)), statusCode: StatusCodes.Status503ServiceUnavailable)
+            ? TypedResults.Json(
+                new HealthAnswer(System.Text.Json.JsonNamingPolicy.CamelCase.ConvertName(fault.ToString()), fault.InWords(folder.Path)),
+                statusCode: StatusCodes.Status503ServiceUnavailable
+            )
             : TypedResults.Ok(new HealthAnswer("ok"));
 }

@@ -7,8 +7,7 @@ namespace HazyGauge.Web.Hosting;
 /// <summary>Reads finite numbers only, and says so in words.</summary>
 internal sealed class FiniteNumberConverter : JsonConverter<double>
 {
-    public static double Finite(double value) =>
-        double.IsFinite(value) ? value : throw new JsonException("This number is too large to be real.");
+    public static double Finite(double value) => double.IsFinite(value) ? value : throw new JsonException("This number is too large to be real.");
 
     public override double Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) =>
         reader.TokenType == JsonTokenType.Number ? Finite(reader.GetDouble()) : throw new JsonException("This must be a number, like 73.5.");
@@ -27,8 +26,8 @@ internal sealed class WordConverters : JsonConverterFactory
     private sealed class WordConverter<T> : JsonConverter<T>
         where T : struct, Enum
     {
-        private static readonly Dictionary<string, T> Words =
-            Enum.GetValues<T>().ToDictionary(v => JsonNamingPolicy.CamelCase.ConvertName(v.ToString()), v => v, StringComparer.Ordinal);
+        private static readonly Dictionary<string, T> Words = Enum.GetValues<T>()
+            .ToDictionary(v => JsonNamingPolicy.CamelCase.ConvertName(v.ToString()), v => v, StringComparer.Ordinal);
 
         public override T Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) =>
             reader.TokenType == JsonTokenType.String && Words.TryGetValue(reader.GetString()!, out var value)
@@ -51,7 +50,9 @@ internal sealed class LogicLevelConverter : JsonConverter<LogicLevel>
     public override bool HandleNull => true;
 
     public override LogicLevel Read(ref Utf8JsonReader reader, Type typeToConvert, JsonSerializerOptions options) =>
-        reader.TokenType == JsonTokenType.Null ? LogicLevel.Unknown : reader.GetInt32() == 0 ? LogicLevel.Low : LogicLevel.Released;
+        reader.TokenType == JsonTokenType.Null ? LogicLevel.Unknown
+        : reader.GetInt32() == 0 ? LogicLevel.Low
+        : LogicLevel.Released;
 
     public override void Write(Utf8JsonWriter writer, LogicLevel value, JsonSerializerOptions options)
     {

@@ -27,8 +27,7 @@ internal sealed partial class RemovalService(RemovedJobs removed, TimeProvider c
                 // A disk that fails now must not end the program; it is tried again later.
                 NotDeleted(log, broken);
             }
-        }
-        while (await timer.WaitForNextTickAsync(stoppingToken));
+        } while (await timer.WaitForNextTickAsync(stoppingToken));
     }
 
     [LoggerMessage(LogLevel.Information, "{Count} jobs that were removed 30 days ago are deleted.")]

@@ -28,7 +28,11 @@ internal static class StartUp
             }
 
             var prepared = await Database.PrepareAsync(
-                () => services.GetRequiredService<IDbContextFactory<HazyGaugeDb>>().CreateDbContext(), settings.DataFolder, Version.Parse(CoreVersion.Current), services.GetRequiredService<TimeProvider>());
+                () => services.GetRequiredService<IDbContextFactory<HazyGaugeDb>>().CreateDbContext(),
+                settings.DataFolder,
+                Version.Parse(CoreVersion.Current),
+                services.GetRequiredService<TimeProvider>()
+            );
             services.GetRequiredService<DataFolder>().TakeDatabase();
             if (prepared.HasLeftovers)
             {

@@ -106,11 +106,9 @@ internal sealed class BarePhotos(FileStore files)
         {
             Files = [.. job.Files.Select(f => names.TryGetValue(f.Sha256, out var now) ? f with { Sha256 = now, Bytes = redrawn[now].Length } : f).DistinctBy(f => f.Sha256)],
             Revisions = [.. job.Revisions.Select(r => r with { Document = Json(r.Document) })],
-            Entries = job.Entries is not { } entries ? null : [.. entries.Select(e => e with
-            {
-                Files = e.Files is { } shown ? [.. shown.Select(Text)] : null,
-                Payload = e.Payload is { } payload ? Json(payload) : null,
-            })],
+            Entries = job.Entries is not { } entries
+                ? null
+                : [.. entries.Select(e => e with { Files = e.Files is { } shown ? [.. shown.Select(Text)] : null, Payload = e.Payload is { } payload ? Json(payload) : null })],
         };
     }
 }

@@ -21,12 +21,15 @@ internal sealed class CheckedJobFile(JobFile file, JobLabel label, IReadOnlyList
     public IReadOnlyList<EntryRow> Entries(Guid jobId)
     {
         var chain = new EntryChain(events.Select(e => e.Entry.Link(e.Event.Number)));
-        return [.. events.Select(e =>
-        {
-            var row = e.Entry.Row(jobId, e.Event.Number, e.Event.At);
-            row.IsOpen = !row.IsPractice && chain.IsOpen(row.Number);
-            return row;
-        })];
+        return
+        [
+            .. events.Select(e =>
+            {
+                var row = e.Entry.Row(jobId, e.Event.Number, e.Event.At);
+                row.IsOpen = !row.IsPractice && chain.IsOpen(row.Number);
+                return row;
+            }),
+        ];
     }
 
     /// <summary>Its revisions.</summary>
@@ -36,7 +39,10 @@ internal sealed class CheckedJobFile(JobFile file, JobLabel label, IReadOnlyList
     /// <param name="entriesThere">How many entries are there.</param>
     /// <param name="filesThere">How many files are there.</param>
     public IReadOnlyList<(string Place, string Label, string Text)> Texts(int entriesThere, int filesThere) =>
-        [.. events.Skip(entriesThere).Where(e => !e.Entry.Draft.IsPractice).Select(e => e.Entry.AsFound(e.Event.Number)), .. file.Files.Skip(filesThere).Select(f => FileStore.AsFound(f.Sha256, f.Name))];
+        [
+            .. events.Skip(entriesThere).Where(e => !e.Entry.Draft.IsPractice).Select(e => e.Entry.AsFound(e.Event.Number)),
+            .. file.Files.Skip(filesThere).Select(f => FileStore.AsFound(f.Sha256, f.Name)),
+        ];
 
     private static RevisionRow Row(Guid jobId, JobFileRevision r)
     {

@@ -23,10 +23,12 @@ public sealed record Envelope(
     [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] JsonElement? Document = null,
     [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] IReadOnlyDictionary<string, int>? BasedOn = null,
     [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? AuthorId = null,
-    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] bool? Practice = null)
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] bool? Practice = null
+)
 {
     /// <summary>The envelope of a revision.</summary>
-    public static Envelope From(RevisionRow row) => new(row.Slug, row.Number, row.Author, row.SavedAt, StoredJson.Whole(row), StoredJson.Bases(row), row.AuthorId, row.IsPractice ? true : null);
+    public static Envelope From(RevisionRow row) =>
+        new(row.Slug, row.Number, row.Author, row.SavedAt, StoredJson.Whole(row), StoredJson.Bases(row), row.AuthorId, row.IsPractice ? true : null);
 }
 
 /// <summary>An entry of the record.</summary>
@@ -46,7 +48,8 @@ public sealed record RecordItem(
     string Summary,
     [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] Sentence? Said = null,
     [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? AuthorId = null,
-    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] bool? Practice = null);
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] bool? Practice = null
+);
 
 /// <summary>A page of the record, the newest first.</summary>
 public sealed record RecordPage(int Total, IReadOnlyList<RecordItem> Items);

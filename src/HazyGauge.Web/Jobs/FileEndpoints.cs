@@ -39,12 +39,15 @@ internal static class FileEndpoints
     public static void MapFiles(this IEndpointRouteBuilder api)
     {
         api.MapPost("/jobs/{id:guid}/files", AddAsync)
-            .WithSummary("Puts a file on the job. The same content again is the file that is already there. Photos (JPEG, PNG, WebP, at most 25 MB) are kept without place, time and maker; with kind=photo nothing else is taken. Its kind is told by content; kind says better: capture, log, frames, sound, photo, table or other.")
+            .WithSummary(
+                "Puts a file on the job. The same content again is the file that is already there. Photos (JPEG, PNG, WebP, at most 25 MB) are kept without place, time "
+                    + "and maker; with kind=photo nothing else is taken. Its kind is told by content; kind says better: capture, log, frames, sound, photo, table or "
+                    + "other."
+            )
             .WithMetadata(new RequestSizeLimitAttribute(MultipartUpload.LargestRequest))
             .AcceptsFile();
         api.MapGet("/jobs/{id:guid}/files", ListAsync).WithSummary("The files of a job, in the order they were brought.");
-        api.MapGet("/jobs/{id:guid}/files/{sha256}", ReadAsync).WithSummary("The content of a file.")
-            .Produces(StatusCodes.Status200OK, contentType: "application/octet-stream");
+        api.MapGet("/jobs/{id:guid}/files/{sha256}", ReadAsync).WithSummary("The content of a file.").Produces(StatusCodes.Status200OK, contentType: "application/octet-stream");
     }
 
     public static ProblemHttpResult NoSuchFile() => Problem("There is no such file on this job.");
@@ -53,7 +56,13 @@ internal static class FileEndpoints
         Problem($"The job was imported without the content of {file.Name}. Import the export with files, or drop the file again.");
 
     private static async Task<Results<Ok<UploadedFile>, ProblemHttpResult>> AddAsync(
-        Guid id, HttpRequest request, DataFolder folder, JobStore jobs, FileStore files, CancellationToken cancellation)
+        Guid id,
+        HttpRequest request,
+        DataFolder folder,
+        JobStore jobs,
+        FileStore files,
+        CancellationToken cancellation
+    )
     {
         if (!await jobs.ExistsAsync(id, cancellation))
         {
@@ -133,7 +142,8 @@ internal static class FileEndpoints
                     await content.CopyToAsync(to, cancellation);
                 },
                 await MediaTypeAsync(files, file, cancellation),
-                file.Name),
+                file.Name
+            ),
         };
 
     // Only what begins like a photo is called one; everything else is bytes, whatever its name says.
@@ -174,6 +184,5 @@ internal static class FileEndpoints
         }
     }
 
-    private static ProblemHttpResult Problem(string detail) =>
-        TypedResults.Problem(ApiProblems.Problem(StatusCodes.Status404NotFound, "Not found.", detail, null));
+    private static ProblemHttpResult Problem(string detail) => TypedResults.Problem(ApiProblems.Problem(StatusCodes.Status404NotFound, "Not found.", detail, null));
 }

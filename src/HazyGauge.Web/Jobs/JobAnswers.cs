@@ -49,7 +49,8 @@ public sealed record LineStation(
     [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? ChangedBy = null,
     [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] Sentence? Summary = null,
     [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] StepCount? Steps = null,
-    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] IReadOnlyList<StationHold>? Holds = null);
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] IReadOnlyList<StationHold>? Holds = null
+);
 
 /// <summary>The latest saved reading.</summary>
 public sealed record LatestReading(double EthanolPct, double PlusMinus, DateTimeOffset SavedAt);
@@ -100,7 +101,8 @@ public sealed record JobAnswer(
     NextAction? HeldBy,
     IReadOnlyList<OpenEntry> Waiting,
     IReadOnlyList<OpenEntry> Due,
-    IReadOnlyList<OpenEntry> Upcoming)
+    IReadOnlyList<OpenEntry> Upcoming
+)
 {
     /// <summary>The answer for a job.</summary>
     /// <param name="line">The line.</param>
@@ -110,8 +112,8 @@ public sealed record JobAnswer(
     /// <param name="today">The day in the shop.</param>
     public static JobAnswer From(JobLine line, EntryKinds kinds, JobRow job, IEnumerable<EntryRow> open, DateOnly today)
     {
-        var entries = open.Select(e => new OpenEntry(
-            e.Number, e.Kind, e.Text, e.At, e.Author, e.Due, e.Due <= today, e.Blocks.Split(' ', StringSplitOptions.RemoveEmptyEntries))).ToList();
+        var entries = open.Select(e => new OpenEntry(e.Number, e.Kind, e.Text, e.At, e.Author, e.Due, e.Due <= today, e.Blocks.Split(' ', StringSplitOptions.RemoveEmptyEntries)))
+            .ToList();
         var waiting = entries.Where(e => kinds.HoldingUp.Contains(e.Kind, StringComparer.Ordinal)).ToList();
         var awaited = waiting.Select(w => new AwaitedThing(w.Text, w.Blocks)).ToList();
         return new(
@@ -124,24 +126,28 @@ public sealed record JobAnswer(
             job.ArchivedAt,
             job.RemovedAt,
             job.LastRevision,
-            [.. line.Places.Select(s => new LineStation(
-                s.Slug,
-                s.Name,
-                s.Question,
-                s.Built,
-                job.ProgressOf(s.Slug)?.State ?? StationState.Empty,
-                awaited.Any(a => a.HoldsUp(s.Slug)),
-                job.StandingOf(s.Slug)?.ChangedBy,
-                job.StandingOf(s.Slug)?.Summary,
-                job.StandingOf(s.Slug)?.Steps,
-                job.StandingOf(s.Slug)?.Holds))],
+            [
+                .. line.Places.Select(s => new LineStation(
+                    s.Slug,
+                    s.Name,
+                    s.Question,
+                    s.Built,
+                    job.ProgressOf(s.Slug)?.State ?? StationState.Empty,
+                    awaited.Any(a => a.HoldsUp(s.Slug)),
+                    job.StandingOf(s.Slug)?.ChangedBy,
+                    job.StandingOf(s.Slug)?.Summary,
+                    job.StandingOf(s.Slug)?.Steps,
+                    job.StandingOf(s.Slug)?.Holds
+                )),
+            ],
             job.Bay is { EthanolPct: { } pct, EthanolPlusMinus: { } plusMinus, ReadingSavedAt: { } savedAt } ? new LatestReading(pct, plusMinus, savedAt) : null,
             JobProgress.Next(line, job.ProgressOf, awaited),
             JobProgress.Held(line, job.ProgressOf)?.Why,
             JobProgress.Held(line, job.ProgressOf),
             waiting,
             [.. entries.Where(e => e.IsDue).OrderBy(e => e.Due)],
-            [.. entries.Where(e => e is { Due: not null, IsDue: false }).OrderBy(e => e.Due)]);
+            [.. entries.Where(e => e is { Due: not null, IsDue: false }).OrderBy(e => e.Due)]
+        );
     }
 }
 
@@ -160,7 +166,8 @@ public sealed record ListedStation(
     bool IsWaiting,
     [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? ChangedBy = null,
     [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] Sentence? Summary = null,
-    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] StepCount? Steps = null);
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] StepCount? Steps = null
+);
 
 /// <summary>A job in a list: all that is seen of it there, and no more.</summary>
 /// <param name="Id">Identity.</param>
@@ -195,26 +202,29 @@ public sealed record ListedJob(
     string? Held,
     IReadOnlyList<OpenEntry> Waiting,
     IReadOnlyList<OpenEntry> Due,
-    IReadOnlyList<OpenEntry> Upcoming)
+    IReadOnlyList<OpenEntry> Upcoming
+)
 {
     /// <summary>What a list shows of a job.</summary>
-    public static ListedJob From(JobAnswer job) => new(
-        job.Id,
-        job.Name,
-        job.Vehicle,
-        job.Plate,
-        job.Reference,
-        job.CreatedAt,
-        job.ArchivedAt,
-        job.RemovedAt,
-        job.LastRevision,
-        [.. job.Stations.Select(s => new ListedStation(s.Slug, s.Name, s.State, s.IsWaiting, s.ChangedBy, s.ChangedBy is null ? null : s.Summary, s.Steps))],
-        job.Reading,
-        job.NextAction,
-        job.Held,
-        job.Waiting,
-        job.Due,
-        job.Upcoming);
+    public static ListedJob From(JobAnswer job) =>
+        new(
+            job.Id,
+            job.Name,
+            job.Vehicle,
+            job.Plate,
+            job.Reference,
+            job.CreatedAt,
+            job.ArchivedAt,
+            job.RemovedAt,
+            job.LastRevision,
+            [.. job.Stations.Select(s => new ListedStation(s.Slug, s.Name, s.State, s.IsWaiting, s.ChangedBy, s.ChangedBy is null ? null : s.Summary, s.Steps))],
+            job.Reading,
+            job.NextAction,
+            job.Held,
+            job.Waiting,
+            job.Due,
+            job.Upcoming
+        );
 }
 
 /// <summary>A page of the jobs in the bay, the newest first.</summary>

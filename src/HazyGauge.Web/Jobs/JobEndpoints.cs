@@ -20,8 +20,7 @@ namespace HazyGauge.Web.Jobs;
 /// <param name="FiguresFrom">Figures of the one, in the order they are read; empty for an empty draft.</param>
 /// <param name="FiguresTo">Figures of the other.</param>
 /// <param name="Changes">What differs.</param>
-public sealed record CompareAnswer(
-    RecordItem From, RecordItem To, IReadOnlyList<Figure> FiguresFrom, IReadOnlyList<Figure> FiguresTo, IReadOnlyList<FigureChange> Changes);
+public sealed record CompareAnswer(RecordItem From, RecordItem To, IReadOnlyList<Figure> FiguresFrom, IReadOnlyList<Figure> FiguresTo, IReadOnlyList<FigureChange> Changes);
 
 /// <summary>Jobs, the documents of their stations, and the record.</summary>
 internal static class JobEndpoints
@@ -31,9 +30,13 @@ internal static class JobEndpoints
     public static void MapJobs(this IEndpointRouteBuilder api)
     {
         api.MapGet("/jobs", ListAsync).WithSummary("The jobs in the bay, the newest first, page by page.");
-        api.MapPost("/jobs", CreateAsync).WithSummary("A new job, empty or from a template.").WithExample("""{ "name": "Tarnock 30", "vehicle": "4x4, straight six, return line" }""");
+        api.MapPost("/jobs", CreateAsync)
+            .WithSummary("A new job, empty or from a template.")
+            .WithExample("""{ "name": "Tarnock 30", "vehicle": "4x4, straight six, return line" }""");
         api.MapGet("/jobs/{id:guid}", FindAsync).WithSummary("One job.");
-        api.MapPatch("/jobs/{id:guid}", RelabelAsync).WithSummary("Renames a job, or says better what vehicle it is and whose.").WithExample("""{ "name": "Tarnock 31", "plate": "MR 31" }""");
+        api.MapPatch("/jobs/{id:guid}", RelabelAsync)
+            .WithSummary("Renames a job, or says better what vehicle it is and whose.")
+            .WithExample("""{ "name": "Tarnock 31", "plate": "MR 31" }""");
         api.MapDelete("/jobs/{id:guid}", RemoveAsync).WithSummary("Removes a job. It can be restored for 30 days and is deleted then.");
         api.MapGet("/jobs/{id:guid}/record/compare", CompareAsync).WithSummary("Two revisions of a station side by side.");
         api.MapGet("/jobs/{id:guid}/record", RecordAsync).WithSummary("The record of a job, the newest revision first.");
@@ -43,7 +46,14 @@ internal static class JobEndpoints
     public static ProblemHttpResult NoSuchJob() => NotFound("There is no such job.");
 
     private static async Task<Created<JobAnswer>> CreateAsync(
-        NewJobRequest asked, HttpRequest request, JobStore jobs, JobReader reader, JobNewsDesk news, JobFromTemplate fromTemplate, CancellationToken cancellation)
+        NewJobRequest asked,
+        HttpRequest request,
+        JobStore jobs,
+        JobReader reader,
+        JobNewsDesk news,
+        JobFromTemplate fromTemplate,
+        CancellationToken cancellation
+    )
     {
         var label = JobLabels.Check(new JobLabelRequest(asked.Name, asked.Vehicle, asked.Plate, asked.Reference));
         if (asked.TemplateId is { } template)
@@ -59,7 +69,13 @@ internal static class JobEndpoints
     }
 
     private static async Task<Results<Ok<JobAnswer>, ProblemHttpResult>> RelabelAsync(
-        Guid id, JobLabelRequest request, JobStore jobs, JobReader reader, JobNewsDesk news, CancellationToken cancellation)
+        Guid id,
+        JobLabelRequest request,
+        JobStore jobs,
+        JobReader reader,
+        JobNewsDesk news,
+        CancellationToken cancellation
+    )
     {
         if (await jobs.RelabelAsync(id, before => JobLabels.Check(request, before), cancellation) is not { } job)
         {
@@ -88,7 +104,13 @@ internal static class JobEndpoints
     }
 
     private static async Task<Results<Ok<JobAnswer>, ProblemHttpResult>> FindAsync(
-        Guid id, JobStore jobs, JobReader reader, StandingsRenewal renewal, RemovedJobs removed, CancellationToken cancellation)
+        Guid id,
+        JobStore jobs,
+        JobReader reader,
+        StandingsRenewal renewal,
+        RemovedJobs removed,
+        CancellationToken cancellation
+    )
     {
         if (await jobs.FindAsync(id, cancellation) is { } opened)
         {
@@ -101,7 +123,14 @@ internal static class JobEndpoints
     }
 
     private static async Task<Results<Ok<CompareAnswer>, ProblemHttpResult>> CompareAsync(
-        Guid id, int from, int to, JobStore jobs, JobLine line, StationDocuments documents, CancellationToken cancellation)
+        Guid id,
+        int from,
+        int to,
+        JobStore jobs,
+        JobLine line,
+        StationDocuments documents,
+        CancellationToken cancellation
+    )
     {
         var (first, second) = (await jobs.RevisionAsync(id, from, cancellation), await jobs.RevisionAsync(id, to, cancellation));
         if (first is null || second is null)
@@ -115,12 +144,15 @@ internal static class JobEndpoints
         }
 
         var (figuresBefore, figuresAfter) = (Figures(first), Figures(second));
-        return TypedResults.Ok(new CompareAnswer(
-            Item(first),
-            Item(second),
-            figuresBefore,
-            figuresAfter,
-            figuresBefore.Count == 0 || figuresAfter.Count == 0 ? [] : FigureChange.Between(figuresBefore, figuresAfter)));
+        return TypedResults.Ok(
+            new CompareAnswer(
+                Item(first),
+                Item(second),
+                figuresBefore,
+                figuresAfter,
+                figuresBefore.Count == 0 || figuresAfter.Count == 0 ? [] : FigureChange.Between(figuresBefore, figuresAfter)
+            )
+        );
 
         IReadOnlyList<Figure> Figures(Data.RevisionRow row)
         {
@@ -140,25 +172,31 @@ internal static class JobEndpoints
     }
 
     private static async Task<Results<Ok<RecordPage>, ProblemHttpResult>> RecordAsync(
-        Guid id, JobStore jobs, StationDocuments documents, CancellationToken cancellation, int skip = 0, int take = 50)
+        Guid id,
+        JobStore jobs,
+        StationDocuments documents,
+        CancellationToken cancellation,
+        int skip = 0,
+        int take = 50
+    )
     {
-        new InputCheck()
-            .Within(skip, 0, int.MaxValue, "skip", "skip")
-            .Within(take, 1, LargestPage, "take", "take")
-            .ThrowIfAny();
+        new InputCheck().Within(skip, 0, int.MaxValue, "skip", "skip").Within(take, 1, LargestPage, "take", "take").ThrowIfAny();
         if (!await jobs.ExistsAsync(id, cancellation))
         {
             return NoSuchJob();
         }
 
         var (total, items) = await jobs.RecordAsync(id, skip, take, cancellation);
-        return TypedResults.Ok(new RecordPage(total, [.. items.Select(i => new RecordItem(i.Number, i.Slug, i.Author, i.SavedAt, i.Summary, documents.Said(i.Said), i.AuthorId, i.IsPractice ? true : null))]));
+        return TypedResults.Ok(
+            new RecordPage(
+                total,
+                [.. items.Select(i => new RecordItem(i.Number, i.Slug, i.Author, i.SavedAt, i.Summary, documents.Said(i.Said), i.AuthorId, i.IsPractice ? true : null))]
+            )
+        );
     }
 
     private static async Task<Results<Ok<Envelope>, ProblemHttpResult>> RevisionAsync(Guid id, int revision, JobStore jobs, CancellationToken cancellation) =>
-        await jobs.RevisionAsync(id, revision, cancellation) is { } row
-            ? TypedResults.Ok(Envelope.From(row))
-            : NotFound("There is no such revision on this job.");
+        await jobs.RevisionAsync(id, revision, cancellation) is { } row ? TypedResults.Ok(Envelope.From(row)) : NotFound("There is no such revision on this job.");
 
     public static ProblemHttpResult NotFound(string detail) => Problem(StatusCodes.Status404NotFound, "Not found.", detail);
 

@@ -1,4 +1,3 @@
-using HazyGauge.Core.Sentences;
 using System.Text.Json.Nodes;
 using HazyGauge.Core;
 using HazyGauge.Core.Entries;
@@ -6,6 +5,7 @@ using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Jobs;
 using HazyGauge.Core.People;
+using HazyGauge.Core.Sentences;
 using HazyGauge.Data.Entries;
 using HazyGauge.Data.Jobs;
 using HazyGauge.Formats.Jobs;
@@ -101,7 +101,10 @@ internal sealed class JobFileChecker(JobLine line, EntryKinds kinds, EntryRules 
 
         if (kept.Schema > StationDocuments.CurrentSchema)
         {
-            throw new RefusedInputException("schema", $"A newer version of Hazy Gauge wrote this (shape {kept.Schema}; this one knows {StationDocuments.CurrentSchema}). Import it there.");
+            throw new RefusedInputException(
+                "schema",
+                $"A newer version of Hazy Gauge wrote this (shape {kept.Schema}; this one knows {StationDocuments.CurrentSchema}). Import it there."
+            );
         }
 
         if (kept.CoreVersion == CoreVersion.Current && kept.Results is not null && documents.ResultsOf(station, kept) is null)
@@ -184,7 +187,12 @@ internal sealed class JobFileChecker(JobLine line, EntryKinds kinds, EntryRules 
         }
 
         var entry = rules.Check(
-            new EntryRequest(e.Kind, e.Text, e.Payload, e.Step, e.Files, e.Answers, e.TakesBack, e.Due, e.Blocks, e.Station), author, key, e.Practice == true, e.Schema ?? 1);
+            new EntryRequest(e.Kind, e.Text, e.Payload, e.Step, e.Files, e.Answers, e.TakesBack, e.Due, e.Blocks, e.Station),
+            author,
+            key,
+            e.Practice == true,
+            e.Schema ?? 1
+        );
         return entry with { Draft = entry.Draft with { StepName = e.StepName } };
     }
 

@@ -1,5 +1,5 @@
-using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Findings;
+using HazyGauge.Core.Sentences;
 using HazyGauge.Data;
 
 namespace HazyGauge.Web.Jobs;
@@ -26,7 +26,8 @@ internal static class JobLabels
             name,
             Text(check, asked.Vehicle ?? before?.Vehicle, "vehicle", "The vehicle", LongestVehicle),
             Text(check, asked.Plate ?? before?.Plate, "plate", "The plate or serial number", LongestPlate),
-            Text(check, asked.Reference ?? before?.Reference, "reference", "The customer's reference", LongestReference));
+            Text(check, asked.Reference ?? before?.Reference, "reference", "The customer's reference", LongestReference)
+        );
         if (name.Length == 0)
         {
             check.Refuse("name", "A job needs a name, such as the vehicle's.");

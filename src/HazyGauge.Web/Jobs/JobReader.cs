@@ -21,7 +21,9 @@ internal sealed class JobReader(JobLine line, EntryKinds kinds, JobStore jobs, B
     /// <exception cref="RefusedInputException">There is no such job.</exception>
     public async Task<JobsAnswer> NewestAsync(Guid? after, int limit, CancellationToken cancellation)
     {
-        var last = after is { } id ? await jobs.FindAsync(id, cancellation) ?? throw new RefusedInputException("after", "There is no such job to go on behind. Leave it out to begin at the top.") : null;
+        var last = after is { } id
+            ? await jobs.FindAsync(id, cancellation) ?? throw new RefusedInputException("after", "There is no such job to go on behind. Leave it out to begin at the top.")
+            : null;
         var page = await bay.NewestAsync(last is null ? null : (last.CreatedAt, last.Id), limit + 1, cancellation);
         return new JobsAnswer(await ListedAsync([.. page.Take(limit)], cancellation), page.Count > limit ? page[limit - 1].Id : null);
     }
@@ -34,7 +36,8 @@ internal sealed class JobReader(JobLine line, EntryKinds kinds, JobStore jobs, B
     public async Task<JobAnswer> AnswerAsync(JobRow job, CancellationToken cancellation) => (await AnswersAsync([job], cancellation))[0];
 
     /// <summary>What a list shows of jobs.</summary>
-    public async Task<IReadOnlyList<ListedJob>> ListedAsync(IReadOnlyList<JobRow> rows, CancellationToken cancellation) => [.. (await AnswersAsync(rows, cancellation)).Select(ListedJob.From)];
+    public async Task<IReadOnlyList<ListedJob>> ListedAsync(IReadOnlyList<JobRow> rows, CancellationToken cancellation) =>
+        [.. (await AnswersAsync(rows, cancellation)).Select(ListedJob.From)];
 
     private async Task<IReadOnlyList<JobAnswer>> AnswersAsync(IReadOnlyList<JobRow> rows, CancellationToken cancellation)
     {

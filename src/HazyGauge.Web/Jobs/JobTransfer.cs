@@ -18,7 +18,21 @@ namespace HazyGauge.Web.Jobs;
 /// can be taken in behind what is here.
 /// </summary>
 internal sealed partial class JobTransfer(
-    JobFileChecker checker, BarePhotos photos, JobLine line, JobStore jobs, EntryStore entries, FileStore files, EntryHistory history, OldShapes oldShapes, JobSaver saver, StandingsRenewal renewal, JobNewsDesk news, DataFolder folder, TimeProvider clock, ILogger<JobTransfer> log)
+    JobFileChecker checker,
+    BarePhotos photos,
+    JobLine line,
+    JobStore jobs,
+    EntryStore entries,
+    FileStore files,
+    EntryHistory history,
+    OldShapes oldShapes,
+    JobSaver saver,
+    StandingsRenewal renewal,
+    JobNewsDesk news,
+    DataFolder folder,
+    TimeProvider clock,
+    ILogger<JobTransfer> log
+)
 {
     /// <summary>The job as it goes out; null where there is none.</summary>
     public async Task<JobFile?> ExportAsync(Guid id, CancellationToken cancellation)
@@ -36,34 +50,38 @@ internal sealed partial class JobTransfer(
             job.Name,
             job.Vehicle,
             job.CreatedAt,
-            [.. revisions.Select(r => new JobFileRevision(r.Number, r.Slug, r.Author, r.SavedAt, r.Summary, StoredJson.Whole(r), StoredJson.Bases(r))
-            {
-                AuthorId = r.AuthorId,
-                Practice = r.IsPractice ? true : null,
-            })],
+            [
+                .. revisions.Select(r => new JobFileRevision(r.Number, r.Slug, r.Author, r.SavedAt, r.Summary, StoredJson.Whole(r), StoredJson.Bases(r))
+                {
+                    AuthorId = r.AuthorId,
+                    Practice = r.IsPractice ? true : null,
+                }),
+            ],
             [.. (await files.ListAsync(id, cancellation)).Select(f => new JobFileEntry(f.Sha256, f.Name, f.Bytes, f.AddedAt, f.Kind))],
-            [.. (await entries.ListAsync(id, cancellation)).Select(Event)])
+            [.. (await entries.ListAsync(id, cancellation)).Select(Event)]
+        )
         {
             Plate = job.Plate.Length == 0 ? null : job.Plate,
             Reference = job.Reference.Length == 0 ? null : job.Reference,
         };
     }
 
-    private JobFileEvent Event(EntryRow e) => new(e.Number, e.Kind, e.Text, EntryReader.Words(e.Blocks), e.Author, e.At)
-    {
-        Due = e.Due,
-        Station = e.Station,
-        Step = e.Step,
-        Files = e.Files.Length == 0 ? null : EntryReader.Words(e.Files),
-        Answers = e.Answers,
-        TakesBack = e.TakesBack,
-        Payload = !IsUnreadable(e) && e.Payload is { } payload ? JsonSerializer.Deserialize<JsonElement>(payload) : null,
-        Unreadable = IsUnreadable(e) ? e.Payload ?? string.Empty : null,
-        Schema = e.Schema == 1 ? null : e.Schema,
-        AuthorId = e.AuthorId,
-        Practice = e.IsPractice ? true : null,
-        StepName = e.StepName,
-    };
+    private JobFileEvent Event(EntryRow e) =>
+        new(e.Number, e.Kind, e.Text, EntryReader.Words(e.Blocks), e.Author, e.At)
+        {
+            Due = e.Due,
+            Station = e.Station,
+            Step = e.Step,
+            Files = e.Files.Length == 0 ? null : EntryReader.Words(e.Files),
+            Answers = e.Answers,
+            TakesBack = e.TakesBack,
+            Payload = !IsUnreadable(e) && e.Payload is { } payload ? JsonSerializer.Deserialize<JsonElement>(payload) : null,
+            Unreadable = IsUnreadable(e) ? e.Payload ?? string.Empty : null,
+            Schema = e.Schema == 1 ? null : e.Schema,
+            AuthorId = e.AuthorId,
+            Practice = e.IsPractice ? true : null,
+            StepName = e.StepName,
+        };
 
     private bool IsUnreadable(EntryRow entry) => history.WhyUnreadable(entry) is not null;
 
@@ -169,11 +187,17 @@ internal sealed partial class JobTransfer(
             LastRevision = file.Revisions.Count,
             LastEntry = file.Entries?.Count ?? 0,
         };
-        await WithContentsAsync(job.Id, file.Files, zip, async contents =>
-        {
-            await jobs.ImportAsync(job, new JobParts(read.Revisions(job.Id), read.Entries(job.Id), contents, read.Texts(0, 0)), cancellation);
-            return true;
-        }, cancellation);
+        await WithContentsAsync(
+            job.Id,
+            file.Files,
+            zip,
+            async contents =>
+            {
+                await jobs.ImportAsync(job, new JobParts(read.Revisions(job.Id), read.Entries(job.Id), contents, read.Texts(0, 0)), cancellation);
+                return true;
+            },
+            cancellation
+        );
         await StandAsync(job.Id);
         return new ImportResult(job.Id);
     }
@@ -187,13 +211,16 @@ internal sealed partial class JobTransfer(
             here.Id,
             [.. difference.MissingFiles],
             zip,
-            contents => jobs.MergeAsync(
-                here.Id,
-                lastRevision,
-                lastEntry,
-                new JobParts([.. read.Revisions(here.Id).Skip(lastRevision)], read.Entries(here.Id), contents, read.Texts(lastEntry, here.Files.Count)),
-                cancellation),
-            cancellation);
+            contents =>
+                jobs.MergeAsync(
+                    here.Id,
+                    lastRevision,
+                    lastEntry,
+                    new JobParts([.. read.Revisions(here.Id).Skip(lastRevision)], read.Entries(here.Id), contents, read.Texts(lastEntry, here.Files.Count)),
+                    cancellation
+                ),
+            cancellation
+        );
         if (!isMerged)
         {
             return null;
@@ -223,7 +250,12 @@ internal sealed partial class JobTransfer(
     private static partial void StandsLater(ILogger log, Guid id, Exception broken);
 
     private async Task<bool> WithContentsAsync(
-        Guid jobId, IReadOnlyList<JobFileEntry> wanted, Archive? zip, Func<IReadOnlyList<(JobFileRow, StagedContent?)>, Task<bool>> keep, CancellationToken cancellation)
+        Guid jobId,
+        IReadOnlyList<JobFileEntry> wanted,
+        Archive? zip,
+        Func<IReadOnlyList<(JobFileRow, StagedContent?)>, Task<bool>> keep,
+        CancellationToken cancellation
+    )
     {
         var staged = new List<StagedContent>();
         try
@@ -231,7 +263,15 @@ internal sealed partial class JobTransfer(
             var contents = new List<(JobFileRow, StagedContent?)>();
             foreach (var entry in wanted)
             {
-                var row = new JobFileRow { JobId = jobId, Sha256 = entry.Sha256, Name = entry.Name, Bytes = entry.Bytes, AddedAt = entry.AddedAt, Kind = entry.Kind };
+                var row = new JobFileRow
+                {
+                    JobId = jobId,
+                    Sha256 = entry.Sha256,
+                    Name = entry.Name,
+                    Bytes = entry.Bytes,
+                    AddedAt = entry.AddedAt,
+                    Kind = entry.Kind,
+                };
                 var content = zip is null ? null : await UnpackAsync(zip, entry, cancellation);
                 contents.Add((row, content));
                 staged.AddRange(content is null ? [] : [content]);
@@ -248,20 +288,19 @@ internal sealed partial class JobTransfer(
         }
     }
 
-    private Task<StagedContent?> UnpackAsync(Archive zip, JobFileEntry entry, CancellationToken cancellation) => DamagedOrAsync(async () =>
-    {
-        await using var content = zip.Open(entry);
-        if (content is null)
+    private Task<StagedContent?> UnpackAsync(Archive zip, JobFileEntry entry, CancellationToken cancellation) =>
+        DamagedOrAsync(async () =>
         {
-            return null;
-        }
+            await using var content = zip.Open(entry);
+            if (content is null)
+            {
+                return null;
+            }
 
-        await using var spool = folder.CreateTemporary();
-        var (sha256, bytes) = await FileStore.SpoolAsync(content, spool, cancellation);
-        return sha256 == entry.Sha256 && bytes == entry.Bytes
-            ? await files.StageAsync(spool, sha256, bytes, cancellation)
-            : throw NotAsExported(entry.Name);
-    });
+            await using var spool = folder.CreateTemporary();
+            var (sha256, bytes) = await FileStore.SpoolAsync(content, spool, cancellation);
+            return sha256 == entry.Sha256 && bytes == entry.Bytes ? await files.StageAsync(spool, sha256, bytes, cancellation) : throw NotAsExported(entry.Name);
+        });
 
     /// <summary>What is said of content that is not what its list says.</summary>
     public static RefusedInputException NotAsExported(string name) => new("files", $"The content of {name} is not what was exported: its hash differs.");

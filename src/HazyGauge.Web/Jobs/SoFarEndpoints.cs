@@ -25,7 +25,8 @@ public sealed record StationSoFarAnswer(
     IReadOnlyList<Finding> Findings,
     NextAction NextAction,
     [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] IReadOnlyList<StationStep>? Steps = null,
-    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] IReadOnlyList<StationHold>? Holds = null);
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] IReadOnlyList<StationHold>? Holds = null
+);
 
 /// <summary>An entry that waits for another to close it.</summary>
 /// <param name="Number">Its number.</param>
@@ -60,7 +61,8 @@ public sealed record SoFarAnswer(IReadOnlyDictionary<string, StationSoFarAnswer>
 internal static class SoFarEndpoints
 {
     public static void MapSoFar(this IEndpointRouteBuilder api) =>
-        api.MapGet("/jobs/{id:guid}/so-far", ReadAsync).WithSummary("One picture of a job: how every station stands with its steps, figures and findings, what is open or cannot be read, and what it needs.");
+        api.MapGet("/jobs/{id:guid}/so-far", ReadAsync)
+            .WithSummary("One picture of a job: how every station stands with its steps, figures and findings, what is open or cannot be read, and what it needs.");
 
     private static async Task<Results<Ok<SoFarAnswer>, ProblemHttpResult>> ReadAsync(Guid id, JobStore jobs, JobEvaluator evaluator, CancellationToken cancellation) =>
         await jobs.ExistsAsync(id, cancellation) ? TypedResults.Ok(Answer(await evaluator.SoFarAsync(id, cancellation))) : JobEndpoints.NoSuchJob();
@@ -71,9 +73,19 @@ internal static class SoFarEndpoints
         return new SoFarAnswer(
             job.Stations.ToDictionary(
                 s => s.Key,
-                s => new StationSoFarAnswer(s.Value.Progress.State, s.Value.Summary, s.Value.Figures, s.Value.Findings, s.Value.Progress.NextAction, s.Value.Progress.Steps, s.Value.Progress.Holds),
-                StringComparer.Ordinal),
+                s => new StationSoFarAnswer(
+                    s.Value.Progress.State,
+                    s.Value.Summary,
+                    s.Value.Figures,
+                    s.Value.Findings,
+                    s.Value.Progress.NextAction,
+                    s.Value.Progress.Steps,
+                    s.Value.Progress.Holds
+                ),
+                StringComparer.Ordinal
+            ),
             new EntriesSoFarAnswer([.. job.Open.Select(e => new OpenSoFar(e.Number, e.Kind, e.Text, e.Due, e.Station, e.Step, e.Author.Name, e.At))], job.Entries.Unreadable),
-            new PartsSoFar(Lines(PartStatus.Needed), Lines(PartStatus.Ordered), Lines(PartStatus.Arrived, PartStatus.OnTheShelf), Lines(PartStatus.NotNeeded)));
+            new PartsSoFar(Lines(PartStatus.Needed), Lines(PartStatus.Ordered), Lines(PartStatus.Arrived, PartStatus.OnTheShelf), Lines(PartStatus.NotNeeded))
+        );
     }
 }

@@ -18,18 +18,24 @@ internal static class TransferEndpoints
 
     public static void MapTransfer(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/jobs/{id:guid}/export", ExportAsync)
-            .WithSummary("The whole job as one JSON, or with files=true as a zip with its files.")
-            .Produces<JobFile>();
+        api.MapGet("/jobs/{id:guid}/export", ExportAsync).WithSummary("The whole job as one JSON, or with files=true as a zip with its files.").Produces<JobFile>();
         api.MapPost("/jobs/import", ImportAsync)
             .WithSummary(
-                "Imports an exported job, JSON or zip. The body is the file itself, or multipart with a part named file. Where the job is here already, onExisting says what to do: "
-                + "ask answers 409 with what differs, beside makes one more job (usual), merge adds what the file has more.")
+                "Imports an exported job, JSON or zip. The body is the file itself, or multipart with a part named file. Where the job is here already, onExisting says "
+                    + "what to do: "
+                    + "ask answers 409 with what differs, beside makes one more job (usual), merge adds what the file has more."
+            )
             .WithMetadata(new RequestSizeLimitAttribute(LargestImport))
             .AcceptsFile();
     }
 
-    private static async Task<IResult> ExportAsync(Guid id, JobTransfer transfer, FileStore files, CancellationToken cancellation, [FromQuery(Name = "files")] bool withFiles = false)
+    private static async Task<IResult> ExportAsync(
+        Guid id,
+        JobTransfer transfer,
+        FileStore files,
+        CancellationToken cancellation,
+        [FromQuery(Name = "files")] bool withFiles = false
+    )
     {
         if (await transfer.ExportAsync(id, cancellation) is not { } job)
         {
@@ -46,9 +52,15 @@ internal static class TransferEndpoints
 
         // Sent as it is made: a disk that is full is one more reason to take a job out. Should it break off, the connection does, and nobody takes it for whole.
         return TypedResults.Stream(
-            to => SendZipAsync(zip => JobFileFormat.WriteZipAsync(job, file => stored.Contains(file.Sha256) ? files.OpenRead(file.Sha256) : null, zip, cancellation), to, cancellation),
+            to =>
+                SendZipAsync(
+                    zip => JobFileFormat.WriteZipAsync(job, file => stored.Contains(file.Sha256) ? files.OpenRead(file.Sha256) : null, zip, cancellation),
+                    to,
+                    cancellation
+                ),
             "application/zip",
-            $"{name}.zip");
+            $"{name}.zip"
+        );
     }
 
     // Who makes zips writes some of it without waiting, which no answer to a request may be written like: a pipe stands in between.
@@ -69,7 +81,8 @@ internal static class TransferEndpoints
                     await pipe.Writer.CompleteAsync(broken);
                 }
             },
-            CancellationToken.None);
+            CancellationToken.None
+        );
         try
         {
             await pipe.Reader.CopyToAsync(to, cancellation);
@@ -82,7 +95,12 @@ internal static class TransferEndpoints
     }
 
     private static async Task<Results<Created<ImportedJob>, Ok<ImportedJob>, ProblemHttpResult>> ImportAsync(
-        HttpRequest request, DataFolder folder, JobTransfer transfer, CancellationToken cancellation, string? onExisting = null)
+        HttpRequest request,
+        DataFolder folder,
+        JobTransfer transfer,
+        CancellationToken cancellation,
+        string? onExisting = null
+    )
     {
         var existing = QueryValue.Word<OnExisting>(onExisting, "onExisting") ?? OnExisting.Beside;
         if (request.HasFormContentType)
@@ -108,8 +126,11 @@ internal static class TransferEndpoints
                 var problem = ApiProblems.Problem(
                     StatusCodes.Status409Conflict,
                     "This job is here already.",
-                    existing.Differs.Count == 0 ? $"{existing.Name} is here already, and nothing differs." : $"{existing.Name} is here already. {string.Join(' ', existing.Differs)}",
-                    null);
+                    existing.Differs.Count == 0
+                        ? $"{existing.Name} is here already, and nothing differs."
+                        : $"{existing.Name} is here already. {string.Join(' ', existing.Differs)}",
+                    null
+                );
                 problem.Extensions["existing"] = existing;
                 return TypedResults.Problem(problem);
             default:

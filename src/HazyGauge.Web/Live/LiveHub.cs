@@ -27,7 +27,8 @@ public sealed record SimulatorRequest(double EthanolPct, double FuelTempC = 25, 
 public sealed record LiveFrame([property: System.Text.Json.Serialization.JsonPropertyName("tS")] double TS, SimulatorRequest Settings, CaptureResult Capture, Sentence Headline);
 
 /// <summary>
-/// What happens while a page is open. A caller that follows a job or the bay is told with <see cref="JobNewsDesk.Message"/>. Live signals: a caller streams <c>StandIn</c> to start a simulator sensor and receive a frame every 50 ms, changes it with
+/// What happens while a page is open. A caller that follows a job or the bay is told with <see cref="JobNewsDesk.Message"/>. Live signals: a caller streams <c>StandIn</c>
+/// to start a simulator sensor and receive a frame every 50 ms, changes it with
 /// <c>Change</c> while it runs, and ends the stream to stop it.
 /// </summary>
 internal sealed class LiveHub(TimeProvider clock) : Hub
@@ -66,12 +67,18 @@ internal sealed class LiveHub(TimeProvider clock) : Hub
                     var read = simulator.RunTo(nowS, SensorLaw.UsualToleranceEthanolPct);
                     var s = simulator.Settings;
                     frame = new LiveFrame(
-                        nowS, new SimulatorRequest(s.EthanolPct, s.FuelTempC, s.Fault, s.NoiseUs, asked.Seed), read with { Timeline = [] }, SignalWords.Headline(read.Reading));
+                        nowS,
+                        new SimulatorRequest(s.EthanolPct, s.FuelTempC, s.Fault, s.NoiseUs, asked.Seed),
+                        read with
+                        {
+                            Timeline = [],
+                        },
+                        SignalWords.Headline(read.Reading)
+                    );
                 }
 
                 yield return frame;
-            }
-            while (await timer.WaitForNextTickAsync(cancellation));
+            } while (await timer.WaitForNextTickAsync(cancellation));
         }
         finally
         {

@@ -9,14 +9,17 @@ internal static class ApiPage
     public const string Path = "/api/docs";
 
     /// <summary>Serves the page.</summary>
-    public static void MapApiPage(this IEndpointRouteBuilder app) => app.MapScalarApiReference(Path, page => page
-        .WithTitle("Hazy Gauge API")
-        .WithOpenApiRoutePattern("/openapi/v1.json")
-        .DisableDefaultFonts()
-        .WithProxy(string.Empty)
-        .DisableTelemetry()
-        .DisableAgent()
-        .DisableMcp()
-        .HideDeveloperTools()
-        .HideClientButton()).ExcludeFromDescription();
+    public static void MapApiPage(this IEndpointRouteBuilder app) =>
+        app.MapScalarApiReference(Path, page =>
+                page.WithTitle("Hazy Gauge API")
+                    .WithOpenApiRoutePattern("/openapi/v1.json")
+                    .DisableDefaultFonts()
+                    .WithProxy(string.Empty)
+                    .DisableTelemetry()
+                    .DisableAgent()
+                    .DisableMcp()
+                    .HideDeveloperTools()
+                    .HideClientButton()
+            )
+            .ExcludeFromDescription();
 }

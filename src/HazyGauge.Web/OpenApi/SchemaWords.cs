@@ -16,8 +16,15 @@ internal sealed class SchemaWords : IOpenApiSchemaTransformer
 {
     // What is asked may bring a number bare; what is answered never does.
     private static readonly HashSet<Type> AskedTypes = Reached(
-        typeof(Hazy).Assembly.GetTypes().Concat(typeof(SchemaWords).Assembly.GetTypes())
-            .Where(t => new[] { "Query", "Plan", "Input", "Log", "Request" }.Any(kind => t.Name.EndsWith(kind, StringComparison.Ordinal)) || t == typeof(VehicleSurvey) || t == typeof(FittingPart)));
+        typeof(Hazy)
+            .Assembly.GetTypes()
+            .Concat(typeof(SchemaWords).Assembly.GetTypes())
+            .Where(t =>
+                new[] { "Query", "Plan", "Input", "Log", "Request" }.Any(kind => t.Name.EndsWith(kind, StringComparison.Ordinal))
+                || t == typeof(VehicleSurvey)
+                || t == typeof(FittingPart)
+            )
+    );
 
     public Task TransformAsync(OpenApiSchema schema, OpenApiSchemaTransformerContext context, CancellationToken cancellationToken)
     {
@@ -102,7 +109,11 @@ internal sealed class SchemaWords : IOpenApiSchemaTransformer
                 {
                     Type = JsonSchemaType.Object,
                     Required = new HashSet<string> { "source", "u" },
-                    Properties = new Dictionary<string, IOpenApiSchema> { ["source"] = new OpenApiSchema { Type = JsonSchemaType.String }, ["u"] = Number() },
+                    Properties = new Dictionary<string, IOpenApiSchema>
+                    {
+                        ["source"] = new OpenApiSchema { Type = JsonSchemaType.String },
+                        ["u"] = Number(),
+                    },
                 },
             },
         };

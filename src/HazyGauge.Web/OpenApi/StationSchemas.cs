@@ -43,7 +43,12 @@ internal sealed class StationSchemas(JobLine line) : IOpenApiDocumentTransformer
         }
 
         WithReferences(schema, document);
-        if (schema.Metadata?.TryGetValue(Id, out var id) != true || id is not string { Length: > 0 } name || schema.OneOf is { Count: > 0 } || schema.Type?.HasFlag(JsonSchemaType.String) == true)
+        if (
+            schema.Metadata?.TryGetValue(Id, out var id) != true
+            || id is not string { Length: > 0 } name
+            || schema.OneOf is { Count: > 0 }
+            || schema.Type?.HasFlag(JsonSchemaType.String) == true
+        )
         {
             return schema;
         }

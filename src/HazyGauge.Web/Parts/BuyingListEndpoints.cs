@@ -54,7 +54,13 @@ internal static class BuyingListEndpoints
             .WithExample("""{ "status": "ordered", "price": 84.5, "source": "parts counter" }""");
     }
 
-    private static async Task<Results<Ok<BuyingListAnswer>, ProblemHttpResult>> ListAsync(Guid id, JobStore jobs, BuyingListReader reader, ShelfSheets shelf, CancellationToken cancellation) =>
+    private static async Task<Results<Ok<BuyingListAnswer>, ProblemHttpResult>> ListAsync(
+        Guid id,
+        JobStore jobs,
+        BuyingListReader reader,
+        ShelfSheets shelf,
+        CancellationToken cancellation
+    ) =>
         await jobs.ExistsAsync(id, cancellation) ? TypedResults.Ok(Answer(await reader.ReadAsync(id, cancellation), await shelf.AllAsync(cancellation))) : JobEndpoints.NoSuchJob();
 
     private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> CsvAsync(Guid id, JobStore jobs, BuyingListReader reader, CancellationToken cancellation)
@@ -66,12 +72,35 @@ internal static class BuyingListEndpoints
 
         static string Number(double? number) => number?.ToString("0.##", CultureInfo.InvariantCulture) ?? string.Empty;
         var lines = await reader.ReadAsync(id, cancellation);
-        var rows = lines.Select(l => new[] { l.Item, l.Name.Text, Number(l.Quantity), Named(l.Kind), string.Join("; ", l.For.Select(f => f.Why.Text)), string.Join(' ', l.HoldsUp), Named(l.Status), Number(l.Price), l.Source ?? string.Empty });
+        var rows = lines.Select(l =>
+            new[]
+            {
+                l.Item,
+                l.Name.Text,
+                Number(l.Quantity),
+                Named(l.Kind),
+                string.Join("; ", l.For.Select(f => f.Why.Text)),
+                string.Join(' ', l.HoldsUp),
+                Named(l.Status),
+                Number(l.Price),
+                l.Source ?? string.Empty,
+            }
+        );
         return TypedResults.File(Encoding.UTF8.GetBytes(CsvTable.Write(Columns, rows)), "text/csv", "buying-list.csv");
     }
 
     private static async Task<Results<Ok<BuyingLine>, ProblemHttpResult>> NoteAsync(
-        Guid id, string item, BuyingLineRequest note, HttpRequest request, JobStore jobs, BuyingListReader reader, EntryRules rules, EntryWriter writer, JsonSerializerOptions json, CancellationToken cancellation)
+        Guid id,
+        string item,
+        BuyingLineRequest note,
+        HttpRequest request,
+        JobStore jobs,
+        BuyingListReader reader,
+        EntryRules rules,
+        EntryWriter writer,
+        JsonSerializerOptions json,
+        CancellationToken cancellation
+    )
     {
         if (!await jobs.ExistsAsync(id, cancellation))
         {
@@ -110,14 +139,24 @@ internal static class BuyingListEndpoints
     {
         var bought = lines.Where(l => l.Status is not (PartStatus.NotNeeded or PartStatus.OnTheShelf)).ToList();
         return new BuyingListAnswer(
-            lines, lines.Count(l => l.IsOpen), bought.Any(l => l.Price is not null) ? bought.Sum(l => l.Price * l.Quantity ?? 0) : null, bought.Count(l => l.Price is null),
-            [.. shelf.Where(s => s.Kind == SheetKind.Kit).Select(k => Cover(k, lines)).OrderByDescending(k => k.Covers.Count).ThenBy(k => k.Price ?? double.MaxValue)]);
+            lines,
+            lines.Count(l => l.IsOpen),
+            bought.Any(l => l.Price is not null) ? bought.Sum(l => l.Price * l.Quantity ?? 0) : null,
+            bought.Count(l => l.Price is null),
+            [.. shelf.Where(s => s.Kind == SheetKind.Kit).Select(k => Cover(k, lines)).OrderByDescending(k => k.Covers.Count).ThenBy(k => k.Price ?? double.MaxValue)]
+        );
     }
 
     private static KitCover Cover(ShelfSheet kit, IReadOnlyList<BuyingLine> lines)
     {
         var open = lines.Where(l => l.IsOpen && l.Kind is PartKind.Part or PartKind.Wiring).Select(l => l.Item).ToList();
-        return new KitCover(kit.Name, kit.Price, [.. open.Intersect(kit.Covers, StringComparer.Ordinal)], [.. open.Except(kit.Covers, StringComparer.Ordinal)], [.. kit.Covers.Except(lines.Select(l => l.Item), StringComparer.Ordinal)]);
+        return new KitCover(
+            kit.Name,
+            kit.Price,
+            [.. open.Intersect(kit.Covers, StringComparer.Ordinal)],
+            [.. open.Except(kit.Covers, StringComparer.Ordinal)],
+            [.. kit.Covers.Except(lines.Select(l => l.Item), StringComparer.Ordinal)]
+        );
     }
 
     private static string Named<T>(T value)

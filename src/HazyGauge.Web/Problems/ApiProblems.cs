@@ -35,7 +35,12 @@ internal sealed class ApiProblems(IProblemDetailsService problems, DataFolder fo
             JsonException json => Unreadable(json),
 
             // Text is decoded only where it is looked at, deep inside of what was already taken for JSON. The reader marks what it takes for malformed JSON so.
-            InvalidOperationException { Source: "System.Text.Json.Rethrowable" } => Problem(StatusCodes.Status400BadRequest, "The request could not be read.", "A character in the text is cut in half. Send whole UTF-8 text.", null),
+            InvalidOperationException { Source: "System.Text.Json.Rethrowable" } => Problem(
+                StatusCodes.Status400BadRequest,
+                "The request could not be read.",
+                "A character in the text is cut in half. Send whole UTF-8 text.",
+                null
+            ),
             InvalidDataException damaged => Problem(StatusCodes.Status400BadRequest, "The upload could not be read.", damaged.Message, null),
             _ => null,
         };
@@ -52,7 +57,12 @@ internal sealed class ApiProblems(IProblemDetailsService problems, DataFolder fo
 
         if (exception is StoredDocumentException stored)
         {
-            problem = Problem(StatusCodes.Status500InternalServerError, "Something stored cannot be read.", $"{stored.Message} Restore a backup from before, or leave that station out.", null);
+            problem = Problem(
+                StatusCodes.Status500InternalServerError,
+                "Something stored cannot be read.",
+                $"{stored.Message} Restore a backup from before, or leave that station out.",
+                null
+            );
             logger.LogError(exception, "{Message}", stored.Message);
         }
 
@@ -66,16 +76,23 @@ internal sealed class ApiProblems(IProblemDetailsService problems, DataFolder fo
         return await problems.TryWriteAsync(new ProblemDetailsContext { HttpContext = httpContext, ProblemDetails = problem });
     }
 
-    private ProblemDetails Storage(StorageFault fault, string title) => Problem(
-        fault == StorageFault.NoRoom ? StatusCodes.Status507InsufficientStorage : StatusCodes.Status503ServiceUnavailable, title, fault.InWords(folder.Path), null);
+    private ProblemDetails Storage(StorageFault fault, string title) =>
+        Problem(fault == StorageFault.NoRoom ? StatusCodes.Status507InsufficientStorage : StatusCodes.Status503ServiceUnavailable, title, fault.InWords(folder.Path), null);
 
     /// <summary>A problem with a title, a sentence and, where a field is at fault, sentences by field.</summary>
     public static ProblemDetails Problem(int status, string title, string detail, IReadOnlyDictionary<string, string[]>? errors)
     {
-        var problem = new ProblemDetails { Status = status, Title = title, Detail = Cut(detail, LongestDetail) };
+        var problem = new ProblemDetails
+        {
+            Status = status,
+            Title = title,
+            Detail = Cut(detail, LongestDetail),
+        };
         if (errors is not null)
         {
-            problem.Extensions["errors"] = errors.DistinctBy(e => Cut(e.Key, LongestName)).ToDictionary(e => Cut(e.Key, LongestName), e => e.Value.Select(text => Cut(text, LongestDetail)).ToArray(), StringComparer.Ordinal);
+            problem.Extensions["errors"] = errors
+                .DistinctBy(e => Cut(e.Key, LongestName))
+                .ToDictionary(e => Cut(e.Key, LongestName), e => e.Value.Select(text => Cut(text, LongestDetail)).ToArray(), StringComparer.Ordinal);
         }
 
         return problem;
@@ -118,16 +135,25 @@ internal sealed class ApiProblems(IProblemDetailsService problems, DataFolder fo
         };
     }
 
-    private static ProblemDetails WrongKind(string field) => Problem(
-        StatusCodes.Status400BadRequest,
-        "The request could not be read.",
-        $"'{field}' in the address is not the kind of value that belongs there.",
-        new Dictionary<string, string[]>(StringComparer.Ordinal) { [field] = ["This is not the kind of value that belongs here."] });
+    private static ProblemDetails WrongKind(string field) =>
+        Problem(
+            StatusCodes.Status400BadRequest,
+            "The request could not be read.",
+            $"'{field}' in the address is not the kind of value that belongs there.",
+            new Dictionary<string, string[]>(StringComparer.Ordinal) { [field] = ["This is not the kind of value that belongs here."] }
+        );
 
     // What binds requests says only that a value in the address could not be read, not which.
-    private static string? Misread(HttpContext http) => http.GetEndpoint()?.Metadata.GetOrderedMetadata<IParameterBindingMetadata>()
-        .Where(p => p.HasTryParse && http.Request.Query.TryGetValue(p.Name, out var given) && !CanBe(Nullable.GetUnderlyingType(p.ParameterInfo.ParameterType) ?? p.ParameterInfo.ParameterType, given.ToString()))
-        .Select(p => p.Name).FirstOrDefault();
+    private static string? Misread(HttpContext http) =>
+        http.GetEndpoint()
+            ?.Metadata.GetOrderedMetadata<IParameterBindingMetadata>()
+            .Where(p =>
+                p.HasTryParse
+                && http.Request.Query.TryGetValue(p.Name, out var given)
+                && !CanBe(Nullable.GetUnderlyingType(p.ParameterInfo.ParameterType) ?? p.ParameterInfo.ParameterType, given.ToString())
+            )
+            .Select(p => p.Name)
+            .FirstOrDefault();
 
     private static bool CanBe(Type type, string given)
     {
@@ -149,35 +175,39 @@ internal sealed class ApiProblems(IProblemDetailsService problems, DataFolder fo
             StatusCodes.Status400BadRequest,
             "The request could not be read.",
             text,
-            new Dictionary<string, string[]>(StringComparer.Ordinal) { [field.Length == 0 ? "body" : field] = [text] });
+            new Dictionary<string, string[]>(StringComparer.Ordinal) { [field.Length == 0 ? "body" : field] = [text] }
+        );
     }
 
     // Our own converters speak to the mechanic; what the JSON reader itself says is meant for programmers.
-    private static string Sentence(JsonException json) => json switch
-    {
-        { Message: var own } when own.StartsWith("This ", StringComparison.Ordinal) => own.Split(" Path: ")[0],
-        { Message: var m } when m.Contains("could not be mapped", StringComparison.Ordinal) => $"There is no such field: {json.Path?.TrimStart('$', '.')}.",
-        { Message: var m } when m.Contains("duplicate", StringComparison.OrdinalIgnoreCase) => "A field stands twice.",
-        { Message: var m } when m.Contains("could not be converted", StringComparison.Ordinal) => "This is not the kind of value that belongs here.",
-        _ => $"The JSON breaks off or is malformed at line {(json.LineNumber ?? 0) + 1}.",
-    };
+    private static string Sentence(JsonException json) =>
+        json switch
+        {
+            { Message: var own } when own.StartsWith("This ", StringComparison.Ordinal) => own.Split(" Path: ")[0],
+            { Message: var m } when m.Contains("could not be mapped", StringComparison.Ordinal) => $"There is no such field: {json.Path?.TrimStart('$', '.')}.",
+            { Message: var m } when m.Contains("duplicate", StringComparison.OrdinalIgnoreCase) => "A field stands twice.",
+            { Message: var m } when m.Contains("could not be converted", StringComparison.Ordinal) => "This is not the kind of value that belongs here.",
+            _ => $"The JSON breaks off or is malformed at line {(json.LineNumber ?? 0) + 1}.",
+        };
 
     private static string Cut(string text, int longest) => text.Length <= longest ? text : $"{text[..(char.IsHighSurrogate(text[longest - 1]) ? longest - 1 : longest)]} ...";
 
-    private static string Title(int status) => status switch
-    {
-        StatusCodes.Status413PayloadTooLarge => "Too large.",
-        StatusCodes.Status415UnsupportedMediaType => "Not a kind of content this accepts.",
-        _ => "The request could not be read.",
-    };
+    private static string Title(int status) =>
+        status switch
+        {
+            StatusCodes.Status413PayloadTooLarge => "Too large.",
+            StatusCodes.Status415UnsupportedMediaType => "Not a kind of content this accepts.",
+            _ => "The request could not be read.",
+        };
 
-    private static string Plain(BadHttpRequestException bad) => bad.StatusCode switch
-    {
-        StatusCodes.Status413PayloadTooLarge => TooLarge,
-        StatusCodes.Status415UnsupportedMediaType => WrongType,
+    private static string Plain(BadHttpRequestException bad) =>
+        bad.StatusCode switch
+        {
+            StatusCodes.Status413PayloadTooLarge => TooLarge,
+            StatusCodes.Status415UnsupportedMediaType => WrongType,
 
-        // The framework's own sentence speaks to the programmer of the endpoint.
-        _ when bad.Message.Contains("no body was provided", StringComparison.Ordinal) => "The request brings nothing. Send a JSON object.",
-        _ => bad.Message,
-    };
+            // The framework's own sentence speaks to the programmer of the endpoint.
+            _ when bad.Message.Contains("no body was provided", StringComparison.Ordinal) => "The request brings nothing. Send a JSON object.",
+            _ => bad.Message,
+        };
 }

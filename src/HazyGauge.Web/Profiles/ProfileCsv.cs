@@ -1,14 +1,14 @@
-using HazyGauge.Core.Sentences;
 using System.Globalization;
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using HazyGauge.Core.Findings;
-using HazyGauge.Formats.Tables;
 using HazyGauge.Core.FuelSystem;
 using HazyGauge.Core.Haze;
+using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Stations;
 using HazyGauge.Core.Stations.Survey;
 using HazyGauge.Core.Vehicles;
+using HazyGauge.Formats.Tables;
 using HazyGauge.Web.Stations;
 
 namespace HazyGauge.Web.Profiles;
@@ -60,20 +60,31 @@ internal sealed class ProfileCsv(StationDocuments documents, SurveyStation surve
     /// <summary>A table of profiles, to be edited and brought again.</summary>
     public static string Write(IEnumerable<(string Name, JsonObject Survey)> profiles)
     {
-        return CsvTable.Write(Columns, profiles.SelectMany(p => VehicleFields.All
-            .Where(f => f.Answer is not (Core.Fields.AnswerKind.Connections or Core.Fields.AnswerKind.List or Core.Fields.AnswerKind.Several))
-            .Select(f => (f.Path, Answer: f.Path.Split('.').Aggregate((JsonNode?)p.Survey, (at, name) => (at as JsonObject)?[name])))
-            .Where(f => f.Answer is not null)
-            .Select(f => (f.Path, Cells: Cells(f.Answer!)))
-            .Select(r => new[] { p.Name, r.Path, r.Cells.Value, r.Cells.PlusMinus })));
+        return CsvTable.Write(
+            Columns,
+            profiles.SelectMany(p =>
+                VehicleFields
+                    .All.Where(f => f.Answer is not (Core.Fields.AnswerKind.Connections or Core.Fields.AnswerKind.List or Core.Fields.AnswerKind.Several))
+                    .Select(f => (f.Path, Answer: f.Path.Split('.').Aggregate((JsonNode?)p.Survey, (at, name) => (at as JsonObject)?[name])))
+                    .Where(f => f.Answer is not null)
+                    .Select(f => (f.Path, Cells: Cells(f.Answer!)))
+                    .Select(r => new[] { p.Name, r.Path, r.Cells.Value, r.Cells.PlusMinus })
+            )
+        );
     }
 
-    private static (string Value, string PlusMinus) Cells(JsonNode answer) => answer switch
-    {
-        JsonArray points => (string.Join(' ', points.OfType<JsonObject>().Select(p => string.Join(':', p.Select(c => Text((double)c.Value!))))), string.Empty),
-        JsonObject number => (Text((double)number["value"]!), number["plusMinus"] is { } half ? Text((double)half) : number["u"] is { } u ? Text(2 * (double)u) : string.Empty),
-        _ => (answer.GetValueKind() == JsonValueKind.String ? (string)answer! : answer.ToJsonString(), string.Empty),
-    };
+    private static (string Value, string PlusMinus) Cells(JsonNode answer) =>
+        answer switch
+        {
+            JsonArray points => (string.Join(' ', points.OfType<JsonObject>().Select(p => string.Join(':', p.Select(c => Text((double)c.Value!))))), string.Empty),
+            JsonObject number => (
+                Text((double)number["value"]!),
+                number["plusMinus"] is { } half ? Text((double)half)
+                : number["u"] is { } u ? Text(2 * (double)u)
+                : string.Empty
+            ),
+            _ => (answer.GetValueKind() == JsonValueKind.String ? (string)answer! : answer.ToJsonString(), string.Empty),
+        };
 
     private static string Text(double number) => number.ToString(CultureInfo.InvariantCulture);
 
@@ -112,7 +123,9 @@ internal sealed class ProfileCsv(StationDocuments documents, SurveyStation surve
 
         if (type == typeof(int))
         {
-            return int.TryParse(value, NumberStyles.None, CultureInfo.InvariantCulture, out var count) ? JsonValue.Create(count) : throw Refuse(record, Value, $"'{value}' is not a whole number.");
+            return int.TryParse(value, NumberStyles.None, CultureInfo.InvariantCulture, out var count)
+                ? JsonValue.Create(count)
+                : throw Refuse(record, Value, $"'{value}' is not a whole number.");
         }
 
         if (type == typeof(bool))
@@ -139,9 +152,15 @@ internal sealed class ProfileCsv(StationDocuments documents, SurveyStation surve
     }
 
     private static JsonArray Points(CsvRecord record, string value, string first, string second) =>
-        [.. value.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(point => point.Split(':') is [var x, var y]
-            ? new JsonObject { [first] = Number(record, Value, x), [second] = Number(record, Value, y) }
-            : throw Refuse(record, Value, $"'{point}' is not a pair like 300:165."))];
+        [
+            .. value
+                .Split(' ', StringSplitOptions.RemoveEmptyEntries)
+                .Select(point =>
+                    point.Split(':') is [var x, var y]
+                        ? new JsonObject { [first] = Number(record, Value, x), [second] = Number(record, Value, y) }
+                        : throw Refuse(record, Value, $"'{point}' is not a pair like 300:165.")
+                ),
+        ];
 
     private static double Number(CsvRecord record, string column, string text) =>
         double.TryParse(text, NumberStyles.Float, CultureInfo.InvariantCulture, out var number) && double.IsFinite(number)

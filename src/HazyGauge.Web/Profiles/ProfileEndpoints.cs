@@ -1,6 +1,6 @@
-using HazyGauge.Core.Findings;
 using System.Text;
 using System.Text.Json.Nodes;
+using HazyGauge.Core.Findings;
 using HazyGauge.Data;
 using HazyGauge.Web.OpenApi;
 using HazyGauge.Web.Stations;
@@ -31,17 +31,20 @@ internal static class ProfileEndpoints
     public static void MapProfiles(this IEndpointRouteBuilder api)
     {
         api.MapGet("/profiles", async (NamedStore<ProfileRow> profiles, ProfileCsv csv, CancellationToken cancellation) =>
-            new ProfilesAnswer(await AllAsync(profiles, csv, cancellation))).WithSummary("What a survey can begin from: generic profiles and the shop's own.");
+                new ProfilesAnswer(await AllAsync(profiles, csv, cancellation))
+            )
+            .WithSummary("What a survey can begin from: generic profiles and the shop's own.");
         api.MapGet("/profiles.csv", WriteAsync).WithSummary("The same as a table, to be edited and brought again.").Produces(StatusCodes.Status200OK, contentType: "text/csv");
         api.MapPost("/profiles/import", ImportAsync)
-            .WithSummary($"Takes profiles in from a CSV file with the columns {string.Join(", ", ProfileCsv.Columns)}, all of them or none. One of a name that is known supersedes it.")
+            .WithSummary(
+                $"Takes profiles in from a CSV file with the columns {string.Join(", ", ProfileCsv.Columns)}, all of them or none. One of a name that is known supersedes it."
+            )
             .AcceptsFile();
     }
 
     private static async Task<IReadOnlyList<ProfileAnswer>> AllAsync(NamedStore<ProfileRow> profiles, ProfileCsv csv, CancellationToken cancellation)
     {
-        var own = (await profiles.ListAsync(cancellation))
-            .Select(p => new ProfileAnswer(p.Name, true, Upgraded(p.Survey))).ToList();
+        var own = (await profiles.ListAsync(cancellation)).Select(p => new ProfileAnswer(p.Name, true, Upgraded(p.Survey))).ToList();
         var generic = csv.Read(await File.ReadAllTextAsync(GenericFile, cancellation)).Select(p => new ProfileAnswer(p.Name, false, p.Survey));
         return [.. own.Concat(generic.Where(g => own.All(o => o.Name != g.Name))).OrderBy(p => p.Name, StringComparer.Ordinal)];
     }
@@ -69,7 +72,13 @@ internal static class ProfileEndpoints
     private static async Task<FileContentHttpResult> WriteAsync(NamedStore<ProfileRow> profiles, ProfileCsv csv, CancellationToken cancellation) =>
         TypedResults.File(Encoding.UTF8.GetBytes(ProfileCsv.Write((await AllAsync(profiles, csv, cancellation)).Select(p => (p.Name, p.Survey)))), "text/csv", "profiles.csv");
 
-    private static async Task<Ok<ImportedProfiles>> ImportAsync(HttpRequest request, DataFolder folder, NamedStore<ProfileRow> profiles, ProfileCsv csv, CancellationToken cancellation)
+    private static async Task<Ok<ImportedProfiles>> ImportAsync(
+        HttpRequest request,
+        DataFolder folder,
+        NamedStore<ProfileRow> profiles,
+        ProfileCsv csv,
+        CancellationToken cancellation
+    )
     {
         var read = csv.Read(await PlainText.ReadAsync(request, folder, cancellation));
         var names = (await profiles.ListAsync(cancellation)).Select(p => p.Name).Union(read.Select(p => p.Name), StringComparer.Ordinal).Count();
@@ -78,7 +87,16 @@ internal static class ProfileEndpoints
             throw new RefusedInputException("file", $"A shop has at most {ProfileCsv.MostProfiles} profiles; with these it would have {names}.");
         }
 
-        await profiles.AddAsync(now => read.Select(p => new ProfileRow { Name = p.Name, Survey = p.Survey.ToJsonString(), AddedAt = now }), cancellation);
+        await profiles.AddAsync(
+            now =>
+                read.Select(p => new ProfileRow
+                {
+                    Name = p.Name,
+                    Survey = p.Survey.ToJsonString(),
+                    AddedAt = now,
+                }),
+            cancellation
+        );
         return TypedResults.Ok(new ImportedProfiles(read.Count, [.. read.Select(p => p.Name)]));
     }
 }

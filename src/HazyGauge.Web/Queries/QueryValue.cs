@@ -19,21 +19,23 @@ internal static class QueryValue
 
     /// <summary>A finite number; null where it was left out.</summary>
     /// <exception cref="RefusedInputException">It is no number.</exception>
-    public static double? Number(string? text, string field) => text switch
-    {
-        null or "" => null,
-        _ when double.TryParse(text, NumberStyles.Float, CultureInfo.InvariantCulture, out var number) && double.IsFinite(number) => number,
-        _ => throw new RefusedInputException(field, "This must be a number, like 73.5."),
-    };
+    public static double? Number(string? text, string field) =>
+        text switch
+        {
+            null or "" => null,
+            _ when double.TryParse(text, NumberStyles.Float, CultureInfo.InvariantCulture, out var number) && double.IsFinite(number) => number,
+            _ => throw new RefusedInputException(field, "This must be a number, like 73.5."),
+        };
 
     /// <summary>A whole number; null where it was left out.</summary>
     /// <exception cref="RefusedInputException">It is no whole number.</exception>
-    public static int? Whole(string? text, string field) => text switch
-    {
-        null or "" => null,
-        _ when int.TryParse(text, NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var number) => number,
-        _ => throw new RefusedInputException(field, "This must be a whole number, like 7."),
-    };
+    public static int? Whole(string? text, string field) =>
+        text switch
+        {
+            null or "" => null,
+            _ when int.TryParse(text, NumberStyles.AllowLeadingSign, CultureInfo.InvariantCulture, out var number) => number,
+            _ => throw new RefusedInputException(field, "This must be a whole number, like 7."),
+        };
 
     /// <summary>One of a set of words, however it is capitalised or hyphenated; null where it was left out.</summary>
     /// <exception cref="RefusedInputException">It is none of them.</exception>

@@ -48,5 +48,8 @@ internal static class WordsAround
 
     private static int StartOfWord(string text, int at) => at <= 0 ? 0 : text.LastIndexOfAny([' ', '\n'], at) + 1;
 
-    private static int EndOfWord(string text, int at) => at >= text.Length ? text.Length : text.IndexOfAny([' ', '\n'], at) is >= 0 and var end ? end : text.Length;
+    private static int EndOfWord(string text, int at) =>
+        at >= text.Length ? text.Length
+        : text.IndexOfAny([' ', '\n'], at) is >= 0 and var end ? end
+        : text.Length;
 }

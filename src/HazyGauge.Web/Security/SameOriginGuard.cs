@@ -8,21 +8,24 @@ namespace HazyGauge.Web.Security;
 /// </summary>
 internal static class SameOriginGuard
 {
-    public static IApplicationBuilder UseSameOriginGuard(this IApplicationBuilder app) => app.Use(async (context, next) =>
-    {
-        // A WebSocket is opened with a GET, from any page, and the same-origin policy does not cover it.
-        if ((IsUnsafe(context.Request.Method) || context.Request.Path.StartsWithSegments("/hubs")) && ComesFromElsewhere(context.Request))
-        {
-            await Results.Problem(ApiProblems.Problem(
-                StatusCodes.Status403Forbidden, "Refused.", "The request comes from another web page than Hazy Gauge itself.", null)).ExecuteAsync(context);
-            return;
-        }
+    public static IApplicationBuilder UseSameOriginGuard(this IApplicationBuilder app) =>
+        app.Use(
+            async (context, next) =>
+            {
+                // A WebSocket is opened with a GET, from any page, and the same-origin policy does not cover it.
+                if ((IsUnsafe(context.Request.Method) || context.Request.Path.StartsWithSegments("/hubs")) && ComesFromElsewhere(context.Request))
+                {
+                    await Results
+                        .Problem(ApiProblems.Problem(StatusCodes.Status403Forbidden, "Refused.", "The request comes from another web page than Hazy Gauge itself.", null))
+                        .ExecuteAsync(context);
+                    return;
+                }
 
-        await next(context);
-    });
+                await next(context);
+            }
+        );
 
-    private static bool IsUnsafe(string method) =>
-        !(HttpMethods.IsGet(method) || HttpMethods.IsHead(method) || HttpMethods.IsOptions(method) || HttpMethods.IsTrace(method));
+    private static bool IsUnsafe(string method) => !(HttpMethods.IsGet(method) || HttpMethods.IsHead(method) || HttpMethods.IsOptions(method) || HttpMethods.IsTrace(method));
 
     private static bool ComesFromElsewhere(HttpRequest request)
     {

@@ -23,13 +23,20 @@ internal static class ShelfEndpoints
     {
         api.MapGet("/shelf", async (ShelfSheets shelf, CancellationToken cancellation) => TypedResults.Ok(new ShelfAnswer(await shelf.AllAsync(cancellation))))
             .WithSummary("Data sheets of pumps, injectors and kits: generic ones and the shop's own.");
-        api.MapGet("/shelf.csv", async (ShelfSheets shelf, CancellationToken cancellation) => TypedResults.File(Encoding.UTF8.GetBytes(ShelfSheets.Write(await shelf.AllAsync(cancellation))), "text/csv", "shelf.csv"))
-            .WithSummary("The same as a table, to be edited and brought again.").Produces(StatusCodes.Status200OK, contentType: "text/csv");
+        api.MapGet("/shelf.csv", async (ShelfSheets shelf, CancellationToken cancellation) =>
+                TypedResults.File(Encoding.UTF8.GetBytes(ShelfSheets.Write(await shelf.AllAsync(cancellation))), "text/csv", "shelf.csv")
+            )
+            .WithSummary("The same as a table, to be edited and brought again.")
+            .Produces(StatusCodes.Status200OK, contentType: "text/csv");
         api.MapPost("/shelf", ImportAsync)
-            .WithSummary($"Takes sheets in from a CSV file with the columns {string.Join(", ", ShelfSheets.Columns)}, all of them or none; numbers may bring their unit. One of a name that is known supersedes it.")
+            .WithSummary(
+                $"Takes sheets in from a CSV file with the columns {string.Join(", ", ShelfSheets.Columns)}, all of them or none; numbers may bring their unit. One of a "
+                    + $"name that is known supersedes it."
+            )
             .AcceptsFile();
         api.MapDelete("/shelf/{name}", async Task<Results<NoContent, ProblemHttpResult>> (string name, HttpRequest request, ShelfSheets shelf, CancellationToken cancellation) =>
-                await shelf.RemoveAsync(name, Author.Named(request), cancellation) ? TypedResults.NoContent() : JobEndpoints.NotFound("There is no such sheet on the shelf."))
+                await shelf.RemoveAsync(name, Author.Named(request), cancellation) ? TypedResults.NoContent() : JobEndpoints.NotFound("There is no such sheet on the shelf.")
+            )
             .WithSummary("Takes a sheet off the shelf; jobs that were given its figures keep them. Brought again, it is back.");
     }
 

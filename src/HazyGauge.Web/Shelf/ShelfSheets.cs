@@ -4,8 +4,8 @@ using System.Text.Json.Nodes;
 using HazyGauge.Core.Entries.Kinds;
 using HazyGauge.Core.Fields.Typed;
 using HazyGauge.Core.Findings;
-using HazyGauge.Core.People;
 using HazyGauge.Core.Haze;
+using HazyGauge.Core.People;
 using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Stations;
 using HazyGauge.Core.Stations.Survey;
@@ -79,7 +79,15 @@ internal sealed class ShelfSheets(NamedStore<ShelfRow> store, StationDocuments d
     {
         var own = (await store.ListAsync(cancellation)).ToDictionary(r => r.Name, r => r.Sheet, StringComparer.Ordinal);
         var generic = Read(await File.ReadAllTextAsync(GenericFile, cancellation)).Select(s => s with { IsOwn = false });
-        return [.. own.Values.Where(s => s != Removed).Select(s => JsonSerializer.Deserialize<ShelfSheet>(s, json)!).Concat(generic.Where(g => !own.ContainsKey(g.Name))).OrderBy(s => s.Kind).ThenBy(s => s.Name, StringComparer.Ordinal)];
+        return
+        [
+            .. own
+                .Values.Where(s => s != Removed)
+                .Select(s => JsonSerializer.Deserialize<ShelfSheet>(s, json)!)
+                .Concat(generic.Where(g => !own.ContainsKey(g.Name)))
+                .OrderBy(s => s.Kind)
+                .ThenBy(s => s.Name, StringComparer.Ordinal),
+        ];
     }
 
     /// <summary>Takes a table in, all of its rows or none.</summary>
@@ -95,7 +103,18 @@ internal sealed class ShelfSheets(NamedStore<ShelfRow> store, StationDocuments d
             throw new RefusedInputException("file", $"A shelf holds at most {MostSheets} sheets of its own; with these it would hold {names}. Remove some first.");
         }
 
-        await store.AddAsync(now => sheets.Select(s => new ShelfRow { Name = s.Name, Sheet = JsonSerializer.Serialize(s, json), Author = author?.Name, AuthorId = author?.Id, AddedAt = now }), cancellation);
+        await store.AddAsync(
+            now =>
+                sheets.Select(s => new ShelfRow
+                {
+                    Name = s.Name,
+                    Sheet = JsonSerializer.Serialize(s, json),
+                    Author = author?.Name,
+                    AuthorId = author?.Id,
+                    AddedAt = now,
+                }),
+            cancellation
+        );
         return sheets;
     }
 
@@ -110,27 +129,52 @@ internal sealed class ShelfSheets(NamedStore<ShelfRow> store, StationDocuments d
             return false;
         }
 
-        await store.AddAsync(now => [new ShelfRow { Name = name, Sheet = Removed, Author = author?.Name, AuthorId = author?.Id, AddedAt = now }], cancellation);
+        await store.AddAsync(
+            now =>
+                [
+                    new ShelfRow
+                    {
+                        Name = name,
+                        Sheet = Removed,
+                        Author = author?.Name,
+                        AuthorId = author?.Id,
+                        AddedAt = now,
+                    },
+                ],
+            cancellation
+        );
         return true;
     }
 
     /// <summary>The shelf as a table.</summary>
-    public static string Write(IEnumerable<ShelfSheet> sheets) => CsvTable.Write(Columns, sheets.Select(s => Columns.Select(column => column switch
-    {
-        Kind => s.Kind.ToString().ToLowerInvariant(),
-        Name => s.Name,
-        Covers => string.Join(' ', s.Covers),
-        Price => s.Price?.ToString(CultureInfo.InvariantCulture) ?? string.Empty,
-        Source => s.Source ?? string.Empty,
-        _ => Cell(Answers.First(a => a.Column == column).Path.Split('.').Aggregate((JsonNode?)s.Survey, (at, name) => (at as JsonObject)?[name])),
-    })));
+    public static string Write(IEnumerable<ShelfSheet> sheets) =>
+        CsvTable.Write(
+            Columns,
+            sheets.Select(s =>
+                Columns.Select(column =>
+                    column switch
+                    {
+                        Kind => s.Kind.ToString().ToLowerInvariant(),
+                        Name => s.Name,
+                        Covers => string.Join(' ', s.Covers),
+                        Price => s.Price?.ToString(CultureInfo.InvariantCulture) ?? string.Empty,
+                        Source => s.Source ?? string.Empty,
+                        _ => Cell(Answers.First(a => a.Column == column).Path.Split('.').Aggregate((JsonNode?)s.Survey, (at, name) => (at as JsonObject)?[name])),
+                    }
+                )
+            )
+        );
 
-    private static string Cell(JsonNode? answer) => answer switch
-    {
-        null => string.Empty,
-        JsonArray points => string.Join(' ', points.OfType<JsonObject>().Select(p => string.Join(':', p.Select(c => ((double)c.Value!).ToString(CultureInfo.InvariantCulture))))),
-        _ => ((double)answer).ToString(CultureInfo.InvariantCulture),
-    };
+    private static string Cell(JsonNode? answer) =>
+        answer switch
+        {
+            null => string.Empty,
+            JsonArray points => string.Join(
+                ' ',
+                points.OfType<JsonObject>().Select(p => string.Join(':', p.Select(c => ((double)c.Value!).ToString(CultureInfo.InvariantCulture))))
+            ),
+            _ => ((double)answer).ToString(CultureInfo.InvariantCulture),
+        };
 
     private List<ShelfSheet> Read(string table)
     {
@@ -193,16 +237,29 @@ internal sealed class ShelfSheets(NamedStore<ShelfRow> store, StationDocuments d
             throw Refuse(record, Source, $"where it comes from is said in up to {LongestName} characters.");
         }
 
-        return new ShelfSheet(kind, Said(Name), true, answers, covers, Said(Price).Length == 0 ? null : Number(record, Price, Said(Price)), Said(Source).Length == 0 ? null : Said(Source));
+        return new ShelfSheet(
+            kind,
+            Said(Name),
+            true,
+            answers,
+            covers,
+            Said(Price).Length == 0 ? null : Number(record, Price, Said(Price)),
+            Said(Source).Length == 0 ? null : Said(Source)
+        );
     }
 
     private static JsonNode Answer(CsvRecord record, string column, VehicleField field, string text)
     {
         if (field.Columns.Count > 0)
         {
-            return new JsonArray([.. text.Split(' ', StringSplitOptions.RemoveEmptyEntries).Select(point => point.Split(':') is [var x, var y]
-                ? (JsonNode)new JsonObject { [field.Columns[0].Name] = Number(record, column, x), [field.Columns[1].Name] = Number(record, column, y) }
-                : throw Refuse(record, column, $"'{point}' is not a pair like 300:165."))]);
+            return new JsonArray([
+                .. text.Split(' ', StringSplitOptions.RemoveEmptyEntries)
+                    .Select(point =>
+                        point.Split(':') is [var x, var y]
+                            ? (JsonNode)new JsonObject { [field.Columns[0].Name] = Number(record, column, x), [field.Columns[1].Name] = Number(record, column, y) }
+                            : throw Refuse(record, column, $"'{point}' is not a pair like 300:165.")
+                    ),
+            ]);
         }
 
         try
@@ -229,9 +286,11 @@ internal sealed class ShelfSheets(NamedStore<ShelfRow> store, StationDocuments d
         }
     }
 
-    private static double Number(CsvRecord record, string column, string text) => double.TryParse(text, NumberStyles.Float, CultureInfo.InvariantCulture, out var number) && double.IsFinite(number) && number >= 0
-        ? number
-        : throw Refuse(record, column, $"'{text}' is not a number; decimals go after a point.");
+    private static double Number(CsvRecord record, string column, string text) =>
+        double.TryParse(text, NumberStyles.Float, CultureInfo.InvariantCulture, out var number) && double.IsFinite(number) && number >= 0
+            ? number
+            : throw Refuse(record, column, $"'{text}' is not a number; decimals go after a point.");
 
-    private static RefusedInputException Refuse(CsvRecord record, string column, string text) => new("file", FormattableString.Invariant($"Row {record.Line}, column {column}: {text}"));
+    private static RefusedInputException Refuse(CsvRecord record, string column, string text) =>
+        new("file", FormattableString.Invariant($"Row {record.Line}, column {column}: {text}"));
 }

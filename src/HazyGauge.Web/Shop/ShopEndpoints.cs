@@ -21,7 +21,8 @@ public sealed record ShopAnswer(
     IReadOnlyList<InstrumentChoice> Choices,
     string? Author,
     DateTimeOffset? SavedAt,
-    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? AuthorId = null);
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? AuthorId = null
+);
 
 /// <summary>An instrument to choose.</summary>
 /// <param name="Name">As documents write it.</param>
@@ -52,5 +53,6 @@ internal static class ShopEndpoints
         return TypedResults.Ok(Answer(saved));
     }
 
-    private static ShopAnswer Answer(SavedShop saved) => new(saved.Facts.Instruments, [.. InstrumentWords.Choices.Select(c => new InstrumentChoice(c.Name, c.Label))], saved.Author, saved.SavedAt, saved.AuthorId);
+    private static ShopAnswer Answer(SavedShop saved) =>
+        new(saved.Facts.Instruments, [.. InstrumentWords.Choices.Select(c => new InstrumentChoice(c.Name, c.Label))], saved.Author, saved.SavedAt, saved.AuthorId);
 }

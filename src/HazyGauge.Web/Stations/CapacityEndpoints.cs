@@ -25,10 +25,21 @@ internal static class CapacityEndpoints
             .WithExample($"{{ {Example}, \"ethanolPcts\": [0, 25, 50, 75, 100], \"powersKw\": [100, 150, 200] }}");
         api.MapPost("/calc/fuel-heating", (Asked<FuelHeatingInput> asked) => TypedResults.Ok(FuelHeating.Over(asked.Value, asked.Ledger)))
             .WithSummary("What the pumps' heat makes of the fuel's temperature over a drive.")
-            .WithExample("""{ "fuelLitres": 15, "ethanolPct": 85, "ambientC": 36, "startC": 36, "pumpElectricalW": 240, "heatIntoFuelPct": 95, "lossWPerK": 5, "minutes": 90, "bayHeatW": 100 }""");
+            .WithExample(
+                """
+                { "fuelLitres": 15, "ethanolPct": 85, "ambientC": 36, "startC": 36, "pumpElectricalW": 240, "heatIntoFuelPct": 95,
+                "lossWPerK": 5, "minutes": 90, "bayHeatW": 100 }
+                """
+            );
         api.MapPost("/calc/fuel-heating-fit", (Asked<FuelHeatingLog> asked) => TypedResults.Ok(asked.Value.Fit(asked.Ledger)))
             .WithSummary("Heat into the tank and heat it loses, from a log of the fuel's temperature.")
-            .WithExample("""{ "fuelLitres": 20, "ethanolPct": 85, "ambientC": 30, "pumpElectricalW": 240, "readings": [{ "minute": 0, "tempC": 30 }, { "minute": 12, "tempC": 33.9 }, { "minute": 24, "tempC": 37.3 }, { "minute": 36, "tempC": 40.4 }, { "minute": 48, "tempC": 43.1 }, { "minute": 60, "tempC": 45.5 }] }""");
+            .WithExample(
+                """
+                { "fuelLitres": 20, "ethanolPct": 85, "ambientC": 30, "pumpElectricalW": 240, "readings": [{ "minute": 0, "tempC": 30 },
+                { "minute": 12, "tempC": 33.9 }, { "minute": 24, "tempC": 37.3 }, { "minute": 36, "tempC": 40.4 }, { "minute": 48,
+                "tempC": 43.1 }, { "minute": 60, "tempC": 45.5 }] }
+                """
+            );
         api.MapPost("/calc/vapour-pressure", (Asked<VapourPressureQuery> asked) => TypedResults.Ok(asked.Value.Answer(asked.Ledger)))
             .WithSummary("True vapor pressure of a blend over temperature, from the Reid pressure of its gasoline or of the finished fuel.")
             .WithExample("""{ "ethanolPct": 10, "finishedFuelReidKpa": 68, "tempsC": [0, 20, 37.8, 60] }""");

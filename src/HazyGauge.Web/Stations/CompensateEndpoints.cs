@@ -22,7 +22,8 @@ public sealed record FuelsAnswer(
     double GasolineStoichAfrByComposition,
     double EthanolStoichAfrByComposition,
     double GasolineDensityKgM3At15C,
-    double EthanolDensityKgM3At15C);
+    double EthanolDensityKgM3At15C
+);
 
 /// <summary>The calculations of the Compensate station: which numbers go into the controller?</summary>
 internal static class CompensateEndpoints
@@ -59,13 +60,15 @@ internal static class CompensateEndpoints
             byComposition.GasolineStoichAfr.Value,
             byComposition.EthanolStoichAfr.Value,
             traditional.GasolineDensity15C.Value,
-            traditional.EthanolDensity15C.Value);
+            traditional.EthanolDensity15C.Value
+        );
     }
 
     private static IResult BreakpointsCsv(string? baseEthanolPct, string? metering, string? ethanolPcts)
     {
         var chosen = (ethanolPcts ?? string.Empty).Split([' ', ',', ';'], StringSplitOptions.RemoveEmptyEntries).Select(e => QueryValue.Number(e, "ethanolPcts")!.Value).ToList();
-        var basePct = QueryValue.Number(baseEthanolPct, "baseEthanolPct") ?? throw new Core.Findings.RefusedInputException("baseEthanolPct", "The blend the base map was made on is missing.");
+        var basePct = QueryValue.Number(baseEthanolPct, "baseEthanolPct")
+            ?? throw new Core.Findings.RefusedInputException("baseEthanolPct", "The blend the base map was made on is missing.");
         var row = new BreakpointsQuery(basePct, QueryValue.Word<Metering>(metering, "metering"), chosen).Answer();
         var csv = CsvTable.Write(["ethanolPct", "factor"], row.EthanolPcts.Zip(row.Factors, (e, f) => new[] { e, f.Value }));
         return TypedResults.File(Encoding.UTF8.GetBytes(csv), "text/csv", "breakpoints.csv");

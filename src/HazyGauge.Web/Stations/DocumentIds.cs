@@ -24,9 +24,12 @@ internal static class DocumentIds
             }
         }
 
-        DocumentUpgrade.RenameWires(saved, former
-            .Where(f => f.User["id"] is JsonValue id && id.GetValue<string>() != f.Key)
-            .ToDictionary(f => f.Key, f => f.User["id"]!.GetValue<string>(), StringComparer.Ordinal));
+        DocumentUpgrade.RenameWires(
+            saved,
+            former
+                .Where(f => f.User["id"] is JsonValue id && id.GetValue<string>() != f.Key)
+                .ToDictionary(f => f.Key, f => f.User["id"]!.GetValue<string>(), StringComparer.Ordinal)
+        );
     }
 
     /// <summary>Ids and givers for a draft.</summary>
@@ -69,15 +72,26 @@ internal static class DocumentIds
     private static List<(string Key, JsonObject User)> FormerKeys(IDictionary<string, JsonObject> saved)
     {
         static string? Text(JsonNode? node) => node is JsonValue value && value.TryGetValue<string>(out var text) && !string.IsNullOrWhiteSpace(text) ? text.Trim() : null;
-        var users = (saved.TryGetValue("survey", out var survey) ? survey["users"] as JsonArray : null)?.OfType<JsonObject>().Where(u => u["id"] is null && u["kind"] is not null).ToList() ?? [];
+        var users = (saved.TryGetValue("survey", out var survey) ? survey["users"] as JsonArray : null)
+            ?.OfType<JsonObject>()
+            .Where(u => u["id"] is null && u["kind"] is not null)
+            .ToList()
+            ?? [];
         var taken = new HashSet<string>(StringComparer.Ordinal);
         return
         [
-            .. users.Select(user =>
-            {
-                var key = ItemName.Of(Text(user["name"]) ?? (Text(user["kind"]) == "controller" ? Text(user["controller"]) : null) ?? string.Empty);
-                return (Key: key.Length == 0 ? string.Empty : Enumerable.Range(1, int.MaxValue).Select(n => n == 1 ? key : FormattableString.Invariant($"{key}-{n}")).First(taken.Add), User: user);
-            }).Where(u => u.Key.Length > 0),
+            .. users
+                .Select(user =>
+                {
+                    var key = ItemName.Of(Text(user["name"]) ?? (Text(user["kind"]) == "controller" ? Text(user["controller"]) : null) ?? string.Empty);
+                    return (
+                        Key: key.Length == 0
+                            ? string.Empty
+                            : Enumerable.Range(1, int.MaxValue).Select(n => n == 1 ? key : FormattableString.Invariant($"{key}-{n}")).First(taken.Add),
+                        User: user
+                    );
+                })
+                .Where(u => u.Key.Length > 0),
         ];
     }
 }

@@ -66,7 +66,11 @@ internal static class DocumentUpgrade
         {
             foreach (var thing in (harness[list] as JsonArray ?? []).OfType<JsonObject>())
             {
-                if (thing[name] is JsonValue value && value.TryGetValue<string>(out var id) && renamed.FirstOrDefault(r => id.EndsWith($"-{r.Key}", StringComparison.Ordinal)) is { Key: { } former, Value: var now })
+                if (
+                    thing[name] is JsonValue value
+                    && value.TryGetValue<string>(out var id)
+                    && renamed.FirstOrDefault(r => id.EndsWith($"-{r.Key}", StringComparison.Ordinal)) is { Key: { } former, Value: var now }
+                )
                 {
                     thing[name] = $"{id[..^former.Length]}{now}";
                 }
@@ -145,7 +149,11 @@ internal static class DocumentUpgrade
             }
         }
 
-        foreach (var gone in (survey[Unknowns] as JsonArray ?? []).Where(u => u is JsonValue value && value.TryGetValue<string>(out var path) && (path == "fuelSystem.injection" || Dropped.Any(d => d.Path == path))).ToList())
+        foreach (
+            var gone in (survey[Unknowns] as JsonArray ?? [])
+                .Where(u => u is JsonValue value && value.TryGetValue<string>(out var path) && (path == "fuelSystem.injection" || Dropped.Any(d => d.Path == path)))
+                .ToList()
+        )
         {
             ((JsonArray)survey[Unknowns]!).Remove(gone);
         }
@@ -216,5 +224,6 @@ internal static class DocumentUpgrade
         return true;
     }
 
-    private static (string Group, string Name) Split(string path) => path.Split('.') is [var group, var name] ? (group, name) : throw new ArgumentException("A path has two words.", nameof(path));
+    private static (string Group, string Name) Split(string path) =>
+        path.Split('.') is [var group, var name] ? (group, name) : throw new ArgumentException("A path has two words.", nameof(path));
 }

@@ -18,7 +18,8 @@ public sealed record FigureChange(string Field, string Label, Figure From, Figur
         return [.. to.Where(f => before.TryGetValue(f.Field, out var then) && Shown(then) != Shown(f)).Select(f => new FigureChange(f.Field, f.Label, before[f.Field], f))];
     }
 
-    private static string Shown(Figure figure) => figure.Number is { } number
-        ? HazyText.Number(number.Value, Interval95.HalfWidth(number), figure.Unit is Unit.None or Unit.Hertz or Unit.Milliseconds ? 3 : 1)
-        : figure.Text ?? string.Empty;
+    private static string Shown(Figure figure) =>
+        figure.Number is { } number
+            ? HazyText.Number(number.Value, Interval95.HalfWidth(number), figure.Unit is Unit.None or Unit.Hertz or Unit.Milliseconds ? 3 : 1)
+            : figure.Text ?? string.Empty;
 }

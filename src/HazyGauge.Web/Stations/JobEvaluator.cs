@@ -24,8 +24,15 @@ namespace HazyGauge.Web.Stations;
 /// <param name="Shop">Number of what was said of the shop.</param>
 /// <param name="TookOver">Stations whose document took something over from one of an older shape, with that one.</param>
 internal sealed record JobEvaluation(
-    IReadOnlyList<StationOutcome> Outcomes, PassInputs Inputs, IReadOnlyDictionary<string, JsonObject> Documents, IReadOnlyDictionary<string, JsonObject> Saved,
-    IReadOnlyDictionary<string, RevisionRow> Latest, IReadOnlyDictionary<string, string> TookOver, EntriesRead Entries, long Shop)
+    IReadOnlyList<StationOutcome> Outcomes,
+    PassInputs Inputs,
+    IReadOnlyDictionary<string, JsonObject> Documents,
+    IReadOnlyDictionary<string, JsonObject> Saved,
+    IReadOnlyDictionary<string, RevisionRow> Latest,
+    IReadOnlyDictionary<string, string> TookOver,
+    EntriesRead Entries,
+    long Shop
+)
 {
     /// <summary>The picture of the whole job; whole where all of its stations were wanted.</summary>
     public JobSoFar SoFar => JobPass.SoFar(Outcomes, Inputs);
@@ -43,7 +50,15 @@ internal sealed record EvaluatedWith(EntryToWrite? Also = null, Given? Given = n
 
 /// <summary>Evaluates jobs as a whole: reads documents and files, and lets Core pass over them.</summary>
 internal sealed partial class JobEvaluator(
-    JobLine line, JobStore jobs, EntryHistory history, FileStore files, ArtifactReaders readers, StationDocuments documents, ShopStore shop, ILogger<JobEvaluator> log)
+    JobLine line,
+    JobStore jobs,
+    EntryHistory history,
+    FileStore files,
+    ArtifactReaders readers,
+    StationDocuments documents,
+    ShopStore shop,
+    ILogger<JobEvaluator> log
+)
 {
     private static readonly Dictionary<string, JsonObject> NoDrafts = new(StringComparer.Ordinal);
 
@@ -61,9 +76,16 @@ internal sealed partial class JobEvaluator(
 
     /// <summary>What a job with these revisions comes to.</summary>
     public async Task<JobEvaluation> EvaluateAsync(
-        Guid jobId, IReadOnlyDictionary<string, RevisionRow> latest, IReadOnlyDictionary<string, JsonObject> drafts, IReadOnlyCollection<string>? want, EvaluatedWith with, CancellationToken cancellation)
+        Guid jobId,
+        IReadOnlyDictionary<string, RevisionRow> latest,
+        IReadOnlyDictionary<string, JsonObject> drafts,
+        IReadOnlyCollection<string>? want,
+        EvaluatedWith with,
+        CancellationToken cancellation
+    )
     {
-        var saved = latest.Where(l => line.Station(l.Key) is not null)
+        var saved = latest
+            .Where(l => line.Station(l.Key) is not null)
             .Select(l => (l.Key, Document: StationDocuments.Inputs(StoredJson.Inputs(l.Value))))
             .Where(l => l.Document.Count > 0)
             .ToDictionary(l => l.Key, l => l.Document, StringComparer.Ordinal);
@@ -118,7 +140,8 @@ internal sealed partial class JobEvaluator(
             latest,
             tookOver.Concat(tookFromDrafts).DistinctBy(t => t.Key).ToDictionary(t => t.Key, t => t.Value, StringComparer.Ordinal),
             new EntriesRead(lastEntry, isWhole && line.With(wanted).Any(s => s.ReadsSoFar) ? null : reads),
-            said.Number);
+            said.Number
+        );
     }
 
     private static Dictionary<string, JsonObject> With(Dictionary<string, JsonObject> saved, IReadOnlyDictionary<string, JsonObject> drafts)
@@ -147,7 +170,11 @@ internal sealed partial class JobEvaluator(
         try
         {
             return new PlanToEvaluate(
-                CannotCalculateException.Guard(station.Name, () => documents.Plan(station, document, ledger)), revision, null, saved is null ? null : () => documents.ResultsOf(station, StoredJson.Parts(saved), ledger));
+                CannotCalculateException.Guard(station.Name, () => documents.Plan(station, document, ledger)),
+                revision,
+                null,
+                saved is null ? null : () => documents.ResultsOf(station, StoredJson.Parts(saved), ledger)
+            );
         }
         catch (RefusedInputException refused)
         {
@@ -156,7 +183,10 @@ internal sealed partial class JobEvaluator(
     }
 
     private async Task<(Dictionary<NeededFile, StationFile> Files, Dictionary<NeededFile, RefusedInputException> Refused)> FilesAsync(
-        Guid jobId, IReadOnlySet<NeededFile> needed, CancellationToken cancellation)
+        Guid jobId,
+        IReadOnlySet<NeededFile> needed,
+        CancellationToken cancellation
+    )
     {
         var found = new Dictionary<NeededFile, StationFile>();
         var refused = new Dictionary<NeededFile, RefusedInputException>();

@@ -22,12 +22,17 @@ internal sealed class JobPreviewer(JobEvaluator evaluator, StationDocuments docu
 
     /// <summary>The wanted stations and all they rest on; what is refused stands beside them, fields named slug.path.</summary>
     public async Task<(PreviewAnswer Answer, RefusedInputException? Refused)> PreviewAsync(
-        Guid jobId, IReadOnlyDictionary<string, JsonObject> drafts, IReadOnlyList<string>? want, CancellationToken cancellation, bool onlyKnown = false)
+        Guid jobId,
+        IReadOnlyDictionary<string, JsonObject> drafts,
+        IReadOnlyList<string>? want,
+        CancellationToken cancellation,
+        bool onlyKnown = false
+    )
     {
         var evaluation = await evaluator.EvaluateAsync(jobId, drafts, want, cancellation);
         var wanted = (want ?? [.. evaluation.Documents.Keys]).ToHashSet(StringComparer.Ordinal);
-        var shown = evaluation.Outcomes
-            .Where(o => o.Result is not null && (!onlyKnown || evaluation.Documents.ContainsKey(o.Station.Slug)))
+        var shown = evaluation
+            .Outcomes.Where(o => o.Result is not null && (!onlyKnown || evaluation.Documents.ContainsKey(o.Station.Slug)))
             .ToDictionary(o => o.Station.Slug, o => Shown(o, evaluation, drafts, wanted.Contains(o.Station.Slug)), StringComparer.Ordinal);
         var refused = evaluation.Outcomes.Where(o => o.Refused is not null).ToList();
         return (new PreviewAnswer(shown), refused.Count == 0 ? null : JobSaver.Together(refused, bySlug: true));
@@ -79,6 +84,7 @@ internal sealed class JobPreviewer(JobEvaluator evaluator, StationDocuments docu
             latest?.Author,
             drafts.ContainsKey(station.Slug) && latest is not null ? (JsonObject)(evaluation.Saved.GetValueOrDefault(station.Slug) ?? []).DeepClone() : null,
             progress.Steps,
-            progress.Holds);
+            progress.Holds
+        );
     }
 }

@@ -5,12 +5,12 @@ using System.Text.Json;
 using System.Text.Json.Nodes;
 using HazyGauge.Core;
 using HazyGauge.Core.Findings;
-using HazyGauge.Core.Jobs;
-using HazyGauge.Core.Sensing;
-using HazyGauge.Core.Stations;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Identity;
+using HazyGauge.Core.Jobs;
 using HazyGauge.Core.People;
+using HazyGauge.Core.Sensing;
+using HazyGauge.Core.Stations;
 using HazyGauge.Data;
 using HazyGauge.Data.Entries;
 using HazyGauge.Data.Jobs;
@@ -30,7 +30,15 @@ internal sealed record Sent(string Slug, JsonObject Document, int? Expected);
 /// what the whole job comes to now.
 /// </summary>
 internal sealed class JobSaver(
-    JobLine line, JobStore jobs, JobEvaluator evaluator, StationDocuments documents, EntryStore entries, EntryRules rules, JobNewsDesk news, TimeProvider clock)
+    JobLine line,
+    JobStore jobs,
+    JobEvaluator evaluator,
+    StationDocuments documents,
+    EntryStore entries,
+    EntryRules rules,
+    JobNewsDesk news,
+    TimeProvider clock
+)
 {
     // Somebody saving in between makes us evaluate again; more often than this is no accident.
     public const int MostTries = 8;
@@ -42,7 +50,8 @@ internal sealed class JobSaver(
     /// <param name="sent">The documents.</param>
     /// <param name="cancellation">Gives up.</param>
     /// <param name="isPractice">True where it is only for practice: the documents stand in the record, and nothing rests on them.</param>
-    /// <exception cref="RefusedInputException">A document is not valid for its station; fields are named by the path in their document, or slug.path where several are saved.</exception>
+    /// <exception cref="RefusedInputException">A document is not valid for its station; fields are named by the path in their document, or slug.path where several are
+    /// saved.</exception>
     public async Task<SaveResult> SaveAsync(Guid jobId, Person author, IReadOnlyList<Sent> sent, CancellationToken cancellation, bool isPractice = false)
     {
         for (var i = 0; i < MostTries; i++)
@@ -152,17 +161,28 @@ internal sealed class JobSaver(
             return new JobStanding(
                 evaluated.ToDictionary(o => o.Station.Slug, o => (StationStanding?)Standing(o, before.StandingOf(o.Station.Slug), null, evaluation.Shop), StringComparer.Ordinal),
                 reading is not null && latest.TryGetValue(reading.Station.Slug, out var row) ? WithReading(before.Bay, reading.Stands, row.SavedAt) : before.Bay,
-                evaluated.Where(o => o.Stands is not null).ToDictionary(o => o.Station.Slug, o => o.Station.Texts(o.Stands!.Plan), StringComparer.Ordinal));
+                evaluated.Where(o => o.Stands is not null).ToDictionary(o => o.Station.Slug, o => o.Station.Texts(o.Stands!.Plan), StringComparer.Ordinal)
+            );
         });
     }
 
     /// <summary>What the bay shows of a reading.</summary>
-    private static BayProjection WithReading(BayProjection bay, Evaluated? read, DateTimeOffset? savedAt) => (read?.Published as SensorReading)?.EthanolPct is { } ethanol
-        ? bay with { EthanolPct = ethanol.Value, EthanolPlusMinus = Interval95.HalfWidth(ethanol), ReadingSavedAt = savedAt }
-        : bay with { EthanolPct = null, EthanolPlusMinus = null, ReadingSavedAt = null };
+    private static BayProjection WithReading(BayProjection bay, Evaluated? read, DateTimeOffset? savedAt) =>
+        (read?.Published as SensorReading)?.EthanolPct is { } ethanol
+            ? bay with
+            {
+                EthanolPct = ethanol.Value,
+                EthanolPlusMinus = Interval95.HalfWidth(ethanol),
+                ReadingSavedAt = savedAt,
+            }
+            : bay with
+            {
+                EthanolPct = null,
+                EthanolPlusMinus = null,
+                ReadingSavedAt = null,
+            };
 
-    private async Task<WholeSave> WholeAsync(
-        JobRow job, Person author, IReadOnlyList<Sent> sent, IReadOnlyDictionary<string, RevisionRow> latest, CancellationToken cancellation)
+    private async Task<WholeSave> WholeAsync(JobRow job, Person author, IReadOnlyList<Sent> sent, IReadOnlyDictionary<string, RevisionRow> latest, CancellationToken cancellation)
     {
         var saving = sent.ToDictionary(s => s.Slug, s => s, StringComparer.Ordinal);
         var drafts = sent.Where(s => line.Station(s.Slug) is not null && s.Document.Count > 0).ToDictionary(s => s.Slug, s => s.Document, StringComparer.Ordinal);
@@ -186,28 +206,14 @@ internal sealed class JobSaver(
 
         Refuse(evaluation.Outcomes.Where(o => saving.ContainsKey(o.Station.Slug)), sent.Count > 1);
         var outcomes = evaluation.Outcomes.ToDictionary(o => o.Station.Slug, StringComparer.Ordinal);
-        var toSave = new List<DocumentToSave>();
-        var standings = new Dictionary<string, StationStanding?>(StringComparer.Ordinal);
-        foreach (var place in line.Places.Where(p => saving.ContainsKey(p.Slug)))
-        {
-            if (!emptied.Contains(place.Slug) && outcomes.TryGetValue(place.Slug, out var outcome))
-            {
-                var result = outcome.Result!;
-                toSave.Add(new DocumentToSave(
-                    place.Slug, documents.Keep(outcome.Station, evaluation.Documents[place.Slug], result), result.Summary.Text, saving[place.Slug].Expected, Numbers(outcome.BasedOn, saving), outcome.Station.Texts(result.Plan)));
-                standings[place.Slug] = Standing(outcome, null, null, evaluation.Shop) with { BasedOn = Numbers(outcome.BasedOn, saving) };
-            }
-            else
-            {
-                toSave.Add(new DocumentToSave(place.Slug, new KeptDocument("{}"), $"{place.Name}: empty draft", saving[place.Slug].Expected, new Dictionary<string, int?>(StringComparer.Ordinal), []));
-                standings[place.Slug] = null;
-            }
-        }
-
+        var (toSave, standings) = Written(evaluation, outcomes, saving, emptied);
         foreach (var dependent in line.Dependents(saving.Keys).Where(d => evaluation.Documents.ContainsKey(d.Slug)))
         {
             var changedBy = line.Reads(dependent).FirstOrDefault(saving.ContainsKey) ?? line.Reads(dependent).First(d => standings.ContainsKey(d));
-            standings[dependent.Slug] = Standing(outcomes[dependent.Slug], job.StandingOf(dependent.Slug), changedBy, evaluation.Shop) with { BasedOn = Numbers(outcomes[dependent.Slug].BasedOn, saving) };
+            standings[dependent.Slug] = Standing(outcomes[dependent.Slug], job.StandingOf(dependent.Slug), changedBy, evaluation.Shop) with
+            {
+                BasedOn = Numbers(outcomes[dependent.Slug].BasedOn, saving),
+            };
         }
 
         var reads = line.InOrder.FirstOrDefault(s => s.ReadsSensor && concerned.Contains(s.Slug) && (saving.ContainsKey(s.Slug) || standings.ContainsKey(s.Slug)));
@@ -216,14 +222,47 @@ internal sealed class JobSaver(
             author,
             false,
             toSave,
-            evaluation.Documents.Keys.Where(s => concerned.Contains(s) && !saving.ContainsKey(s)).ToDictionary(s => s, s => latest.GetValueOrDefault(s)?.Number ?? 0, StringComparer.Ordinal),
+            evaluation
+                .Documents.Keys.Where(s => concerned.Contains(s) && !saving.ContainsKey(s))
+                .ToDictionary(s => s, s => latest.GetValueOrDefault(s)?.Number ?? 0, StringComparer.Ordinal),
             evaluation.Entries,
             standings,
-            (before, savedAt) => reads is null ? before : WithReading(before, read, saving.ContainsKey(reads.Slug) ? savedAt : before.ReadingSavedAt));
+            (before, savedAt) => reads is null ? before : WithReading(before, read, saving.ContainsKey(reads.Slug) ? savedAt : before.ReadingSavedAt)
+        );
+    }
+
+    private (List<DocumentToSave> Documents, Dictionary<string, StationStanding?> Standings) Written(
+        JobEvaluation evaluation,
+        IReadOnlyDictionary<string, StationOutcome> outcomes,
+        IReadOnlyDictionary<string, Sent> saving,
+        IReadOnlySet<string> emptied
+    )
+    {
+        var toSave = new List<DocumentToSave>();
+        var standings = new Dictionary<string, StationStanding?>(StringComparer.Ordinal);
+        foreach (var place in line.Places.Where(p => saving.ContainsKey(p.Slug)))
+        {
+            if (!emptied.Contains(place.Slug) && outcomes.TryGetValue(place.Slug, out var outcome))
+            {
+                var result = outcome.Result!;
+                var basedOn = Numbers(outcome.BasedOn, saving);
+                var kept = documents.Keep(outcome.Station, evaluation.Documents[place.Slug], result);
+                toSave.Add(new DocumentToSave(place.Slug, kept, result.Summary.Text, saving[place.Slug].Expected, basedOn, outcome.Station.Texts(result.Plan)));
+                standings[place.Slug] = Standing(outcome, null, null, evaluation.Shop) with { BasedOn = basedOn };
+            }
+            else
+            {
+                var nothing = new Dictionary<string, int?>(StringComparer.Ordinal);
+                toSave.Add(new DocumentToSave(place.Slug, new KeptDocument("{}"), $"{place.Name}: empty draft", saving[place.Slug].Expected, nothing, []));
+                standings[place.Slug] = null;
+            }
+        }
+
+        return (toSave, standings);
     }
 
     // Null stands for a revision that is written along.
-    private static Dictionary<string, int?> Numbers(IReadOnlyDictionary<string, int?> basedOn, Dictionary<string, Sent> saving) =>
+    private static Dictionary<string, int?> Numbers(IReadOnlyDictionary<string, int?> basedOn, IReadOnlyDictionary<string, Sent> saving) =>
         basedOn.ToDictionary(b => b.Key, b => saving.ContainsKey(b.Key) ? null : b.Value, StringComparer.Ordinal);
 
     private static StationStanding Standing(StationOutcome outcome, StationStanding? before, string? changedBy, long shop)
@@ -236,7 +275,10 @@ internal sealed class JobSaver(
             NextAction = progress.NextAction,
             Summary = outcome.Stands?.Summary,
             BasedOn = outcome.BasedOn,
-            ChangedBy = progress.State == own ? null : progress.State == before?.State ? before.ChangedBy ?? changedBy : changedBy,
+            ChangedBy =
+                progress.State == own ? null
+                : progress.State == before?.State ? before.ChangedBy ?? changedBy
+                : changedBy,
             OwnState = own,
             Steps = progress.Count,
             Holds = progress.Holds is { Count: > 0 } holds ? holds : null,
@@ -265,7 +307,10 @@ internal sealed class JobSaver(
     /// <summary>All refusals as one.</summary>
     /// <param name="refused">The outcomes that were refused.</param>
     /// <param name="bySlug">True where fields are named slug.path.</param>
-    public static RefusedInputException Together(IEnumerable<StationOutcome> refused, bool bySlug) => new(refused
-        .SelectMany(o => o.Refused!.Sentences.Select(s => (Key: bySlug ? string.Create(CultureInfo.InvariantCulture, $"{o.Station.Slug}.{s.Key}") : s.Key, s.Value)))
-        .ToDictionary(s => s.Key, s => s.Value, StringComparer.Ordinal));
+    public static RefusedInputException Together(IEnumerable<StationOutcome> refused, bool bySlug) =>
+        new(
+            refused
+                .SelectMany(o => o.Refused!.Sentences.Select(s => (Key: bySlug ? string.Create(CultureInfo.InvariantCulture, $"{o.Station.Slug}.{s.Key}") : s.Key, s.Value)))
+                .ToDictionary(s => s.Key, s => s.Value, StringComparer.Ordinal)
+        );
 }

@@ -17,9 +17,13 @@ internal sealed class JobThings(JobLine line, JobEvaluator evaluator)
         }
 
         var evaluation = await evaluator.EvaluateAsync(jobId, new Dictionary<string, JsonObject>(StringComparer.Ordinal), wanted, cancellation);
-        return evaluation.Outcomes.Where(o => wanted.Contains(o.Station.Slug) && o.Stands is not null)
-            .SelectMany(o => o.Station.Things(o.Stands!.Plan, o.Stands.Results).Concat((o.Stands.Progress.Steps ?? []).Where(s => s.State != StepState.Gone).Select(s => new NamedThing(s.Id, s.Name.Text)))
-                .Select(t => (Key: (o.Station.Slug, t.Id), t.Name)))
+        return evaluation
+            .Outcomes.Where(o => wanted.Contains(o.Station.Slug) && o.Stands is not null)
+            .SelectMany(o =>
+                o.Station.Things(o.Stands!.Plan, o.Stands.Results)
+                    .Concat((o.Stands.Progress.Steps ?? []).Where(s => s.State != StepState.Gone).Select(s => new NamedThing(s.Id, s.Name.Text)))
+                    .Select(t => (Key: (o.Station.Slug, t.Id), t.Name))
+            )
             .DistinctBy(t => t.Key)
             .ToDictionary(t => t.Key, t => t.Name);
     }

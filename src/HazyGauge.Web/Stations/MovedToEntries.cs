@@ -51,18 +51,20 @@ internal static class MovedToEntries
     }
 
     /// <summary>The entries a document holds that a client of an older shape sends; empty where it holds none.</summary>
-    public static IEnumerable<(string Name, EntryRequest Request)> In(string slug, JsonObject document) => DocumentUpgrade.BecameEntries
-        .Where(b => b.Slug == slug)
-        .Select(b => (b.Name, Request: document[b.Name] is { } held ? Entry(slug, b.Name, held) : null))
-        .Where(b => b.Request is not null)
-        .Select(b => (b.Name, b.Request!));
+    public static IEnumerable<(string Name, EntryRequest Request)> In(string slug, JsonObject document) =>
+        DocumentUpgrade
+            .BecameEntries.Where(b => b.Slug == slug)
+            .Select(b => (b.Name, Request: document[b.Name] is { } held ? Entry(slug, b.Name, held) : null))
+            .Where(b => b.Request is not null)
+            .Select(b => (b.Name, b.Request!));
 
-    private static EntryRequest? Entry(string slug, string name, JsonNode held) => name switch
-    {
-        "mixedEthanolPct" => new EntryRequest(FillEntry.Key, Payload: Element(new JsonObject { ["mixedEthanolPct"] = held.DeepClone() }), Station: slug),
-        _ when held is JsonObject { Count: > 0 } proof => new EntryRequest(ProofEntry.Key, Text(proof["evidence"]) ?? string.Empty, Element(Proof(proof)), Station: slug),
-        _ => null,
-    };
+    private static EntryRequest? Entry(string slug, string name, JsonNode held) =>
+        name switch
+        {
+            "mixedEthanolPct" => new EntryRequest(FillEntry.Key, Payload: Element(new JsonObject { ["mixedEthanolPct"] = held.DeepClone() }), Station: slug),
+            _ when held is JsonObject { Count: > 0 } proof => new EntryRequest(ProofEntry.Key, Text(proof["evidence"]) ?? string.Empty, Element(Proof(proof)), Station: slug),
+            _ => null,
+        };
 
     private static JsonObject Proof(JsonObject old)
     {
@@ -73,7 +75,16 @@ internal static class MovedToEntries
             proof["ethanolPcts"] = new JsonArray(blends);
         }
 
-        foreach (var (from, to) in new[] { ("mapRevision", "mapRevision"), ("worstLambdaErrorPct", "worstErrorPct"), ("logSha256", "file"), ("baseEthanolPct", "baseEthanolPct"), ("metering", "metering") })
+        foreach (
+            var (from, to) in new[]
+            {
+                ("mapRevision", "mapRevision"),
+                ("worstLambdaErrorPct", "worstErrorPct"),
+                ("logSha256", "file"),
+                ("baseEthanolPct", "baseEthanolPct"),
+                ("metering", "metering"),
+            }
+        )
         {
             if (old[from] is { } said)
             {

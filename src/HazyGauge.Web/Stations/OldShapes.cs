@@ -20,7 +20,8 @@ internal sealed class OldShapes(JobStore jobs, EntryStore entries, EntryRules ru
     {
         foreach (var id in await jobs.OfOldShapeAsync(cancellation))
         {
-            var revisions = (await jobs.AllRevisionsAsync(id, cancellation)).Where(r => !r.IsPractice)
+            var revisions = (await jobs.AllRevisionsAsync(id, cancellation))
+                .Where(r => !r.IsPractice)
                 .Select(r => new OldRevision(r.Number, r.Slug, r.Author, r.AuthorId, r.SavedAt, Inputs(r)));
             foreach (var moved in MovedToEntries.Of([.. revisions]))
             {
@@ -45,24 +46,34 @@ internal sealed class OldShapes(JobStore jobs, EntryStore entries, EntryRules ru
             return file;
         }
 
-        var revisions = file.Revisions.Where(r => r.Document.ValueKind == JsonValueKind.Object)
+        var revisions = file
+            .Revisions.Where(r => r.Document.ValueKind == JsonValueKind.Object)
             .Select(r => new OldRevision(r.Revision, r.Slug, r.Author, r.AuthorId, r.SavedAt, JsonObject.Create(r.Document)!));
         var there = file.Entries ?? [];
-        var moved = MovedToEntries.Of([.. revisions]).Select(m => file.Files.Any(f => m.Request.Payload is { } p && p.TryGetProperty("file", out var log) && log.ValueEquals(f.Sha256)) ? m : WithoutFile(m)).Select(Fitting);
+        var moved = MovedToEntries
+            .Of([.. revisions])
+            .Select(m => file.Files.Any(f => m.Request.Payload is { } p && p.TryGetProperty("file", out var log) && log.ValueEquals(f.Sha256)) ? m : WithoutFile(m))
+            .Select(Fitting);
         return file with
         {
             SchemaVersion = JobFile.CurrentSchemaVersion,
-            Entries = [.. there, .. moved.Select((m, i) => new JobFileEvent(there.Count + i + 1, m.Request.Kind!, m.Request.Text ?? string.Empty, [], m.From.Author, m.From.SavedAt)
-            {
-                Station = m.Request.Station,
-                Payload = m.Request.Payload,
-                AuthorId = m.From.AuthorId,
-            })],
+            Entries =
+            [
+                .. there,
+                .. moved.Select(
+                    (m, i) =>
+                        new JobFileEvent(there.Count + i + 1, m.Request.Kind!, m.Request.Text ?? string.Empty, [], m.From.Author, m.From.SavedAt)
+                        {
+                            Station = m.Request.Station,
+                            Payload = m.Request.Payload,
+                            AuthorId = m.From.AuthorId,
+                        }
+                ),
+            ],
         };
     }
 
-    private EntryToWrite Written(MovedEntry moved) =>
-        rules.Check(moved.Request, new Person(moved.From.Author, moved.From.AuthorId), moved.Key) with { At = moved.From.SavedAt };
+    private EntryToWrite Written(MovedEntry moved) => rules.Check(moved.Request, new Person(moved.From.Author, moved.From.AuthorId), moved.Key) with { At = moved.From.SavedAt };
 
     // What older rules let in and today's do not stays readable as a note.
     private MovedEntry Fitting(MovedEntry moved)
@@ -75,7 +86,10 @@ internal sealed class OldShapes(JobStore jobs, EntryStore entries, EntryRules ru
         catch (RefusedInputException)
         {
             var text = $"{moved.Request.Text} {moved.Request.Payload}".Trim();
-            return moved with { Request = new EntryRequest(new NoteEntry().Slug, text.Length > EntryDraft.LongestText ? text[..EntryDraft.LongestText] : text, Station: moved.From.Slug) };
+            return moved with
+            {
+                Request = new EntryRequest(new NoteEntry().Slug, text.Length > EntryDraft.LongestText ? text[..EntryDraft.LongestText] : text, Station: moved.From.Slug),
+            };
         }
     }
 

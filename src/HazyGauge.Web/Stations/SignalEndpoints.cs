@@ -26,14 +26,17 @@ internal static class SignalEndpoints
             .WithSummary("A recorded square wave (VCD, or CSV of time and level or volts) as a reading with its haze.")
             .WithMetadata(new RequestSizeLimitAttribute(MultipartUpload.LargestRequest))
             .AcceptsFile("channel", "toleranceEthanolPct", "thresholdV");
-        api.MapGet("/jobs/{id:guid}/files/{sha256}/capture", StoredCaptureAsync)
-            .WithSummary("A recording that is on the job, as a reading with its haze.");
+        api.MapGet("/jobs/{id:guid}/files/{sha256}/capture", StoredCaptureAsync).WithSummary("A recording that is on the job, as a reading with its haze.");
     }
 
     private static async Task<Ok<CaptureResult>> CaptureAsync(HttpRequest request, DataFolder folder, CaptureReader captures, TimeProvider clock, CancellationToken cancellation)
     {
         await using var upload = await MultipartUpload.ReadAsync(request, folder, ["channel", "toleranceEthanolPct", "thresholdV"], cancellation);
-        var (how, tolerance) = How(upload.Fields.GetValueOrDefault("channel"), upload.Fields.GetValueOrDefault("toleranceEthanolPct"), upload.Fields.GetValueOrDefault("thresholdV"));
+        var (how, tolerance) = How(
+            upload.Fields.GetValueOrDefault("channel"),
+            upload.Fields.GetValueOrDefault("toleranceEthanolPct"),
+            upload.Fields.GetValueOrDefault("thresholdV")
+        );
         var before = clock.GetTimestamp();
         var recording = await captures.RecordingAsync(upload.FileName, upload.Open, how, cancellation);
         var result = await Task.Run(() => SignalEvaluation.Analysed(recording, tolerance, new HazeLedger()), cancellation);
@@ -43,7 +46,15 @@ internal static class SignalEndpoints
     }
 
     private static async Task<Results<Ok<CaptureResult>, ProblemHttpResult>> StoredCaptureAsync(
-        Guid id, string sha256, string? channel, string? toleranceEthanolPct, string? thresholdV, FileStore files, ArtifactReaders readers, CancellationToken cancellation)
+        Guid id,
+        string sha256,
+        string? channel,
+        string? toleranceEthanolPct,
+        string? thresholdV,
+        FileStore files,
+        ArtifactReaders readers,
+        CancellationToken cancellation
+    )
     {
         if (await files.FindAsync(id, sha256, cancellation) is not { } file)
         {
@@ -60,7 +71,9 @@ internal static class SignalEndpoints
         return TypedResults.Ok(await Task.Run(() => SignalEvaluation.Analysed(recording, tolerance, new HazeLedger()), cancellation));
     }
 
-    private static (HowToRead How, double Tolerance) How(string? channel, string? toleranceEthanolPct, string? thresholdV) => (
-        new HowToRead(string.IsNullOrEmpty(channel) ? null : channel, QueryValue.Number(thresholdV, "thresholdV")),
-        QueryValue.Number(toleranceEthanolPct, "toleranceEthanolPct") ?? SensorLaw.UsualToleranceEthanolPct);
+    private static (HowToRead How, double Tolerance) How(string? channel, string? toleranceEthanolPct, string? thresholdV) =>
+        (
+            new HowToRead(string.IsNullOrEmpty(channel) ? null : channel, QueryValue.Number(thresholdV, "thresholdV")),
+            QueryValue.Number(toleranceEthanolPct, "toleranceEthanolPct") ?? SensorLaw.UsualToleranceEthanolPct
+        );
 }

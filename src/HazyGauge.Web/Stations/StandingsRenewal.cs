@@ -91,8 +91,7 @@ internal sealed partial class StandingsRenewal(JobStore jobs, JobSaver saver, Sh
                 // A disk that fails now must not end the program; the next start tries again.
                 NotRenewed(log, broken);
             }
-        }
-        while (await _asked.Reader.ReadAsync(stoppingToken));
+        } while (await _asked.Reader.ReadAsync(stoppingToken));
     }
 
     [LoggerMessage(LogLevel.Error, "Job {Id} stands as older rules left it: it cannot be evaluated.")]

@@ -40,7 +40,8 @@ public sealed record StationPreview(
     string? Author,
     JsonObject? SavedDocument,
     [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] IReadOnlyList<StationStep>? Steps = null,
-    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] IReadOnlyList<StationHold>? Holds = null);
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] IReadOnlyList<StationHold>? Holds = null
+);
 
 /// <summary>What a job comes to.</summary>
 /// <param name="Stations">The wanted stations and all they rest on, by slug.</param>

@@ -54,8 +54,14 @@ internal sealed class StationDocuments(JsonSerializerOptions json)
     }
 
     /// <summary>A document to keep: what a mechanic gave, as it was given, and what came of it.</summary>
-    public KeptDocument Keep(IStation station, JsonObject inputs, Evaluated evaluated) => new(
-        Stamped(inputs, evaluated.Stamps).ToJsonString(json), Node(station.ForRecord(evaluated.Results)).ToJsonString(json), Node(evaluated.Summary).ToJsonString(json), CoreVersion.Current, CurrentSchema);
+    public KeptDocument Keep(IStation station, JsonObject inputs, Evaluated evaluated) =>
+        new(
+            Stamped(inputs, evaluated.Stamps).ToJsonString(json),
+            Node(station.ForRecord(evaluated.Results)).ToJsonString(json),
+            Node(evaluated.Summary).ToJsonString(json),
+            CoreVersion.Current,
+            CurrentSchema
+        );
 
     /// <summary>A sentence as it was taken out of the database; null where there is none.</summary>
     public Sentence? Said(string? kept)
@@ -167,7 +173,10 @@ internal sealed class StationDocuments(JsonSerializerOptions json)
             case JsonObject fields:
                 foreach (var (name, value) in fields.ToList())
                 {
-                    if (value is null or JsonObject { Count: 0 } || (value is JsonObject number && number.ContainsKey("value") && (number.ContainsKey("u") || number.ContainsKey("plusMinus"))))
+                    if (
+                        value is null or JsonObject { Count: 0 }
+                        || (value is JsonObject number && number.ContainsKey("value") && (number.ContainsKey("u") || number.ContainsKey("plusMinus")))
+                    )
                     {
                         fields.Remove(name);
                     }

@@ -1,8 +1,8 @@
 using System.Globalization;
 using System.Text.Json.Nodes;
-using HazyGauge.Core.Haze;
 using HazyGauge.Core.Fields;
 using HazyGauge.Core.Findings;
+using HazyGauge.Core.Haze;
 using HazyGauge.Core.Jobs;
 using HazyGauge.Core.Sentences;
 using HazyGauge.Data.Jobs;
@@ -59,32 +59,35 @@ public sealed record FieldAnswer(
     IReadOnlyList<FieldAnswer> Items,
     string? ItemName,
     bool Required,
-    Instrument? Needs)
+    Instrument? Needs
+)
 {
     /// <summary>The answer for a field of Core.</summary>
-    internal static FieldAnswer From(Field field) => new(
-        field.Path,
-        field.Label,
-        field.Unit,
-        UnitStyle.Of(field.Unit).Metric.Trim(),
-        field.Min,
-        field.Max,
-        field.Usual,
-        field.HowTo,
-        field.AppliesWhen,
-        field.Source,
-        field.AskedAt,
-        field.Group,
-        field.Answer,
-        field.Choices,
-        field.Columns,
-        field.Hint,
-        field.LeftOut,
-        field.Photo,
-        [.. field.Items.Select(From)],
-        field.ItemName,
-        field.Required is not null,
-        field.Needs);
+    internal static FieldAnswer From(Field field) =>
+        new(
+            field.Path,
+            field.Label,
+            field.Unit,
+            UnitStyle.Of(field.Unit).Metric.Trim(),
+            field.Min,
+            field.Max,
+            field.Usual,
+            field.HowTo,
+            field.AppliesWhen,
+            field.Source,
+            field.AskedAt,
+            field.Group,
+            field.Answer,
+            field.Choices,
+            field.Columns,
+            field.Hint,
+            field.LeftOut,
+            field.Photo,
+            [.. field.Items.Select(From)],
+            field.ItemName,
+            field.Required is not null,
+            field.Needs
+        );
 }
 
 /// <summary>What every station does: tell its fields, be tried out, saved, checked again, set side by side.</summary>
@@ -95,8 +98,12 @@ internal static class StationEndpoints
         api.MapGet("/stations", (JobLine line) => line.Places).WithSummary("The stations of the line, from tank to engine.");
         api.MapGet("/fields/{slug}", Fields).WithSummary("What a station asks for: label, unit, range, usual figure, how to find it out.");
         api.MapPost("/jobs/{id:guid}/preview", PreviewAsync)
-            .WithSummary("What a job comes to with drafts in place of what is saved; nothing is saved. A draft that does not fit answers 422 with errors named slug.path, and the other stations all the same.")
-            .Produces<PreviewAnswer>().ProducesProblem(StatusCodes.Status422UnprocessableEntity)
+            .WithSummary(
+                "What a job comes to with drafts in place of what is saved; nothing is saved. A draft that does not fit answers 422 with errors named slug.path, and the "
+                    + "other stations all the same."
+            )
+            .Produces<PreviewAnswer>()
+            .ProducesProblem(StatusCodes.Status422UnprocessableEntity)
             .WithExample("""{ "drafts": { "signal": { "meter": { "frequencyHz": 123.4 } } }, "want": ["signal"] }""");
         api.MapPost("/jobs/{id:guid}/save", SaveAsync)
             .WithSummary("Saves documents together, all or none; what rests on them is evaluated anew with them. One stale tag: 412, nothing saved.")
@@ -108,15 +115,15 @@ internal static class StationEndpoints
             .WithSummary("Saves a document of a station as a new revision.")
             .NeedsHeader("If-Match", "ETag of the document this one was made from.")
             .NeedsHeader(Author.Header, "Who saves: 1 to 20 printable characters.");
-        api.MapGet("/jobs/{id:guid}/stations/{slug}/recheck", RecheckAsync).WithSummary("Where today's rules would change how a station stands, and what changed since it was saved because other stations did.");
+        api.MapGet("/jobs/{id:guid}/stations/{slug}/recheck", RecheckAsync)
+            .WithSummary("Where today's rules would change how a station stands, and what changed since it was saved because other stations did.");
     }
 
     public static ProblemHttpResult NoSuchStation(JobLine line) =>
         JobEndpoints.NotFound($"There is no such station. The line has {string.Join(", ", line.Places.Select(s => s.Slug))}.");
 
-    private static Results<Ok<IReadOnlyList<FieldAnswer>>, ProblemHttpResult> Fields(string slug, JobLine line) => line.Station(slug) is { } station
-        ? TypedResults.Ok<IReadOnlyList<FieldAnswer>>([.. station.Fields.Select(FieldAnswer.From)])
-        : NoSuchStation(line);
+    private static Results<Ok<IReadOnlyList<FieldAnswer>>, ProblemHttpResult> Fields(string slug, JobLine line) =>
+        line.Station(slug) is { } station ? TypedResults.Ok<IReadOnlyList<FieldAnswer>>([.. station.Fields.Select(FieldAnswer.From)]) : NoSuchStation(line);
 
     private static async Task<IResult> PreviewAsync(Guid id, Asked<PreviewRequest> asked, JobStore jobs, JobLine line, JobPreviewer previewer, CancellationToken cancellation)
     {
@@ -149,7 +156,15 @@ internal static class StationEndpoints
     }
 
     private static async Task<IResult> SaveAsync(
-        Guid id, Asked<SaveRequest> asked, HttpRequest http, JobStore jobs, JobLine line, JobSaver saver, JobPreviewer previewer, CancellationToken cancellation)
+        Guid id,
+        Asked<SaveRequest> asked,
+        HttpRequest http,
+        JobStore jobs,
+        JobLine line,
+        JobSaver saver,
+        JobPreviewer previewer,
+        CancellationToken cancellation
+    )
     {
         if (!await jobs.ExistsAsync(id, cancellation))
         {
@@ -172,7 +187,13 @@ internal static class StationEndpoints
             throw new RefusedInputException("documents", "A station stands twice.");
         }
 
-        var result = await saver.SaveAsync(id, author, [.. sent.Select(d => new Sent(d.Slug, StationDocuments.Inputs(d.Document), Expected(d.Etag)))], cancellation, Author.IsPractice(http));
+        var result = await saver.SaveAsync(
+            id,
+            author,
+            [.. sent.Select(d => new Sent(d.Slug, StationDocuments.Inputs(d.Document), Expected(d.Etag)))],
+            cancellation,
+            Author.IsPractice(http)
+        );
         if (result.Outcome != SaveOutcome.Saved)
         {
             return NotSaved(result, line);
@@ -181,12 +202,19 @@ internal static class StationEndpoints
         var saved = result.Revisions.Select(r => r.Slug).ToList();
         var show = saved.Concat(line.Dependents(saved).Select(d => d.Slug)).Where(s => line.Station(s) is not null).ToList();
         var (answer, _) = await previewer.PreviewAsync(id, new Dictionary<string, JsonObject>(StringComparer.Ordinal), show, cancellation, onlyKnown: true);
-        return TypedResults.Ok(new SaveAnswer(
-            result.Revisions.Max(r => r.Number), answer.Stations, result.Revisions.ToDictionary(r => r.Slug, r => ETag(r.Number), StringComparer.Ordinal)));
+        return TypedResults.Ok(
+            new SaveAnswer(result.Revisions.Max(r => r.Number), answer.Stations, result.Revisions.ToDictionary(r => r.Slug, r => ETag(r.Number), StringComparer.Ordinal))
+        );
     }
 
     private static async Task<Results<Ok<Envelope>, ProblemHttpResult>> ReadStationAsync(
-        Guid id, string slug, HttpResponse response, JobStore jobs, JobLine line, CancellationToken cancellation)
+        Guid id,
+        string slug,
+        HttpResponse response,
+        JobStore jobs,
+        JobLine line,
+        CancellationToken cancellation
+    )
     {
         if (line.Find(slug) is null)
         {
@@ -204,7 +232,16 @@ internal static class StationEndpoints
     }
 
     private static async Task<Results<Ok<Envelope>, ProblemHttpResult>> SaveStationAsync(
-        Guid id, string slug, SentDocument document, HttpRequest request, HttpResponse response, JobStore jobs, JobLine line, JobSaver saver, CancellationToken cancellation)
+        Guid id,
+        string slug,
+        SentDocument document,
+        HttpRequest request,
+        HttpResponse response,
+        JobStore jobs,
+        JobLine line,
+        JobSaver saver,
+        CancellationToken cancellation
+    )
     {
         if (line.Find(slug) is null)
         {
@@ -219,7 +256,11 @@ internal static class StationEndpoints
         var ifMatch = request.Headers.IfMatch.ToString();
         if (ifMatch.Length == 0)
         {
-            return JobEndpoints.Problem(StatusCodes.Status428PreconditionRequired, "If-Match is missing.", "Read the document first and send its ETag as If-Match, so that nobody's work is overwritten unseen.");
+            return JobEndpoints.Problem(
+                StatusCodes.Status428PreconditionRequired,
+                "If-Match is missing.",
+                "Read the document first and send its ETag as If-Match, so that nobody's work is overwritten unseen."
+            );
         }
 
         var author = Author.Of(request);
@@ -229,7 +270,14 @@ internal static class StationEndpoints
         return result.Outcome == SaveOutcome.Saved ? TypedResults.Ok(Envelope.From(mine!)) : NotSaved(result, line);
     }
 
-    private static async Task<Results<Ok<RecheckAnswer>, ProblemHttpResult>> RecheckAsync(Guid id, string slug, JobStore jobs, JobLine line, JobPreviewer previewer, CancellationToken cancellation)
+    private static async Task<Results<Ok<RecheckAnswer>, ProblemHttpResult>> RecheckAsync(
+        Guid id,
+        string slug,
+        JobStore jobs,
+        JobLine line,
+        JobPreviewer previewer,
+        CancellationToken cancellation
+    )
     {
         if (!await jobs.ExistsAsync(id, cancellation))
         {
@@ -250,8 +298,11 @@ internal static class StationEndpoints
         var problem = ApiProblems.Problem(
             StatusCodes.Status412PreconditionFailed,
             "Somebody saved this meanwhile.",
-            result.InTheWay is { } there ? $"{name}: {there.Author} saved revision {there.Number}. Read it before saving yours. Nothing was saved." : $"{name} was never saved. Read it again.",
-            null);
+            result.InTheWay is { } there
+                ? $"{name}: {there.Author} saved revision {there.Number}. Read it before saving yours. Nothing was saved."
+                : $"{name} was never saved. Read it again.",
+            null
+        );
         problem.Extensions["slug"] = result.StaleSlug;
         return TypedResults.Problem(problem);
     }
@@ -260,10 +311,11 @@ internal static class StationEndpoints
     public static string ETag(int revision) => string.Create(CultureInfo.InvariantCulture, $"\"{revision}\"");
 
     /// <summary>The revision a tag names; null for any; a revision that cannot be where it names none of ours.</summary>
-    private static int? Expected(string etag) => etag.Trim() switch
-    {
-        "*" => null,
-        var tag when int.TryParse(tag.Trim('"'), NumberStyles.None, CultureInfo.InvariantCulture, out var number) => number,
-        _ => -1,
-    };
+    private static int? Expected(string etag) =>
+        etag.Trim() switch
+        {
+            "*" => null,
+            var tag when int.TryParse(tag.Trim('"'), NumberStyles.None, CultureInfo.InvariantCulture, out var number) => number,
+            _ => -1,
+        };
 }

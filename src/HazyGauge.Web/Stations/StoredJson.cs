@@ -25,7 +25,8 @@ internal static class StoredJson
 
     /// <summary>What a revision was based on; null where nobody noted it.</summary>
     /// <exception cref="StoredDocumentException">What is stored is no JSON.</exception>
-    public static IReadOnlyDictionary<string, int>? Bases(this RevisionRow row) => Read(row, () => row.BasedOn is { } text ? JsonSerializer.Deserialize<Dictionary<string, int>>(text) : null);
+    public static IReadOnlyDictionary<string, int>? Bases(this RevisionRow row) =>
+        Read(row, () => row.BasedOn is { } text ? JsonSerializer.Deserialize<Dictionary<string, int>>(text) : null);
 
     private static T Read<T>(RevisionRow row, Func<T> read)
     {

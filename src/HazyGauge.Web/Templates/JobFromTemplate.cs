@@ -8,7 +8,8 @@ using HazyGauge.Web.Stations;
 
 namespace HazyGauge.Web.Templates;
 
-/// <summary>Begins a job from a template: its plans are saved, what was bought stands on the buying list with price and source, and what belongs to one vehicle is asked again.</summary>
+/// <summary>Begins a job from a template: its plans are saved, what was bought stands on the buying list with price and source, and what belongs to one vehicle is asked
+/// again.</summary>
 internal sealed class JobFromTemplate(TemplateStore templates, TemplateFiles files, JobSaver saver, EntryRules rules, EntryWriter writer, JsonSerializerOptions json)
 {
     /// <summary>The new job.</summary>
@@ -20,8 +21,17 @@ internal sealed class JobFromTemplate(TemplateStore templates, TemplateFiles fil
             throw new RefusedInputException("templateId", "There is no such template.");
         }
 
-        var notes = (template.Parts ?? []).Select(p => (p.Item, Note: files.NoteOf(p))).Where(p => p.Note is not null).Select(p => rules.Check(p.Note!, author, $"template-{p.Item}")).ToList();
-        var job = await saver.CreateAsync(label.Vehicle.Length > 0 ? label : label with { Vehicle = row.Vehicle }, author, [.. template.Stations.Select(s => new Sent(s.Key, s.Value, 0))], cancellation);
+        var notes = (template.Parts ?? [])
+            .Select(p => (p.Item, Note: files.NoteOf(p)))
+            .Where(p => p.Note is not null)
+            .Select(p => rules.Check(p.Note!, author, $"template-{p.Item}"))
+            .ToList();
+        var job = await saver.CreateAsync(
+            label.Vehicle.Length > 0 ? label : label with { Vehicle = row.Vehicle },
+            author,
+            [.. template.Stations.Select(s => new Sent(s.Key, s.Value, 0))],
+            cancellation
+        );
         foreach (var note in notes)
         {
             await writer.WriteAsync(job.Id, note, cancellation);

@@ -26,7 +26,13 @@ namespace HazyGauge.Web.Templates;
 /// <param name="CreatedAt">When it was made or taken in.</param>
 /// <param name="AuthorId">The person's id; left out where people are known by initials alone.</param>
 public sealed record TemplateAnswer(
-    Guid Id, string Name, string Vehicle, string Author, DateTimeOffset CreatedAt, [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? AuthorId = null);
+    Guid Id,
+    string Name,
+    string Vehicle,
+    string Author,
+    DateTimeOffset CreatedAt,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? AuthorId = null
+);
 
 /// <summary>Templates.</summary>
 /// <param name="Items">By name.</param>
@@ -44,7 +50,9 @@ internal static class TemplateEndpoints
 
     public static void MapTemplates(this IEndpointRouteBuilder api)
     {
-        api.MapGet("/templates", async (TemplateStore templates, CancellationToken cancellation) => TypedResults.Ok(new TemplatesAnswer([.. (await templates.ListAsync(cancellation)).Select(Answer)])))
+        api.MapGet("/templates", async (TemplateStore templates, CancellationToken cancellation) =>
+                TypedResults.Ok(new TemplatesAnswer([.. (await templates.ListAsync(cancellation)).Select(Answer)]))
+            )
             .WithSummary("Templates a job can begin from.");
         api.MapPost("/templates", MakeAsync)
             .WithSummary("Makes a template of a job: what was planned at every station and what was bought; nothing that was found, read or measured on that vehicle.")
@@ -58,7 +66,16 @@ internal static class TemplateEndpoints
     public static Person AuthorOr(HttpRequest request, string otherwise = UsualAuthor) => Author.Named(request) ?? new Person(otherwise);
 
     private static async Task<Results<Created<TemplateAnswer>, ProblemHttpResult>> MakeAsync(
-        TemplateRequest asked, HttpRequest request, JobStore jobs, TemplateStore templates, TemplateFiles files, BuyingListReader parts, JobLine line, JsonSerializerOptions json, CancellationToken cancellation)
+        TemplateRequest asked,
+        HttpRequest request,
+        JobStore jobs,
+        TemplateStore templates,
+        TemplateFiles files,
+        BuyingListReader parts,
+        JobLine line,
+        JsonSerializerOptions json,
+        CancellationToken cancellation
+    )
     {
         if (asked.JobId is not { } jobId)
         {
@@ -92,7 +109,14 @@ internal static class TemplateEndpoints
     private static async Task<Results<NoContent, ProblemHttpResult>> RemoveAsync(Guid id, TemplateStore templates, CancellationToken cancellation) =>
         await templates.RemoveAsync(id, cancellation) ? TypedResults.NoContent() : JobEndpoints.NotFound("There is no such template.");
 
-    private static async Task<Created<TemplateAnswer>> ImportAsync(HttpRequest request, DataFolder folder, TemplateStore templates, TemplateFiles files, JsonSerializerOptions json, CancellationToken cancellation)
+    private static async Task<Created<TemplateAnswer>> ImportAsync(
+        HttpRequest request,
+        DataFolder folder,
+        TemplateStore templates,
+        TemplateFiles files,
+        JsonSerializerOptions json,
+        CancellationToken cancellation
+    )
     {
         var file = files.Read(await JsonAsync(request, folder, cancellation));
         var row = await templates.AddAsync(file.Name, file.Vehicle ?? string.Empty, JsonSerializer.Serialize(file, json), AuthorOr(request), cancellation);

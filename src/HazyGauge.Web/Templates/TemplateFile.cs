@@ -45,7 +45,8 @@ internal sealed class TemplateFiles(JobLine line, StationDocuments documents, En
     /// <param name="parts">The job's buying list.</param>
     public TemplateFile Of(string name, string vehicle, IReadOnlyDictionary<string, JsonObject> saved, IReadOnlyList<BuyingLine> parts)
     {
-        var stations = saved.Where(s => line.Station(s.Key) is not null)
+        var stations = saved
+            .Where(s => line.Station(s.Key) is not null)
             .Select(s => (s.Key, Plan: StationDocuments.ForTemplate(line.Station(s.Key)!, s.Value)))
             .Where(s => s.Plan is not null)
             .ToDictionary(s => s.Key, s => s.Plan!, StringComparer.Ordinal);
@@ -54,7 +55,13 @@ internal sealed class TemplateFiles(JobLine line, StationDocuments documents, En
             ((survey["work"] as JsonObject) ?? (JsonObject)(survey["work"] = new JsonObject())!)["hoursPlanned"] = hours;
         }
 
-        return new TemplateFile(TemplateFile.CurrentSchema, name, vehicle, stations, [.. parts.Where(p => p.Status != PartStatus.NotNeeded).Select(p => new TemplatePart(p.Item, p.For.Count == 0 ? p.Name.Text : null, p.Quantity, p.Price, p.Source))]);
+        return new TemplateFile(
+            TemplateFile.CurrentSchema,
+            name,
+            vehicle,
+            stations,
+            [.. parts.Where(p => p.Status != PartStatus.NotNeeded).Select(p => new TemplatePart(p.Item, p.For.Count == 0 ? p.Name.Text : null, p.Quantity, p.Price, p.Source))]
+        );
     }
 
     /// <summary>A template from a file.</summary>
@@ -69,7 +76,11 @@ internal sealed class TemplateFiles(JobLine line, StationDocuments documents, En
         var schema = whole["schemaVersion"] is JsonValue number && number.TryGetValue<int>(out var version) ? version : 0;
         if (schema != TemplateFile.CurrentSchema)
         {
-            throw new RefusedInputException("schemaVersion", $"This template has shape {schema}; this program reads shape {TemplateFile.CurrentSchema}. {(schema > TemplateFile.CurrentSchema ? "A newer program wrote it." : "Its shape is not said, or not known.")} Nothing of it was kept.");
+            throw new RefusedInputException(
+                "schemaVersion",
+                $"This template has shape {schema}; this program reads shape {TemplateFile.CurrentSchema}. "
+                    + $"{(schema > TemplateFile.CurrentSchema ? "A newer program wrote it." : "Its shape is not said, or not known.")} Nothing of it was kept."
+            );
         }
 
         TemplateFile file;
@@ -109,8 +120,13 @@ internal sealed class TemplateFiles(JobLine line, StationDocuments documents, En
     }
 
     /// <summary>What a part of a template says on the buying list of a job that begins from it; null where it says nothing that is not said anyway.</summary>
-    public EntryRequest? NoteOf(TemplatePart part) => part is { Name: null, Price: null, Source: null } ? null : new EntryRequest(
-        PartEntry.Key, Payload: JsonSerializer.SerializeToElement(new PartNote(part.Item, PartStatus.Needed, part.Name, part.Quantity, part.Price, part.Source), json));
+    public EntryRequest? NoteOf(TemplatePart part) =>
+        part is { Name: null, Price: null, Source: null }
+            ? null
+            : new EntryRequest(
+                PartEntry.Key,
+                Payload: JsonSerializer.SerializeToElement(new PartNote(part.Item, PartStatus.Needed, part.Name, part.Quantity, part.Price, part.Source), json)
+            );
 
     // What no buying list can hold is no part.
     private void CheckParts(IReadOnlyList<TemplatePart> parts)
@@ -152,13 +168,13 @@ internal sealed class TemplateFiles(JobLine line, StationDocuments documents, En
         }
     }
 
-    private Dictionary<string, JsonObject> Stripped(IReadOnlyDictionary<string, JsonObject> stations) => stations
-        .Select(s => (s.Key, Plan: StationDocuments.ForTemplate(line.Station(s.Key)!, s.Value)))
-        .Where(s => s.Plan is not null)
-        .ToDictionary(s => s.Key, s => s.Plan!, StringComparer.Ordinal);
+    private Dictionary<string, JsonObject> Stripped(IReadOnlyDictionary<string, JsonObject> stations) =>
+        stations
+            .Select(s => (s.Key, Plan: StationDocuments.ForTemplate(line.Station(s.Key)!, s.Value)))
+            .Where(s => s.Plan is not null)
+            .ToDictionary(s => s.Key, s => s.Plan!, StringComparer.Ordinal);
 
     // The hours it took are what the next one is planned with.
-    private static double? Hours(JsonObject survey) => survey["work"] is JsonObject work
-        ? ((work["hoursTaken"] ?? work["hoursPlanned"]) is JsonValue hours && hours.TryGetValue<double>(out var number) ? number : null)
-        : null;
+    private static double? Hours(JsonObject survey) =>
+        survey["work"] is JsonObject work ? ((work["hoursTaken"] ?? work["hoursPlanned"]) is JsonValue hours && hours.TryGetValue<double>(out var number) ? number : null) : null;
 }

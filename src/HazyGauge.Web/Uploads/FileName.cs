@@ -1,4 +1,5 @@
 using HazyGauge.Core.Sentences;
+
 namespace HazyGauge.Web.Uploads;
 
 /// <summary>Makes the name a file was sent under safe to keep and to send back.</summary>

@@ -36,8 +36,11 @@ internal sealed class MultipartUpload : IAsyncDisposable
     /// <exception cref="RefusedInputException">There is no file, or a field nobody asked for.</exception>
     public static async Task<MultipartUpload> ReadAsync(HttpRequest request, DataFolder folder, IReadOnlyCollection<string> fields, CancellationToken cancellation)
     {
-        if (!MediaTypeHeaderValue.TryParse(request.ContentType, out var type) || !type.MediaType.Equals("multipart/form-data", StringComparison.OrdinalIgnoreCase) ||
-            HeaderUtilities.RemoveQuotes(type.Boundary) is not { Length: > 0 } boundary)
+        if (
+            !MediaTypeHeaderValue.TryParse(request.ContentType, out var type)
+            || !type.MediaType.Equals("multipart/form-data", StringComparison.OrdinalIgnoreCase)
+            || HeaderUtilities.RemoveQuotes(type.Boundary) is not { Length: > 0 } boundary
+        )
         {
             throw new BadHttpRequestException("Send the file as multipart/form-data, in a part named file.", StatusCodes.Status400BadRequest);
         }
@@ -90,7 +93,10 @@ internal sealed class MultipartUpload : IAsyncDisposable
 
             if (!fields.Contains(name))
             {
-                throw new RefusedInputException(name.Length == 0 ? "body" : name, $"There is no such field. Allowed beside file: {(fields.Count == 0 ? "none" : string.Join(", ", fields))}.");
+                throw new RefusedInputException(
+                    name.Length == 0 ? "body" : name,
+                    $"There is no such field. Allowed beside file: {(fields.Count == 0 ? "none" : string.Join(", ", fields))}."
+                );
             }
 
             Fields[name] = await ReadFieldAsync(section.Body, name, cancellation);
@@ -106,8 +112,6 @@ internal sealed class MultipartUpload : IAsyncDisposable
     {
         var buffer = new byte[LongestField + 1];
         var read = await body.ReadAtLeastAsync(buffer, buffer.Length, throwOnEndOfStream: false, cancellation);
-        return read <= LongestField
-            ? System.Text.Encoding.UTF8.GetString(buffer, 0, read)
-            : throw new RefusedInputException(name, "This is far too long.");
+        return read <= LongestField ? System.Text.Encoding.UTF8.GetString(buffer, 0, read) : throw new RefusedInputException(name, "This is far too long.");
     }
 }

@@ -32,20 +32,32 @@ public static class ManyJobs
         Run(connection, "PRAGMA synchronous=OFF");
         using var transaction = connection.BeginTransaction();
         Run(connection, Copies, ("$count", count));
-        Copy(connection, "Jobs", "Id", ("Id", "c.Id"), ("Name", "t.Name || ' no. ' || c.N"), ("CreatedAt", "c.CreatedAt"), ("SearchKey", "c.SearchKey"), ("ArchivedAt", "iif(c.N % 3 = 0, c.CreatedAt, NULL)"),
-            ("LastEntry", $"t.LastEntry + {notes} + 1"));
+        Copy(
+            connection,
+            "Jobs",
+            "Id",
+            ("Id", "c.Id"),
+            ("Name", "t.Name || ' no. ' || c.N"),
+            ("CreatedAt", "c.CreatedAt"),
+            ("SearchKey", "c.SearchKey"),
+            ("ArchivedAt", "iif(c.N % 3 = 0, c.CreatedAt, NULL)"),
+            ("LastEntry", $"t.LastEntry + {notes} + 1")
+        );
         Copy(connection, "Revisions", "JobId", ("JobId", "c.Id"));
         Copy(connection, "Standings", "JobId", ("JobId", "c.Id"));
         Copy(connection, "Entries", "JobId", ("JobId", "c.Id"));
         Copy(connection, "JobFiles", "JobId", ("JobId", "c.Id"));
         Copy(connection, "SearchTexts", "JobId", ("JobId", "c.Id"), ("Text", "iif(t.Place = 'name', t.Text || ' no. ' || c.N, t.Text)"));
-        Run(connection, $"""
+        Run(
+            connection,
+            $"""
             INSERT INTO Entries (JobId, Number, Kind, Text, Blocks, Author, At, IdempotencyKey, Files, IsOpen)
             WITH RECURSIVE Notes(N) AS (SELECT 1 UNION ALL SELECT N + 1 FROM Notes WHERE N < {notes})
             SELECT c.Id, j.LastEntry - {notes + 1} + Notes.N, 'note', 'Note ' || Notes.N || ' on vehicle ' || c.N, '', 'JM', c.CreatedAt, 'note-' || Notes.N, '', 0
             FROM Copies c JOIN Jobs j ON j.Id = c.Id, Notes;
             INSERT INTO Entries (JobId, Number, Kind, Text, Blocks, Author, At, IdempotencyKey, Files, Due, IsOpen)
-            SELECT c.Id, j.LastEntry, CASE c.N % 4 WHEN 0 THEN 'recheck' WHEN 1 THEN 'waiting' ELSE 'note' END, 'adapter ' || c.N, iif(c.N % 4 = 1, 'fit', ''), 'JM', c.CreatedAt, 'last', '',
+            SELECT c.Id, j.LastEntry, CASE c.N % 4 WHEN 0 THEN 'recheck' WHEN 1 THEN 'waiting' ELSE 'note' END, 'adapter ' || c.N,
+                iif(c.N % 4 = 1, 'fit', ''), 'JM', c.CreatedAt, 'last', '',
                 iif(c.N % 4 < 2, date($today, (c.N % 397 - 100) || ' days'), NULL), c.N % 4 < 2
             FROM Copies c JOIN Jobs j ON j.Id = c.Id;
             INSERT INTO SearchTexts (JobId, Place, Label, Text)
@@ -57,7 +69,9 @@ public static class ManyJobs
             UPDATE Jobs SET Bay_Pressing = iif(Bay_IsHeld, 1, iif(Bay_IsWaiting, 3, 2)) WHERE Id IN (SELECT Id FROM Copies);
             INSERT INTO SearchIndex (rowid, Name, Rest)
             SELECT j.SearchKey, j.Name, (SELECT group_concat(Text, char(10)) FROM SearchTexts WHERE JobId = j.Id AND Place <> 'name') FROM Jobs j JOIN Copies c ON c.Id = j.Id;
-            """, ("$today", today.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture)));
+            """,
+            ("$today", today.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture))
+        );
         transaction.Commit();
     }
 
@@ -76,7 +90,10 @@ public static class ManyJobs
         }
 
         var values = columns.Select(c => own.FirstOrDefault(o => o.Column == c).Is ?? $"t.\"{c}\"");
-        Run(connection, $"INSERT INTO {table} ({string.Join(", ", columns.Select(c => $"\"{c}\""))}) SELECT {string.Join(", ", values)} FROM {table} t JOIN Copies c ON c.Template = t.{job}");
+        Run(
+            connection,
+            $"INSERT INTO {table} ({string.Join(", ", columns.Select(c => $"\"{c}\""))}) SELECT {string.Join(", ", values)} FROM {table} t JOIN Copies c ON c.Template = t.{job}"
+        );
     }
 
     private static void Run(SqliteConnection connection, string sql, params (string Name, object Value)[] values)

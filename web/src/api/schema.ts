@@ -5167,7 +5167,10 @@ export interface components {
         };
         /** @description A way to bring the wanted point inside the envelope, with its result. */
         CapacityRemedy: {
-            /** @description Stable name for programs: capBlend, lowerPower, largerInjectors, raisePressure, secondPump, largerPump, portInjection, portShare, largerDirectInjectors, largerHighPressurePump or together. */
+            /**
+             * @description Stable name for programs: capBlend, lowerPower, largerInjectors, raisePressure, secondPump, largerPump, portInjection, portShare,
+             *                 largerDirectInjectors, largerHighPressurePump or together.
+             */
             code: string;
             /** @description What to do and what it comes to, metric. */
             text: string;
@@ -5263,7 +5266,10 @@ export interface components {
             nextAction: components["schemas"]["NextAction"];
             /** @description The envelope to draw. */
             drawing: null | components["schemas"]["CapacityDrawing"];
-            /** @description Highest blend at that power with nothing fitted that is only planned, % by volume; null where nothing is planned, and where it does not carry E0. */
+            /**
+             * @description Highest blend at that power with nothing fitted that is only planned, % by volume; null where nothing is planned, and where it
+             *                 does not carry E0.
+             */
             asItStandsMaxEthanolPct?: null | {
                 /** Format: double */
                 value: number;
@@ -9666,9 +9672,15 @@ export interface components {
         ParseRequest: {
             /** @description What was typed, up to 60 characters: "43.5 psi", "E85", "6,500". */
             text: null | string;
-            /** @description The field it was typed into, as a path like engine.boostKpa, of a column of its table like pump.curve.flowLph, or of a thing in its list like users.stepPct. */
+            /**
+             * @description The field it was typed into, as a path like engine.boostKpa, of a column of its table like pump.curve.flowLph, or of a thing in its list like
+             *         users.stepPct.
+             */
             field?: null | string;
-            /** @description The kind of quantity, where there is no field: ethanol, pressure, temperature, power, flow, volume, engineSpeed, injectorFlow, length, voltage, time and others. */
+            /**
+             * @description The kind of quantity, where there is no field: ethanol, pressure, temperature, power, flow, volume, engineSpeed, injectorFlow, length, voltage,
+             *         time and others.
+             */
             quantity?: null | string;
             /**
              * @description The units that are shown: what a number without a unit is taken in; metric where it is left out.
@@ -10025,7 +10037,8 @@ export interface components {
             };
             /**
              * Format: int32
-             * @description How often each opens in two turns of the crank: once where each waits for its cylinder, twice in batches, once a cylinder it feeds on single-point injection.
+             * @description How often each opens in two turns of the crank: once where each waits for its cylinder, twice in batches, once a cylinder it feeds on
+             *                 single-point injection.
              */
             openingsPerCycle?: null | number;
         };
@@ -10384,7 +10397,8 @@ export interface components {
             inputOverVoltage: null | boolean;
             /**
              * Format: double
-             * @description The pull-up of the usual series (E12) that keeps the temperature within half a kelvin with the least current; null where none of 1 to 10 kOhm does.
+             * @description The pull-up of the usual series (E12) that keeps the temperature within half a kelvin with the least current; null where none of 1 to 10
+             *                 kOhm does.
              */
             recommendedOhm: null | number;
             /** @description What to mind, the gravest first. */

@@ -16,7 +16,8 @@ export function Mark({ type, ...input }: Props) {
       <input {...input} type={type} className="peer absolute inset-0 m-0 size-full cursor-pointer opacity-0" />
       <span
         aria-hidden="true"
-        className={`grid size-[20px] place-items-center border border-edge bg-base-300 outline-offset-[3px] outline-base-content peer-checked:border-2 peer-checked:border-base-content peer-focus-visible:outline-2 peer-checked:[&>span]:bg-base-content ${shape}`}
+        className={`grid size-[20px] place-items-center border border-edge bg-base-300 outline-offset-[3px] outline-base-content peer-checked:border-2
+          peer-checked:border-base-content peer-focus-visible:outline-2 peer-checked:[&>span]:bg-base-content ${shape}`}
       >
         <span className={`size-[10px] ${type === "radio" ? "rounded-full" : "rounded-[2px]"}`} />
       </span>

@@ -17,7 +17,8 @@ export function GlassAside() {
   return (
     <aside
       aria-label="Sight glass"
-      className={`${context.work.old ? "outdated " : ""}order-first shrink-0 border-b border-rule px-4 lg:sticky lg:top-0 lg:order-none lg:flex lg:w-[186px] lg:flex-col lg:items-center lg:gap-4 lg:self-start lg:border-b-0 lg:py-5`}
+      className={`${context.work.old ? "outdated " : ""}order-first shrink-0 border-b border-rule px-4 lg:sticky lg:top-0 lg:order-none lg:flex
+        lg:w-[186px] lg:flex-col lg:items-center lg:gap-4 lg:self-start lg:border-b-0 lg:py-5`}
     >
       <button
         type="button"

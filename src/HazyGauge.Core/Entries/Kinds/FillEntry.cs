@@ -24,7 +24,8 @@ public sealed record Fill(
     double? PricePerL = null,
     double? OdometerKm = null,
     Hazy? GaugeBeforePct = null,
-    Hazy? GaugeAfterPct = null);
+    Hazy? GaugeAfterPct = null
+);
 
 /// <summary>Something went into the tank.</summary>
 public sealed class FillEntry : EntryKind<Fill>
@@ -46,15 +47,44 @@ public sealed class FillEntry : EntryKind<Fill>
     /// <inheritdoc/>
     public override IReadOnlyList<Field> Fields { get; } =
     [
-        new("litres", "Filled") { Unit = Unit.Litres, Min = 0, Max = 2000, Likely = (1, 300), HowTo = "Read it off the pump." },
-        new("ethanolPct", "Ethanol of it") { Unit = Unit.EthanolPct, Min = 0, Max = 100, HowTo = "Test it; a pump's label is not its blend." },
-        new("mixedEthanolPct", "Blend mixed in the tank") { Unit = Unit.EthanolPct, Min = 0, Max = 100, HowTo = "Calculate it from what was in the tank and what went in." },
+        new("litres", "Filled")
+        {
+            Unit = Unit.Litres,
+            Min = 0,
+            Max = 2000,
+            Likely = (1, 300),
+            HowTo = "Read it off the pump.",
+        },
+        new("ethanolPct", "Ethanol of it")
+        {
+            Unit = Unit.EthanolPct,
+            Min = 0,
+            Max = 100,
+            HowTo = "Test it; a pump's label is not its blend.",
+        },
+        new("mixedEthanolPct", "Blend mixed in the tank")
+        {
+            Unit = Unit.EthanolPct,
+            Min = 0,
+            Max = 100,
+            HowTo = "Calculate it from what was in the tank and what went in.",
+        },
         new FieldOf<Fill>("fuel", "Fuel by its label"),
         new FieldOf<Fill>("station", "Filled at"),
         new FieldOf<Fill>("pricePerL", "Price of a liter") { Min = 0, Max = 1000 },
         new FieldOf<Fill>("odometerKm", "Odometer") { Min = 0, Max = 10_000_000 },
-        new("gaugeBeforePct", "Fuel gauge before") { Unit = Unit.Percent, Min = 0, Max = 100 },
-        new("gaugeAfterPct", "Fuel gauge afterwards") { Unit = Unit.Percent, Min = 0, Max = 100 },
+        new("gaugeBeforePct", "Fuel gauge before")
+        {
+            Unit = Unit.Percent,
+            Min = 0,
+            Max = 100,
+        },
+        new("gaugeAfterPct", "Fuel gauge afterwards")
+        {
+            Unit = Unit.Percent,
+            Min = 0,
+            Max = 100,
+        },
     ];
 
     /// <inheritdoc/>
@@ -80,7 +110,9 @@ public sealed class FillEntry : EntryKind<Fill>
         Sentence what = (payload.Litres, payload.EthanolPct) switch
         {
             ({ } litres, { } ethanol) => Sentence.Of($"Filled {Say.Of(litres, Unit.Litres, 0)} of {Say.Ethanol(ethanol)}{At(payload)}."),
-            ({ } litres, null) => Sentence.Of($"Filled {Say.Of(litres, Unit.Litres, 0)}{(string.IsNullOrWhiteSpace(payload.Fuel) ? string.Empty : $" of {payload.Fuel.Trim()}")}{At(payload)}."),
+            ({ } litres, null) => Sentence.Of(
+                $"Filled {Say.Of(litres, Unit.Litres, 0)}{(string.IsNullOrWhiteSpace(payload.Fuel) ? string.Empty : $" of {payload.Fuel.Trim()}")}{At(payload)}."
+            ),
             (null, { } ethanol) => Sentence.Of($"Filled with {Say.Ethanol(ethanol)}{At(payload)}."),
             _ => payload.MixedEthanolPct is null ? Sentence.Of($"Filled{At(payload)}.") : Sentence.Empty,
         };

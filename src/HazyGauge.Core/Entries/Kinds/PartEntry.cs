@@ -24,10 +24,7 @@ public sealed class PartEntry : EntryKind<PartNote>
 
     /// <inheritdoc/>
     public override IReadOnlyList<Field> Fields { get; } =
-    [
-        new FieldOf<PartNote>("quantity", "How many") { Min = 0.01, Max = 10000 },
-        new FieldOf<PartNote>("price", "The price") { Min = 0, Max = 1e6 },
-    ];
+    [new FieldOf<PartNote>("quantity", "How many") { Min = 0.01, Max = 10000 }, new FieldOf<PartNote>("price", "The price") { Min = 0, Max = 1e6 }];
 
     /// <summary>True for what can stand in an address.</summary>
     public static bool IsItem(string? item) => item is { Length: > 0 and <= 60 } && item.All(c => c is (>= 'a' and <= 'z') or (>= '0' and <= '9') or '-');

@@ -27,7 +27,8 @@ public sealed record Proof(
     double? WorstErrorPct = null,
     string? File = null,
     double? BaseEthanolPct = null,
-    Metering? Metering = null);
+    Metering? Metering = null
+);
 
 /// <summary>A claim that something is right.</summary>
 public sealed class ProofEntry : EntryKind<Proof>
@@ -51,8 +52,18 @@ public sealed class ProofEntry : EntryKind<Proof>
     public override IReadOnlyList<Field> Fields { get; } =
     [
         new FieldOf<Proof>("mapRevision", "Map revision"),
-        new FieldOf<Proof>("worstErrorPct", "Lambda off at worst") { Unit = Unit.Percent, Min = 0, Max = 100 },
-        new FieldOf<Proof>("baseEthanolPct", "Blend of the base map") { Unit = Unit.EthanolPct, Min = 0, Max = 100 },
+        new FieldOf<Proof>("worstErrorPct", "Lambda off at worst")
+        {
+            Unit = Unit.Percent,
+            Min = 0,
+            Max = 100,
+        },
+        new FieldOf<Proof>("baseEthanolPct", "Blend of the base map")
+        {
+            Unit = Unit.EthanolPct,
+            Min = 0,
+            Max = 100,
+        },
     ];
 
     /// <inheritdoc/>
@@ -81,7 +92,9 @@ public sealed class ProofEntry : EntryKind<Proof>
     public override Sentence Summary(Proof payload)
     {
         Sentence blends = payload.EthanolPcts is { Count: > 0 } pcts
-            ? pcts.Min() < pcts.Max() ? Sentence.Of($" on {Say.Ethanol(pcts.Min())} to {Say.Ethanol(pcts.Max())}") : Sentence.Of($" on {Say.Ethanol(pcts[0])}")
+            ? pcts.Min() < pcts.Max()
+                ? Sentence.Of($" on {Say.Ethanol(pcts.Min())} to {Say.Ethanol(pcts.Max())}")
+                : Sentence.Of($" on {Say.Ethanol(pcts[0])}")
             : Sentence.Empty;
         Sentence worst = payload.WorstErrorPct is { } off ? Sentence.Of($", {off:0.#} % off at worst") : Sentence.Empty;
         return Sentence.Of($"Fueling claimed right{blends}{worst}{(string.IsNullOrWhiteSpace(payload.MapRevision) ? string.Empty : $", map {payload.MapRevision.Trim()}")}.");

@@ -54,7 +54,13 @@ public sealed record TypedNumber(double Value, string Unit, string Shown, double
 
         double? half = typed.PlusMinus is { } width ? Tidy(width * unit.Factor) : null;
         var symbol = UnitStyle.Of(question.Unit).Metric.Trim();
-        return new TypedNumber(value, question.Unit == Sentences.Unit.EthanolPct ? "%" : symbol, InUnits(value, question.Unit, system), half, Doubted(text, value, isAbsolute, unitText.Length == 0, meant, question, system));
+        return new TypedNumber(
+            value,
+            question.Unit == Sentences.Unit.EthanolPct ? "%" : symbol,
+            InUnits(value, question.Unit, system),
+            half,
+            Doubted(text, value, isAbsolute, unitText.Length == 0, meant, question, system)
+        );
     }
 
     // A comma before three digits groups thousands, unless only the decimal number can be.
@@ -63,8 +69,7 @@ public sealed record TypedNumber(double Value, string Unit, string Shown, double
         : !Fits(metric(typed.Number), question) && Fits(metric(small), question) ? (small, typed.Number)
         : (typed.Number, small);
 
-    private static List<MeantNumber> Meant(
-        TypedText typed, double number, double value, double? other, bool isBare, TypedQuestion question, NamedUnit shown, UnitSystem system)
+    private static List<MeantNumber> Meant(TypedText typed, double number, double value, double? other, bool isBare, TypedQuestion question, NamedUnit shown, UnitSystem system)
     {
         var meant = new List<MeantNumber>();
         void Add(string typedAs, double metric)
@@ -133,7 +138,8 @@ public sealed record TypedNumber(double Value, string Unit, string Shown, double
         return Fits(value, question) || !isBare ? null : new TypedDoubt($"{InUnits(value, question.Unit, system)} is unlikely here. Look again.", []);
     }
 
-    private static bool Possible(double value, TypedQuestion question) => double.IsFinite(value) && value >= (question.Min ?? double.MinValue) && value <= (question.Max ?? double.MaxValue);
+    private static bool Possible(double value, TypedQuestion question) =>
+        double.IsFinite(value) && value >= (question.Min ?? double.MinValue) && value <= (question.Max ?? double.MaxValue);
 
     private static bool Fits(double value, TypedQuestion question) => Possible(value, question) && (question.Likely is not var (least, most) || (value >= least && value <= most));
 
@@ -157,9 +163,11 @@ public sealed record TypedNumber(double Value, string Unit, string Shown, double
         var others = UnitNames.KindsMeasuredIn(unitText).ToList();
         var units = UnitNames.Of(question.Unit);
         var known = string.Join(", ", units.Select(u => u.Name).Take(4));
-        return Refused(others.Count > 0
-            ? $"\u201c{Wording.Quoted(text)}\u201d is {An(others[0])}; {Asked(question)} is asked for, in {known}."
-            : $"\u201c{Wording.Quoted(text)}\u201d: nobody measures {Asked(question)} in \u201c{Wording.Quoted(unitText)}\u201d. Use {(units.Count > 1 ? known : shown.Name)}.");
+        return Refused(
+            others.Count > 0
+                ? $"\u201c{Wording.Quoted(text)}\u201d is {An(others[0])}; {Asked(question)} is asked for, in {known}."
+                : $"\u201c{Wording.Quoted(text)}\u201d: nobody measures {Asked(question)} in \u201c{Wording.Quoted(unitText)}\u201d. Use {(units.Count > 1 ? known : shown.Name)}."
+        );
     }
 
     private static (string Unit, bool IsAbsolute) WithoutAbsolute(string unit, TypedQuestion question)
@@ -194,9 +202,10 @@ public sealed record TypedNumber(double Value, string Unit, string Shown, double
 
     private static string Plain(double number) => number.ToString("0.########", CultureInfo.InvariantCulture);
 
-    private static string Examples(Unit unit, NamedUnit shown) => unit == Sentences.Unit.EthanolPct
-        ? "85, E85 or 85 %"
-        : string.Join(" or ", new[] { $"73.5 {shown.Name}".Trim() }.Concat(UnitNames.Of(unit).Where(u => u.Name != shown.Name).Take(1).Select(u => $"73.5 {u.Name}")));
+    private static string Examples(Unit unit, NamedUnit shown) =>
+        unit == Sentences.Unit.EthanolPct
+            ? "85, E85 or 85 %"
+            : string.Join(" or ", new[] { $"73.5 {shown.Name}".Trim() }.Concat(UnitNames.Of(unit).Where(u => u.Name != shown.Name).Take(1).Select(u => $"73.5 {u.Name}")));
 
     private static string Asked(TypedQuestion question) => An(UnitNames.KindOf(question.Unit));
 

@@ -42,7 +42,8 @@ public sealed record TypedQuestion(string? Label, Unit Unit, double? Min, double
 
     /// <summary>A kind of quantity by its name, or a unit by its own; null where neither is known.</summary>
     public static TypedQuestion? OfQuantity(string name) =>
-        Kinds.GetValueOrDefault(name) ?? (Enum.TryParse<Unit>(name, ignoreCase: true, out var unit) && !int.TryParse(name, out _) ? new TypedQuestion(null, unit, null, null, null, false) : null);
+        Kinds.GetValueOrDefault(name)
+        ?? (Enum.TryParse<Unit>(name, ignoreCase: true, out var unit) && !int.TryParse(name, out _) ? new TypedQuestion(null, unit, null, null, null, false) : null);
 
     /// <summary>What a field asks for.</summary>
     public static TypedQuestion Of(Field field) => new(field.Label, field.Unit, field.Min, field.Max, field.Likely, field.AboveAir, field.WithPlus);

@@ -36,7 +36,14 @@ internal sealed partial record TypedText(double Number, double? Other, string Un
             half = width;
         }
 
-        return new TypedText(number, other, (match.Groups["unit"] is { Length: > 0, Value: var unit } ? unit : match.Groups["behind"].Value).Trim(), match.Groups["e"].Success, decimals, half);
+        return new TypedText(
+            number,
+            other,
+            (match.Groups["unit"] is { Length: > 0, Value: var unit } ? unit : match.Groups["behind"].Value).Trim(),
+            match.Groups["e"].Success,
+            decimals,
+            half
+        );
     }
 
     private static (double Number, double? Other, bool HasDecimals)? Read(string typed)
@@ -47,7 +54,10 @@ internal sealed partial record TypedText(double Number, double? Other, string Un
             return below == 0 ? null : (whole + (above / below), null, true);
         }
 
-        var digits = typed.Replace("'", string.Empty, StringComparison.Ordinal).Replace("’", string.Empty, StringComparison.Ordinal).Replace(" ", string.Empty, StringComparison.Ordinal);
+        var digits = typed
+            .Replace("'", string.Empty, StringComparison.Ordinal)
+            .Replace("’", string.Empty, StringComparison.Ordinal)
+            .Replace(" ", string.Empty, StringComparison.Ordinal);
         var (commas, points) = (digits.Count(c => c == ','), digits.Count(c => c == '.'));
 
         // Of two different signs the last one is the decimal one; a sign that stands more than once groups thousands.
@@ -79,14 +89,18 @@ internal sealed partial record TypedText(double Number, double? Other, string Un
     }
 
     private static (double, double?, bool)? Parsed(string digits, double? other) =>
-        double.TryParse(digits, NumberStyles.Float, CultureInfo.InvariantCulture, out var number) && double.IsFinite(number) ? (number, other, digits.Contains('.', StringComparison.Ordinal)) : null;
+        double.TryParse(digits, NumberStyles.Float, CultureInfo.InvariantCulture, out var number) && double.IsFinite(number)
+            ? (number, other, digits.Contains('.', StringComparison.Ordinal))
+            : null;
 
     private static double Part(Match match, string name) => match.Groups[name] is { Success: true, Value: var value } ? double.Parse(value, CultureInfo.InvariantCulture) : 0;
 
     [GeneratedRegex(
-        @"^(?<e>[eE](?=\s*\d))?\s*(?<number>[-+]?(?:(?:\d+\s+)?\d+\s*/\s*\d+(?!\d)|(?:\d{1,3}(?:[ '’]\d{3})+(?!\d)|\d+)?(?:[.,]\d+)*(?:[eE][-+]?\d+)?))\s*(?<unit>1\s*/\s*min|[^\d\s±+-][^±+]*?)?\s*(?:(?:±|\+\s*/?\s*-)\s*(?<half>\d+(?:[.,]\d+)?)\s*(?<behind>[^\d\s±].*)?)?$",
+        @"^(?<e>[eE](?=\s*\d))?\s*(?<number>[-+]?(?:(?:\d+\s+)?\d+\s*/\s*\d+(?!\d)|(?:\d{1,3}(?:[ '’]\d{3})+(?!\d)|\d+)?(?:[.,]\d+)*(?:[eE][-+]?\d+)?))"
+            + @"\s*(?<unit>1\s*/\s*min|[^\d\s±+-][^±+]*?)?\s*(?:(?:±|\+\s*/?\s*-)\s*(?<half>\d+(?:[.,]\d+)?)\s*(?<behind>[^\d\s±].*)?)?$",
         RegexOptions.CultureInvariant,
-        matchTimeoutMilliseconds: 200)]
+        matchTimeoutMilliseconds: 200
+    )]
     private static partial Regex Whole();
 
     [GeneratedRegex(@"^\+?(?:(?<whole>\d{1,4})\s+)?(?<above>\d{1,4})\s*/\s*(?<below>\d{1,4})$", RegexOptions.CultureInvariant, matchTimeoutMilliseconds: 200)]

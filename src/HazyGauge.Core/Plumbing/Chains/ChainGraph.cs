@@ -34,20 +34,26 @@ internal readonly record struct AtBest(long Cost, long Restriction, int RigidMm,
     public static readonly AtBest NoWay = new(long.MaxValue, long.MaxValue, int.MaxValue, 0, 0);
 
     /// <summary>This or another, whatever is the best of each.</summary>
-    public AtBest Or(AtBest other) => new(
-        Math.Min(Cost, other.Cost), Math.Min(Restriction, other.Restriction), Math.Min(RigidMm, other.RigidMm), Math.Max(HoseMm, other.HoseMm), Math.Max(LengthMm, other.LengthMm));
+    public AtBest Or(AtBest other) =>
+        new(
+            Math.Min(Cost, other.Cost),
+            Math.Min(Restriction, other.Restriction),
+            Math.Min(RigidMm, other.RigidMm),
+            Math.Max(HoseMm, other.HoseMm),
+            Math.Max(LengthMm, other.LengthMm)
+        );
 
     /// <summary>This behind a part of a group.</summary>
-    public AtBest Behind(StepGroup group) => new(
-        Cost + group.AtBest.Cost, Restriction + group.AtBest.Restriction, RigidMm + group.AtBest.RigidMm, HoseMm + group.AtBest.HoseMm, LengthMm + group.AtBest.LengthMm);
+    public AtBest Behind(StepGroup group) =>
+        new(Cost + group.AtBest.Cost, Restriction + group.AtBest.Restriction, RigidMm + group.AtBest.RigidMm, HoseMm + group.AtBest.HoseMm, LengthMm + group.AtBest.LengthMm);
 }
 
 /// <summary>Ways that leave the same end open, the cheapest first.</summary>
 internal sealed record StepGroup(int Out, bool IsSensor, IReadOnlyList<ChainStep> Steps)
 {
     /// <summary>What one of them can come to at best.</summary>
-    public AtBest AtBest { get; } = new(
-        Steps[0].LeastCost, Steps.Min(s => s.Restriction), Steps.Min(s => s.IsHose ? 0 : s.LengthMm), Steps.Max(s => s.IsHose ? s.LengthMm : 0), Steps.Max(s => s.LengthMm));
+    public AtBest AtBest { get; } =
+        new(Steps[0].LeastCost, Steps.Min(s => s.Restriction), Steps.Min(s => s.IsHose ? 0 : s.LengthMm), Steps.Max(s => s.IsHose ? s.LengthMm : 0), Steps.Max(s => s.LengthMm));
 }
 
 /// <summary>Which parts can follow which open end, and how many it takes from there.</summary>
@@ -82,7 +88,13 @@ internal sealed class ChainGraph
         }
 
         _left = CountLeft();
-        _groups = [.. _after.Select(steps => (IReadOnlyList<StepGroup>)[.. steps.GroupBy(s => (s.Out, parts[s.Part].IsSensor)).Select(g => new StepGroup(_ports[g.Key.Out], g.Key.IsSensor, [.. g.OrderBy(s => s.LeastCost)]))])];
+        _groups =
+        [
+            .. _after.Select(steps =>
+                (IReadOnlyList<StepGroup>)
+                    [.. steps.GroupBy(s => (s.Out, parts[s.Part].IsSensor)).Select(g => new StepGroup(_ports[g.Key.Out], g.Key.IsSensor, [.. g.OrderBy(s => s.LeastCost)]))]
+            ),
+        ];
         _atBest = FindBest();
     }
 
@@ -120,8 +132,9 @@ internal sealed class ChainGraph
 
     // Which of the needed elbows a part is, -1 for none; null where it turns the line as nothing needs.
     private int? AngleOf(FittingPart part) =>
-        _ask.AnglesDeg is null || part.AngleDeg is null or 0 ? -1
-        : Angles.Select((a, i) => (a, i)).Where(a => Math.Abs(a.a - part.AngleDeg.Value) < 0.5).Select(a => (int?)a.i).FirstOrDefault();
+        _ask.AnglesDeg is null || part.AngleDeg is null or 0
+            ? -1
+            : Angles.Select((a, i) => (a, i)).Where(a => Math.Abs(a.a - part.AngleDeg.Value) < 0.5).Select(a => (int?)a.i).FirstOrDefault();
 
     private int Shelved(int count)
     {
@@ -140,8 +153,17 @@ internal sealed class ChainGraph
         foreach (var (into, onward) in ChainRules.Ways(part))
         {
             var step = new ChainStep(
-                index, into, onward, (long)Math.Round(part.Cost * 1e4), (long)Math.Round(ChainRules.Restriction(part) * 1e6), ChainRules.WholeMm(part),
-                part.IsHose ? ChainRules.WholeBendMm(part) : 0, angle, shelf, print);
+                index,
+                into,
+                onward,
+                (long)Math.Round(part.Cost * 1e4),
+                (long)Math.Round(ChainRules.Restriction(part) * 1e6),
+                ChainRules.WholeMm(part),
+                part.IsHose ? ChainRules.WholeBendMm(part) : 0,
+                angle,
+                shelf,
+                print
+            );
             foreach (var open in PortCatalogue.All.Where(open => JointRules.Mate(open, into)))
             {
                 _after[_ports[open]].Add(step);
@@ -159,13 +181,14 @@ internal sealed class ChainGraph
             {
                 for (var through = 0; through < 2; through++)
                 {
-                    best[left, port, through] = left == 0 && through == 1 && IsEnd(port)
-                        ? default
-                        : (left == 0 ? [] : _groups[port])
-                            .Where(g => !(g.IsSensor && through == 1))
-                            .Select(g => (Group: g, Onward: best[left - 1, g.Out, g.IsSensor ? 1 : through]))
-                            .Where(g => g.Onward.Cost < long.MaxValue)
-                            .Aggregate(AtBest.NoWay, (at, g) => at.Or(g.Onward.Behind(g.Group)));
+                    best[left, port, through] =
+                        left == 0 && through == 1 && IsEnd(port)
+                            ? default
+                            : (left == 0 ? [] : _groups[port])
+                                .Where(g => !(g.IsSensor && through == 1))
+                                .Select(g => (Group: g, Onward: best[left - 1, g.Out, g.IsSensor ? 1 : through]))
+                                .Where(g => g.Onward.Cost < long.MaxValue)
+                                .Aggregate(AtBest.NoWay, (at, g) => at.Or(g.Onward.Behind(g.Group)));
                 }
             }
         }

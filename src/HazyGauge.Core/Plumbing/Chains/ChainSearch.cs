@@ -48,9 +48,13 @@ internal sealed class ChainSearch(ChainAsk ask, IReadOnlyList<FittingPart> parts
         return new FittingChains(
             [.. _found.Select(label => Chain(label, !budget.IsSpent && label.Score == best.Score))],
             null,
-            budget.IsSpent ? "Best found, not proven: so many parts of this catalog fit each other that the search stopped before it had weighed every chain. Choose from fewer parts for a proof."
-            : ask.Weights is null ? $"Of {usable} parts every chain of up to {most} was weighed: none has fewer than {best.Parts + 1} leak points, and none with as few costs less."
-            : $"Of {usable} parts every chain of up to {most} was weighed, and what longer ones would cost at least: none is better by these weights.");
+            budget.IsSpent
+                    ? "Best found, not proven: so many parts of this catalog fit each other that the search stopped before it had weighed every chain. Choose from fewer "
+                        + "parts for a proof."
+                : ask.Weights is null
+                    ? $"Of {usable} parts every chain of up to {most} was weighed: none has fewer than {best.Parts + 1} leak points, and none with as few costs less."
+                : $"Of {usable} parts every chain of up to {most} was weighed, and what longer ones would cost at least: none is better by these weights."
+        );
     }
 
     // More parts are more leak points: without weights nothing longer can be better, with them nothing that pays more for its joints alone.
@@ -137,9 +141,11 @@ internal sealed class ChainSearch(ChainAsk ask, IReadOnlyList<FittingPart> parts
     {
         var (rigid, hose) = (label.RigidMm + ahead.RigidMm, label.HoseMm + ahead.HoseMm);
         return ask.IsOfAnyLength
-            || (label.RigidMm + label.HoseMm + ahead.LengthMm >= _gapMm - ChainRules.PlayMm
+            || (
+                label.RigidMm + label.HoseMm + ahead.LengthMm >= _gapMm - ChainRules.PlayMm
                 && rigid - _gapMm <= ChainRules.LongestOverMm
-                && (hose == 0 ? rigid <= _gapMm + ChainRules.PlayMm : rigid <= _gapMm || hose >= ChainRules.LoopMm(label.BendMm) + rigid - _gapMm));
+                && (hose == 0 ? rigid <= _gapMm + ChainRules.PlayMm : rigid <= _gapMm || hose >= ChainRules.LoopMm(label.BendMm) + rigid - _gapMm)
+            );
     }
 
     // No better than the third-best, whatever follows.
@@ -166,7 +172,20 @@ internal sealed class ChainSearch(ChainAsk ask, IReadOnlyList<FittingPart> parts
         var (hoses, hose, bend) = step.IsHose ? (label.Hoses + 1, label.HoseMm + step.LengthMm, Math.Max(label.BendMm, step.BendMm)) : (label.Hoses, label.HoseMm, label.BendMm);
         var (cost, used) = Bought(label, step);
         return new Label(
-            port, isThrough, angles, hoses, hose, bend, rigid, used, ScoreOf(label.Parts + 1, label.Score.Cost + cost, label.Score.Restriction + step.Restriction), label.Print + step.Print, label.Parts + 1, label, step);
+            port,
+            isThrough,
+            angles,
+            hoses,
+            hose,
+            bend,
+            rigid,
+            used,
+            ScoreOf(label.Parts + 1, label.Score.Cost + cost, label.Score.Restriction + step.Restriction),
+            label.Print + step.Print,
+            label.Parts + 1,
+            label,
+            step
+        );
     }
 
     // A part on the shelf costs nothing as often as it lies there.
@@ -192,7 +211,8 @@ internal sealed class ChainSearch(ChainAsk ask, IReadOnlyList<FittingPart> parts
     {
         // Hose that reaches over the whole gap: the shorter the parts the better, whatever follows. Until then their length has to be kept.
         var isShorterBetter = label.Hoses > 0 && label.HoseMm >= _gapMm;
-        var key = ask.IsOfAnyLength ? new Key(label.Port, label.IsThrough, label.Angles, 0, 0, 0, 0, label.Used)
+        var key =
+            ask.IsOfAnyLength ? new Key(label.Port, label.IsThrough, label.Angles, 0, 0, 0, 0, label.Used)
             : isNarrow ? new Key(label.Port, label.IsThrough, label.Angles, label.Hoses, isShorterBetter ? -1 : label.HoseMm / NarrowMm, 0, label.RigidMm / NarrowMm, 0)
             : new Key(label.Port, label.IsThrough, label.Angles, label.Hoses, label.HoseMm, label.BendMm, isShorterBetter ? 0 : label.RigidMm, label.Used);
         if (!kept.TryGetValue(key, out var best))
@@ -208,13 +228,19 @@ internal sealed class ChainSearch(ChainAsk ask, IReadOnlyList<FittingPart> parts
 
     private void Take(Label label)
     {
-        if (label.IsThrough && _graph.IsEnd(label.Port) && HasAngles(label) && (ask.IsOfAnyLength || ChainRules.HoseMm(_gapMm, label.RigidMm, label.Hoses, label.HoseMm, label.BendMm, out _) is not null))
+        if (
+            label.IsThrough
+            && _graph.IsEnd(label.Port)
+            && HasAngles(label)
+            && (ask.IsOfAnyLength || ChainRules.HoseMm(_gapMm, label.RigidMm, label.Hoses, label.HoseMm, label.BendMm, out _) is not null)
+        )
         {
             Insert(_found, label);
         }
     }
 
-    private bool HasAngles(Label label) => _graph.AngleCounts.Select((n, i) => label.Angles / (int)Math.Pow(ChainRules.MostParts, i) % ChainRules.MostParts == n).All(isThere => isThere);
+    private bool HasAngles(Label label) =>
+        _graph.AngleCounts.Select((n, i) => label.Angles / (int)Math.Pow(ChainRules.MostParts, i) % ChainRules.MostParts == n).All(isThere => isThere);
 
     // The best three of different parts: the same parts in another order are no other chain.
     private static bool Insert(List<Label> best, Label label)
@@ -259,8 +285,8 @@ internal sealed class ChainSearch(ChainAsk ask, IReadOnlyList<FittingPart> parts
         return true;
     }
 
-    private Score ScoreOf(int count, long cost, long restriction) => new(
-        ask.Weights is { } w ? (w.LeakPoints * (count + 1)) + (w.Cost * cost / 1e4) + (w.Restriction * restriction / 1e6) : 0, count + 1, cost, restriction);
+    private Score ScoreOf(int count, long cost, long restriction) =>
+        new(ask.Weights is { } w ? (w.LeakPoints * (count + 1)) + (w.Cost * cost / 1e4) + (w.Restriction * restriction / 1e6) : 0, count + 1, cost, restriction);
 
     private FittingChain Chain(Label label, bool isOptimal)
     {
@@ -280,7 +306,8 @@ internal sealed class ChainSearch(ChainAsk ask, IReadOnlyList<FittingPart> parts
             isOptimal,
             Math.Round(label.Score.Restriction / 1e6, 3),
             isLoop,
-            label.RigidMm);
+            label.RigidMm
+        );
     }
 
     // What of a chain's beginning matters for how it goes on.
@@ -301,5 +328,18 @@ internal sealed class ChainSearch(ChainAsk ask, IReadOnlyList<FittingPart> parts
     }
 
     private sealed record Label(
-        int Port, bool IsThrough, int Angles, int Hoses, int HoseMm, int BendMm, int RigidMm, ulong Used, Score Score, ulong Print, int Parts, Label? Before, ChainStep Step);
+        int Port,
+        bool IsThrough,
+        int Angles,
+        int Hoses,
+        int HoseMm,
+        int BendMm,
+        int RigidMm,
+        ulong Used,
+        Score Score,
+        ulong Print,
+        int Parts,
+        Label? Before,
+        ChainStep Step
+    );
 }

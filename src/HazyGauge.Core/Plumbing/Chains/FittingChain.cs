@@ -20,7 +20,16 @@ public sealed record ChainPart(string Code, string Name, string InPort, string O
 /// <param name="Loop">True where the parts are longer than the gap and the hose makes a loop.</param>
 /// <param name="RigidMm">What the parts add to the line without hose, mm.</param>
 public sealed record FittingChain(
-    IReadOnlyList<ChainPart> Parts, int LeakPoints, double HoseMm, double? MinBoreMm, double Cost, bool Optimal, double Restriction, bool Loop, double RigidMm);
+    IReadOnlyList<ChainPart> Parts,
+    int LeakPoints,
+    double HoseMm,
+    double? MinBoreMm,
+    double Cost,
+    bool Optimal,
+    double Restriction,
+    bool Loop,
+    double RigidMm
+);
 
 /// <summary>The best chains there are.</summary>
 /// <param name="Chains">Up to three, the best first, each of other parts.</param>

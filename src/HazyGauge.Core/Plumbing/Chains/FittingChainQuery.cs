@@ -1,7 +1,7 @@
 using HazyGauge.Core.Fields;
-using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Plumbing.Ports;
+using HazyGauge.Core.Sentences;
 
 namespace HazyGauge.Core.Plumbing.Chains;
 
@@ -35,7 +35,8 @@ public sealed record FittingChainQuery(
     [MostItems(FittingChainQuery.MostParts)] IReadOnlyList<string>? OnShelf = null,
     IReadOnlyList<HoseStock>? HoseStock = null,
     ChainWeights? Weights = null,
-    bool? Reversible = null)
+    bool? Reversible = null
+)
 {
     /// <summary>Most parts a catalog may have.</summary>
     public const int MostParts = 20_000;
@@ -55,7 +56,9 @@ public sealed record FittingChainQuery(
         Check(check, parts);
         check.ThrowIfAny();
         var ask = new ChainAsk(PortCatalogue.Find(From)!, PortCatalogue.Find(To)!, GapMm, Via is not null, AnglesDeg, Weights);
-        var shelf = (OnShelf ?? parts.SelectMany(p => Enumerable.Repeat(p.Code, Math.Min(p.OnShelf ?? 0, ChainRules.MostParts)))).GroupBy(c => c, StringComparer.OrdinalIgnoreCase).ToDictionary(g => g.Key, g => g.Count(), StringComparer.OrdinalIgnoreCase);
+        var shelf = (OnShelf ?? parts.SelectMany(p => Enumerable.Repeat(p.Code, Math.Min(p.OnShelf ?? 0, ChainRules.MostParts))))
+            .GroupBy(c => c, StringComparer.OrdinalIgnoreCase)
+            .ToDictionary(g => g.Key, g => g.Count(), StringComparer.OrdinalIgnoreCase);
         foreach (var hose in HoseStock ?? [])
         {
             shelf[hose.Code] = ChainRules.MostParts;
@@ -74,7 +77,11 @@ public sealed record FittingChainQuery(
             why = ChainSearch.GivenUp;
         }
 
-        return found with { WhyNone = why.Text, Why = why };
+        return found with
+        {
+            WhyNone = why.Text,
+            Why = why,
+        };
     }
 
     private IReadOnlyList<FittingPart> Parts(IReadOnlyList<FittingPart> shop, InputCheck check)
@@ -132,7 +139,10 @@ public sealed record FittingChainQuery(
 
         if (Weights is { } weights)
         {
-            check.Within(weights.LeakPoints, 0, 1e6, "weights.leakPoints", "The weight of a leak point").Within(weights.Cost, 0, 1e6, "weights.cost", "The weight of the cost").Within(weights.Restriction, 0, 1e6, "weights.restriction", "The weight of the restriction");
+            check
+                .Within(weights.LeakPoints, 0, 1e6, "weights.leakPoints", "The weight of a leak point")
+                .Within(weights.Cost, 0, 1e6, "weights.cost", "The weight of the cost")
+                .Within(weights.Restriction, 0, 1e6, "weights.restriction", "The weight of the restriction");
             if (weights is { LeakPoints: 0, Cost: 0, Restriction: 0 })
             {
                 check.Refuse("weights", "One of the weights must be above 0, or every chain is as good as any.");
@@ -146,7 +156,11 @@ public sealed record FittingChainQuery(
 
         if (!Cut && new[] { From, To }.FirstOrDefault(p => PortCatalogue.Find(p)?.Type == PortType.PlainTube) is { } tube)
         {
-            check.Refuse("cut", $"A plain tube is what a cut leaves: {PortCatalogue.Find(tube)!.Name} cannot be an end of a line that must not be cut. Allow cutting, or name the joint that is pulled apart.");
+            check.Refuse(
+                "cut",
+                $"A plain tube is what a cut leaves: {PortCatalogue.Find(tube)!.Name} cannot be an end of a line that must not be cut. Allow cutting, or name the joint "
+                    + $"that is pulled apart."
+            );
         }
     }
 

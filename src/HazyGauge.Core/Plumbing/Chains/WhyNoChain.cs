@@ -8,10 +8,12 @@ internal sealed class WhyNoChain(ChainAsk ask, IReadOnlyList<FittingPart> parts,
 {
     /// <summary>Why.</summary>
     public Sentence Reason =>
-        ask.ViaSensor && !parts.Any(p => p.IsSensor && ChainRules.MayUse(p)) ? "There is no sensor in the catalog that may carry ethanol."
-        : Elbows() ?? Length() ?? Rating() ?? Missing();
+        ask.ViaSensor && !parts.Any(p => p.IsSensor && ChainRules.MayUse(p))
+            ? "There is no sensor in the catalog that may carry ethanol."
+            : Elbows() ?? Length() ?? Rating() ?? Missing();
 
-    private bool IsPossible(ChainAsk relaxed, IReadOnlyList<FittingPart>? with = null) => new ChainSearch(relaxed, with ?? parts, shelf, budget, cancellation).Best().Chains.Count > 0;
+    private bool IsPossible(ChainAsk relaxed, IReadOnlyList<FittingPart>? with = null) =>
+        new ChainSearch(relaxed, with ?? parts, shelf, budget, cancellation).Best().Chains.Count > 0;
 
     private Sentence? Elbows()
     {
@@ -24,7 +26,10 @@ internal sealed class WhyNoChain(ChainAsk ask, IReadOnlyList<FittingPart> parts,
         var lacking = wanted.Where(a => !parts.Any(p => ChainRules.MayUse(p) && Math.Abs((p.AngleDeg ?? 0) - a) < 0.5)).ToList();
         if (lacking.Count > 0)
         {
-            return Sentence.Of($"No part of the catalog turns the line by {Angles(lacking)}. One such elbow would make it possible{(IsPossible(ask with { AnglesDeg = null }) ? string.Empty : ", if the rest fitted")}.");
+            return Sentence.Of(
+                $"No part of the catalog turns the line by {Angles(lacking)}. One such elbow would make it "
+                    + $"possible{(IsPossible(ask with { AnglesDeg = null }) ? string.Empty : ", if the rest fitted")}."
+            );
         }
 
         if (!IsPossible(ask with { AnglesDeg = null }))
@@ -34,7 +39,10 @@ internal sealed class WhyNoChain(ChainAsk ask, IReadOnlyList<FittingPart> parts,
 
         return wanted.Count == 0
             ? "The ends can be joined, but not without an elbow. A straight part in place of the elbow would make it possible."
-            : Sentence.Of($"The ends can be joined, but not with elbows of {Angles(needed.Where(a => a > 0))}: those there are have other ends. One with the ends of a straight part in the chain would make it possible.");
+            : Sentence.Of(
+                $"The ends can be joined, but not with elbows of {Angles(needed.Where(a => a > 0))}: those there are have other ends. One with the ends of a straight "
+                    + $"part in the chain would make it possible."
+            );
     }
 
     private Sentence? Length()
@@ -50,19 +58,30 @@ internal sealed class WhyNoChain(ChainAsk ask, IReadOnlyList<FittingPart> parts,
         var free = ask.GapMm - chain.RigidMm;
         if (!chain.Parts.Any(p => hoses.Contains(p.Code)))
         {
-            return Sentence.Of($"The gap is {Say.Mm(ask.GapMm)}, the parts that join the ends are {Say.Mm(chain.RigidMm)} long, and no hose of the catalog makes up the difference. A piece of hose with the ends it takes would make it possible.");
+            return Sentence.Of(
+                $"The gap is {Say.Mm(ask.GapMm)}, the parts that join the ends are {Say.Mm(chain.RigidMm)} long, and no hose of the catalog makes up the difference. A "
+                    + $"piece of hose with the ends it takes would make it possible."
+            );
         }
 
         return free >= ChainRules.ShortestHoseMm
-            ? Sentence.Of($"The gap is {Say.Mm(ask.GapMm)}: it takes {Say.Mm(free)} of hose, and no piece reaches that far. A hose with a run of {Say.Mm(free)} would make it possible.")
-            : Sentence.Of($"The parts are {Say.Mm(chain.RigidMm)} long and the gap is {Say.Mm(ask.GapMm)}: the hose has to make a loop, and no piece is long enough for its bend. A longer hose, or one that bends tighter, would make it possible.");
+            ? Sentence.Of(
+                $"The gap is {Say.Mm(ask.GapMm)}: it takes {Say.Mm(free)} of hose, and no piece reaches that far. A hose with a run of {Say.Mm(free)} would make it possible."
+            )
+            : Sentence.Of(
+                $"The parts are {Say.Mm(chain.RigidMm)} long and the gap is {Say.Mm(ask.GapMm)}: the hose has to make a loop, and no piece is long enough for its bend. A "
+                    + $"longer hose, or one that bends tighter, would make it possible."
+            );
     }
 
     private Sentence? Rating()
     {
         var unrated = parts.Where(p => p.Ports.Count == 2 && !ChainRules.MayUse(p)).ToList();
         return unrated.Count > 0 && IsPossible(ask, [.. parts.Select(p => p with { EthanolRated = true, MaxKpa = null })])
-            ? Sentence.Of($"Only parts that are not rated for ethanol or for the pressure would join these ends. Rated ones of the same ends would make it possible: {string.Join(", ", unrated.Take(3).Select(p => p.Name))}.")
+            ? Sentence.Of(
+                $"Only parts that are not rated for ethanol or for the pressure would join these ends. Rated ones of the same ends would make it possible: "
+                    + $"{string.Join(", ", unrated.Take(3).Select(p => p.Name))}."
+            )
             : null;
     }
 
@@ -73,17 +92,27 @@ internal sealed class WhyNoChain(ChainAsk ask, IReadOnlyList<FittingPart> parts,
         var ahead = Reached(free, ask.From, !ask.ViaSensor);
         var back = new ChainGraph(free, parts, shelf);
         var best = ahead
-            .SelectMany(a => PortCatalogue.All.Where(p => back.PartsLeft(back.IndexOf(p), a.Key.IsThrough) < ChainGraph.NoWay).Select(p => (a.Key.Port, Onward: p, Parts: a.Value + 1 + back.PartsLeft(back.IndexOf(p), a.Key.IsThrough))))
+            .SelectMany(a =>
+                PortCatalogue
+                    .All.Where(p => back.PartsLeft(back.IndexOf(p), a.Key.IsThrough) < ChainGraph.NoWay)
+                    .Select(p => (a.Key.Port, Onward: p, Parts: a.Value + 1 + back.PartsLeft(back.IndexOf(p), a.Key.IsThrough)))
+            )
             .Where(c => c.Parts <= ChainRules.MostParts)
-            .OrderBy(c => c.Parts).ThenBy(c => back.IndexOf(c.Port)).ThenBy(c => back.IndexOf(c.Onward))
-            .Cast<(Port Port, Port Onward, int Parts)?>().FirstOrDefault();
+            .OrderBy(c => c.Parts)
+            .ThenBy(c => back.IndexOf(c.Port))
+            .ThenBy(c => back.IndexOf(c.Onward))
+            .Cast<(Port Port, Port Onward, int Parts)?>()
+            .FirstOrDefault();
         if (best is not var (port, onward, _))
         {
             return Sentence.Of($"Nothing in the catalog leads from {ask.From.Name} to {ask.To.Name}{Through}, and no single part would: it takes several.");
         }
 
         var onto = PortCatalogue.All.First(p => JointRules.Mate(p, port));
-        return Sentence.Of($"Nothing in the catalog leads from {ask.From.Name} to {ask.To.Name}{Through}, in up to {ChainRules.MostParts:0} parts. An adapter with {onto.Name} at one end and {onward.Name} at the other would make it possible.");
+        return Sentence.Of(
+            $"Nothing in the catalog leads from {ask.From.Name} to {ask.To.Name}{Through}, in up to {ChainRules.MostParts:0} parts. An adapter with {onto.Name} at one "
+                + $"end and {onward.Name} at the other would make it possible."
+        );
     }
 
     private string Through => ask.ViaSensor ? " through the sensor" : string.Empty;

@@ -22,9 +22,12 @@ public static class ChainCheck
     {
         var kpa = pressureKpa ?? ChainRules.UsualLineKpa;
         var joints = chain.Joints.ToList();
-        var findings = joints.SelectMany((j, i) => OfJoint(chain, i, j.Before, j.After, made.ElementAtOrDefault(i) ?? new JointMade(), kpa))
+        var findings = joints
+            .SelectMany((j, i) => OfJoint(chain, i, j.Before, j.After, made.ElementAtOrDefault(i) ?? new JointMade(), kpa))
             .Concat(chain.Parts.SelectMany((_, i) => OfPart(chain, i, kpa)))
-            .OrderBy(f => f.Joint).ThenByDescending(f => f.Severity).ToList();
+            .OrderBy(f => f.Joint)
+            .ThenByDescending(f => f.Severity)
+            .ToList();
         var leaks = LeakList.Of(chain);
         return new ChainCheckResult(findings.TrueForAll(f => f.Severity != Severity.Stop), findings, leaks.Count, leaks);
     }
@@ -40,7 +43,11 @@ public static class ChainCheck
         var isTapered = before.Type == PortType.TaperedPipe && after.Type == PortType.TaperedPipe;
         if (made.Sealant == true && !isTapered)
         {
-            yield return Finding("sealantOnStraight", Severity.Stop, $"Sealant on {Kind(before)}: it seals in another way, so sealant only comes loose and ends in the injectors. Clean it off.");
+            yield return Finding(
+                "sealantOnStraight",
+                Severity.Stop,
+                $"Sealant on {Kind(before)}: it seals in another way, so sealant only comes loose and ends in the injectors. Clean it off."
+            );
         }
         else if (isTapered)
         {
@@ -61,7 +68,11 @@ public static class ChainCheck
         {
             if (made.Clip == false)
             {
-                yield return Finding("missingClip", Severity.Stop, "The retaining clip is missing: the joint holds until pressure or engine movement pulls it apart, and then it sprays. Do not run it without the clip.");
+                yield return Finding(
+                    "missingClip",
+                    Severity.Stop,
+                    "The retaining clip is missing: the joint holds until pressure or engine movement pulls it apart, and then it sprays. Do not run it without the clip."
+                );
             }
             else if (Neighbors(chain, index).Any(p => p.Part.Clip == true))
             {
@@ -86,12 +97,23 @@ public static class ChainCheck
         else if (clamp == ClampKind.WormGear)
         {
             yield return kpa > WormGearToKpa
-                ? ("wormGear", Severity.Stop, Sentence.Of($"A worm-gear clamp on a line with {Say.Kpa(kpa)}: its slots cut into the hose and it presses unevenly, so it weeps. Use a full-circle or constant-tension clamp."))
+                ? (
+                    "wormGear",
+                    Severity.Stop,
+                    Sentence.Of(
+                        $"A worm-gear clamp on a line with {Say.Kpa(kpa)}: its slots cut into the hose and it presses unevenly, so it weeps. Use a full-circle or "
+                            + $"constant-tension clamp."
+                    )
+                )
                 : ("wormGear", Severity.Info, "A worm-gear clamp will do without pressure; snug, not tight, or its slots cut the hose.");
         }
         else if (clamp == ClampKind.Ear)
         {
-            yield return ("earPlace", Severity.Info, Sentence.Of($"An ear clamp sits {Say.Mm(ChainRules.ClampFromMm)} to {Say.Mm(ChainRules.ClampToMm)} from the end of the barb."));
+            yield return (
+                "earPlace",
+                Severity.Info,
+                Sentence.Of($"An ear clamp sits {Say.Mm(ChainRules.ClampFromMm)} to {Say.Mm(ChainRules.ClampToMm)} from the end of the barb.")
+            );
         }
     }
 
@@ -101,9 +123,13 @@ public static class ChainCheck
         ChainFinding Finding(string code, Severity severity, Sentence text) => ChainFinding.Of(index + 1, code, severity, text);
         if (!part.EthanolRated)
         {
-            yield return Finding("notRated", Severity.Stop, part.IsHose
-                ? $"{part.Name} is not rated for ethanol: it swells, goes soft and sheds bits into the injectors."
-                : $"{part.Name} is not rated for ethanol: its seals or its metal do not last in it.");
+            yield return Finding(
+                "notRated",
+                Severity.Stop,
+                part.IsHose
+                    ? $"{part.Name} is not rated for ethanol: it swells, goes soft and sheds bits into the injectors."
+                    : $"{part.Name} is not rated for ethanol: its seals or its metal do not last in it."
+            );
         }
 
         if (part.MaxKpa is { } most && most < kpa)
@@ -120,12 +146,24 @@ public static class ChainCheck
             yield return Finding("sidePort", Severity.Caution, $"{part.Name} has an end beside the line: it needs its plug or its pressure sensor, and it is a leak point too.");
         }
 
-        if (index > 0 && index < chain.Parts.Count - 1 && chain.Parts[index - 1].Part.BoreMm is var before && chain.Parts[index + 1].Part.BoreMm is var after
-            && Math.Pow(part.BoreMm / Math.Min(before, after), 2) is var area && area < LeastArea)
+        if (
+            index > 0
+            && index < chain.Parts.Count - 1
+            && chain.Parts[index - 1].Part.BoreMm is var before
+            && chain.Parts[index + 1].Part.BoreMm is var after
+            && Math.Pow(part.BoreMm / Math.Min(before, after), 2) is var area
+            && area < LeastArea
+        )
         {
             // The sensor's own bore is what it is: only said.
-            yield return Finding("narrow", part.IsSensor ? Severity.Info : Severity.Caution,
-                Sentence.Of($"{part.Name} is {Say.Mm(part.BoreMm, 1)} wide, its neighbors at least {Say.Mm(Math.Min(before, after), 1)}: {Say.Percent(100 * area)} of their area is left, and pressure is lost there at full flow."));
+            yield return Finding(
+                "narrow",
+                part.IsSensor ? Severity.Info : Severity.Caution,
+                Sentence.Of(
+                    $"{part.Name} is {Say.Mm(part.BoreMm, 1)} wide, its neighbors at least {Say.Mm(Math.Min(before, after), 1)}: {Say.Percent(100 * area)} of their area "
+                        + $"is left, and pressure is lost there at full flow."
+                )
+            );
         }
     }
 
@@ -136,13 +174,14 @@ public static class ChainCheck
     internal static IEnumerable<SeatedPart> Neighbors(MadeChain chain, int index) =>
         new[] { index - 1, index }.Where(i => i >= 0 && i < chain.Parts.Count).Select(i => chain.Parts[i]);
 
-    private static string Kind(Port port) => port.Type switch
-    {
-        PortType.QuickConnect => "a quick connect",
-        PortType.Flare => "a flare",
-        PortType.ORingBoss => "an O-ring boss",
-        PortType.Ferrule or PortType.PlainTube => "a ferrule",
-        PortType.TaperedPipe => "a tapered thread against another end",
-        _ => "a hose joint",
-    };
+    private static string Kind(Port port) =>
+        port.Type switch
+        {
+            PortType.QuickConnect => "a quick connect",
+            PortType.Flare => "a flare",
+            PortType.ORingBoss => "an O-ring boss",
+            PortType.Ferrule or PortType.PlainTube => "a ferrule",
+            PortType.TaperedPipe => "a tapered thread against another end",
+            _ => "a hose joint",
+        };
 }

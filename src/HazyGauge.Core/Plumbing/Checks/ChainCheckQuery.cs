@@ -1,6 +1,6 @@
-using HazyGauge.Core.Plumbing.Chains;
 using HazyGauge.Core.Fields;
 using HazyGauge.Core.Findings;
+using HazyGauge.Core.Plumbing.Chains;
 using HazyGauge.Core.Plumbing.Ports;
 using HazyGauge.Core.Sentences;
 
@@ -63,7 +63,13 @@ public sealed record ChainCheckResult(bool Ok, IReadOnlyList<ChainFinding> Findi
 /// <param name="PressureKpa">Pressure in the line, kPa; left out, that of an injection line.</param>
 /// <param name="Catalogue">Parts the codes stand for; left out, the shop's catalog.</param>
 public sealed record ChainCheckQuery(
-    [MostItems(ChainCheckQuery.MostParts)] IReadOnlyList<string> Parts, string From, string To, [MostItems(ChainCheckQuery.MostParts + 1)] IReadOnlyList<JointMade>? Joints = null, double? PressureKpa = null, [MostItems(FittingChainQuery.MostParts)] IReadOnlyList<FittingPart>? Catalogue = null)
+    [MostItems(ChainCheckQuery.MostParts)] IReadOnlyList<string> Parts,
+    string From,
+    string To,
+    [MostItems(ChainCheckQuery.MostParts + 1)] IReadOnlyList<JointMade>? Joints = null,
+    double? PressureKpa = null,
+    [MostItems(FittingChainQuery.MostParts)] IReadOnlyList<FittingPart>? Catalogue = null
+)
 {
     /// <summary>Most parts in a row.</summary>
     public const int MostParts = 40;

@@ -19,8 +19,7 @@ public sealed record MadeChain(Port From, IReadOnlyList<SeatedPart> Parts, Port 
     private const int Near = 10;
 
     /// <summary>The joints, from the first end to the second: what meets what.</summary>
-    public IEnumerable<(Port Before, Port After)> Joints =>
-        Parts.Select(p => p.Out).Prepend(From).Zip(Parts.Select(p => p.In).Append(To));
+    public IEnumerable<(Port Before, Port After)> Joints => Parts.Select(p => p.Out).Prepend(From).Zip(Parts.Select(p => p.In).Append(To));
 
     /// <summary>Turns every part the right way.</summary>
     /// <param name="parts">The parts, in order.</param>
@@ -32,9 +31,16 @@ public sealed record MadeChain(Port From, IReadOnlyList<SeatedPart> Parts, Port 
         List<(int Worth, IReadOnlyList<SeatedPart> Parts, Port Open)> best = [(0, [], from)];
         foreach (var part in parts)
         {
-            best = [.. Ways(part).Select(way => best
-                .Select(b => (Worth: b.Worth + Worth(b.Open, way.In), Parts: (IReadOnlyList<SeatedPart>)[.. b.Parts, new SeatedPart(part, way.In, way.Out)], Open: way.Out))
-                .MaxBy(b => b.Worth))];
+            best =
+            [
+                .. Ways(part)
+                    .Select(way =>
+                        best.Select(b =>
+                                (Worth: b.Worth + Worth(b.Open, way.In), Parts: (IReadOnlyList<SeatedPart>)[.. b.Parts, new SeatedPart(part, way.In, way.Out)], Open: way.Out)
+                            )
+                            .MaxBy(b => b.Worth)
+                    ),
+            ];
         }
 
         return new MadeChain(from, best.MaxBy(b => b.Worth + Worth(b.Open, to)).Parts, to);
@@ -44,10 +50,11 @@ public sealed record MadeChain(Port From, IReadOnlyList<SeatedPart> Parts, Port 
     private static IEnumerable<(Port In, Port Out)> Ways(FittingPart part)
     {
         var ports = part.Ports.Select(p => PortCatalogue.Find(p)!).ToList();
-        return ports.Count == 1
-            ? [(ports[0], ports[0])]
-            : ports.SelectMany((a, i) => ports.Where((_, j) => j != i).Select(b => (a, b)));
+        return ports.Count == 1 ? [(ports[0], ports[0])] : ports.SelectMany((a, i) => ports.Where((_, j) => j != i).Select(b => (a, b)));
     }
 
-    private static int Worth(Port a, Port b) => JointRules.Fault(a, b) is not { } fault ? Right : fault.Code is "wrongType" ? 0 : Near;
+    private static int Worth(Port a, Port b) =>
+        JointRules.Fault(a, b) is not { } fault ? Right
+        : fault.Code is "wrongType" ? 0
+        : Near;
 }

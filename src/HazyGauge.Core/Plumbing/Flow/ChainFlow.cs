@@ -18,9 +18,16 @@ internal static class ChainFlow
         foreach (var part in parts)
         {
             elements.Add(Step(before, part.BoreMm));
-            elements.Add(part.AngleDeg is > 0 and var angle
-                ? new(FlowElementKind.Bend) { InnerDiameterMm = part.BoreMm, AngleDeg = angle, RadiusMm = part.BoreMm }
-                : Straight(part.BoreMm, part.IsHose ? share * part.LengthMm : part.LengthMm));
+            elements.Add(
+                part.AngleDeg is > 0 and var angle
+                    ? new(FlowElementKind.Bend)
+                    {
+                        InnerDiameterMm = part.BoreMm,
+                        AngleDeg = angle,
+                        RadiusMm = part.BoreMm,
+                    }
+                    : Straight(part.BoreMm, part.IsHose ? share * part.LengthMm : part.LengthMm)
+            );
             before = part.BoreMm;
         }
 

@@ -14,14 +14,28 @@ internal readonly record struct ElementFlow<T>(FlowElementKind Kind, T BoreMm, T
     where T : struct, IRealNumber<T>
 {
     /// <summary>An element that passed the checks, its numbers read by a function.</summary>
-    public static ElementFlow<T> Of(FlowElement element, Func<Hazy, T> read) => element.Kind switch
-    {
-        FlowElementKind.Hose => new(element.Kind, read(element.InnerDiameterMm!.Value), read(element.LengthMm!.Value), read(element.Roughness), 0.0, read(element.InnerDiameterMm.Value)),
-        FlowElementKind.Sensor => new(element.Kind, read(element.BoreMm!.Value), read(element.LengthMm!.Value), read(element.Roughness), 0.0, read(element.UpstreamMm!.Value)),
-        FlowElementKind.Step => new(element.Kind, read(element.InnerDiameterMm!.Value), 0.0, 0.0, 0.0, read(element.UpstreamMm!.Value)),
-        _ => new(
-            element.Kind, read(element.InnerDiameterMm!.Value), read(element.RadiusMm!.Value) * read(element.AngleDeg!.Value) * (Math.PI / 180), read(element.Roughness), read(element.AngleDeg.Value), read(element.InnerDiameterMm.Value)),
-    };
+    public static ElementFlow<T> Of(FlowElement element, Func<Hazy, T> read) =>
+        element.Kind switch
+        {
+            FlowElementKind.Hose => new(
+                element.Kind,
+                read(element.InnerDiameterMm!.Value),
+                read(element.LengthMm!.Value),
+                read(element.Roughness),
+                0.0,
+                read(element.InnerDiameterMm.Value)
+            ),
+            FlowElementKind.Sensor => new(element.Kind, read(element.BoreMm!.Value), read(element.LengthMm!.Value), read(element.Roughness), 0.0, read(element.UpstreamMm!.Value)),
+            FlowElementKind.Step => new(element.Kind, read(element.InnerDiameterMm!.Value), 0.0, 0.0, 0.0, read(element.UpstreamMm!.Value)),
+            _ => new(
+                element.Kind,
+                read(element.InnerDiameterMm!.Value),
+                read(element.RadiusMm!.Value) * read(element.AngleDeg!.Value) * (Math.PI / 180),
+                read(element.Roughness),
+                read(element.AngleDeg.Value),
+                read(element.InnerDiameterMm.Value)
+            ),
+        };
 
     /// <summary>What happens in it at a flow.</summary>
     public BoreFlow<T> At(FlowingFuel<T> fuel, T flowLph)
@@ -29,7 +43,10 @@ internal readonly record struct ElementFlow<T>(FlowElementKind Kind, T BoreMm, T
         var friction = PipeFlow.Through(fuel, flowLph, BoreMm, LengthMm, RoughnessMm);
         return Kind switch
         {
-            FlowElementKind.Bend when AngleDeg.Value > 0 => Plus(friction, MinorLosses.Bend(AngleDeg, LengthMm / (AngleDeg * (Math.PI / 180)) / BoreMm) * PipeFlow.DynamicKpa(fuel, friction.VelocityMS)),
+            FlowElementKind.Bend when AngleDeg.Value > 0 => Plus(
+                friction,
+                MinorLosses.Bend(AngleDeg, LengthMm / (AngleDeg * (Math.PI / 180)) / BoreMm) * PipeFlow.DynamicKpa(fuel, friction.VelocityMS)
+            ),
             FlowElementKind.Sensor => Plus(friction, StepKpa(fuel, flowLph, (narrowing, widening) => narrowing + widening)),
             FlowElementKind.Step => Plus(friction, StepKpa(fuel, flowLph, BoreMm.Value < BesideMm.Value ? (narrowing, _) => narrowing : (_, widening) => widening)),
             _ => friction,

@@ -77,10 +77,18 @@ public sealed record FlowElement(FlowElementKind Kind)
                 Bore(check, InnerDiameterMm, $"{at}.innerDiameterMm", "The inner diameter of a bend");
                 check.Required(AngleDeg, $"{at}.angleDeg", "The angle of a bend");
                 check.Required(RadiusMm, $"{at}.radiusMm", "The radius of a bend");
-                check.Within(AngleDeg, 0, 720, $"{at}.angleDeg", "The angle of a bend", Unit.Degrees).Within(RadiusMm, 0, MostMm, $"{at}.radiusMm", "The radius of a bend", Unit.Millimetre);
+                check
+                    .Within(AngleDeg, 0, 720, $"{at}.angleDeg", "The angle of a bend", Unit.Degrees)
+                    .Within(RadiusMm, 0, MostMm, $"{at}.radiusMm", "The radius of a bend", Unit.Millimetre);
                 if (RadiusMm is { Value: >= 0 } radius && InnerDiameterMm is { } bore && radius.Value < bore.Value)
                 {
-                    check.Refuse($"{at}.radiusMm", Sentence.Of($"A bend of {Say.Given(radius.Value, Unit.Millimetre)}, measured to its middle, is tighter than its own bore of {Say.Given(bore.Value, Unit.Millimetre)}: that is a kink, not a bend."));
+                    check.Refuse(
+                        $"{at}.radiusMm",
+                        Sentence.Of(
+                            $"A bend of {Say.Given(radius.Value, Unit.Millimetre)}, measured to its middle, is tighter than its own bore of "
+                                + $"{Say.Given(bore.Value, Unit.Millimetre)}: that is a kink, not a bend."
+                        )
+                    );
                 }
 
                 break;

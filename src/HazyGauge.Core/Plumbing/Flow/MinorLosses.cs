@@ -33,8 +33,12 @@ public static class MinorLosses
             return angleDeg.Through(0.9 * Math.Sin(angle * Radian), 0.9 * Radian * Math.Cos(angle * Radian));
         }
 
-        double at70 = 0.9 * Math.Sin(70 * Radian), at100 = 0.7 + (0.35 * 100 / 90);
-        var (from, value, slope) = angle <= 90 ? (70, at70, (1 - at70) / 20) : angle <= 100 ? (90, 1, (at100 - 1) / 10) : (100, at100, 0.35 / 90);
+        double at70 = 0.9 * Math.Sin(70 * Radian),
+            at100 = 0.7 + (0.35 * 100 / 90);
+        var (from, value, slope) =
+            angle <= 90 ? (70, at70, (1 - at70) / 20)
+            : angle <= 100 ? (90, 1, (at100 - 1) / 10)
+            : (100, at100, 0.35 / 90);
         return angleDeg.Through(value + (slope * (angle - from)), slope);
     }
 }

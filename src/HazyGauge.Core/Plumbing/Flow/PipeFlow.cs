@@ -48,7 +48,10 @@ public static class PipeFlow
     public const double TurbulentFrom = 4200;
 
     /// <summary>How it flows at a Reynolds number.</summary>
-    public static FlowRegime RegimeAt(double reynolds) => reynolds <= LaminarTo ? FlowRegime.Laminar : reynolds < TurbulentFrom ? FlowRegime.Transition : FlowRegime.Turbulent;
+    public static FlowRegime RegimeAt(double reynolds) =>
+        reynolds <= LaminarTo ? FlowRegime.Laminar
+        : reynolds < TurbulentFrom ? FlowRegime.Transition
+        : FlowRegime.Turbulent;
 
     /// <summary>Friction in a straight bore.</summary>
     /// <param name="fuel">The fuel.</param>
@@ -100,7 +103,8 @@ public static class PipeFlow
     public static T DynamicKpa<T>(FlowingFuel<T> fuel, T velocityMS)
         where T : struct, IRealNumber<T> => fuel.DensityKgM3 * velocityMS * velocityMS / 2000;
 
-    /// <summary>Friction factor of turbulent flow by Colebrook and White. The root is found exactly; its haze follows from the slopes of the law (implicit differentiation).</summary>
+    /// <summary>Friction factor of turbulent flow by Colebrook and White. The root is found exactly; its haze follows from the slopes of the law (implicit
+    /// differentiation).</summary>
     /// <param name="reynolds">Reynolds number, above 0.</param>
     /// <param name="relativeRoughness">Roughness over bore.</param>
     public static T ColebrookWhite<T>(T reynolds, T relativeRoughness)

@@ -13,7 +13,14 @@ namespace HazyGauge.Core.Plumbing.Flow;
 /// <param name="Elements">What it flows through, in order.</param>
 /// <param name="DensityKgM3">Density of the fuel, kg/m3; left out, that of the blend.</param>
 /// <param name="ViscosityMPaS">Dynamic viscosity, mPa s; left out, that of the blend.</param>
-public sealed record PressureDropQuery(Hazy FlowLph, Hazy EthanolPct, Hazy FuelTempC, [MostItems(PressureDropQuery.MostElements)] IReadOnlyList<FlowElement>? Elements, Hazy? DensityKgM3 = null, Hazy? ViscosityMPaS = null)
+public sealed record PressureDropQuery(
+    Hazy FlowLph,
+    Hazy EthanolPct,
+    Hazy FuelTempC,
+    [MostItems(PressureDropQuery.MostElements)] IReadOnlyList<FlowElement>? Elements,
+    Hazy? DensityKgM3 = null,
+    Hazy? ViscosityMPaS = null
+)
 {
     internal const int MostElements = 60;
 
@@ -68,7 +75,13 @@ public sealed record ElementDrop(string Element, FlowElementKind Kind, Hazy Drop
 /// <param name="Budget">Where the doubt of all of it comes from.</param>
 /// <param name="Findings">What to mind.</param>
 public sealed record PressureDropResult(
-    Hazy TotalKpa, IReadOnlyList<ElementDrop> Elements, Hazy DensityKgM3, Hazy ViscosityMPaS, IReadOnlyList<BudgetLine> Budget, IReadOnlyList<Finding> Findings);
+    Hazy TotalKpa,
+    IReadOnlyList<ElementDrop> Elements,
+    Hazy DensityKgM3,
+    Hazy ViscosityMPaS,
+    IReadOnlyList<BudgetLine> Budget,
+    IReadOnlyList<Finding> Findings
+);
 
 /// <summary>Calculates a line that passed the checks.</summary>
 internal static class LineFlow
@@ -95,8 +108,14 @@ internal static class LineFlow
             RefuseOpen(branches, at, fuel, flowLph);
             var (flows, kpa) = shared.Of(branches, flowLph);
             total += kpa;
-            drops.AddRange(branches.SelectMany((branch, b) => branch.Select((e, j) =>
-                Drop(e, FormattableString.Invariant($"{at}.branches[{b}][{j}]"), fuel, flows[b], flowLph.Value > 0 ? 100 * flows[b] / flowLph : null))));
+            drops.AddRange(
+                branches.SelectMany(
+                    (branch, b) =>
+                        branch.Select(
+                            (e, j) => Drop(e, FormattableString.Invariant($"{at}.branches[{b}][{j}]"), fuel, flows[b], flowLph.Value > 0 ? 100 * flows[b] / flowLph : null)
+                        )
+                )
+            );
         }
 
         return new(total, drops, densityKgM3, viscosityMPaS, HazeBudget.Of(total), [.. Findings(drops)]);

@@ -35,7 +35,13 @@ internal sealed class SharedFlow(FlowingFuel<Exact> exact, FlowingFuel<Hazy> fue
     }
 
     // The balance is solved exactly; to first order each branch's flow moves with the common loss and with its own, over the slope of its loss (implicit differentiation).
-    private (IReadOnlyList<Hazy> FlowsLph, Hazy DropKpa) WithHaze(IReadOnlyList<IReadOnlyList<FlowElement>> branches, IReadOnlyList<double> flows, double kpa, Hazy flowLph, Func<int, double, double> drop)
+    private (IReadOnlyList<Hazy> FlowsLph, Hazy DropKpa) WithHaze(
+        IReadOnlyList<IReadOnlyList<FlowElement>> branches,
+        IReadOnlyList<double> flows,
+        double kpa,
+        Hazy flowLph,
+        Func<int, double, double> drop
+    )
     {
         const double Step = 1e-5;
         var slopes = flows.Select((q, b) => (drop(b, q * (1 + Step)) - drop(b, q * (1 - Step))) / (2 * Step * q)).ToList();

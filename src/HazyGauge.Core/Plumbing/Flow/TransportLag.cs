@@ -1,5 +1,5 @@
-using HazyGauge.Core.Fields;
 using System.Numerics;
+using HazyGauge.Core.Fields;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Sentences;
@@ -90,7 +90,8 @@ public static class TransportLag
     }
 
     // Fuel that has to run through, mL, until the share that is missing is down to so much.
-    private static Hazy UntilMl(List<Hazy> stirred, double share) => stirred.Count == 0 || share >= 1 ? 0.0 : HazyFunction.Of([.. stirred.Select(ml => new LimitedNumber(ml, 0, double.MaxValue))], ml => Until(ml, share));
+    private static Hazy UntilMl(List<Hazy> stirred, double share) =>
+        stirred.Count == 0 || share >= 1 ? 0.0 : HazyFunction.Of([.. stirred.Select(ml => new LimitedNumber(ml, 0, double.MaxValue))], ml => Until(ml, share));
 
     // No sum of such delays is later than the same with all of its volume ten times over.
     private static double Until(IReadOnlyList<double> ml, double share)
@@ -99,7 +100,8 @@ public static class TransportLag
         return Brent.FindRoot(v => Missing(ml, v) - share, all * 1e-6, 20 * all, 1e-10 * all);
     }
 
-    // What is missing behind the vessels after so many mL: its Laplace transform is (1 - product of 1/(1 + s size)) / s, turned back by the fixed Talbot method (Abate and Valko, 2004).
+    // What is missing behind the vessels after so many mL: its Laplace transform is (1 - product of 1/(1 + s size)) / s, turned back by the fixed Talbot method (Abate and
+    // Valko, 2004).
     private static double Missing(IReadOnlyList<double> ml, double ran)
     {
         const int Nodes = 32;

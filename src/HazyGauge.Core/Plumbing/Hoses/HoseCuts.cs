@@ -8,7 +8,11 @@ namespace HazyGauge.Core.Plumbing.Hoses;
 /// <param name="StockMm">The pieces, mm, each there once.</param>
 /// <param name="CutsMm">What is needed, mm.</param>
 /// <param name="KerfMm">What every cut takes away, mm. Default 0: a knife.</param>
-public sealed record HoseCutsQuery([MostItems(HoseCutsQuery.MostPieces)] IReadOnlyList<double>? StockMm, [MostItems(HoseCutsQuery.MostCuts)] IReadOnlyList<double>? CutsMm, double? KerfMm = null)
+public sealed record HoseCutsQuery(
+    [MostItems(HoseCutsQuery.MostPieces)] IReadOnlyList<double>? StockMm,
+    [MostItems(HoseCutsQuery.MostCuts)] IReadOnlyList<double>? CutsMm,
+    double? KerfMm = null
+)
 {
     internal const int MostPieces = 40;
     internal const int MostCuts = 24;
@@ -68,16 +72,31 @@ internal static class CuttingPlan
         var longest = stockMm.Max();
         if (cutsMm.Where(c => c > longest + Least).ToList() is { Count: > 0 } tooLong)
         {
-            return new(false, [], null, true, Sentence.Of($"No piece is as long as {Say.Given(tooLong.Max(), Unit.Millimetre)}: the longest has {Say.Given(longest, Unit.Millimetre)}."));
+            return new(
+                false,
+                [],
+                null,
+                true,
+                Sentence.Of($"No piece is as long as {Say.Given(tooLong.Max(), Unit.Millimetre)}: the longest has {Say.Given(longest, Unit.Millimetre)}.")
+            );
         }
 
         var search = new Search([.. stockMm.OrderBy(s => s)], [.. cutsMm.OrderByDescending(c => c)], kerfMm, cancellation);
         search.Place(0);
         if (search.Best is not { } best)
         {
-            return new(false, [], null, !search.IsGivenUp, search.IsGivenUp
-                ? "No plan was found in the time there is. Take fewer lengths at once, or longer pieces."
-                : Sentence.Of($"The pieces do not give all lengths: {Say.Given(cutsMm.Sum(), Unit.Millimetre)} are needed, {Say.Given(stockMm.Sum(), Unit.Millimetre)} are there, and no way of cutting gets all of them out."));
+            return new(
+                false,
+                [],
+                null,
+                !search.IsGivenUp,
+                search.IsGivenUp
+                    ? "No plan was found in the time there is. Take fewer lengths at once, or longer pieces."
+                    : Sentence.Of(
+                        $"The pieces do not give all lengths: {Say.Given(cutsMm.Sum(), Unit.Millimetre)} are needed, {Say.Given(stockMm.Sum(), Unit.Millimetre)} are "
+                            + $"there, and no way of cutting gets all of them out."
+                    )
+            );
         }
 
         var plan = best.Where(p => p.CutsMm.Count > 0).OrderByDescending(p => p.StockMm).ToList();

@@ -27,7 +27,9 @@ public sealed record HoseLengthQuery(double GapMm, IReadOnlyList<double>? EndIns
         }
         else
         {
-            check.Within(ends[0], 0, 10_000, "endInsertionMm[0]", "What an end takes", Unit.Millimetre).Within(ends[1], 0, 10_000, "endInsertionMm[1]", "What an end takes", Unit.Millimetre);
+            check
+                .Within(ends[0], 0, 10_000, "endInsertionMm[0]", "What an end takes", Unit.Millimetre)
+                .Within(ends[1], 0, 10_000, "endInsertionMm[1]", "What an end takes", Unit.Millimetre);
         }
 
         check.ThrowIfAny();
@@ -71,6 +73,10 @@ internal static class HoseRuns
             turn,
             isShort
                 ? Sentence.Of($"The parts take the whole gap, so the hose makes a loop of {Say.Mm(turn)}.")
-                : Sentence.Of($"The room leaves a bend of {Say.Mm(roomMm!.Value)} and the hose takes no less than {Say.Mm(minBendMm)}: lead it round in a loop of {Say.Mm(turn)}, or take an angled end."));
+                : Sentence.Of(
+                    $"The room leaves a bend of {Say.Mm(roomMm!.Value)} and the hose takes no less than {Say.Mm(minBendMm)}: lead it round in a loop of {Say.Mm(turn)}, "
+                        + $"or take an angled end."
+                )
+        );
     }
 }

@@ -21,7 +21,19 @@ public sealed record HoseSide(double? GapMm = null, double? RoomMm = null);
 /// <param name="Why">Why a loop, or where its length comes from; null where it was measured and lies straight.</param>
 /// <param name="IsMeasured">True where its side was measured; false where it is a share of the whole gap.</param>
 /// <param name="Id">Id of the part it is.</param>
-public sealed record PlannedHose(int Part, string Name, double BoreMm, double CutMm, double FreeMm, double PushedOverMm, double MinBendMm, bool IsLoop, Sentence? Why, bool IsMeasured, string? Id = null);
+public sealed record PlannedHose(
+    int Part,
+    string Name,
+    double BoreMm,
+    double CutMm,
+    double FreeMm,
+    double PushedOverMm,
+    double MinBendMm,
+    bool IsLoop,
+    Sentence? Why,
+    bool IsMeasured,
+    string? Id = null
+);
 
 /// <summary>How hose of one kind is cut.</summary>
 /// <param name="Name">The hose.</param>
@@ -30,9 +42,12 @@ public sealed record PlannedHose(int Part, string Name, double BoreMm, double Cu
 public sealed record HoseCutting(string Name, int PiecesInChain, HoseCutsResult Cuts)
 {
     /// <summary>What need not be bought; null where every piece of the chain is cut.</summary>
-    public Sentence? Spare => Cuts.Feasible && Cuts.Plan.Count < PiecesInChain
-        ? Sentence.Of($"{(Cuts.Plan.Count == 1 ? "One piece is" : FormattableString.Invariant($"{Cuts.Plan.Count} pieces are"))} enough; the parts list counts {PiecesInChain:0}.")
-        : null;
+    public Sentence? Spare =>
+        Cuts.Feasible && Cuts.Plan.Count < PiecesInChain
+            ? Sentence.Of(
+                $"{(Cuts.Plan.Count == 1 ? "One piece is" : FormattableString.Invariant($"{Cuts.Plan.Count} pieces are"))} enough; the parts list counts {PiecesInChain:0}."
+            )
+            : null;
 }
 
 /// <summary>The hoses of a chain.</summary>
@@ -44,7 +59,11 @@ public sealed record HoseCutting(string Name, int PiecesInChain, HoseCutsResult 
 public sealed record HosePlan(IReadOnlyList<PlannedHose> Hoses, IReadOnlyList<HoseCutting> Cutting, double ClampFromMm, double ClampToMm, IReadOnlyList<Finding> Findings)
 {
     /// <summary>How the hoses are made up.</summary>
-    public Sentence HowTo => Sentence.Of($"Cut square. Clamps sit {Say.Mm(ClampFromMm)} to {Say.Mm(ClampToMm)} from the end of the hose, over the barb. No bend is tighter than the hose takes, no kink, no rub point; tie every few hand-widths.");
+    public Sentence HowTo =>
+        Sentence.Of(
+            $"Cut square. Clamps sit {Say.Mm(ClampFromMm)} to {Say.Mm(ClampToMm)} from the end of the hose, over the barb. No bend is tighter than the hose takes, no "
+                + $"kink, no rub point; tie every few hand-widths."
+        );
 }
 
 /// <summary>Plans the hoses of a chain.</summary>
@@ -91,7 +110,13 @@ internal sealed class HosePlanner(IReadOnlyList<FittingPart> parts, double pushe
         {
             if (Math.Abs(gapMm - rigid) > ChainRules.PlayMm)
             {
-                _findings.Add(new(code, Severity.Stop, Sentence.Of($"There are {Say.Mm(gapMm)} on this side of the sensor and no hose: the parts there are {Say.Mm(rigid)} long. Put hose in, or move the sensor.")));
+                _findings.Add(
+                    new(
+                        code,
+                        Severity.Stop,
+                        Sentence.Of($"There are {Say.Mm(gapMm)} on this side of the sensor and no hose: the parts there are {Say.Mm(rigid)} long. Put hose in, or move the sensor.")
+                    )
+                );
             }
 
             return;
@@ -103,7 +128,15 @@ internal sealed class HosePlanner(IReadOnlyList<FittingPart> parts, double pushe
             Add(hoses[n], run.CutsMm[n], run.LoopNeeded, run.Why, true);
             if (run.CutsMm[n] > parts[hoses[n]].LengthMm + 0.5 && stockMm is null)
             {
-                _findings.Add(new Finding("tooShort", Severity.Stop, Sentence.Of($"Part {hoses[n] + 1:0}: {Say.Mm(run.CutsMm[n])} have to run free, and the piece gives {Say.Mm(parts[hoses[n]].LengthMm)}. Take a longer piece.")).Of(parts[hoses[n]].Id));
+                _findings.Add(
+                    new Finding(
+                        "tooShort",
+                        Severity.Stop,
+                        Sentence.Of(
+                            $"Part {hoses[n] + 1:0}: {Say.Mm(run.CutsMm[n])} have to run free, and the piece gives {Say.Mm(parts[hoses[n]].LengthMm)}. Take a longer piece."
+                        )
+                    ).Of(parts[hoses[n]].Id)
+                );
             }
         }
     }
@@ -117,8 +150,22 @@ internal sealed class HosePlanner(IReadOnlyList<FittingPart> parts, double pushe
         }
     }
 
-    private void Add(int place, double freeMm, bool isLoop, Sentence? why, bool isMeasured) => _hoses.Add(new(
-        place + 1, parts[place].Name, parts[place].BoreMm, Math.Round(freeMm + (2 * pushedOverMm)), Math.Round(freeMm), pushedOverMm, parts[place].BendOrUsualMm, isLoop, why, isMeasured, parts[place].Id));
+    private void Add(int place, double freeMm, bool isLoop, Sentence? why, bool isMeasured) =>
+        _hoses.Add(
+            new(
+                place + 1,
+                parts[place].Name,
+                parts[place].BoreMm,
+                Math.Round(freeMm + (2 * pushedOverMm)),
+                Math.Round(freeMm),
+                pushedOverMm,
+                parts[place].BendOrUsualMm,
+                isLoop,
+                why,
+                isMeasured,
+                parts[place].Id
+            )
+        );
 
     // Pieces named by hand are of one kind of hose; with several kinds each is cut from its own.
     private IEnumerable<HoseCutting> Cutting()

@@ -39,29 +39,45 @@ public sealed record ChainKit(IReadOnlyList<KitPart> Parts, IReadOnlyList<KitToo
     /// <param name="made">How its joints are made up.</param>
     public static ChainKit Of(MadeChain chain, IReadOnlyList<JointMade> made)
     {
-        var parts = chain.Parts.GroupBy(p => p.Part.Code, StringComparer.OrdinalIgnoreCase)
+        var parts = chain
+            .Parts.GroupBy(p => p.Part.Code, StringComparer.OrdinalIgnoreCase)
             .Select(g => new KitPart(g.Key, g.First().Part.Name, g.Count(), Math.Min(g.Count(), g.First().Part.OnShelf ?? 0), g.First().Part.Cost))
             .ToList();
-        return new ChainKit([.. parts, .. ClampsFor(chain, made)], [.. ToolsFor(chain, made)], parts.Sum(p => p.ToBuy * (p.Cost ?? 0)));
+        return new ChainKit([.. parts, .. ClampsFor(chain, made)], [.. ForJoints(chain, made), .. ForCutsAndJoins(chain)], parts.Sum(p => p.ToBuy * (p.Cost ?? 0)));
     }
 
     /// <summary>What of it goes onto the buying list of a job.</summary>
     public IEnumerable<NeededPart> ToBuy() =>
-    [
-        .. Parts.Where(p => p.ToBuy > 0).Select(p => new NeededPart(ItemOf(p), p.Name, PartKind.Part, "For the chain at Route.", p.ToBuy, ["route", "fit"], p.Cost)),
-        .. Tools.Select(t => new NeededPart(t.Item, t.Name, t.Kind, t.Why, 1, t.Kind == PartKind.Tool ? ["fit"] : [])),
-    ];
+        [
+            .. Parts.Where(p => p.ToBuy > 0).Select(p => new NeededPart(ItemOf(p), p.Name, PartKind.Part, "For the chain at Route.", p.ToBuy, ["route", "fit"], p.Cost)),
+            .. Tools.Select(t => new NeededPart(t.Item, t.Name, t.Kind, t.Why, 1, t.Kind == PartKind.Tool ? ["fit"] : [])),
+        ];
 
     // The sensor is one line, whoever asks for it.
     private static string ItemOf(KitPart part) => part.Cost is null || part.Code == FittingPart.SensorCode ? ItemName.Of(part.Code) : $"fitting-{ItemName.Of(part.Code)}";
 
-    private static IEnumerable<KitPart> ClampsFor(MadeChain chain, IReadOnlyList<JointMade> made) => chain.Joints
-        .Select((j, i) => (Hose: new[] { j.Before, j.After }.FirstOrDefault(p => p.Type == PortType.HoseEnd), Clamp: made.ElementAtOrDefault(i)?.Clamp ?? ChainCheck.Asked(chain, i), j.Before, j.After))
-        .Where(j => j.Hose is not null && j.Before.IsHoseJoint && j.After.IsHoseJoint && j.Clamp != ClampKind.None)
-        .GroupBy(j => (j.Hose!.Size, j.Clamp))
-        .Select(g => new KitPart($"clamp-{Word(g.Key.Clamp).Replace(' ', '-')}-{g.First().Hose!.Code}", $"{Wording.Begun(Word(g.Key.Clamp))} clamp for {g.Key.Size} hose", g.Count(), 0, null));
+    private static IEnumerable<KitPart> ClampsFor(MadeChain chain, IReadOnlyList<JointMade> made) =>
+        chain
+            .Joints.Select(
+                (j, i) =>
+                    (
+                        Hose: new[] { j.Before, j.After }.FirstOrDefault(p => p.Type == PortType.HoseEnd),
+                        Clamp: made.ElementAtOrDefault(i)?.Clamp ?? ChainCheck.Asked(chain, i),
+                        j.Before,
+                        j.After
+                    )
+            )
+            .Where(j => j.Hose is not null && j.Before.IsHoseJoint && j.After.IsHoseJoint && j.Clamp != ClampKind.None)
+            .GroupBy(j => (j.Hose!.Size, j.Clamp))
+            .Select(g => new KitPart(
+                $"clamp-{Word(g.Key.Clamp).Replace(' ', '-')}-{g.First().Hose!.Code}",
+                $"{Wording.Begun(Word(g.Key.Clamp))} clamp for {g.Key.Size} hose",
+                g.Count(),
+                0,
+                null
+            ));
 
-    private static IEnumerable<KitTool> ToolsFor(MadeChain chain, IReadOnlyList<JointMade> made)
+    private static IEnumerable<KitTool> ForJoints(MadeChain chain, IReadOnlyList<JointMade> made)
     {
         var joints = chain.Joints.ToList();
         foreach (var size in new[] { chain.From, chain.To }.Where(p => p.Type == PortType.QuickConnect).Select(p => p.Size).Distinct())
@@ -69,12 +85,19 @@ public sealed record ChainKit(IReadOnlyList<KitPart> Parts, IReadOnlyList<KitToo
             yield return Tool($"disconnect-tool-{ItemName.Of(size)}", $"Disconnect tool {size}", "Opens the quick connect of the stock line without breaking its retainer.");
         }
 
-        var screwed = chain.Parts.Where(p => new[] { p.In, p.Out }.Any(e => e.Thread is not null || e.Type == PortType.Ferrule)).SelectMany(p => p.Part.WrenchesMm ?? []).Distinct().Order().ToList();
+        var screwed = chain
+            .Parts.Where(p => new[] { p.In, p.Out }.Any(e => e.Thread is not null || e.Type == PortType.Ferrule))
+            .SelectMany(p => p.Part.WrenchesMm ?? [])
+            .Distinct()
+            .Order()
+            .ToList();
         foreach (var mm in screwed)
         {
             yield return Tool(
-                FormattableString.Invariant($"wrench-{mm:0}-mm"), $"Wrench {WrenchSize(mm)}",
-                joints.Any(j => j.Before.Type == PortType.Flare && j.After.Type == PortType.Flare) ? "Two wrenches on a flare: one holds, one turns." : "For the threaded joints.");
+                FormattableString.Invariant($"wrench-{mm:0}-mm"),
+                $"Wrench {WrenchSize(mm)}",
+                joints.Any(j => j.Before.Type == PortType.Flare && j.After.Type == PortType.Flare) ? "Two wrenches on a flare: one holds, one turns." : "For the threaded joints."
+            );
         }
 
         if (screwed.Count > 0)
@@ -82,7 +105,10 @@ public sealed record ChainKit(IReadOnlyList<KitPart> Parts, IReadOnlyList<KitToo
             yield return Tool("aluminum-wrenches", "Aluminum wrenches", "They spare the finish of flare fittings.");
         }
 
-        var clamps = joints.Select((j, i) => j.Before.IsHoseJoint && j.After.IsHoseJoint ? made.ElementAtOrDefault(i)?.Clamp ?? ChainCheck.Asked(chain, i) : ClampKind.None).Distinct().ToList();
+        var clamps = joints
+            .Select((j, i) => j.Before.IsHoseJoint && j.After.IsHoseJoint ? made.ElementAtOrDefault(i)?.Clamp ?? ChainCheck.Asked(chain, i) : ClampKind.None)
+            .Distinct()
+            .ToList();
         if (clamps.Any(c => c is ClampKind.FullCircle or ClampKind.WormGear))
         {
             yield return Tool("driver-7-mm", "Driver 7 mm", "Tightens screwed clamps.");
@@ -97,7 +123,11 @@ public sealed record ChainKit(IReadOnlyList<KitPart> Parts, IReadOnlyList<KitToo
         {
             yield return Tool("ear-pliers", "Pincers for ear clamps", "Close the ear.");
         }
+    }
 
+    private static IEnumerable<KitTool> ForCutsAndJoins(MadeChain chain)
+    {
+        var joints = chain.Joints.ToList();
         if (chain.Parts.Any(p => p.Part.IsHose))
         {
             yield return Tool("hose-cutter", "Hose cutter", "Hose is cut square.");
@@ -131,7 +161,9 @@ public sealed record ChainKit(IReadOnlyList<KitPart> Parts, IReadOnlyList<KitToo
         var (whole, part) = (sixteenths / SixteenthsInInch, sixteenths % SixteenthsInInch);
         var divisor = part == 0 ? SixteenthsInInch : (int)System.Numerics.BigInteger.GreatestCommonDivisor(part, SixteenthsInInch);
         var fraction = part == 0 ? string.Empty : $"{part / divisor}/{SixteenthsInInch / divisor}";
-        return whole == 0 ? fraction : part == 0 ? $"{whole}" : $"{whole} {fraction}";
+        return whole == 0 ? fraction
+            : part == 0 ? $"{whole}"
+            : $"{whole} {fraction}";
     }
 
     private static KitTool Tool(string item, Sentence name, Sentence why) => new(item, name, PartKind.Tool, why);
@@ -139,11 +171,12 @@ public sealed record ChainKit(IReadOnlyList<KitPart> Parts, IReadOnlyList<KitToo
     private static KitTool Used(string item, Sentence name, Sentence why) => new(item, name, PartKind.Consumable, why);
 
     /// <summary>A clamp inside a sentence.</summary>
-    private static string Word(ClampKind clamp) => clamp switch
-    {
-        ClampKind.WormGear => "worm-gear",
-        ClampKind.ConstantTension => "constant-tension",
-        ClampKind.Ear => "ear",
-        _ => "full-circle",
-    };
+    private static string Word(ClampKind clamp) =>
+        clamp switch
+        {
+            ClampKind.WormGear => "worm-gear",
+            ClampKind.ConstantTension => "constant-tension",
+            ClampKind.Ear => "ear",
+            _ => "full-circle",
+        };
 }

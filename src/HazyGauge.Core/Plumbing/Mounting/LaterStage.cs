@@ -27,13 +27,15 @@ public sealed record LaterStage(LaterKind What, bool Now, string? Id = null);
 public sealed record LaterAdvice(LaterKind What, bool? Now, bool IsInChain, Sentence Saves)
 {
     /// <summary>The tee on the buying list.</summary>
-    internal NeededPart ToBuy() => new(
-        What == LaterKind.PortInjection ? "tee-port-injection" : "tee-pressure-sensor",
-        What == LaterKind.PortInjection ? "Tee with plug for port injection" : "Tee with plug for a pressure sensor",
-        PartKind.Part,
-        "Goes in while the line is open.",
-        1,
-        ["fit"]);
+    internal NeededPart ToBuy() =>
+        new(
+            What == LaterKind.PortInjection ? "tee-port-injection" : "tee-pressure-sensor",
+            What == LaterKind.PortInjection ? "Tee with plug for port injection" : "Tee with plug for a pressure sensor",
+            PartKind.Part,
+            "Goes in while the line is open.",
+            1,
+            ["fit"]
+        );
 }
 
 /// <summary>Says what a later stage is worth now.</summary>
@@ -67,7 +69,9 @@ internal static class LaterStages
             return "The tee is in the chain. Its end beside the line is closed with a plug or the sensor, and is a leak point of its own.";
         }
 
-        var cost = Sentence.Of($"A tee put in now adds {MoreNow:0} leak points. Later the line is relieved, opened and caught once more, and all {leakPoints + MoreNow:0} joints are checked again.");
+        var cost = Sentence.Of(
+            $"A tee put in now adds {MoreNow:0} leak points. Later the line is relieved, opened and caught once more, and all {leakPoints + MoreNow:0} joints are checked again."
+        );
         return what == LaterKind.PressureSensor && isDirect
             ? "Strongly advised on direct injection: the car does not see the low side's pressure, and it falls first when the pump runs out." + cost
             : cost;

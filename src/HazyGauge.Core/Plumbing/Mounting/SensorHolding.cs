@@ -54,7 +54,8 @@ public sealed record SensorHolding(
     double? MovingMm = null,
     double? HighVoltageMm = null,
     string? NoLongerCloses = null,
-    string? Remedy = null)
+    string? Remedy = null
+)
 {
     // Room that is kept (our own; common practice names no figures).
     private const double LeastPlugRoomMm = 60;
@@ -63,18 +64,33 @@ public sealed record SensorHolding(
     /// <summary>What to mind.</summary>
     public IEnumerable<Finding> Findings()
     {
-        foreach (var (code, given, least, what, cure) in new[]
-        {
-            ("hot", HotMm, KeptAway.HotMm, "The nearest hot part", "Move the sensor, or put a heat shield between."),
-            ("moving", MovingMm, KeptAway.MovingMm, "The nearest moving part", "Move the sensor, or tie hose and wire back."),
-            ("highVoltage", HighVoltageMm, KeptAway.HighVoltageMm, "The nearest ignition or high-voltage part", "Move the sensor; high voltage is for whoever is licensed for it."),
-            ("plugRoom", PlugRoomMm, LeastPlugRoomMm, "The room before the plug", "The plug does not come off there: turn the sensor."),
-            ("serviceLoop", ServiceLoopMm, LeastServiceLoopMm, "The spare wire at the sensor", "It takes a little more to be lifted out and unplugged."),
-        })
+        foreach (
+            var (code, given, least, what, cure) in new[]
+            {
+                ("hot", HotMm, KeptAway.HotMm, "The nearest hot part", "Move the sensor, or put a heat shield between."),
+                ("moving", MovingMm, KeptAway.MovingMm, "The nearest moving part", "Move the sensor, or tie hose and wire back."),
+                (
+                    "highVoltage",
+                    HighVoltageMm,
+                    KeptAway.HighVoltageMm,
+                    "The nearest ignition or high-voltage part",
+                    "Move the sensor; high voltage is for whoever is licensed for it."
+                ),
+                ("plugRoom", PlugRoomMm, LeastPlugRoomMm, "The room before the plug", "The plug does not come off there: turn the sensor."),
+                ("serviceLoop", ServiceLoopMm, LeastServiceLoopMm, "The spare wire at the sensor", "It takes a little more to be lifted out and unplugged."),
+            }
+        )
         {
             if (given is { } mm && mm < least)
             {
-                yield return new(code, Severity.Caution, Sentence.Of($"{what} is {Say.Given(mm, Unit.Millimetre)} {(code is "plugRoom" or "serviceLoop" ? "long" : "away")}, and {Say.Given(least, Unit.Millimetre)} are wanted. ") + cure);
+                yield return new(
+                    code,
+                    Severity.Caution,
+                    Sentence.Of(
+                        $"{what} is {Say.Given(mm, Unit.Millimetre)} {(code is "plugRoom" or "serviceLoop" ? "long" : "away")}, and {Say.Given(least, Unit.Millimetre)} "
+                            + $"are wanted. "
+                    ) + cure
+                );
             }
         }
 
@@ -107,7 +123,14 @@ public sealed record SensorHolding(
         };
         if (item is { } needed)
         {
-            yield return new(needed.Item, needed.Name, Kind == HoldingKind.Ties ? PartKind.Consumable : PartKind.Part, string.IsNullOrWhiteSpace(To) ? "Holds the sensor." : $"Holds the sensor to: {To}.", 1, ["fit"]);
+            yield return new(
+                needed.Item,
+                needed.Name,
+                Kind == HoldingKind.Ties ? PartKind.Consumable : PartKind.Part,
+                string.IsNullOrWhiteSpace(To) ? "Holds the sensor." : $"Holds the sensor to: {To}.",
+                1,
+                ["fit"]
+            );
         }
 
         if (!string.IsNullOrWhiteSpace(Remedy))

@@ -59,7 +59,8 @@ public sealed class FuelPath
     /// <param name="ledger">The ledger; typical figures are added to it.</param>
     /// <param name="load">What is wanted at full load; left out, what the survey says.</param>
     /// <param name="changes">What is fitted; left out, nothing.</param>
-    public static FuelPath Of(VehicleSurvey survey, HazeLedger ledger, FullLoad? load = null, CapacityChange? changes = null) => new(survey, load ?? FullLoad.AsSurveyed, changes, ledger);
+    public static FuelPath Of(VehicleSurvey survey, HazeLedger ledger, FullLoad? load = null, CapacityChange? changes = null) =>
+        new(survey, load ?? FullLoad.AsSurveyed, changes, ledger);
 
     /// <summary>What is known of the vehicle.</summary>
     public VehicleSurvey Survey { get; }
@@ -110,10 +111,14 @@ public sealed class FuelPath
     public Hazy LineKpa => Pump?.GaugePressureKpa ?? BaseKpa;
 
     /// <summary>Where the pump stands at full load where it works against so much more; null where that is not known.</summary>
-    public PumpStand? PumpAgainst(Hazy moreKpa) => Pump?.Against(moreKpa, _ledger) is not { } pump ? null : new(
-        pump.GaugePressureKpa,
-        pump.AvailableLph,
-        _system.PowerKw is { } power ? CapacityLimits.UseOf(_delivery with { LowPressurePump = pump }, FuelComponent.LowPressurePump, power, _system.EthanolPct) : null);
+    public PumpStand? PumpAgainst(Hazy moreKpa) =>
+        Pump?.Against(moreKpa, _ledger) is not { } pump
+            ? null
+            : new(
+                pump.GaugePressureKpa,
+                pump.AvailableLph,
+                _system.PowerKw is { } power ? CapacityLimits.UseOf(_delivery with { LowPressurePump = pump }, FuelComponent.LowPressurePump, power, _system.EthanolPct) : null
+            );
 
     /// <summary>What is lost along elements at a flow, kPa, of the blend the vehicle is calculated for.</summary>
     public Hazy DropKpa(IReadOnlyList<FlowElement> elements, Hazy flowLph) => Lost(elements, flowLph).TotalKpa;

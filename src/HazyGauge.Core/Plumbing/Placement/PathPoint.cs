@@ -69,17 +69,19 @@ public sealed record PathPoint(PathPointKind Kind, string Name, bool IsBack, IRe
         return points;
     }
 
-    private static IEnumerable<PathPoint> Joints(VehicleSurvey survey, LineName line, bool isBack) => (survey.FuelSystem.Joints ?? [])
-        .Where(j => (j.Line ?? LineName.Feed) == line)
-        .Select(j => new PathPoint(PathPointKind.Joint, j.Place ?? "Joint", isBack, IsQuickConnect(j) ? [SensorPlace.Loop] : [], j.Line is not null));
+    private static IEnumerable<PathPoint> Joints(VehicleSurvey survey, LineName line, bool isBack) =>
+        (survey.FuelSystem.Joints ?? [])
+            .Where(j => (j.Line ?? LineName.Feed) == line)
+            .Select(j => new PathPoint(PathPointKind.Joint, j.Place ?? "Joint", isBack, IsQuickConnect(j) ? [SensorPlace.Loop] : [], j.Line is not null));
 
     // What holds a joint that is pulled apart by hand, as people write it.
     private static readonly string[] Retainers = ["ring", "tab", "slide", "lock", "clip", "quick", "button", "collar"];
 
     /// <summary>The joints that are pulled apart by hand, in the order the fuel passes them; one in a return there is none of cannot be meant.</summary>
-    internal static IEnumerable<Joint> QuickConnects(VehicleSurvey survey) => (survey.FuelSystem.Joints ?? [])
-        .Where(j => IsQuickConnect(j) && (j.Line != LineName.Return || survey.FuelSystem.Line is FuelLine.Return or null))
-        .OrderBy(j => j.Line == LineName.Return);
+    internal static IEnumerable<Joint> QuickConnects(VehicleSurvey survey) =>
+        (survey.FuelSystem.Joints ?? [])
+            .Where(j => IsQuickConnect(j) && (j.Line != LineName.Return || survey.FuelSystem.Line is FuelLine.Return or null))
+            .OrderBy(j => j.Line == LineName.Return);
 
     // True for a joint that is pulled apart by hand: what was written of how it is held says so.
     private static bool IsQuickConnect(Joint joint) => joint.Retainer is { } held && Retainers.Any(r => held.Contains(r, StringComparison.OrdinalIgnoreCase));

@@ -48,14 +48,7 @@ public sealed class PlacementAdvisor
         var recommended = Recommended(options);
         var option = options.FirstOrDefault(o => o.School == recommended);
         var reason = option is null ? PlacementWords.NotServed : PlacementWords.Reason(option, _path, options);
-        return new(
-            options,
-            recommended,
-            reason,
-            _path.Flows,
-            Overrun(options),
-            PathPoint.Of(_survey),
-            option?.PressureDropKpa is { } drop ? HazeBudget.Of(drop) : []);
+        return new(options, recommended, reason, _path.Flows, Overrun(options), PathPoint.Of(_survey), option?.PressureDropKpa is { } drop ? HazeBudget.Of(drop) : []);
     }
 
     private static SensorPlace? Recommended(List<PlacementOption> options)
@@ -93,10 +86,17 @@ public sealed class PlacementAdvisor
 
         // The most that flows there: in the feed at full load, in the return at idle.
         var flow = (inFeed ? _path.Flows[^1].FeedLph : _path.Flows[0].ReturnLph) is { Value: > 0 } known ? known : (Hazy?)null;
-        var drop = isPossible && flow is { } lph ? _input.Parts is null ? line.UsualDropKpa(_path, lph, _ledger) : line.DropKpa(_path, lph, _ledger) : (Hazy?)null;
-        var aeration = !isPossible || inFeed ? AerationRisk.None
+        var drop =
+            isPossible && flow is { } lph
+                ? _input.Parts is null
+                    ? line.UsualDropKpa(_path, lph, _ledger)
+                    : line.DropKpa(_path, lph, _ledger)
+                : (Hazy?)null;
+        var aeration =
+            !isPossible || inFeed ? AerationRisk.None
             : _path.IsPumpGuessed || _path.Flows[^1].ReturnLph is not { } back ? AerationRisk.NotKnown
-            : back.Value - Interval95.HalfWidth(back) < LeastReturnLph ? AerationRisk.High : AerationRisk.Low;
+            : back.Value - Interval95.HalfWidth(back) < LeastReturnLph ? AerationRisk.High
+            : AerationRisk.Low;
         return new(
             place,
             isPossible,
@@ -109,11 +109,14 @@ public sealed class PlacementAdvisor
             isPossible ? ToRail(inFeed) : null,
             aeration,
             isPossible ? PlacementWords.ControllerMust(inFeed, HoldAboveRpm, _survey) : Sentence.Empty,
-            !isPossible ? null : inFeed ? _path.LineKpa : drop,
+            !isPossible ? null
+                : inFeed ? _path.LineKpa
+                : drop,
             isPossible ? PlacementWords.Neighbourhood(place, inFeed, _survey) : Sentence.Empty,
             place == SensorPlace.Bypass ? (_input.LeakPoints ?? UsualLeakPoints) + Bypass.Joints.Count : _input.LeakPoints ?? UsualLeakPoints,
             place == SensorPlace.Loop || (!_input.IsCut && (_input.Parts is not null || HasJoint(inFeed))),
-            isPossible && inFeed && drop is { } lost ? _path.PumpAgainst(lost) : null)
+            isPossible && inFeed && drop is { } lost ? _path.PumpAgainst(lost) : null
+        )
         {
             InFeed = inFeed,
         };
@@ -126,35 +129,60 @@ public sealed class PlacementAdvisor
         var whole = _path.Lost(line.Elements(_path), flow);
         var share = line.Place == SensorPlace.Bypass && whole.Elements[0].FlowSharePct is { } pct ? pct / 100 : 1;
         return line.Parts.FirstOrDefault(p => p.IsSensor) is { } sensor
-            ? _path.DropKpa([new(FlowElementKind.Sensor) { BoreMm = sensor.BoreMm, LengthMm = sensor.LengthMm, UpstreamMm = line.InFeed ? _path.FeedBoreMm : _path.ReturnBoreMm }], flow * share)
+            ? _path.DropKpa(
+                [
+                    new(FlowElementKind.Sensor)
+                    {
+                        BoreMm = sensor.BoreMm,
+                        LengthMm = sensor.LengthMm,
+                        UpstreamMm = line.InFeed ? _path.FeedBoreMm : _path.ReturnBoreMm,
+                    },
+                ],
+                flow * share
+            )
             : null;
     }
 
-    private LagTimes Lag(bool inFeed, bool mixed) => Times(flows =>
-    {
-        if (flows.FeedLph is not { Value: > 0 } feed)
+    private LagTimes Lag(bool inFeed, bool mixed) =>
+        Times(flows =>
         {
-            return null;
-        }
+            if (flows.FeedLph is not { Value: > 0 } feed)
+            {
+                return null;
+            }
 
-        var filter = mixed ? TransportLag.MixedS([new LagVolume("filter", _path.FilterMl)], feed, TransportLag.UsualStepPct) : S(_path.FilterMl, feed);
-        return inFeed ? filter + S(Along(_path.FeedMl, _path.FeedLengthMm), feed)
-            : flows.ReturnLph is { Value: > 0 } back ? filter + S(_path.FeedMl + _path.RailVolumeMl, feed) + S(Along(_path.ReturnMl, _path.ReturnLengthMm), back) : null;
-    });
+            var filter = mixed ? TransportLag.MixedS([new LagVolume("filter", _path.FilterMl)], feed, TransportLag.UsualStepPct) : S(_path.FilterMl, feed);
+            return inFeed ? filter + S(Along(_path.FeedMl, _path.FeedLengthMm), feed)
+                : flows.ReturnLph is { Value: > 0 } back ? filter + S(_path.FeedMl + _path.RailVolumeMl, feed) + S(Along(_path.ReturnMl, _path.ReturnLengthMm), back)
+                : null;
+        });
 
     // In the return the rail has had it: it is behind by the rail and what lies between.
-    private LagTimes ToRail(bool inFeed) => Times(flows =>
-        inFeed ? flows.FeedLph is { Value: > 0 } feed ? S(_path.FeedMl - Along(_path.FeedMl, _path.FeedLengthMm), feed) : null
-        : flows is { FeedLph: { Value: > 0 } through, ReturnLph: { Value: > 0 } back } ? -(S(_path.RailVolumeMl, through) + S(Along(_path.ReturnMl, _path.ReturnLengthMm), back)) : null);
+    private LagTimes ToRail(bool inFeed) =>
+        Times(flows =>
+            inFeed
+                ? flows.FeedLph is { Value: > 0 } feed
+                    ? S(_path.FeedMl - Along(_path.FeedMl, _path.FeedLengthMm), feed)
+                    : null
+                : flows is { FeedLph: { Value: > 0 } through, ReturnLph: { Value: > 0 } back }
+                    ? -(S(_path.RailVolumeMl, through) + S(Along(_path.ReturnMl, _path.ReturnLengthMm), back))
+                    : null
+        );
 
     private LagTimes Times(Func<LineFlows, Hazy?> at) => new(at(_path.Flows[0]), at(_path.Flows[1]), at(_path.Flows[2]));
 
     private static Hazy S(Hazy ml, Hazy lph) => ml * 3.6 / lph;
 
     // What lies before the sensor of a line: as measured along it, else anywhere.
-    private Hazy Along(Hazy ml, Hazy lengthMm) => _input.AlongMm is { } mm
-        ? ml * (mm.Value < lengthMm.Value ? mm / lengthMm : 1.0)
-        : ml * _ledger.Quantity(0.5, HazeSource.RectangularU(0.5), new HazeSource("route.alongMm", "Where along the line", HazeShape.Rectangular, new HazeCheck("Measure along the line from the tank to the sensor.", 0.05)));
+    private Hazy Along(Hazy ml, Hazy lengthMm) =>
+        _input.AlongMm is { } mm
+            ? ml * (mm.Value < lengthMm.Value ? mm / lengthMm : 1.0)
+            : ml
+                * _ledger.Quantity(
+                    0.5,
+                    HazeSource.RectangularU(0.5),
+                    new HazeSource("route.alongMm", "Where along the line", HazeShape.Rectangular, new HazeCheck("Measure along the line from the tank to the sensor.", 0.05))
+                );
 
     private RegulatorOverrun? Overrun(List<PlacementOption> options)
     {
@@ -171,10 +199,20 @@ public sealed class PlacementAdvisor
     // Adapters, hose and sensor as they usually come for a line of this bore (from memory).
     private List<FittingPart> UsualParts(bool inFeed)
     {
-        const double AdapterBoreMm = 6.2, AdapterMm = 38, SensorBoreMm = 7.9, SensorMm = 92;
+        const double AdapterBoreMm = 6.2,
+            AdapterMm = 38,
+            SensorBoreMm = 7.9,
+            SensorMm = 92;
         var hoseBore = Math.Max(SensorBoreMm, (inFeed ? _path.FeedBoreMm : _path.ReturnBoreMm).Value);
         FittingPart Part(string code, string[] ports, double bore, double length, bool? sensor = null) => new(code, code, ports, bore, length, 0, true, Sensor: sensor);
         var adapter = Part("adapter", ["qc-3-8-f-tab", "barb-8"], AdapterBoreMm, AdapterMm);
-        return [adapter, Part("hose", ["hose-8", "hose-8"], hoseBore, UsualHoseMm), adapter, Part(FittingPart.SensorCode, ["qc-3-8-m", "qc-3-8-m"], SensorBoreMm, SensorMm, true), adapter];
+        return
+        [
+            adapter,
+            Part("hose", ["hose-8", "hose-8"], hoseBore, UsualHoseMm),
+            adapter,
+            Part(FittingPart.SensorCode, ["qc-3-8-m", "qc-3-8-m"], SensorBoreMm, SensorMm, true),
+            adapter,
+        ];
     }
 }

@@ -43,7 +43,8 @@ public sealed record PlacementOption(
     Sentence NeighbourhoodSaid,
     int LeakPoints,
     bool Reversible,
-    PumpStand? Pump = null)
+    PumpStand? Pump = null
+)
 {
     /// <summary>Why, or why not, in words.</summary>
     public string Why => WhySaid.Text;
@@ -76,7 +77,14 @@ public sealed record PumpStand(Hazy Kpa, Hazy Lph, ComponentUse? Use);
 /// <param name="Path">The fuel's path as it is drawn.</param>
 /// <param name="Budget">Where the doubt about the recommended place's pressure drop comes from.</param>
 public sealed record PlacementResult(
-    IReadOnlyList<PlacementOption> Options, SensorPlace? Recommended, Sentence Reason, IReadOnlyList<LineFlows> Flows, RegulatorOverrun? Overrun, IReadOnlyList<PathPoint> Path, IReadOnlyList<BudgetLine> Budget)
+    IReadOnlyList<PlacementOption> Options,
+    SensorPlace? Recommended,
+    Sentence Reason,
+    IReadOnlyList<LineFlows> Flows,
+    RegulatorOverrun? Overrun,
+    IReadOnlyList<PathPoint> Path,
+    IReadOnlyList<BudgetLine> Budget
+)
 {
     /// <summary>Why, and what it costs.</summary>
     public Sentence BecauseSaid => Options.FirstOrDefault(o => o.School == Recommended) is { } option ? Reason + PlacementWords.Cost(option) : Reason;

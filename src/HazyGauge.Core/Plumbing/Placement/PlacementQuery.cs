@@ -20,7 +20,13 @@ public sealed record PlacementCapacity(FullLoad? FullLoad = null, CapacityChange
 /// <param name="Chain">Codes of the parts that join the sensor to the line, in order; left out, the usual ones stand in.</param>
 /// <param name="AlongMm">From the tank along the line to the sensor, mm; left out, anywhere on it.</param>
 /// <param name="Cut">True where the line is cut.</param>
-public sealed record PlacementQuery(VehicleSurvey Survey, PlacementCapacity? Capacity = null, [MostItems(ChainCheckQuery.MostParts)] IReadOnlyList<string>? Chain = null, Hazy? AlongMm = null, bool? Cut = null)
+public sealed record PlacementQuery(
+    VehicleSurvey Survey,
+    PlacementCapacity? Capacity = null,
+    [MostItems(ChainCheckQuery.MostParts)] IReadOnlyList<string>? Chain = null,
+    Hazy? AlongMm = null,
+    bool? Cut = null
+)
 {
     /// <summary>The places compared.</summary>
     /// <param name="vehicle">The survey as it is in use, with all its rules kept.</param>

@@ -29,9 +29,18 @@ internal static class PlacementWords
             SensorPlace.Return => (true, "Restricts nothing before the engine, and the joints hold hardly any pressure. It reads what left the rail."),
             SensorPlace.Feed when fuel.IsDirect => (true, "Sees what the engine gets, always. On direct injection it goes before the high-pressure pump, never behind it."),
             SensorPlace.Feed => (true, "Sees what the engine gets, always. Every joint holds the pressure of the line."),
-            SensorPlace.Bypass => (true, Sentence.Of($"A second channel beside the sensor, both together wider than a #10 line: it restricts least, and takes the most joints and room.")),
+            SensorPlace.Bypass => (
+                true,
+                Sentence.Of($"A second channel beside the sensor, both together wider than a #10 line: it restricts least, and takes the most joints and room.")
+            ),
             _ when joint is null => (false, "No stock joint that is pulled apart by hand is noted at Survey. Look for quick connects, and note retainer, size and half."),
-            _ => (true, Sentence.Of($"The stock joint {(joint.Place is { } where ? $"“{where}”" : "noted at Survey")} is pulled apart and a short loop goes between its halves: no cut, and it goes back as it was. Hose may not take the bend: then the loop has to be wider.")),
+            _ => (
+                true,
+                Sentence.Of(
+                    $"The stock joint {(joint.Place is { } where ? $"“{where}”" : "noted at Survey")} is pulled apart and a short loop goes between its halves: no cut, "
+                        + $"and it goes back as it was. Hose may not take the bend: then the loop has to be wider."
+                )
+            ),
         };
     }
 
@@ -45,7 +54,10 @@ internal static class PlacementWords
 
         var (map, pump) = (survey.MapOrUsualPct().Value, survey.Goals.LocalEthanolPct?.Value ?? UsualPumpE85Pct);
         var off = Uncorrected.LambdaRatio(pump, map);
-        return Sentence.Of($"Hold the last reading above {Say.Given(holdAboveRpm, Unit.Rpm)}, where little fuel or foam comes back. It must not switch the correction off there: off, {Say.Ethanol(pump)} on a map made on {Say.Ethanol(map)} runs at {off:0.00} times the lambda wanted. Ask which of the two it does.");
+        return Sentence.Of(
+            $"Hold the last reading above {Say.Given(holdAboveRpm, Unit.Rpm)}, where little fuel or foam comes back. It must not switch the correction off there: off, "
+                + $"{Say.Ethanol(pump)} on a map made on {Say.Ethanol(map)} runs at {off:0.00} times the lambda wanted. Ask which of the two it does."
+        );
     }
 
     /// <summary>What is near it.</summary>
@@ -68,11 +80,20 @@ internal static class PlacementWords
         var back = all.First(o => o.School == SensorPlace.Return);
         return option.School switch
         {
-            SensorPlace.Return => Sentence.Of($"At full load {Say.Of(path.Flows[^1].ReturnLph!.Value, Unit.Lph, 0)} still come back, so the sensor in the return always sees fuel, and nothing before the engine is restricted."),
-            SensorPlace.Bypass => Sentence.Of($"In the plain feed the parts would cost {Say.Of(feed.PressureDropKpa!.Value, Unit.Kpa, 1)} at full load; with a second channel beside the sensor it is {Say.Of(option.PressureDropKpa!.Value, Unit.Kpa, 1)}."),
+            SensorPlace.Return => Sentence.Of(
+                $"At full load {Say.Of(path.Flows[^1].ReturnLph!.Value, Unit.Lph, 0)} still come back, so the sensor in the return always sees fuel, and nothing before "
+                    + $"the engine is restricted."
+            ),
+            SensorPlace.Bypass => Sentence.Of(
+                $"In the plain feed the parts would cost {Say.Of(feed.PressureDropKpa!.Value, Unit.Kpa, 1)} at full load; with a second channel beside the sensor it is "
+                    + $"{Say.Of(option.PressureDropKpa!.Value, Unit.Kpa, 1)}."
+            ),
             SensorPlace.Loop => "A stock joint can be pulled apart, so nothing is cut, and the sensor sees what the engine gets.",
-            _ when back is { Possible: true, AerationRisk: AerationRisk.NotKnown } => "What comes back at full load cannot be said before power and pump are known: the feed always sees fuel.",
-            _ when back.Possible => Sentence.Of($"At full load only {Say.Of(path.Flows[^1].ReturnLph!.Value, Unit.Lph, 0)} come back: in the return the sensor may run dry just when it counts."),
+            _ when back is { Possible: true, AerationRisk: AerationRisk.NotKnown } =>
+                "What comes back at full load cannot be said before power and pump are known: the feed always sees fuel.",
+            _ when back.Possible => Sentence.Of(
+                $"At full load only {Say.Of(path.Flows[^1].ReturnLph!.Value, Unit.Lph, 0)} come back: in the return the sensor may run dry just when it counts."
+            ),
             _ when path.Survey.FuelSystem.Line is null => "It works on every fuel system, and whether there is a return nobody knows yet.",
             _ => "There is no return, and no stock joint is noted that could be pulled apart.",
         };
@@ -87,13 +108,18 @@ internal static class PlacementWords
         const double Small = 10;
         if (option is not { SensorDropKpa: { } sensor, PressureDropKpa: { } drop, FlowLph: { } flow })
         {
-            return option.InFeed ? "What it costs in pressure cannot be said before the power is known." : "What it costs in pressure cannot be said before it is known what the pump moves.";
+            return option.InFeed
+                ? "What it costs in pressure cannot be said before the power is known."
+                : "What it costs in pressure cannot be said before it is known what the pump moves.";
         }
 
         var isSmall = drop.Value + Interval95.HalfWidth(drop) <= Small;
-        return Sentence.Of($"The sensor's bore costs {Kpa(sensor)} at {Say.Of(flow, Unit.Lph, 0)}, with all its parts {Kpa(drop)}{(isSmall ? ": little, whatever is said of it" : string.Empty)}.");
+        return Sentence.Of(
+            $"The sensor's bore costs {Kpa(sensor)} at {Say.Of(flow, Unit.Lph, 0)}, with all its parts {Kpa(drop)}{(isSmall ? ": little, whatever is said of it" : string.Empty)}."
+        );
     }
 
     // Below a tenth of a kPa nobody needs to know how far below.
-    private static Sentence Kpa(Hazy drop) => drop.Value + Interval95.HalfWidth(drop) < 0.1 ? Sentence.Of($"less than {Say.Given(0.1, Unit.Kpa)}") : Sentence.Of($"{Say.Of(drop, Unit.Kpa, 1)}");
+    private static Sentence Kpa(Hazy drop) =>
+        drop.Value + Interval95.HalfWidth(drop) < 0.1 ? Sentence.Of($"less than {Say.Given(0.1, Unit.Kpa)}") : Sentence.Of($"{Say.Of(drop, Unit.Kpa, 1)}");
 }

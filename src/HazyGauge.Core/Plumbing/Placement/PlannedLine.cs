@@ -40,9 +40,24 @@ public sealed record PlannedLine(SensorPlace Place, IReadOnlyList<FittingPart> P
 
         // The other channel is as long as the sensor's.
         var beside = Parts.Where(p => !p.IsHose).Sum(p => p.LengthMm) + (HoseMm ?? Parts.Where(p => p.IsHose).Sum(p => p.LengthMm));
-        return [new(FlowElementKind.Parallel) { Branches = [through, [ChainFlow.Step(line, Number10BoreMm), ChainFlow.Straight(Number10BoreMm, beside), ChainFlow.Step(Number10BoreMm, line)]] }];
+        return
+        [
+            new(FlowElementKind.Parallel)
+            {
+                Branches = [through, [ChainFlow.Step(line, Number10BoreMm), ChainFlow.Straight(Number10BoreMm, beside), ChainFlow.Step(Number10BoreMm, line)]],
+            },
+        ];
     }
 
-    private static Hazy FittingsLaw(HazeLedger ledger, double off) => ledger.Quantity(1, HazeSource.RectangularU(off), new HazeSource(
-        "route.fittings", "Sensor and parts in the line", HazeShape.Rectangular, new HazeCheck("Tee a gauge in before and behind the sensor and log both at full load.", DropCheckLeaves) { Needs = Instrument.PressureGauge }));
+    private static Hazy FittingsLaw(HazeLedger ledger, double off) =>
+        ledger.Quantity(
+            1,
+            HazeSource.RectangularU(off),
+            new HazeSource(
+                "route.fittings",
+                "Sensor and parts in the line",
+                HazeShape.Rectangular,
+                new HazeCheck("Tee a gauge in before and behind the sensor and log both at full load.", DropCheckLeaves) { Needs = Instrument.PressureGauge }
+            )
+        );
 }

@@ -32,8 +32,19 @@ public sealed record RegulatorOverrun(Hazy ReturnLph, Hazy LeastKpa, Hazy BaseKp
     /// <param name="ledger">The ledger.</param>
     internal static RegulatorOverrun Of(Hazy returnLph, Hazy returnDropKpa, Hazy setKpa, HazeLedger ledger)
     {
-        var law = ledger.Quantity(1, HazeSource.RectangularU(Off), new HazeSource(
-            "regulatorOpenKpa", "Regulator, fully open", HazeShape.Rectangular, new HazeCheck("Tee a gauge into the rail at idle, manifold hose off, return open: compare with what it is set to.", ReadingLeaves) { Needs = Instrument.PressureGauge }));
+        var law = ledger.Quantity(
+            1,
+            HazeSource.RectangularU(Off),
+            new HazeSource(
+                "regulatorOpenKpa",
+                "Regulator, fully open",
+                HazeShape.Rectangular,
+                new HazeCheck("Tee a gauge into the rail at idle, manifold hose off, return open: compare with what it is set to.", ReadingLeaves)
+                {
+                    Needs = Instrument.PressureGauge,
+                }
+            )
+        );
         var least = (OpenKpa * law * returnLph * returnLph / (AtLph * AtLph)) + returnDropKpa;
         return new(returnLph, least, -HazyLimit.Least([-least, -setKpa])) { SetKpa = setKpa };
     }

@@ -36,12 +36,13 @@ public enum AerationRisk
 public static class SensorPlaceWords
 {
     /// <summary>The place, inside a sentence.</summary>
-    public static string InWords(this SensorPlace place) => place switch
-    {
-        SensorPlace.Return => "in the return",
-        SensorPlace.Feed => "in the feed",
-        SensorPlace.Bypass => "in the feed with a bypass",
-        SensorPlace.Loop => "in a loop at a stock joint",
-        _ => throw new ArgumentOutOfRangeException(nameof(place), place, "Not a place."),
-    };
+    public static string InWords(this SensorPlace place) =>
+        place switch
+        {
+            SensorPlace.Return => "in the return",
+            SensorPlace.Feed => "in the feed",
+            SensorPlace.Bypass => "in the feed with a bypass",
+            SensorPlace.Loop => "in a loop at a stock joint",
+            _ => throw new ArgumentOutOfRangeException(nameof(place), place, "Not a place."),
+        };
 }

@@ -24,7 +24,10 @@ public static class JointRules
         if (Both(a, b, PortType.Flare, PortType.ORingBoss))
         {
             return a.Size == b.Size && a.Gender != b.Gender
-                ? new("sameThreadOtherSeal", $"Flare against O-ring boss: {a.Thread} screws into both, but a flare seals cone on cone and a boss with its O-ring. It goes in and leaks under pressure.")
+                ? new(
+                    "sameThreadOtherSeal",
+                    $"Flare against O-ring boss: {a.Thread} screws into both, but a flare seals cone on cone and a boss with its O-ring. It goes in and leaks under pressure."
+                )
                 : new("wrongType", $"Flare against O-ring boss, {a.Size} against {b.Size}: neither thread nor seal fits.");
         }
 
@@ -47,9 +50,12 @@ public static class JointRules
         {
             return a.Gender == b.Gender
                 ? new("sameGender", Sentence.Of($"{Begun(a)} against {b.Name}: two {Word(a.Gender)} ends do not go together."))
-                : new("wrongSize", IsHosePair(a, b)
-                    ? $"{Begun(a)} against {b.Name}: hose that is too wide slips off and leaks, hose that is too narrow splits."
-                    : $"{Begun(a)} against {b.Name}: the sizes differ, so they do not join.");
+                : new(
+                    "wrongSize",
+                    IsHosePair(a, b)
+                        ? $"{Begun(a)} against {b.Name}: hose that is too wide slips off and leaks, hose that is too narrow splits."
+                        : $"{Begun(a)} against {b.Name}: the sizes differ, so they do not join."
+                );
         }
 
         return new("wrongType", $"{Begun(a)} against {b.Name}: these do not join. An adapter has to come between.");
@@ -58,10 +64,14 @@ public static class JointRules
     /// <summary>A port to begin a sentence.</summary>
     internal static string Begun(Port port) => Wording.Begun(port.Name);
 
-    private static bool Goes(Port male, Port female) => female.Gender == PortGender.Female && male.Gender == PortGender.Male && Partners(male.Type, female.Type)
+    private static bool Goes(Port male, Port female) =>
+        female.Gender == PortGender.Female
+        && male.Gender == PortGender.Male
+        && Partners(male.Type, female.Type)
         && (male.Type == PortType.Bead ? PortCatalogue.HoseOverBead(male.Size) == female.Size : male.Size == female.Size);
 
-    private static bool Partners(PortType a, PortType b) => (a == b && a is PortType.QuickConnect or PortType.Flare or PortType.ORingBoss or PortType.TaperedPipe)
+    private static bool Partners(PortType a, PortType b) =>
+        (a == b && a is PortType.QuickConnect or PortType.Flare or PortType.ORingBoss or PortType.TaperedPipe)
         || Either(a, b, PortType.HoseBarb, PortType.HoseEnd)
         || Either(a, b, PortType.Bead, PortType.HoseEnd)
         || Either(a, b, PortType.PlainTube, PortType.Ferrule)

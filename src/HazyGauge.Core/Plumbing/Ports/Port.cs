@@ -71,16 +71,17 @@ public enum Retainer
 public sealed record Port(string Code, PortType Type, string Name, string Size, PortGender Gender)
 {
     /// <summary>The family it is looked for under.</summary>
-    public string Family => Type switch
-    {
-        PortType.QuickConnect => "Quick connect",
-        PortType.Flare => "37-degree flare",
-        PortType.ORingBoss => "O-ring boss",
-        PortType.TaperedPipe => "Tapered pipe thread",
-        PortType.HoseBarb or PortType.HoseEnd => "Hose and barb",
-        PortType.HoseSocket or PortType.DashHose => "Dash hose",
-        _ => "Tube",
-    };
+    public string Family =>
+        Type switch
+        {
+            PortType.QuickConnect => "Quick connect",
+            PortType.Flare => "37-degree flare",
+            PortType.ORingBoss => "O-ring boss",
+            PortType.TaperedPipe => "Tapered pipe thread",
+            PortType.HoseBarb or PortType.HoseEnd => "Hose and barb",
+            PortType.HoseSocket or PortType.DashHose => "Dash hose",
+            _ => "Tube",
+        };
 
     /// <summary>Its thread, where it is screwed.</summary>
     public string? Thread { get; init; }

@@ -24,7 +24,9 @@ public static class PortCatalogue
 
     /// <summary>Pairs that go together.</summary>
     public static readonly IReadOnlyList<IReadOnlyList<string>> Mates =
-        [.. All.SelectMany((a, i) => All.Skip(i + 1).Where(b => JointRules.Mate(a, b)).Select(b => (IReadOnlyList<string>)[a.Code, b.Code]))];
+    [
+        .. All.SelectMany((a, i) => All.Skip(i + 1).Where(b => JointRules.Mate(a, b)).Select(b => (IReadOnlyList<string>)[a.Code, b.Code])),
+    ];
 
     /// <summary>An end by its code; null where there is none.</summary>
     public static Port? Find(string? code) => code is null ? null : ByCode.GetValueOrDefault(code.Trim());

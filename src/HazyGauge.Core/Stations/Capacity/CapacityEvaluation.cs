@@ -32,9 +32,20 @@ public static class CapacityEvaluation
 
         // Of a job nobody has said anything about, nothing is said to boil.
         var isNothingKnown = survey.FuelSystem.Kind is null && system.PowerKw is null && plan.Drive is null;
-        var findings = Findings(survey, system, change, isNothingKnown ? null : drive).Concat(atPoint?.Findings ?? []).Concat(inLine.Findings()).OrderByDescending(f => f.Severity).ToList();
+        var findings = Findings(survey, system, isNothingKnown ? null : drive)
+            .Concat(OfTheChange(survey, system, change, isNothingKnown ? null : drive))
+            .Concat(atPoint?.Findings ?? [])
+            .Concat(inLine.Findings())
+            .OrderByDescending(f => f.Severity)
+            .ToList();
         var guess = CapacityGuess.Of(system);
-        var pending = atPoint is null || change.IsNothing() ? null : new PendingChange(change, CapacityAnalysis.Of(RoutedSystem.Of(system.Delivery, FuelPath.Of(survey, ledger, load), route, ledger).Delivery, atPoint.PowerKw, system.EthanolPct));
+        var pending =
+            atPoint is null || change.IsNothing()
+                ? null
+                : new PendingChange(
+                    change,
+                    CapacityAnalysis.Of(RoutedSystem.Of(system.Delivery, FuelPath.Of(survey, ledger, load), route, ledger).Delivery, atPoint.PowerKw, system.EthanolPct)
+                );
         var atHand = survey.AtHand();
         var progress = CapacityProgress.Of(atPoint, findings, guess, pending, atHand);
         return new CapacityResults(
@@ -53,7 +64,8 @@ public static class CapacityEvaluation
             progress.NextAction,
             CapacityDrawing.Of(planned, change.IsNothing() ? null : system.Delivery),
             pending?.Found.MaxEthanolPct,
-            inLine.DropKpa);
+            inLine.DropKpa
+        );
     }
 
     private static void CheckChange(CapacityChange change, DeliverySystem<Hazy> system)
@@ -84,9 +96,17 @@ public static class CapacityEvaluation
             check.Refuse("changes.portSharePct", "A share of the ports needs injectors in the ports and in the cylinders.");
         }
 
-        if (change.BaseRiseKpa is { } rise && change.PumpFlowLph is null && system.LowPressurePump is { Curve: { } curve } pump && !curve.Reaches(pump.GaugePressureKpa.Value + rise))
+        if (
+            change.BaseRiseKpa is { } rise
+            && change.PumpFlowLph is null
+            && system.LowPressurePump is { Curve: { } curve } pump
+            && !curve.Reaches(pump.GaugePressureKpa.Value + rise)
+        )
         {
-            check.Refuse("changes.baseRiseKpa", Sentence.Of($"The pump's curve ends at {Say.Given(curve.ToKpa, Unit.Kpa)}; {Say.Kpa(pump.GaugePressureKpa.Value + rise)} is off it."));
+            check.Refuse(
+                "changes.baseRiseKpa",
+                Sentence.Of($"The pump's curve ends at {Say.Given(curve.ToKpa, Unit.Kpa)}; {Say.Kpa(pump.GaugePressureKpa.Value + rise)} is off it.")
+            );
         }
 
         if (change.BaseRiseKpa is not null && change.PumpFlowLph is null && system.LowPressurePump is { Curve: null })
@@ -96,13 +116,23 @@ public static class CapacityEvaluation
 
         if ((change.PumpCount ?? change.PumpFlowLph) is not null && system.LowPressurePump is null)
         {
-            check.Refuse(change.PumpCount is null ? "changes.pumpFlowLph" : "changes.pumpCount", "What one pump delivers there is not known: give its curve as far as that pressure first.");
+            check.Refuse(
+                change.PumpCount is null ? "changes.pumpFlowLph" : "changes.pumpCount",
+                "What one pump delivers there is not known: give its curve as far as that pressure first."
+            );
         }
 
         check.ThrowIfAny();
     }
 
-    private static LowSideFailsafe? Failsafe(VehicleSurvey survey, SurveyedFuelSystem system, DeliverySystem<Hazy> planned, GaugePressure<Hazy> basePressure, HotDriveResult drive, HazeLedger ledger)
+    private static LowSideFailsafe? Failsafe(
+        VehicleSurvey survey,
+        SurveyedFuelSystem system,
+        DeliverySystem<Hazy> planned,
+        GaugePressure<Hazy> basePressure,
+        HotDriveResult drive,
+        HazeLedger ledger
+    )
     {
         if (survey.FuelSystem.IsDirect)
         {
@@ -110,21 +140,27 @@ public static class CapacityEvaluation
         }
 
         // Whether the trip has to rise with boost decides what it means: where that is not known there is none.
-        return planned.Injectors is { } ports && HasMeaning(survey) ? LowSideFailsafe.ForPorts(basePressure, new(ports.PressureDropKpa), survey.FuelSystem.FollowsManifold == true) : null;
+        return planned.Injectors is { } ports && HasMeaning(survey)
+            ? LowSideFailsafe.ForPorts(basePressure, new(ports.PressureDropKpa), survey.FuelSystem.FollowsManifold == true)
+            : null;
     }
 
     private static bool HasMeaning(VehicleSurvey survey) =>
         (survey.FuelSystem.FollowsManifold is not null || survey.Engine.Aspiration == Aspiration.Natural)
         && (survey.FuelSystem.Line != FuelLine.ControlledReturnless || survey.FuelSystem.BasePressureKpa is not null);
 
-    private static IEnumerable<Finding> Findings(VehicleSurvey survey, SurveyedFuelSystem system, CapacityChange change, HotDriveResult? drive)
+    private static IEnumerable<Finding> Findings(VehicleSurvey survey, SurveyedFuelSystem system, HotDriveResult? drive)
     {
         foreach (var (finding, _) in system.WhatIsMissing())
         {
             yield return finding;
         }
 
-        foreach (var (place, worstPct, margin) in drive is null ? [] : new[] { ("At the pump's inlet", drive.WorstAtInletPct, drive.AtInlet), ("In the return", drive.WorstInReturnPct, drive.InReturn) })
+        foreach (
+            var (place, worstPct, margin) in drive is null
+                ? []
+                : new[] { ("At the pump's inlet", drive.WorstAtInletPct, drive.AtInlet), ("In the return", drive.WorstInReturnPct, drive.InReturn) }
+        )
         {
             foreach (var finding in margin?.Findings.Where(f => f.Severity > Severity.Info) ?? [])
             {
@@ -134,34 +170,67 @@ public static class CapacityEvaluation
 
         if (!survey.FuelSystem.IsDirect && system.PowerKw is not null && !HasMeaning(survey))
         {
-            yield return new Finding("failsafeNotKnown", Severity.Caution, survey.FuelSystem.Line == FuelLine.ControlledReturnless
-                ? "There is no pressure trip yet: a driven pump varies the pressure. Log the commanded pressure at full load, and whether it rises with boost, and give both at the survey."
-                : "There is no pressure trip yet: it means something only where it is known whether the regulator is boost-referenced. Look for its hose to the manifold first.");
+            yield return new Finding(
+                "failsafeNotKnown",
+                Severity.Caution,
+                survey.FuelSystem.Line == FuelLine.ControlledReturnless
+                    ? "There is no pressure trip yet: a driven pump varies the pressure. Log the commanded pressure at full load, and whether it rises with boost, and "
+                        + "give both at the survey."
+                    : "There is no pressure trip yet: it means something only where it is known whether the regulator is boost-referenced. Look for its hose to the manifold first."
+            );
         }
+    }
 
+    private static IEnumerable<Finding> OfTheChange(VehicleSurvey survey, SurveyedFuelSystem system, CapacityChange change, HotDriveResult? drive)
+    {
         if (change.BaseRiseKpa is not null)
         {
-            yield return new Finding("raisedPressure", Severity.Caution, "More base pressure loads pump, hoses and regulator, and changes every pulse the controller computes: see that all of them are rated for it, and enter the injector data again.");
+            yield return new Finding(
+                "raisedPressure",
+                Severity.Caution,
+                "More base pressure loads pump, hoses and regulator, and changes every pulse the controller computes: see that all of them are rated for it, and enter "
+                    + "the injector data again."
+            );
         }
 
         if (change.AddedPorts is not null)
         {
-            yield return new Finding("addedPorts", Severity.Caution, "Injectors in the ports need a driver, a rail and fuel from the low side; their dead time here is a usual one. The high-pressure side stays closed for this work.");
+            yield return new Finding(
+                "addedPorts",
+                Severity.Caution,
+                "Injectors in the ports need a driver, a rail and fuel from the low side; their dead time here is a usual one. The high-pressure side stays closed for this work."
+            );
         }
 
         if (change.DirectInjectorGPerS is not null || change.HighPressurePumpCcPerCamRev is not null)
         {
-            yield return new Finding("highSide", Severity.Caution, "The high-pressure side holds 50 to 200 bar and more, also after the engine stops: it is never opened under the procedure for the low side. Have this done by the maker's manual, by whoever is licensed for it.");
+            yield return new Finding(
+                "highSide",
+                Severity.Caution,
+                "The high-pressure side holds 50 to 200 bar and more, also after the engine stops: it is never opened under the procedure for the low side. Have this "
+                    + "done by the maker's manual, by whoever is licensed for it."
+            );
         }
 
         if (survey.Pump.DriverLimitA is { } limit && drive is not null && drive.PumpW / system.SupplyV is var drawn && drawn.Value > limit.Value)
         {
-            yield return new Finding("driverTooSmall", Severity.Caution, Sentence.Of($"The pumps draw {Say.Of(drawn, Unit.None, 0)} A, their driver carries {limit.Value:0.#} A. Fit a larger driver, or feed the added pump by a relay and fuse of its own."));
+            yield return new Finding(
+                "driverTooSmall",
+                Severity.Caution,
+                Sentence.Of(
+                    $"The pumps draw {Say.Of(drawn, Unit.None, 0)} A, their driver carries {limit.Value:0.#} A. Fit a larger driver, or feed the added pump by a relay "
+                        + $"and fuse of its own."
+                )
+            );
         }
 
         if (change.PumpCount is { } count && count > (survey.Pump.Count ?? 1))
         {
-            yield return new Finding("moreHeat", Severity.Caution, "Every pump heats the fuel too; the hottest drive below counts all of them. Switch the added one on with load where the controller can.");
+            yield return new Finding(
+                "moreHeat",
+                Severity.Caution,
+                "Every pump heats the fuel too; the hottest drive below counts all of them. Switch the added one on with load where the controller can."
+            );
         }
     }
 }

@@ -10,7 +10,9 @@ internal static class CapacityProgress
 {
     /// <summary>A job whose fuel system nobody looked at.</summary>
     public static readonly StationProgress NotStarted = new(
-        StationState.Empty, NextAction.Of(CapacityStation.Key, "capacity", "See what the fuel system can feed.", "A pump that runs out at high ethanol costs the engine."));
+        StationState.Empty,
+        NextAction.Of(CapacityStation.Key, "capacity", "See what the fuel system can feed.", "A pump that runs out at high ethanol costs the engine.")
+    );
 
     /// <summary>The state of a plan, and what to do next.</summary>
     public static StationProgress Of(CapacityResult? atPoint, IReadOnlyList<Finding> findings, CapacityGuess? guess, PendingChange? pending, InstrumentsAtHand atHand)
@@ -30,12 +32,37 @@ internal static class CapacityProgress
         {
             CapacityVerdict.NotKnown => InWork("notKnown", "Find out about pump and injectors.", "Neither is known yet."),
             CapacityVerdict.TooSmall => Hold("tooSmall", "Lower the power or fit more before any ethanol goes in.", reach),
-            CapacityVerdict.Capped => InWork("capped", Sentence.Of($"{(point.Remedies.Count > 0 ? point.Remedies[0].Do : "Fit more, or want less")}{(point.Remedies.Count > 1 ? ", or choose another way" : string.Empty)}."), reach),
-            CapacityVerdict.Doubtful => InWork("doubtful", HazeBudget.NextBestCheck(point.Budget, atHand)?.Check?.Text ?? "Stay a little below what is wanted.", reach + "As far as is known that may not be enough."),
-            _ when findings.FirstOrDefault(f => f.Code == BoilingMargin.Probably) is { } boils => InWork(boils.Code, "Measure the fuel's temperature on a hot day.", boils.Sentence),
-            _ when guess is not null => InWork("guessed", Sentence.Of($"Read off: {guess.First.Inside()}"), Sentence.Of($"{reach} But that rests on {guess.On}, which proves nothing.")),
-            _ when pending is not null => new StationProgress(StationState.Planned, NextAction.Of(
-                CapacityStation.Key, "planned", Sentence.Of($"Fit {ChangeWords.Inside(pending.Change)}, and mark it as fitted."), Sentence.Of($"{reach} That is planned, not fitted."))),
+            CapacityVerdict.Capped => InWork(
+                "capped",
+                Sentence.Of(
+                    $"{(point.Remedies.Count > 0 ? point.Remedies[0].Do : "Fit more, or want less")}{(point.Remedies.Count > 1 ? ", or choose another way" : string.Empty)}."
+                ),
+                reach
+            ),
+            CapacityVerdict.Doubtful => InWork(
+                "doubtful",
+                HazeBudget.NextBestCheck(point.Budget, atHand)?.Check?.Text ?? "Stay a little below what is wanted.",
+                reach + "As far as is known that may not be enough."
+            ),
+            _ when findings.FirstOrDefault(f => f.Code == BoilingMargin.Probably) is { } boils => InWork(
+                boils.Code,
+                "Measure the fuel's temperature on a hot day.",
+                boils.Sentence
+            ),
+            _ when guess is not null => InWork(
+                "guessed",
+                Sentence.Of($"Read off: {guess.First.Inside()}"),
+                Sentence.Of($"{reach} But that rests on {guess.On}, which proves nothing.")
+            ),
+            _ when pending is not null => new StationProgress(
+                StationState.Planned,
+                NextAction.Of(
+                    CapacityStation.Key,
+                    "planned",
+                    Sentence.Of($"Fit {ChangeWords.Inside(pending.Change)}, and mark it as fitted."),
+                    Sentence.Of($"{reach} That is planned, not fitted.")
+                )
+            ),
             _ => new StationProgress(StationState.Proven, NextAction.Of(CapacityStation.Key, "carried", "The fuel system supports what is wanted.", reach)),
         };
     }

@@ -31,7 +31,8 @@ public sealed record HotDriveSummary(
     Hazy? GasolineReidKpa = null,
     HeatBalance? Balance = null,
     Sentence? JudgedOn = null,
-    Hazy? BayHeatW = null)
+    Hazy? BayHeatW = null
+)
 {
     private const int Points = 12;
 
@@ -41,7 +42,19 @@ public sealed record HotDriveSummary(
         var whole = drive.Heating.Timeline;
         var step = Math.Max(1, whole.Count / Points);
         return new HotDriveSummary(
-            [.. whole.Where((_, i) => i % step == 0 || i == whole.Count - 1)], drive.Heating.FinalC, drive.Heating.SteadyC, drive.AtInlet, drive.InReturn, drive.Air.Kpa, drive.WorstAtInletPct, drive.OnHighest, drive.Gasoline.Kpa, drive.Heating.Balance, CapacityWords.JudgedOn(drive, highestEthanolPct.Value), drive.BayHeatW);
+            [.. whole.Where((_, i) => i % step == 0 || i == whole.Count - 1)],
+            drive.Heating.FinalC,
+            drive.Heating.SteadyC,
+            drive.AtInlet,
+            drive.InReturn,
+            drive.Air.Kpa,
+            drive.WorstAtInletPct,
+            drive.OnHighest,
+            drive.Gasoline.Kpa,
+            drive.Heating.Balance,
+            CapacityWords.JudgedOn(drive, highestEthanolPct.Value),
+            drive.BayHeatW
+        );
     }
 }
 
@@ -84,7 +97,8 @@ public sealed record CapacityDrawing(IReadOnlyList<double> EthanolPcts, IReadOnl
             blends,
             [.. envelope.Lines.Select(l => DrawnLine.Of(l.Component, l.MaxPowerKw)!)],
             DrawnLine.Of(null, envelope.MaxPowerKw),
-            asFound is null ? null : DrawnLine.Of(null, CapacityEnvelope.Of(asFound, blends, []).MaxPowerKw));
+            asFound is null ? null : DrawnLine.Of(null, CapacityEnvelope.Of(asFound, blends, []).MaxPowerKw)
+        );
     }
 }
 
@@ -103,7 +117,8 @@ public sealed record CapacityDrawing(IReadOnlyList<double> EthanolPcts, IReadOnl
 /// <param name="State">State of the station.</param>
 /// <param name="NextAction">What to do next.</param>
 /// <param name="Drawing">The envelope to draw; left out of the record.</param>
-/// <param name="AsItStandsMaxEthanolPct">Highest blend at that power with nothing fitted that is only planned, % by volume; null where nothing is planned, and where it does not carry E0.</param>
+/// <param name="AsItStandsMaxEthanolPct">Highest blend at that power with nothing fitted that is only planned, % by volume; null where nothing is planned, and where it
+/// does not carry E0.</param>
 /// <param name="RouteDropKpa">What the parts planned at Route cost at full load, kPa; null where none are planned in the feed.</param>
 public sealed record CapacityResults(
     Hazy? PowerKw,
@@ -121,4 +136,5 @@ public sealed record CapacityResults(
     NextAction NextAction,
     CapacityDrawing? Drawing,
     Hazy? AsItStandsMaxEthanolPct = null,
-    Hazy? RouteDropKpa = null);
+    Hazy? RouteDropKpa = null
+);

@@ -1,10 +1,10 @@
 using HazyGauge.Core.Entries.Kinds;
 using HazyGauge.Core.Fields;
 using HazyGauge.Core.Findings;
+using HazyGauge.Core.FuelSystem;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Parts;
 using HazyGauge.Core.Plumbing.Placement;
-using HazyGauge.Core.FuelSystem;
 using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Vehicles;
 
@@ -44,10 +44,26 @@ public sealed class CapacityStation : Station<CapacityPlan, CapacityResults>
 
     /// <inheritdoc/>
     public override CapacityResults Evaluate(CapacityPlan plan, StationContext context) =>
-        CapacityEvaluation.Of(context.Published<VehicleSurvey>() ?? VehicleSurvey.Empty, plan, context.Ledger, FittedEntry.In(context.Entries).Select(f => f.Change), context.Published<PlannedLine>());
+        CapacityEvaluation.Of(
+            context.Published<VehicleSurvey>() ?? VehicleSurvey.Empty,
+            plan,
+            context.Ledger,
+            FittedEntry.In(context.Entries).Select(f => f.Change),
+            context.Published<PlannedLine>()
+        );
 
     /// <inheritdoc/>
-    public override IEnumerable<NeededPart> Needs(CapacityPlan plan, CapacityResults results) => results.Planned.Where(p => Bought.ContainsKey(p.Key)).Select(p => new NeededPart(Bought[p.Key].Item, p.Key == "baseRiseKpa" ? "Settable pressure regulator" : p.What, PartKind.Part, p.Key == "baseRiseKpa" ? p.What : "Planned at Capacity.", Bought[p.Key].Count(plan), ["capacity", "fit"]));
+    public override IEnumerable<NeededPart> Needs(CapacityPlan plan, CapacityResults results) =>
+        results
+            .Planned.Where(p => Bought.ContainsKey(p.Key))
+            .Select(p => new NeededPart(
+                Bought[p.Key].Item,
+                p.Key == "baseRiseKpa" ? "Settable pressure regulator" : p.What,
+                PartKind.Part,
+                p.Key == "baseRiseKpa" ? p.What : "Planned at Capacity.",
+                Bought[p.Key].Count(plan),
+                ["capacity", "fit"]
+            ));
 
     // What of a plan is bought, and how many of it where that is not one.
     private static readonly Dictionary<string, (string Item, Func<CapacityPlan, double> Count)> Bought = new(StringComparer.Ordinal)
@@ -83,7 +99,9 @@ public sealed class CapacityStation : Station<CapacityPlan, CapacityResults>
             Figure.Of("powerKw", "Power wanted", results?.PowerKw, Unit.Kw, "not known"),
             Figure.Of("ethanolPct", "Blend wanted", results?.EthanolPct, Unit.EthanolPct, "not known"),
             MostEthanol(results?.AtPoint?.MaxEthanolPct),
-            .. results is { Planned.Count: > 0, AtPoint: not null } ? [Figure.Of("asItStandsMaxEthanolPct", "Most ethanol as it stands", results.AsItStandsMaxEthanolPct, Unit.EthanolPct, "not even E0")] : Array.Empty<Figure>(),
+            .. results is { Planned.Count: > 0, AtPoint: not null }
+                ? [Figure.Of("asItStandsMaxEthanolPct", "Most ethanol as it stands", results.AsItStandsMaxEthanolPct, Unit.EthanolPct, "not even E0")]
+                : Array.Empty<Figure>(),
             Figure.Of("maxPowerKw", "Most power on that blend", results?.AtPoint?.MaxPowerKw, Unit.Kw, "not known"),
             new("ethanolBinding", "Limited by", results?.AtPoint?.EthanolBinding?.InWords() ?? "not known"),
             Planned("baseRiseKpa", "Base pressure raised by", changes?.BaseRiseKpa, Unit.Kpa),
@@ -103,7 +121,8 @@ public sealed class CapacityStation : Station<CapacityPlan, CapacityResults>
     // Where its haze reaches neat ethanol only the low end says something.
     private static Figure MostEthanol(Hazy? most)
     {
-        const string Field = "maxEthanolPct", Label = "Most ethanol at that power";
+        const string Field = "maxEthanolPct",
+            Label = "Most ethanol at that power";
         return most is { } known && ReachWords.IsOneSided(known)
             ? new Figure(Field, Label, ReachWords.Supported(known).Text)
             : Figure.Of(Field, Label, most, Unit.EthanolPct, "not known");

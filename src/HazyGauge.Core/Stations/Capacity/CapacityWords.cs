@@ -1,8 +1,8 @@
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.FuelSystem;
 using HazyGauge.Core.Haze;
-using HazyGauge.Core.Shop;
 using HazyGauge.Core.Sentences;
+using HazyGauge.Core.Shop;
 using HazyGauge.Core.Vehicles;
 
 namespace HazyGauge.Core.Stations.Capacity;
@@ -12,7 +12,8 @@ internal static class CapacityWords
 {
     /// <summary>The verdict in a sentence or two.</summary>
     public static Sentence Headline(CapacityResult? point, IReadOnlyList<Finding> findings, CapacityGuess? guess, PendingChange? pending) =>
-        (pending is null || point is null ? Verdict(point, guess) : Sentence.Of($"As it stands: {Shortly(pending.Found)}.") + With(pending, point, guess)) + (findings.Any(f => f.Code == BoilingMargin.Boils) ? "The fuel boils on the hottest drive." : Sentence.Empty);
+        (pending is null || point is null ? Verdict(point, guess) : Sentence.Of($"As it stands: {Shortly(pending.Found)}.") + With(pending, point, guess))
+        + (findings.Any(f => f.Code == BoilingMargin.Boils) ? "The fuel boils on the hottest drive." : Sentence.Empty);
 
     /// <summary>Why, and what to do next.</summary>
     public static Sentence Lead(CapacityResult? point, IReadOnlyList<Finding> findings, CapacityGuess? guess, PendingChange? pending, InstrumentsAtHand atHand)
@@ -29,9 +30,15 @@ internal static class CapacityWords
         {
             CapacityVerdict.Carried when guess is not null => most + Sentence.Of($"A guess proves nothing. {guess.First}"),
             CapacityVerdict.Carried when pending is not null => most + "That is planned, not fitted: stay at what it supports as it stands until the parts are in.",
-            CapacityVerdict.Carried when findings.Any(f => f.Code is BoilingMargin.Boils or BoilingMargin.Probably) => most + "Enough fuel comes as long as it does not boil: see the vapor check below.",
+            CapacityVerdict.Carried when findings.Any(f => f.Code is BoilingMargin.Boils or BoilingMargin.Probably) => most
+                + "Enough fuel comes as long as it does not boil: see the vapor check below.",
             CapacityVerdict.Carried => most + "Safe even at the worst end of the haze.",
-            CapacityVerdict.Doubtful => most + (HazeBudget.NextBestCheck(point.Budget, atHand) is { Check: { } check } line ? Sentence.Of($"Next best check: {char.ToLowerInvariant(line.Label[0])}{line.Label[1..]}. {check.Text}") : "Stay a little below, or fit more."),
+            CapacityVerdict.Doubtful => most
+                + (
+                    HazeBudget.NextBestCheck(point.Budget, atHand) is { Check: { } check } line
+                        ? Sentence.Of($"Next best check: {char.ToLowerInvariant(line.Label[0])}{line.Label[1..]}. {check.Text}")
+                        : "Stay a little below, or fit more."
+                ),
             CapacityVerdict.NotKnown => "Give pump or injectors at the survey.",
             _ => point.Remedies.Count switch
             {
@@ -47,37 +54,46 @@ internal static class CapacityWords
     public static Sentence Reach(CapacityResult point)
     {
         var limit = point is { EthanolBinding: { } binding, MaxEthanolPct: null or { Value: < 100 } } ? Sentence.Of($"{binding.Begins()} the limit.") : Sentence.Empty;
-        return (point.MaxEthanolPct is { } most
-            ? Sentence.Of($"At {Say.Kw(point.PowerKw.Value)} it supports {ReachWords.Supported(most)}.")
-            : Sentence.Of($"At {Say.Kw(point.PowerKw.Value)} it cannot support E0.")) + limit;
+        return (
+                point.MaxEthanolPct is { } most
+                    ? Sentence.Of($"At {Say.Kw(point.PowerKw.Value)} it supports {ReachWords.Supported(most)}.")
+                    : Sentence.Of($"At {Say.Kw(point.PowerKw.Value)} it cannot support E0.")
+            ) + limit;
     }
 
     /// <summary>Which blend the hottest drive is judged on, and why.</summary>
-    public static Sentence JudgedOn(HotDriveResult drive, double highestEthanolPct) => drive.WorstAtInletPct >= highestEthanolPct
-        ? Sentence.Of($"Judged on {Say.Ethanol(highestEthanolPct)}: of all blends that may be in the tank the highest boils first.")
-        : Sentence.Of($"Judged on {Say.Ethanol(drive.WorstAtInletPct)}: of all blends that may be in the tank it boils first. {Say.Ethanol(highestEthanolPct)} has {Say.Of(drive.OnHighest.MarginK, Unit.KelvinStep, 0)} left.");
+    public static Sentence JudgedOn(HotDriveResult drive, double highestEthanolPct) =>
+        drive.WorstAtInletPct >= highestEthanolPct
+            ? Sentence.Of($"Judged on {Say.Ethanol(highestEthanolPct)}: of all blends that may be in the tank the highest boils first.")
+            : Sentence.Of(
+                $"Judged on {Say.Ethanol(drive.WorstAtInletPct)}: of all blends that may be in the tank it boils first. {Say.Ethanol(highestEthanolPct)} has "
+                    + $"{Say.Of(drive.OnHighest.MarginK, Unit.KelvinStep, 0)} left."
+            );
 
     /// <summary>The plan in one line.</summary>
-    public static Sentence Summary(CapacityResults results) => results.Planned.Count == 0
-        ? Reached(results.AtPoint)
-        : Sentence.Of($"Planned, not fitted yet: {Reached(results.AtPoint).Inside()}");
+    public static Sentence Summary(CapacityResults results) =>
+        results.Planned.Count == 0 ? Reached(results.AtPoint) : Sentence.Of($"Planned, not fitted yet: {Reached(results.AtPoint).Inside()}");
 
-    private static Sentence Reached(CapacityResult? point) => point switch
-    {
-        null => "Capacity: power not known yet",
-        { Binding: null } => "Capacity: nothing known about pump or injectors",
-        { MaxEthanolPct.Value: >= 100 } => Sentence.Of($"At {Say.Kw(point.PowerKw.Value)} every blend is supported"),
-        { MaxEthanolPct: { } most, EthanolBinding: { } binding } => Sentence.Of($"At {Say.Kw(point.PowerKw.Value)} {ReachWords.Supported(most)}; {binding.InWords()} {binding.Verb()} the limit"),
-        _ => Sentence.Of($"At {Say.Kw(point.PowerKw.Value)} E0 is not supported"),
-    };
+    private static Sentence Reached(CapacityResult? point) =>
+        point switch
+        {
+            null => "Capacity: power not known yet",
+            { Binding: null } => "Capacity: nothing known about pump or injectors",
+            { MaxEthanolPct.Value: >= 100 } => Sentence.Of($"At {Say.Kw(point.PowerKw.Value)} every blend is supported"),
+            { MaxEthanolPct: { } most, EthanolBinding: { } binding } => Sentence.Of(
+                $"At {Say.Kw(point.PowerKw.Value)} {ReachWords.Supported(most)}; {binding.InWords()} {binding.Verb()} the limit"
+            ),
+            _ => Sentence.Of($"At {Say.Kw(point.PowerKw.Value)} E0 is not supported"),
+        };
 
     // What a system supports at the wanted power, inside a sentence.
-    private static Sentence Shortly(CapacityResult found) => found switch
-    {
-        { Verdict: CapacityVerdict.NotKnown } => "nothing is known about pump or injectors",
-        { MaxEthanolPct: { } most } => ReachWords.Supported(most),
-        _ => "not even E0",
-    };
+    private static Sentence Shortly(CapacityResult found) =>
+        found switch
+        {
+            { Verdict: CapacityVerdict.NotKnown } => "nothing is known about pump or injectors",
+            { MaxEthanolPct: { } most } => ReachWords.Supported(most),
+            _ => "not even E0",
+        };
 
     private static Sentence With(PendingChange pending, CapacityResult point, CapacityGuess? guess)
     {
@@ -107,7 +123,9 @@ internal static class CapacityWords
             CapacityVerdict.NotKnown => "Nothing is known about pump or injectors yet.",
             CapacityVerdict.Carried when guess is not null => Sentence.Of($"{at} supports {Say.Ethanol(point.EthanolPct.Value)}, on {guess.On}."),
             CapacityVerdict.Carried => Sentence.Of($"{at} supports {Say.Ethanol(point.EthanolPct.Value)}."),
-            CapacityVerdict.Doubtful when point.MaxEthanolPct is { } most => Sentence.Of($"{at} supports {ReachWords.Supported(most)}, as far as is known; {Say.Ethanol(point.EthanolPct.Value)} may be too much.") + rests,
+            CapacityVerdict.Doubtful when point.MaxEthanolPct is { } most => Sentence.Of(
+                $"{at} supports {ReachWords.Supported(most)}, as far as is known; {Say.Ethanol(point.EthanolPct.Value)} may be too much."
+            ) + rests,
             CapacityVerdict.Capped when point.MaxEthanolPct is { } most => Sentence.Of($"{at} supports {ReachWords.Supported(most)}.") + limit + rests,
             CapacityVerdict.TooSmall when guess is null => Sentence.Of($"{at} cannot support E0.") + limit,
             _ => Sentence.Of($"{at} cannot support E0, as far as is known.") + limit + rests,

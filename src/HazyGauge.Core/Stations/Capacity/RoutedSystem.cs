@@ -30,11 +30,21 @@ internal sealed record RoutedSystem(DeliverySystem<Hazy> Delivery, Hazy? DropKpa
     {
         if (IsOffTheCurve)
         {
-            yield return new("routeOffTheCurve", Severity.Caution, Sentence.Of($"The parts planned at Route cost {Say.Of(DropKpa!.Value, Unit.Kpa, 1)} at full load, and the pump's curve does not reach that far. Find the rest of the curve."));
+            yield return new(
+                "routeOffTheCurve",
+                Severity.Caution,
+                Sentence.Of(
+                    $"The parts planned at Route cost {Say.Of(DropKpa!.Value, Unit.Kpa, 1)} at full load, and the pump's curve does not reach that far. Find the rest of the curve."
+                )
+            );
         }
         else if (DropKpa is { } drop)
         {
-            yield return new("routeDrop", Severity.Info, Sentence.Of($"The parts planned at Route cost {Say.Of(drop, Unit.Kpa, 1)} at full load: the pump works against that much more, and it is counted."));
+            yield return new(
+                "routeDrop",
+                Severity.Info,
+                Sentence.Of($"The parts planned at Route cost {Say.Of(drop, Unit.Kpa, 1)} at full load: the pump works against that much more, and it is counted.")
+            );
         }
     }
 }

@@ -11,7 +11,14 @@ namespace HazyGauge.Core.Stations.Compensate;
 
 /// <summary>Computes what goes into the controller, for a reading.</summary>
 internal sealed class CompensateEvaluation(
-    CompensatePlan plan, Hazy basePct, BaseFrom baseFrom, VehicleSurvey survey, SensorReading? reading, FuellingClaim? claim, HazeLedger ledger)
+    CompensatePlan plan,
+    Hazy basePct,
+    BaseFrom baseFrom,
+    VehicleSurvey survey,
+    SensorReading? reading,
+    FuellingClaim? claim,
+    HazeLedger ledger
+)
 {
     private const int UsualBreakpoints = 6;
     private const double CurveStepPct = 2;
@@ -43,9 +50,33 @@ internal sealed class CompensateEvaluation(
             return vehicle.NumbersSetBy() == NumbersBy.Nobody ? evaluation.Held() : evaluation.Results();
         }
 
-        var progress = CompensateProgress.Of(reading?.EthanolPct is not null, hasBase: false, FuellingClaim.Standing(claim, FuellingState.Claimed), vehicle.NumbersSetBy(), vehicle.AtHand());
+        var progress = CompensateProgress.Of(
+            reading?.EthanolPct is not null,
+            hasBase: false,
+            FuellingClaim.Standing(claim, FuellingState.Claimed),
+            vehicle.NumbersSetBy(),
+            vehicle.AtHand()
+        );
         return new CompensateResults(
-            reading?.EthanolPct, reading?.FuelTempC, null, null, null, null, null, null, FuellingClaim.Standing(claim, FuellingState.Claimed), [], CompensateWords.AskBase, CompensateWords.WhyBase, progress.State, progress.NextAction, null, vehicle.NumbersSetBy(), [], Metering: plan.MeteringOrUsual);
+            reading?.EthanolPct,
+            reading?.FuelTempC,
+            null,
+            null,
+            null,
+            null,
+            null,
+            null,
+            FuellingClaim.Standing(claim, FuellingState.Claimed),
+            [],
+            CompensateWords.AskBase,
+            CompensateWords.WhyBase,
+            progress.State,
+            progress.NextAction,
+            null,
+            vehicle.NumbersSetBy(),
+            [],
+            Metering: plan.MeteringOrUsual
+        );
     }
 
     // What somebody knows counts before what the sensor reads on that fuel, and that before a label.
@@ -61,16 +92,38 @@ internal sealed class CompensateEvaluation(
     {
         double? lambda = Ethanol is { } ethanol ? Uncorrected.LambdaRatio(ethanol.Value, basePct.Value) : null;
         var isHeld = Ethanol is { } read && IsHeld(read.Value);
-        var findings = lambda is { } off && !isHeld ? new Finding[] { new("displayControlsNothing", Severity.Stop, CompensateWords.OffTheMap(basePct.Value, Ethanol!.Value, off)) } : [];
+        var findings =
+            lambda is { } off && !isHeld ? new Finding[] { new("displayControlsNothing", Severity.Stop, CompensateWords.OffTheMap(basePct.Value, Ethanol!.Value, off)) } : [];
         var progress = CompensateProgress.OnDisplay(Ethanol is not null, isHeld, baseFrom == BaseFrom.Typical, findings.FirstOrDefault()?.Sentence);
         return new CompensateResults(
-            Ethanol, reading?.FuelTempC, basePct, null, null, null, null, null, FuellingClaim.Standing(claim, FuellingState.Claimed), [.. findings.Concat(OfTheBase()).OrderByDescending(f => f.Severity)], CompensateWords.OnDisplay(basePct.Value), CompensateWords.WhyDisplay(survey), progress.State, progress.NextAction, null,
-            NumbersBy.Nobody, new ControllerAnswers(survey, basePct, reading, null).All(), [.. Outside()], null, baseFrom, plan.MeteringOrUsual);
+            Ethanol,
+            reading?.FuelTempC,
+            basePct,
+            null,
+            null,
+            null,
+            null,
+            null,
+            FuellingClaim.Standing(claim, FuellingState.Claimed),
+            [.. findings.Concat(OfTheBase()).OrderByDescending(f => f.Severity)],
+            CompensateWords.OnDisplay(basePct.Value),
+            CompensateWords.WhyDisplay(survey),
+            progress.State,
+            progress.NextAction,
+            null,
+            NumbersBy.Nobody,
+            new ControllerAnswers(survey, basePct, reading, null).All(),
+            [.. Outside()],
+            null,
+            baseFrom,
+            plan.MeteringOrUsual
+        );
     }
 
     private bool IsHeld(double ethanolPct) => Math.Abs(ethanolPct - basePct.Value) <= Uncorrected.HeldWithinPct;
 
-    private IEnumerable<OutsideBlend> Outside() => LookedUpPct.Append(Math.Round(basePct.Value)).Distinct().Order().Select(e => new OutsideBlend(e, Uncorrected.LambdaRatio(e, basePct.Value), IsHeld(e)));
+    private IEnumerable<OutsideBlend> Outside() =>
+        LookedUpPct.Append(Math.Round(basePct.Value)).Distinct().Order().Select(e => new OutsideBlend(e, Uncorrected.LambdaRatio(e, basePct.Value), IsHeld(e)));
 
     private CompensateResults Results()
     {
@@ -85,14 +138,23 @@ internal sealed class CompensateEvaluation(
         var fuel = Ethanol is { } ethanol ? Query(ethanol).Answer(ledger) : null;
         var multiplier = Multiplier();
         var spark = Spark();
-        var progress = CompensateProgress.Of(Ethanol is not null, hasBase: true, fuelling, by, survey.AtHand(), multiplier?.Findings.FirstOrDefault(f => f.Severity == Severity.Stop));
+        var progress = CompensateProgress.Of(
+            Ethanol is not null,
+            hasBase: true,
+            fuelling,
+            by,
+            survey.AtHand(),
+            multiplier?.Findings.FirstOrDefault(f => f.Severity == Severity.Stop)
+        );
         return new CompensateResults(
             Ethanol,
             reading?.FuelTempC,
             basePct,
             fuel,
             multiplier is null ? null : new MultiplierCheck(multiplier.AtBase, multiplier.Lambda, multiplier.AtEthanolPct),
-            fuel is not null && plan.Pulse is { PulseMs: { } pulse, DeadTimeMs: { } dead } ? RefusedInputException.Under("pulse", () => InjectorPulse.Lengthen(pulse, dead, fuel.Factor)) : null,
+            fuel is not null && plan.Pulse is { PulseMs: { } pulse, DeadTimeMs: { } dead }
+                ? RefusedInputException.Under("pulse", () => InjectorPulse.Lengthen(pulse, dead, fuel.Factor))
+                : null,
             by == NumbersBy.OwnTable ? Row() : null,
             spark,
             fuelling,
@@ -107,14 +169,24 @@ internal sealed class CompensateEvaluation(
             null,
             Stretched(by),
             baseFrom,
-            plan.MeteringOrUsual)
+            plan.MeteringOrUsual
+        )
         {
             ListedControllers = survey.Controllers ?? [],
             NeedsWideband = !survey.AtHand().Allow(Instrument.Wideband),
         };
     }
 
-    private BreakpointRow Row() => RefusedInputException.Under("row", () => new BreakpointsQuery(basePct, plan.MeteringOrUsual, plan.Row?.EthanolPcts, plan.Row?.EthanolPcts is null ? plan.Row?.Count ?? UsualBreakpoints : null, WholePct: true).Answer());
+    private BreakpointRow Row() =>
+        RefusedInputException.Under("row", () =>
+            new BreakpointsQuery(
+                basePct,
+                plan.MeteringOrUsual,
+                plan.Row?.EthanolPcts,
+                plan.Row?.EthanolPcts is null ? plan.Row?.Count ?? UsualBreakpoints : null,
+                WholePct: true
+            ).Answer()
+        );
 
     // What an extender does to whole pulses, on the highest blend it has to take.
     private IReadOnlyList<StretchedPulse>? Stretched(NumbersBy by)
@@ -134,15 +206,39 @@ internal sealed class CompensateEvaluation(
         switch (baseFrom)
         {
             case BaseFrom.Typical:
-                yield return new("baseTypical", Severity.Caution, Sentence.Of($"The blend of the map is only known from a label or a name: {Say.Ethanol(basePct)}. Nothing is proven on it. Read the sensor while the tank still holds that fuel, and say so at Signal."));
+                yield return new(
+                    "baseTypical",
+                    Severity.Caution,
+                    Sentence.Of(
+                        $"The blend of the map is only known from a label or a name: {Say.Ethanol(basePct)}. Nothing is proven on it. Read the sensor while the tank "
+                            + $"still holds that fuel, and say so at Signal."
+                    )
+                );
                 break;
             case BaseFrom.Reading:
-                yield return new("baseFromReading", Severity.Caution, Sentence.Of($"The map ran on what the sensor reads now, {Say.Ethanol(basePct)}: the first reading on unchanged fuel is the blend of the map. Keep it in the survey before the tank is filled."));
+                yield return new(
+                    "baseFromReading",
+                    Severity.Caution,
+                    Sentence.Of(
+                        $"The map ran on what the sensor reads now, {Say.Ethanol(basePct)}: the first reading on unchanged fuel is the blend of the map. Keep it in the "
+                            + $"survey before the tank is filled."
+                    )
+                );
                 break;
             default:
-                if (reading is { IsOfMapFuel: true, EthanolPct: { } read } && Interval95.HalfWidth(read - basePct) is var within && Math.Abs(read.Value - basePct.Value) > Math.Max(SameBlendPct, within))
+                if (
+                    reading is { IsOfMapFuel: true, EthanolPct: { } read }
+                    && Interval95.HalfWidth(read - basePct) is var within
+                    && Math.Abs(read.Value - basePct.Value) > Math.Max(SameBlendPct, within)
+                )
                 {
-                    yield return new("mapFuelReadsOther", Severity.Caution, Sentence.Of($"The tank still holds the fuel the map ran on, and it reads {Say.Ethanol(read)}, not {Say.Ethanol(basePct)}. What it reads is the blend of the map."));
+                    yield return new(
+                        "mapFuelReadsOther",
+                        Severity.Caution,
+                        Sentence.Of(
+                            $"The tank still holds the fuel the map ran on, and it reads {Say.Ethanol(read)}, not {Say.Ethanol(basePct)}. What it reads is the blend of the map."
+                        )
+                    );
                 }
                 else if (AsLabelled() is { } labelled)
                 {
@@ -160,23 +256,46 @@ internal sealed class CompensateEvaluation(
         return new FuelFactorQuery(ethanolPct, basePct, plan.MeteringOrUsual, fuelTempC, plan.BaseFuelTempC);
     }
 
-    private Finding? AnotherBase() => plan.BaseEthanolPct is { } here && survey is { Control.FuelMapEthanolPct: { } found, HasTypicalMapBlend: false } && Math.Abs(here.Value - found.Value) > SameBlendPct
-        ? new Finding("anotherBase", Severity.Caution, Sentence.Of($"The survey says the fuel map was made on {Say.Ethanol(found.Value, 1)}, here it is {Say.Ethanol(here.Value, 1)}. One of the two is wrong, or this is another map.")).At("base")
-        : null;
+    private Finding? AnotherBase() =>
+        plan.BaseEthanolPct is { } here && survey is { Control.FuelMapEthanolPct: { } found, HasTypicalMapBlend: false } && Math.Abs(here.Value - found.Value) > SameBlendPct
+            ? new Finding(
+                "anotherBase",
+                Severity.Caution,
+                Sentence.Of(
+                    $"The survey says the fuel map was made on {Say.Ethanol(found.Value, 1)}, here it is {Say.Ethanol(here.Value, 1)}. One of the two is wrong, or this "
+                        + $"is another map."
+                )
+            ).At("base")
+            : null;
 
     // Pump "E85" is anything from about E60 to E92 (common practice, no source): a map made on it was made on what was in the tank, not on the label.
-    private Finding? AsLabelled() => basePct.Value >= LabelledFromPct && Ethanol is { } read && read.Value >= LabelledFromPct && Math.Abs(read.Value - basePct.Value) > SameBlendPct + Interval95.HalfWidth(basePct)
-        ? new Finding("baseAsLabelled", Severity.Caution, Sentence.Of(
-            $"A pump's label is not its blend. If the tank still holds the fuel the map was made on, that was {Say.Ethanol(read.Value)}, not {Say.Ethanol(basePct.Value)}: give what the sensor reads, or the row takes out fuel that was right."))
-        : null;
+    private Finding? AsLabelled() =>
+        basePct.Value >= LabelledFromPct
+        && Ethanol is { } read
+        && read.Value >= LabelledFromPct
+        && Math.Abs(read.Value - basePct.Value) > SameBlendPct + Interval95.HalfWidth(basePct)
+            ? new Finding(
+                "baseAsLabelled",
+                Severity.Caution,
+                Sentence.Of(
+                    $"A pump's label is not its blend. If the tank still holds the fuel the map was made on, that was {Say.Ethanol(read.Value)}, not "
+                        + $"{Say.Ethanol(basePct.Value)}: give what the sensor reads, or the row takes out fuel that was right."
+                )
+            )
+            : null;
 
     // What was found in a controller is kept, however wrong: it is judged, not refused.
-    private MultiplierJudgement? Multiplier() => plan.Multiplier switch
-    {
-        null or { At0Pct: null, At100Pct: null } => null,
-        { At0Pct: { } at0, At100Pct: { } at100 } => new MultiplierLine(at0, at100).Judge(plan.MeteringOrUsual, new Blend<Exact>(basePct.Value, UsualFuels.Traditional<Exact>()), Ethanol?.Value),
-        _ => throw new RefusedInputException("multiplier", "Give both ends of the multiplier, at E0 and at E100."),
-    };
+    private MultiplierJudgement? Multiplier() =>
+        plan.Multiplier switch
+        {
+            null or { At0Pct: null, At100Pct: null } => null,
+            { At0Pct: { } at0, At100Pct: { } at100 } => new MultiplierLine(at0, at100).Judge(
+                plan.MeteringOrUsual,
+                new Blend<Exact>(basePct.Value, UsualFuels.Traditional<Exact>()),
+                Ethanol?.Value
+            ),
+            _ => throw new RefusedInputException("multiplier", "Give both ends of the multiplier, at E0 and at E100."),
+        };
 
     // Until a log that was read proves the fueling, what comes in is held and what comes out comes out.
     // All three numbers of the two maps, or none: half a description of them is not guessed at.
@@ -194,7 +313,8 @@ internal sealed class CompensateEvaluation(
             SparkAddition.HeldUntilProven(result.CautiousAdditionDeg),
             result.CautiousAdditionDeg.Value > 0,
             result.CautiousEthanolPct,
-            SparkAddition.Curve(input));
+            SparkAddition.Curve(input)
+        );
     }
 
     private List<FactorPoint> Curve()
@@ -203,11 +323,14 @@ internal sealed class CompensateEvaluation(
         var asKnown = Ethanol is { } ethanol ? ethanol - ethanol.Value : 0;
         return
         [
-            .. Enumerable.Range(0, (int)(100 / CurveStepPct) + 1).Select(i => CurveStepPct * i).Select(pct =>
-            {
-                var at = new FuelFactorQuery(pct + asKnown, basePct, plan.MeteringOrUsual).Answer(ledger);
-                return new FactorPoint(pct, at.Factor.Value, Interval95.HalfWidth(at.Factor), at.Schools.Mass.Value, at.Schools.Orifice.Value, at.Schools.Volume.Value);
-            }),
+            .. Enumerable
+                .Range(0, (int)(100 / CurveStepPct) + 1)
+                .Select(i => CurveStepPct * i)
+                .Select(pct =>
+                {
+                    var at = new FuelFactorQuery(pct + asKnown, basePct, plan.MeteringOrUsual).Answer(ledger);
+                    return new FactorPoint(pct, at.Factor.Value, Interval95.HalfWidth(at.Factor), at.Schools.Mass.Value, at.Schools.Orifice.Value, at.Schools.Volume.Value);
+                }),
         ];
     }
 }

@@ -1,5 +1,5 @@
-using HazyGauge.Core.Fields;
 using HazyGauge.Core.Compensation;
+using HazyGauge.Core.Fields;
 using HazyGauge.Core.Haze;
 
 namespace HazyGauge.Core.Stations.Compensate;
@@ -57,4 +57,9 @@ public sealed record RowChoice([MostItems(BreakpointRow.Most)] IReadOnlyList<dou
 /// <param name="Weighting">How the addition grows between the two; left out, linear.</param>
 /// <param name="SaturatesAtPct">Blend from which on a saturating addition is whole, % by volume.</param>
 public sealed record SparkChoice(
-    Hazy? GasolineMapEthanolPct = null, Hazy? EthanolMapEthanolPct = null, Hazy? FullAdditionDeg = null, SparkWeighting? Weighting = null, Hazy? SaturatesAtPct = null);
+    Hazy? GasolineMapEthanolPct = null,
+    Hazy? EthanolMapEthanolPct = null,
+    Hazy? FullAdditionDeg = null,
+    SparkWeighting? Weighting = null,
+    Hazy? SaturatesAtPct = null
+);

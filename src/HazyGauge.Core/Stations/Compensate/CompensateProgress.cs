@@ -9,8 +9,10 @@ namespace HazyGauge.Core.Stations.Compensate;
 internal static class CompensateProgress
 {
     /// <summary>A job on which nobody said yet what the controller holds.</summary>
-    public static readonly StationProgress NotStarted = new(StationState.Empty, NextAction.Of(
-        CompensateStation.Key, "askBase", "Say which blend the base map was made on.", "The fuel factor counts from that blend, not from E0."));
+    public static readonly StationProgress NotStarted = new(
+        StationState.Empty,
+        NextAction.Of(CompensateStation.Key, "askBase", "Say which blend the base map was made on.", "The fuel factor counts from that blend, not from E0.")
+    );
 
     /// <summary>The state of a plan, and what to do next.</summary>
     /// <param name="hasReading">True where the signal gives an ethanol content.</param>
@@ -33,7 +35,10 @@ internal static class CompensateProgress
 
         if (!hasReading)
         {
-            return new StationProgress(StationState.InWork, NextAction.Of("signal", "readSensor", "Read the sensor.", "Without a reading there is no fuel factor for today's fuel."));
+            return new StationProgress(
+                StationState.InWork,
+                NextAction.Of("signal", "readSensor", "Read the sensor.", "Without a reading there is no fuel factor for today's fuel.")
+            );
         }
 
         if (fuelling is { State: FuellingState.Claimed, Said: { } said })
@@ -41,12 +46,30 @@ internal static class CompensateProgress
             return new StationProgress(StationState.InWork, NextAction.Of(CompensateStation.Key, "readLog", "Have the log read.", said + CompensateWords.WhatProvesFueling));
         }
 
-        return new StationProgress(StationState.InWork, by switch
-        {
-            NumbersBy.CalibratorsFile => NextAction.Of(CompensateStation.Key, "sendPacket", "Send the calibrator what the file needs.", "What to send, ask for, enable and verify stands at Compensate; a log proves the file."),
-            NumbersBy.FixedBox => NextAction.Of(CompensateStation.Key, "logBox", LogWords.Command(atHand, "Drive gently and "), "The box has its own rules: only a log shows what it does to short and to long pulses." + LogWords.How(atHand)),
-            _ => NextAction.Of(CompensateStation.Key, "logLambda", LogWords.Command(atHand, "Type in the row, drive gently and "), atHand.Allow(Instrument.Wideband) ? "Spark stays out until the log shows that the fueling is right." : LogWords.How(atHand)),
-        });
+        return new StationProgress(
+            StationState.InWork,
+            by switch
+            {
+                NumbersBy.CalibratorsFile => NextAction.Of(
+                    CompensateStation.Key,
+                    "sendPacket",
+                    "Send the calibrator what the file needs.",
+                    "What to send, ask for, enable and verify stands at Compensate; a log proves the file."
+                ),
+                NumbersBy.FixedBox => NextAction.Of(
+                    CompensateStation.Key,
+                    "logBox",
+                    LogWords.Command(atHand, "Drive gently and "),
+                    "The box has its own rules: only a log shows what it does to short and to long pulses." + LogWords.How(atHand)
+                ),
+                _ => NextAction.Of(
+                    CompensateStation.Key,
+                    "logLambda",
+                    LogWords.Command(atHand, "Type in the row, drive gently and "),
+                    atHand.Allow(Instrument.Wideband) ? "Spark stays out until the log shows that the fueling is right." : LogWords.How(atHand)
+                ),
+            }
+        );
     }
 
     /// <summary>The state where nothing counts ethanol.</summary>
@@ -54,11 +77,18 @@ internal static class CompensateProgress
     /// <param name="isHeld">True where it is close enough to the map's blend.</param>
     /// <param name="isTypical">True where the map's blend is only known from a label or a name.</param>
     /// <param name="why">What the engine does where it is not.</param>
-    public static StationProgress OnDisplay(bool hasReading, bool isHeld, bool isTypical, Sentence? why) => (hasReading, isHeld) switch
-    {
-        (false, _) => new StationProgress(StationState.InWork, NextAction.Of("signal", "readSensor", "Read the sensor.", "Only the reading shows whether the tank holds what the map was made on.")),
-        (_, true) when isTypical => new StationProgress(StationState.InWork, NextAction.Of("signal", "findMapBlend", "Find out the blend of the map.", "It is only known from a label or a name: nothing is proven on that.")),
-        (_, true) => new StationProgress(StationState.Proven, NextAction.Of(CompensateStation.Key, "held", "The blend fits the map.", "Read the display after every fill.")),
-        _ => new StationProgress(StationState.Hold, NextAction.Of(CompensateStation.Key, "offTheMap", "Do not drive on this blend.", why ?? Sentence.Empty)),
-    };
+    public static StationProgress OnDisplay(bool hasReading, bool isHeld, bool isTypical, Sentence? why) =>
+        (hasReading, isHeld) switch
+        {
+            (false, _) => new StationProgress(
+                StationState.InWork,
+                NextAction.Of("signal", "readSensor", "Read the sensor.", "Only the reading shows whether the tank holds what the map was made on.")
+            ),
+            (_, true) when isTypical => new StationProgress(
+                StationState.InWork,
+                NextAction.Of("signal", "findMapBlend", "Find out the blend of the map.", "It is only known from a label or a name: nothing is proven on that.")
+            ),
+            (_, true) => new StationProgress(StationState.Proven, NextAction.Of(CompensateStation.Key, "held", "The blend fits the map.", "Read the display after every fill.")),
+            _ => new StationProgress(StationState.Hold, NextAction.Of(CompensateStation.Key, "offTheMap", "Do not drive on this blend.", why ?? Sentence.Empty)),
+        };
 }

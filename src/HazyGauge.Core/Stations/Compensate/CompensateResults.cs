@@ -1,9 +1,9 @@
+using System.Text.Json.Serialization;
 using HazyGauge.Core.Compensation;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Vehicles;
-using System.Text.Json.Serialization;
 
 namespace HazyGauge.Core.Stations.Compensate;
 
@@ -73,7 +73,8 @@ public sealed record CompensateResults(
     IReadOnlyList<OutsideBlend>? Outside = null,
     IReadOnlyList<StretchedPulse>? Stretched = null,
     BaseFrom? BaseFrom = null,
-    Metering Metering = Metering.Orifice)
+    Metering Metering = Metering.Orifice
+)
 {
     /// <summary>What to know of other blends; null where something corrects them.</summary>
     public Sentence? OutsideSaid => Outside is null ? null : CompensateWords.OnOtherBlends;

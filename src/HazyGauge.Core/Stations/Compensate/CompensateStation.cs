@@ -5,9 +5,9 @@ using HazyGauge.Core.Fields;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Parts;
-using HazyGauge.Core.Shop;
 using HazyGauge.Core.Sensing;
 using HazyGauge.Core.Sentences;
+using HazyGauge.Core.Shop;
 using HazyGauge.Core.Vehicles;
 
 namespace HazyGauge.Core.Stations.Compensate;
@@ -35,8 +35,22 @@ public sealed class CompensateStation : Station<CompensatePlan, CompensateResult
     /// <inheritdoc/>
     public override IReadOnlyList<Field> Fields { get; } =
     [
-        new("baseEthanolPct", "Blend of the base map") { Unit = Unit.EthanolPct, Min = 0, Max = 100, HowTo = "Ask who made the map which fuel was in the tank; left out, as surveyed.", SourceId = "baseEthanolPct" },
-        new("baseFuelTempC", "Fuel temperature of the base map") { Unit = Unit.Celsius, Min = -40, Max = 125, Usual = new(FuelFactorBasis.UsualBaseFuelTempC), HowTo = "Read it in the logs the base map was made from." },
+        new("baseEthanolPct", "Blend of the base map")
+        {
+            Unit = Unit.EthanolPct,
+            Min = 0,
+            Max = 100,
+            HowTo = "Ask who made the map which fuel was in the tank; left out, as surveyed.",
+            SourceId = "baseEthanolPct",
+        },
+        new("baseFuelTempC", "Fuel temperature of the base map")
+        {
+            Unit = Unit.Celsius,
+            Min = -40,
+            Max = 125,
+            Usual = new(FuelFactorBasis.UsualBaseFuelTempC),
+            HowTo = "Read it in the logs the base map was made from.",
+        },
         new FieldOf<CompensatePlan>("metering", "How this controller meters")
         {
             HowTo = "Ask whoever made the map; two logged fills settle it.",
@@ -49,11 +63,36 @@ public sealed class CompensateStation : Station<CompensatePlan, CompensateResult
         },
         new("multiplier.at0Pct", "Multiplier at E0") { Unit = Unit.Percent, HowTo = "Read it off the controller." },
         new("multiplier.at100Pct", "Multiplier at E100") { Unit = Unit.Percent, HowTo = "Read it off the controller." },
-        new("pulse.pulseMs", "Injector pulse") { Unit = Unit.Milliseconds, HowTo = "Log it on the base blend.", SourceId = "pulseMs" },
-        new("pulse.deadTimeMs", "Dead time") { Unit = Unit.Milliseconds, HowTo = "Read it from the injector's data sheet at this voltage.", SourceId = "deadTimeMs" },
-        new("spark.gasolineMapEthanolPct", "Gasoline map made on") { Unit = Unit.EthanolPct, HowTo = "Ask who made the map.", SourceId = "gasolineMapEthanolPct" },
-        new("spark.ethanolMapEthanolPct", "Ethanol map made on") { Unit = Unit.EthanolPct, HowTo = "Ask who made the map.", SourceId = "ethanolMapEthanolPct" },
-        new("spark.fullAdditionDeg", "Spark between them") { Unit = Unit.Degrees, HowTo = "Subtract the two maps at full load.", SourceId = "fullAdditionDeg" },
+        new("pulse.pulseMs", "Injector pulse")
+        {
+            Unit = Unit.Milliseconds,
+            HowTo = "Log it on the base blend.",
+            SourceId = "pulseMs",
+        },
+        new("pulse.deadTimeMs", "Dead time")
+        {
+            Unit = Unit.Milliseconds,
+            HowTo = "Read it from the injector's data sheet at this voltage.",
+            SourceId = "deadTimeMs",
+        },
+        new("spark.gasolineMapEthanolPct", "Gasoline map made on")
+        {
+            Unit = Unit.EthanolPct,
+            HowTo = "Ask who made the map.",
+            SourceId = "gasolineMapEthanolPct",
+        },
+        new("spark.ethanolMapEthanolPct", "Ethanol map made on")
+        {
+            Unit = Unit.EthanolPct,
+            HowTo = "Ask who made the map.",
+            SourceId = "ethanolMapEthanolPct",
+        },
+        new("spark.fullAdditionDeg", "Spark between them")
+        {
+            Unit = Unit.Degrees,
+            HowTo = "Subtract the two maps at full load.",
+            SourceId = "fullAdditionDeg",
+        },
         new FieldOf<CompensatePlan>("spark.weighting", "How the addition grows")
         {
             HowTo = "Choose it.",
@@ -64,7 +103,13 @@ public sealed class CompensateStation : Station<CompensatePlan, CompensateResult
                 FieldChoice.Of(SparkWeighting.Saturating, "Full advance from", "all of it from a chosen blend up"),
             ],
         },
-        new("spark.saturatesAtPct", "Full advance from") { Unit = Unit.EthanolPct, Usual = new(SparkAdditionInput.UsualSaturatesAtPct), HowTo = "Choose it; most of the knock benefit is there by E50 to E60.", SourceId = "saturatesAtPct" },
+        new("spark.saturatesAtPct", "Full advance from")
+        {
+            Unit = Unit.EthanolPct,
+            Usual = new(SparkAdditionInput.UsualSaturatesAtPct),
+            HowTo = "Choose it; most of the knock benefit is there by E50 to E60.",
+            SourceId = "saturatesAtPct",
+        },
     ];
 
     /// <inheritdoc/>
@@ -85,12 +130,22 @@ public sealed class CompensateStation : Station<CompensatePlan, CompensateResult
             var item = new string([.. controller.Name!.Trim().ToLowerInvariant().Select(c => char.IsAsciiLetterOrDigit(c) ? c : '-')]);
             if (!string.IsNullOrWhiteSpace(controller.Access))
             {
-                yield return new($"access-{item}"[..Math.Min(60, 7 + item.Length)], $"{controller.Name.Trim()}: {controller.Access.Trim()}", PartKind.Tool, "It opens the controller for the calibrator's file.");
+                yield return new(
+                    $"access-{item}"[..Math.Min(60, 7 + item.Length)],
+                    $"{controller.Name.Trim()}: {controller.Access.Trim()}",
+                    PartKind.Tool,
+                    "It opens the controller for the calibrator's file."
+                );
             }
 
             if (!string.IsNullOrWhiteSpace(controller.Cable))
             {
-                yield return new($"cable-{item}"[..Math.Min(60, 6 + item.Length)], $"{controller.Name.Trim()}: {controller.Cable.Trim()}", PartKind.Tool, "The file is written and read back with it.");
+                yield return new(
+                    $"cable-{item}"[..Math.Min(60, 6 + item.Length)],
+                    $"{controller.Name.Trim()}: {controller.Cable.Trim()}",
+                    PartKind.Tool,
+                    "The file is written and read back with it."
+                );
             }
         }
 
@@ -117,31 +172,42 @@ public sealed class CompensateStation : Station<CompensatePlan, CompensateResult
 
     /// <inheritdoc/>
     public override IReadOnlyList<Figure> Figures(CompensatePlan plan, CompensateResults? results) =>
-    [
-        new("baseEthanolPct", "Blend of the base map", (plan.BaseEthanolPct ?? results?.BaseEthanolPct) is { } b ? Text($"E{b.Value:0.##}") : "not known"),
-        new("metering", "Metering", plan.MeteringOrUsual.InWords()),
-        Figure.Of("ethanolPct", "Calculated for", results?.EthanolPct, Unit.EthanolPct),
-        Figure.Of("factor", "Fuel factor", results?.FuelFactor?.Factor, Unit.None),
-        new("row", "Row to type in", results?.Row is { } row ? string.Join("  ", row.EthanolPcts.Zip(row.Factors, (e, f) => Text($"E{e:0.##} {f.Value:0.000}"))) : "none"),
-        new("multiplier", "Multiplier found", plan.Multiplier is { At0Pct: { } at0, At100Pct: { } at100 } ? Text($"{at0:0.#} to {at100:0.#} %") : "none"),
-        new("spark", "Spark between maps", plan.Spark is { FullAdditionDeg: { } full, GasolineMapEthanolPct: { } none, EthanolMapEthanolPct: { } all }
-            ? Text($"{full.Value:0.#}° from E{none.Value:0.#} to E{all.Value:0.#}, {Word(plan.Spark.Weighting ?? SparkWeighting.Linear)}")
-            : "none"),
-        Figure.Of("sparkToSet", "Spark to set", results?.Spark?.ToSetDeg, Unit.Degrees),
-        new("mapRevision", "Map revision", plan.MapRevision ?? "not said"),
-        new("fuelling", "Fueling", results?.Fuelling is not { Said: { } said } fuelling ? "nothing shows it yet" : fuelling.State switch
-        {
-            FuellingState.Lapsed => Text($"claimed before, does not hold any more: {said.Text}"),
-            _ => Text($"claimed, not proven: {said.Text}"),
-        }),
-    ];
+        [
+            new("baseEthanolPct", "Blend of the base map", (plan.BaseEthanolPct ?? results?.BaseEthanolPct) is { } b ? Text($"E{b.Value:0.##}") : "not known"),
+            new("metering", "Metering", plan.MeteringOrUsual.InWords()),
+            Figure.Of("ethanolPct", "Calculated for", results?.EthanolPct, Unit.EthanolPct),
+            Figure.Of("factor", "Fuel factor", results?.FuelFactor?.Factor, Unit.None),
+            new("row", "Row to type in", results?.Row is { } row ? string.Join("  ", row.EthanolPcts.Zip(row.Factors, (e, f) => Text($"E{e:0.##} {f.Value:0.000}"))) : "none"),
+            new("multiplier", "Multiplier found", plan.Multiplier is { At0Pct: { } at0, At100Pct: { } at100 } ? Text($"{at0:0.#} to {at100:0.#} %") : "none"),
+            new(
+                "spark",
+                "Spark between maps",
+                plan.Spark is { FullAdditionDeg: { } full, GasolineMapEthanolPct: { } none, EthanolMapEthanolPct: { } all }
+                    ? Text($"{full.Value:0.#}° from E{none.Value:0.#} to E{all.Value:0.#}, {Word(plan.Spark.Weighting ?? SparkWeighting.Linear)}")
+                    : "none"
+            ),
+            Figure.Of("sparkToSet", "Spark to set", results?.Spark?.ToSetDeg, Unit.Degrees),
+            new("mapRevision", "Map revision", plan.MapRevision ?? "not said"),
+            new(
+                "fuelling",
+                "Fueling",
+                results?.Fuelling is not { Said: { } said } fuelling
+                    ? "nothing shows it yet"
+                    : fuelling.State switch
+                    {
+                        FuellingState.Lapsed => Text($"claimed before, does not hold any more: {said.Text}"),
+                        _ => Text($"claimed, not proven: {said.Text}"),
+                    }
+            ),
+        ];
 
-    private static string Word(SparkWeighting weighting) => weighting switch
-    {
-        SparkWeighting.Mole => "by mole",
-        SparkWeighting.Saturating => "full advance from a blend up",
-        _ => "straight",
-    };
+    private static string Word(SparkWeighting weighting) =>
+        weighting switch
+        {
+            SparkWeighting.Mole => "by mole",
+            SparkWeighting.Saturating => "full advance from a blend up",
+            _ => "straight",
+        };
 
     private static string Text(FormattableString text) => text.ToString(CultureInfo.InvariantCulture);
 }

@@ -60,17 +60,30 @@ internal sealed record FuellingClaim(Proof Claim, JobEntry Entry)
 
         if (Claim.BaseEthanolPct is { } on && Math.Abs(on - baseEthanolPct) >= SamePct)
         {
-            return Lapsed("proofLapsed", Sentence.Of($"The fueling was logged with a base map on {Say.Ethanol(on, 1)}; now it is {Say.Ethanol(baseEthanolPct, 1)}. That says nothing any more: log lambda again."));
+            return Lapsed(
+                "proofLapsed",
+                Sentence.Of(
+                    $"The fueling was logged with a base map on {Say.Ethanol(on, 1)}; now it is {Say.Ethanol(baseEthanolPct, 1)}. That says nothing any more: log lambda again."
+                )
+            );
         }
 
         if (Claim.Metering is { } by && by != metering)
         {
-            return Lapsed("proofLapsed", Sentence.Of($"The fueling was logged with metering {by.InWords()}; now it is {metering.InWords()}. That says nothing any more: log lambda again."));
+            return Lapsed(
+                "proofLapsed",
+                Sentence.Of($"The fueling was logged with metering {by.InWords()}; now it is {metering.InWords()}. That says nothing any more: log lambda again.")
+            );
         }
 
         if (Claim.MapRevision?.Trim() is { Length: > 0 } revision && !string.Equals(revision, mapRevision?.Trim(), StringComparison.OrdinalIgnoreCase))
         {
-            return Lapsed("proofLapsed", $"The fueling was logged with map revision {revision}. {(string.IsNullOrWhiteSpace(mapRevision) ? "Which one is in the controller now is not said" : $"Now {mapRevision.Trim()} is in the controller")}, so that says nothing any more: log lambda again.");
+            return Lapsed(
+                "proofLapsed",
+                $"The fueling was logged with map revision {revision}. "
+                    + $"{(string.IsNullOrWhiteSpace(mapRevision) ? "Which one is in the controller now is not said" : $"Now {mapRevision.Trim()} is in the controller")}, "
+                    + $"so that says nothing any more: log lambda again."
+            );
         }
 
         return (FuellingState.Claimed, new Finding("proofClaimed", Severity.Info, CompensateWords.Claimed(this)));
@@ -79,9 +92,10 @@ internal sealed record FuellingClaim(Proof Claim, JobEntry Entry)
     /// <summary>What stands behind the fueling.</summary>
     /// <param name="claim">The claim; null where there is none.</param>
     /// <param name="state">How far it is known to be right.</param>
-    public static Fuelling Standing(FuellingClaim? claim, FuellingState state) => claim is null
-        ? new(FuellingState.Open, null, null, null, null, null, CompensateWords.WhatProvesFueling)
-        : new(state, claim.Entry.Number, claim.Entry.Text, new ProofEntry().Summary(claim.Claim), claim.Entry.Author.Name, claim.Entry.At, CompensateWords.WhatProvesFueling);
+    public static Fuelling Standing(FuellingClaim? claim, FuellingState state) =>
+        claim is null
+            ? new(FuellingState.Open, null, null, null, null, null, CompensateWords.WhatProvesFueling)
+            : new(state, claim.Entry.Number, claim.Entry.Text, new ProofEntry().Summary(claim.Claim), claim.Entry.Author.Name, claim.Entry.At, CompensateWords.WhatProvesFueling);
 
     private static (FuellingState State, Finding? Why) Lapsed(string code, Sentence why) => (FuellingState.Lapsed, new Finding(code, Severity.Caution, why));
 }

@@ -12,7 +12,11 @@ internal static class LogWords
     /// <summary>What to do on the road or the dynamometer.</summary>
     public static Sentence How(InstrumentsAtHand atHand) =>
         atHand.Allow(Instrument.Wideband) ? "Log lambda at idle, at steady speed and at full load, gently first."
-        : atHand.Allow(Instrument.DiagnosticReader) ? Sentence.Of($"Log the fuel trims with the diagnostic reader, warm and at steady speed: they must stay within {TrimsWithin:0} points of where they were on the map's fuel. Full load they do not show: borrow a wideband lambda probe for it, or have it logged.")
+        : atHand.Allow(Instrument.DiagnosticReader)
+            ? Sentence.Of(
+                $"Log the fuel trims with the diagnostic reader, warm and at steady speed: they must stay within {TrimsWithin:0} points of where they were on the map's "
+                    + $"fuel. Full load they do not show: borrow a wideband lambda probe for it, or have it logged."
+            )
         : "Nothing at hand shows lambda: borrow a wideband lambda probe, or have it logged on a dynamometer. Until then the fueling is not proven.";
 
     /// <summary>The same as a short command.</summary>

@@ -32,12 +32,29 @@ internal static class FeedEvaluation
         var largest = FuseRule.LargestA(thinnest);
         var current = figures.CurrentMa;
         var toTake = plan.Supply == SupplyChoice.ControllerSupply ? null : FuseRule.ToTakeA(current.Value + Interval95.HalfWidth(current));
-        var probed = plan.Probed is { KeyOffV: { } off, KeyOnV: { } on, CrankingV: { } cranking, BatteryV: { } battery } ? RefusedInputException.Under("probed", () => new ProbedFeedQuery(off, on, cranking, battery).Answer()) : null;
+        var probed = plan.Probed is { KeyOffV: { } off, KeyOnV: { } on, CrankingV: { } cranking, BatteryV: { } battery }
+            ? RefusedInputException.Under("probed", () => new ProbedFeedQuery(off, on, cranking, battery).Answer())
+            : null;
         var isConstant = plan.Supply is SupplyChoice.Constant or SupplyChoice.BatteryPost || probed?.Kind == FeedKind.Constant;
-        Hazy? days = plan.DrainMa is not null || isConstant ? new StandbyDrainQuery(figures.DrainMa, figures.BatteryAh, figures.UsablePct, figures.SelfDischargePct).Answer().Days : null;
+        Hazy? days =
+            plan.DrainMa is not null || isConstant ? new StandbyDrainQuery(figures.DrainMa, figures.BatteryAh, figures.UsablePct, figures.SelfDischargePct).Answer().Days : null;
         var drop = feeds[0].CutM is { } length ? new SupplyDropQuery(current, length, feeds[0].AreaMm2, HotCopperC, plan.Ground == GroundChoice.ControllerGround).Answer() : null;
-        var findings = Chosen(plan).Concat(Fuse(plan, thinnest, largest, toTake)).Concat(Probed(probed)).Concat(Awake(plan, isConstant)).Concat(Thin(drop, current, figures.BatteryV));
-        return new(SupplyAdvice.All, recommended, probed, toTake, largest, drop, days, days is { } d ? HazeBudget.Of(d).With(atHand) : [], [.. findings.OrderByDescending(f => f.Severity)]);
+        var findings = Chosen(plan)
+            .Concat(Fuse(plan, thinnest, largest, toTake))
+            .Concat(Probed(probed))
+            .Concat(Awake(plan, isConstant))
+            .Concat(Thin(drop, current, figures.BatteryV));
+        return new(
+            SupplyAdvice.All,
+            recommended,
+            probed,
+            toTake,
+            largest,
+            drop,
+            days,
+            days is { } d ? HazeBudget.Of(d).With(atHand) : [],
+            [.. findings.OrderByDescending(f => f.Severity)]
+        );
     }
 
     /// <summary>The ground.</summary>
@@ -57,12 +74,23 @@ internal static class FeedEvaluation
         if (offset is not null)
         {
             var said = Say.Of(offset.OffsetMv, Unit.Millivolt, 0);
-            findings.Add(converter is null
-                ? new("offset", Severity.Info, Sentence.Of($"An offset of {said} changes nothing on a frequency."))
-                : new("offset", Math.Abs(offset.EthanolErrorPct.Value) >= ConverterVolts.ConversionPct ? Severity.Caution : Severity.Info, Sentence.Of($"An offset of {said} adds {Say.Of(offset.EthanolErrorPct, Unit.None, 1)} points of ethanol to what the controller shows.")));
+            findings.Add(
+                converter is null
+                    ? new("offset", Severity.Info, Sentence.Of($"An offset of {said} changes nothing on a frequency."))
+                    : new(
+                        "offset",
+                        Math.Abs(offset.EthanolErrorPct.Value) >= ConverterVolts.ConversionPct ? Severity.Caution : Severity.Info,
+                        Sentence.Of($"An offset of {said} adds {Say.Of(offset.EthanolErrorPct, Unit.None, 1)} points of ethanol to what the controller shows.")
+                    )
+            );
         }
 
-        return new(choices, converter is not null || hasController ? GroundChoice.ControllerGround : GroundChoice.Chassis, offset, [.. findings.OrderByDescending(f => f.Severity)]);
+        return new(
+            choices,
+            converter is not null || hasController ? GroundChoice.ControllerGround : GroundChoice.Chassis,
+            offset,
+            [.. findings.OrderByDescending(f => f.Severity)]
+        );
     }
 
     /// <summary>True where a wire eats up so much that it is too thin, or the current is wrong.</summary>
@@ -84,8 +112,14 @@ internal static class FeedEvaluation
     {
         if (plan.FuseA is { } fuse && (largestA is null || fuse > largestA))
         {
-            Sentence cure = largestA is { } most ? Sentence.Of($"Take {Say.Given(Math.Min(most, toTakeA ?? most), Unit.Ampere)}, {Say.Given(most, Unit.Ampere)} at most.") : "Take a thicker wire.";
-            yield return new("fuse", Severity.Stop, Sentence.Of($"The wire of {Say.Of(thinnestMm2, Unit.SquareMillimetre, 2)} burns before a fuse of {Say.Given(fuse, Unit.Ampere)} blows. {cure}"));
+            Sentence cure = largestA is { } most
+                ? Sentence.Of($"Take {Say.Given(Math.Min(most, toTakeA ?? most), Unit.Ampere)}, {Say.Given(most, Unit.Ampere)} at most.")
+                : "Take a thicker wire.";
+            yield return new(
+                "fuse",
+                Severity.Stop,
+                Sentence.Of($"The wire of {Say.Of(thinnestMm2, Unit.SquareMillimetre, 2)} burns before a fuse of {Say.Given(fuse, Unit.Ampere)} blows. {cure}")
+            );
         }
     }
 
@@ -101,7 +135,11 @@ internal static class FeedEvaluation
     {
         if (plan.KeepsAwake == true)
         {
-            yield return new("keepsAwake", Severity.Caution, "Something stays awake after the key is off. Pull the new fuse: if it goes quiet, this feed keeps the network awake. Move it to a switched fuse.");
+            yield return new(
+                "keepsAwake",
+                Severity.Caution,
+                "Something stays awake after the key is off. Pull the new fuse: if it goes quiet, this feed keeps the network awake. Move it to a switched fuse."
+            );
         }
         else if (isConstant && plan.KeepsAwake is null)
         {
@@ -113,7 +151,13 @@ internal static class FeedEvaluation
     {
         if (IsTooThin(drop, batteryV))
         {
-            yield return new("thinWire", Severity.Caution, Sentence.Of($"The supply wire loses {Say.Of(drop!.DropMv / 1000, Unit.Volt, 2)} hot: take a thicker one, or see whether {Say.Of(currentMa, Unit.Milliampere, 0)} is right."));
+            yield return new(
+                "thinWire",
+                Severity.Caution,
+                Sentence.Of(
+                    $"The supply wire loses {Say.Of(drop!.DropMv / 1000, Unit.Volt, 2)} hot: take a thicker one, or see whether {Say.Of(currentMa, Unit.Milliampere, 0)} is right."
+                )
+            );
         }
     }
 }

@@ -28,7 +28,13 @@ internal static class HarnessEvaluation
         var wires = Wires(plan, survey, extender?.Injectors ?? 0);
         var converter = Has(SensorUserKind.Analyser) || path == SignalPath.AnalyserVoltage ? WireSignalEvaluation.Converter(survey.Control) : null;
         var shared = WireSignalEvaluation.Shared(plan, figures, users, wires.List, survey.Control.InputLimitV);
-        var supply = FeedEvaluation.Supply(plan, figures, wires.List, path == SignalPath.DirectFrequency && users.Count == 1 ? SupplyChoice.ControllerSupply : SupplyChoice.SwitchedFuse, survey.AtHand());
+        var supply = FeedEvaluation.Supply(
+            plan,
+            figures,
+            wires.List,
+            path == SignalPath.DirectFrequency && users.Count == 1 ? SupplyChoice.ControllerSupply : SupplyChoice.SwitchedFuse,
+            survey.AtHand()
+        );
         var meter = MeterEvaluation.Of(plan, figures, survey, path, wires.List, shared, supply);
         var results = new HarnessResults(
             wires,
@@ -44,9 +50,16 @@ internal static class HarnessEvaluation
             Sentence.Empty,
             StationState.Empty,
             HarnessProgress.NotStarted.NextAction,
-            figures.Assumed);
+            figures.Assumed
+        );
         var progress = HarnessProgress.Of(plan, results);
-        return results with { State = progress.State, NextAction = progress.NextAction, Headline = HarnessWords.Headline(plan, results, progress), Lead = HarnessWords.Lead(plan, results, progress) };
+        return results with
+        {
+            State = progress.State,
+            NextAction = progress.NextAction,
+            Headline = HarnessWords.Headline(plan, results, progress),
+            Lead = HarnessWords.Lead(plan, results, progress),
+        };
     }
 
     private static WiresPart Wires(HarnessPlan plan, VehicleSurvey survey, int injectors)
@@ -54,11 +67,27 @@ internal static class HarnessEvaluation
         var listed = WireList.Of(survey, plan.Supply, plan.FeedAt, plan.Ground, plan.GroundAt, injectors);
         var wires = listed.Select((w, i) => PlannedWire.Of(i + 1, w, plan.NoteOf(w.Id))).ToList();
         List<string> forgotten = [.. (plan.Wires ?? []).Select(w => w.Wire!).Where(id => listed.All(w => w.Id != id)).Distinct(StringComparer.Ordinal)];
-        var findings = wires.SelectMany(w => w.Findings).Concat((plan.Spares ?? []).Where(s => s.Treatment is null or SpareTreatment.LeftOpen).Select(s =>
-            new Finding("spare", Severity.Caution, $"{Wording.Begun(s.Name ?? "A spare wire")} is left open: tape its end and tie it back, or cut and seal it.").Of(s.Id))).ToList();
+        var findings = wires
+            .SelectMany(w => w.Findings)
+            .Concat(
+                (plan.Spares ?? [])
+                    .Where(s => s.Treatment is null or SpareTreatment.LeftOpen)
+                    .Select(s =>
+                        new Finding("spare", Severity.Caution, $"{Wording.Begun(s.Name ?? "A spare wire")} is left open: tape its end and tie it back, or cut and seal it.").Of(
+                            s.Id
+                        )
+                    )
+            )
+            .ToList();
         if (forgotten.Count > 0)
         {
-            findings.Add(new("forgotten", Severity.Info, Sentence.Of($"Notes of wires that are no longer on the list are kept ({forgotten.Count:0}): name the user at Survey as before, and they stand here again.")));
+            findings.Add(
+                new(
+                    "forgotten",
+                    Severity.Info,
+                    Sentence.Of($"Notes of wires that are no longer on the list are kept ({forgotten.Count:0}): name the user at Survey as before, and they stand here again.")
+                )
+            );
         }
 
         return new(wires, HarnessWords.BeforeWiring, plan.Spares ?? [], forgotten, [.. findings.OrderByDescending(f => f.Severity)]);

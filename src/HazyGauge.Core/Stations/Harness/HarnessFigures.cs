@@ -56,6 +56,8 @@ internal sealed class HarnessFigures(HarnessPlan plan, IReadOnlyList<Field> fiel
         }
 
         var check = field.HowTo.Length > 0 ? new HazeCheck(field.HowTo, field.LeftOfDoubt) { Needs = field.Needs } : null;
-        return usual.PlusMinus is { } half ? ledger.Quantity(usual.Value, HazeSource.RectangularU(half), new HazeSource($"{HarnessStation.Key}.{path}", field.Label, HazeShape.Rectangular, check)) : usual.Value;
+        return usual.PlusMinus is { } half
+            ? ledger.Quantity(usual.Value, HazeSource.RectangularU(half), new HazeSource($"{HarnessStation.Key}.{path}", field.Label, HazeShape.Rectangular, check))
+            : usual.Value;
     }
 }

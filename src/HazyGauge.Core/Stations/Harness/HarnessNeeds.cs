@@ -23,18 +23,18 @@ internal static class HarnessNeeds
         {
             var metres = Math.Ceiling(Spare * group.Sum(w => w.CutM!.Value.Value) * 10) / 10;
             yield return new(
-                FormattableString.Invariant($"wire-{ItemName.Of(group.Key.ToString("0.##", System.Globalization.CultureInfo.InvariantCulture))}-mm2"), Sentence.Of($"Wire, {Say.Given(group.Key, Unit.SquareMillimetre)}, {Say.Of(metres, Unit.Metre, 1)}"), PartKind.Wiring,
-                Sentence.Of($"For {Wording.Count(group.Count(), "wire")}, with a tenth to spare."), 1, ["fit"]);
+                FormattableString.Invariant($"wire-{ItemName.Of(group.Key.ToString("0.##", System.Globalization.CultureInfo.InvariantCulture))}-mm2"),
+                Sentence.Of($"Wire, {Say.Given(group.Key, Unit.SquareMillimetre)}, {Say.Of(metres, Unit.Metre, 1)}"),
+                PartKind.Wiring,
+                Sentence.Of($"For {Wording.Count(group.Count(), "wire")}, with a tenth to spare."),
+                1,
+                ["fit"]
+            );
         }
 
-        if (plan.Supply == SupplyChoice.SwitchedFuse)
+        foreach (var part in Feed(plan, results))
         {
-            var fuse = plan.FuseA ?? results.Supply.FuseToTakeA;
-            yield return new(CommonParts.FuseHolder, CommonParts.FuseHolderName, PartKind.Wiring, string.IsNullOrWhiteSpace(plan.FeedAt) ? "Feeds sensor and boxes behind a fuse of their own." : $"Feeds sensor and boxes from {plan.FeedAt.Trim()}.", 1, ["fit"]);
-            if (fuse is { } ampere)
-            {
-                yield return new("small-fuse", Sentence.Of($"Fuse, {Say.Given(ampere, Unit.Ampere)}"), PartKind.Wiring, "For the new feed; one to spare.", 2, ["fit"]);
-            }
+            yield return part;
         }
 
         if (plan.PullUpOhm is { } ohm)
@@ -47,7 +47,14 @@ internal static class HarnessNeeds
             yield return new(group.Key, group.First().Text.Trim(), PartKind.Wiring, Why(group.Select(n => n.Number)), group.Count(), ["fit"]);
         }
 
-        foreach (var (joint, item, name) in new[] { (WireJoint.Crimped, "crimp-sleeve", "Crimp sleeve with its shrink"), (WireJoint.Soldered, "heat-shrink", "Heat-shrink for a soldered joint"), (WireJoint.PairedTerminals, "paired-terminals", "Pair of plug-in terminals") })
+        foreach (
+            var (joint, item, name) in new[]
+            {
+                (WireJoint.Crimped, "crimp-sleeve", "Crimp sleeve with its shrink"),
+                (WireJoint.Soldered, "heat-shrink", "Heat-shrink for a soldered joint"),
+                (WireJoint.PairedTerminals, "paired-terminals", "Pair of plug-in terminals"),
+            }
+        )
         {
             var count = results.Wires.List.Count(w => w.Note?.Joint == joint);
             if (count > 0)
@@ -62,10 +69,35 @@ internal static class HarnessNeeds
         }
     }
 
+    private static IEnumerable<NeededPart> Feed(HarnessPlan plan, HarnessResults results)
+    {
+        if (plan.Supply == SupplyChoice.SwitchedFuse)
+        {
+            var fuse = plan.FuseA ?? results.Supply.FuseToTakeA;
+            yield return new(
+                CommonParts.FuseHolder,
+                CommonParts.FuseHolderName,
+                PartKind.Wiring,
+                string.IsNullOrWhiteSpace(plan.FeedAt) ? "Feeds sensor and boxes behind a fuse of their own." : $"Feeds sensor and boxes from {plan.FeedAt.Trim()}.",
+                1,
+                ["fit"]
+            );
+            if (fuse is { } ampere)
+            {
+                yield return new("small-fuse", Sentence.Of($"Fuse, {Say.Given(ampere, Unit.Ampere)}"), PartKind.Wiring, "For the new feed; one to spare.", 2, ["fit"]);
+            }
+        }
+    }
+
     // Terminals, sleeves and grommets as they were named at the wires.
-    private static IEnumerable<(string Kind, string Text, int Number)> Named(IEnumerable<PlannedWire> wires) => wires
-        .SelectMany(w => new[] { ("terminal", w.Note?.Terminal), ("sleeve", w.Note?.Sleeve), ("grommet", w.Note?.Grommet) }.Select(named => (Kind: named.Item1, Text: named.Item2 ?? string.Empty, w.Number)))
-        .Where(named => ItemName.Of(named.Text).Length > 0);
+    private static IEnumerable<(string Kind, string Text, int Number)> Named(IEnumerable<PlannedWire> wires) =>
+        wires
+            .SelectMany(w =>
+                new[] { ("terminal", w.Note?.Terminal), ("sleeve", w.Note?.Sleeve), ("grommet", w.Note?.Grommet) }.Select(named =>
+                    (Kind: named.Item1, Text: named.Item2 ?? string.Empty, w.Number)
+                )
+            )
+            .Where(named => ItemName.Of(named.Text).Length > 0);
 
     private static string ItemOf(string kind, string text)
     {

@@ -135,7 +135,17 @@ public sealed record HarnessPlan
         for (var i = 0; i < (Wires?.Count ?? 0); i++)
         {
             var note = Wires![i];
-            foreach (var (text, name) in new[] { (note.Colour, "colour"), (note.Terminal, "terminal"), (note.Sleeve, "sleeve"), (note.Route, "route"), (note.Grommet, "grommet"), (note.Connector, "connector") })
+            foreach (
+                var (text, name) in new[]
+                {
+                    (note.Colour, "colour"),
+                    (note.Terminal, "terminal"),
+                    (note.Sleeve, "sleeve"),
+                    (note.Route, "route"),
+                    (note.Grommet, "grommet"),
+                    (note.Connector, "connector"),
+                }
+            )
             {
                 if (text is { Length: > LongestText } || text?.Any(Letters.AreHidden) == true)
                 {
@@ -145,7 +155,12 @@ public sealed record HarnessPlan
 
             if (note.Pin is not null && Named(note.Connector) is null && Connectors is { Count: > 0 })
             {
-                check.Refuse($"wires[{i}].connector", string.IsNullOrWhiteSpace(note.Connector) ? "Say on which connector that pin is." : $"No connector is called '{Wording.Quoted(note.Connector)}'. Add its face, or take one that is there.");
+                check.Refuse(
+                    $"wires[{i}].connector",
+                    string.IsNullOrWhiteSpace(note.Connector)
+                        ? "Say on which connector that pin is."
+                        : $"No connector is called '{Wording.Quoted(note.Connector)}'. Add its face, or take one that is there."
+                );
             }
         }
 
@@ -153,9 +168,12 @@ public sealed record HarnessPlan
     }
 
     /// <summary>The connector with a name; where none is named and there is one only, that one.</summary>
-    internal ConnectorFace? Named(string? name) => string.IsNullOrWhiteSpace(name)
-        ? Connectors is [var only] ? only : null
-        : Connectors?.FirstOrDefault(c => string.Equals(c.Name?.Trim(), name.Trim(), StringComparison.OrdinalIgnoreCase));
+    internal ConnectorFace? Named(string? name) =>
+        string.IsNullOrWhiteSpace(name)
+            ? Connectors is [var only]
+                ? only
+                : null
+            : Connectors?.FirstOrDefault(c => string.Equals(c.Name?.Trim(), name.Trim(), StringComparison.OrdinalIgnoreCase));
 }
 
 /// <summary>A feed as it was probed.</summary>

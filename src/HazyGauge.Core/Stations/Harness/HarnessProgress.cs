@@ -8,14 +8,27 @@ internal static class HarnessProgress
 {
     /// <summary>A job nobody has planned a harness for.</summary>
     public static readonly StationProgress NotStarted = new(
-        StationState.Empty, NextAction.Of(HarnessStation.Key, "supply", "Choose supply and ground, and list the wires.", "Nearly all faults are wiring: a terminal not seated, the wrong pin, a supply that never sleeps.", "supply"));
+        StationState.Empty,
+        NextAction.Of(
+            HarnessStation.Key,
+            "supply",
+            "Choose supply and ground, and list the wires.",
+            "Nearly all faults are wiring: a terminal not seated, the wrong pin, a supply that never sleeps.",
+            "supply"
+        )
+    );
 
     /// <summary>Everything that was noticed, each with the part it is mended at.</summary>
     public static IEnumerable<Finding> Noticed(HarnessResults results) =>
         new (string Part, IEnumerable<Finding> Findings)[]
         {
             ("supply", results.Supply.Findings.Concat(results.Ground.Findings)),
-            ("signal", results.Signal.Findings.Concat(Of(results.Signal.Inputs.Select(i => (i.Name, i.Id, i.Sees.Findings)))).Concat(Of(results.Sensors.Select(s => (s.Name, s.Id, s.Findings))))),
+            (
+                "signal",
+                results
+                    .Signal.Findings.Concat(Of(results.Signal.Inputs.Select(i => (i.Name, i.Id, i.Sees.Findings))))
+                    .Concat(Of(results.Sensors.Select(s => (s.Name, s.Id, s.Findings))))
+            ),
             ("wires", results.Wires.Findings),
             ("pins", results.Pins.Findings),
             ("boxes", (results.Extender?.Findings ?? []).Concat(results.Gateway?.Findings ?? [])),
@@ -50,14 +63,33 @@ internal static class HarnessProgress
             { Ground: null } => InWork("supply", "Choose the ground.", "The controller's sensor ground has the least noise."),
             _ when results.Signal.PullUps == 0 => InWork("signal", "Find out about the pull-up.", "Without one there is no signal."),
             _ when results.Wires.List.All(w => w.CutM is null) => InWork("wires", "Measure how long the wires have to be.", "Lay a string along their way."),
-            _ when results.Pins.Seats.Count > results.Pins.Seated => InWork("pins", "Prove that every terminal is seated.", Sentence.Of($"{results.Pins.Seated:0} of {results.Pins.Seats.Count:0} are proven: click, lock, tug, and a reading.")),
-            _ when results.Extender is { IsProven: false } extender => InWork("boxes", extender.Common is { CommonSide: null } ? "Find the injectors' common side." : "See every injector active.", "The extender's supply-color wire goes to the common side on every cylinder."),
+            _ when results.Pins.Seats.Count > results.Pins.Seated => InWork(
+                "pins",
+                "Prove that every terminal is seated.",
+                Sentence.Of($"{results.Pins.Seated:0} of {results.Pins.Seats.Count:0} are proven: click, lock, tug, and a reading.")
+            ),
+            _ when results.Extender is { IsProven: false } extender => InWork(
+                "boxes",
+                extender.Common is { CommonSide: null } ? "Find the injectors' common side." : "See every injector active.",
+                "The extender's supply-color wire goes to the common side on every cylinder."
+            ),
             _ when results.Gateway is { HighLowRight: not true } => InWork("boxes", "Measure high and low of the bus.", "They are not interchangeable."),
-            _ when results.Gateway is not null && plan.Gateway?.Moved?.FirstOrDefault(m => m.Replugged != true) is { } moved => InWork("boxes", "Plug in every pin that was moved.", $"{Wording.Begun(moved.What ?? "A pin")} is not proven in its new place: locked, and tugged."),
+            _ when results.Gateway is not null && plan.Gateway?.Moved?.FirstOrDefault(m => m.Replugged != true) is { } moved => InWork(
+                "boxes",
+                "Plug in every pin that was moved.",
+                $"{Wording.Begun(moved.What ?? "A pin")} is not proven in its new place: locked, and tugged."
+            ),
             _ when ToMend(results) is { } open => InWork(open.Part!, "Mend what is to be looked at.", open.Sentence),
             _ when results.Meter.Lines.Count == 0 => InWork("meter", "Borrow a meter that shows volts and continuity.", "Without any reading nothing of it is proven."),
-            _ when results.Meter.Read < results.Meter.Lines.Count => InWork("meter", "Read the meter, check by check.", Sentence.Of($"{results.Meter.Lines.Count - results.Meter.Read:0} of {results.Meter.Lines.Count:0} checks are still open.")),
-            _ => new(StationState.Proven, NextAction.Of(HarnessStation.Key, "meter", "Every wire is where it belongs.", Sentence.Of($"All {results.Meter.Lines.Count:0} checks of the meter agree."), "meter")),
+            _ when results.Meter.Read < results.Meter.Lines.Count => InWork(
+                "meter",
+                "Read the meter, check by check.",
+                Sentence.Of($"{results.Meter.Lines.Count - results.Meter.Read:0} of {results.Meter.Lines.Count:0} checks are still open.")
+            ),
+            _ => new(
+                StationState.Proven,
+                NextAction.Of(HarnessStation.Key, "meter", "Every wire is where it belongs.", Sentence.Of($"All {results.Meter.Lines.Count:0} checks of the meter agree."), "meter")
+            ),
         };
     }
 

@@ -40,7 +40,8 @@ public sealed record HarnessResults(
     Sentence Lead,
     StationState State,
     NextAction NextAction,
-    IReadOnlyList<AssumedFigure> Assumed);
+    IReadOnlyList<AssumedFigure> Assumed
+);
 
 /// <summary>The wires.</summary>
 /// <param name="List">Every wire, numbered.</param>
@@ -61,7 +62,16 @@ public sealed record WiresPart(IReadOnlyList<PlannedWire> List, Sentence Before,
 /// <param name="DaysBudget">What makes those days uncertain.</param>
 /// <param name="Findings">What to mind.</param>
 public sealed record SupplyPart(
-    IReadOnlyList<SupplyAdvice> Choices, SupplyChoice Recommended, ProbedFeedResult? Probed, double? FuseToTakeA, double? LargestFuseA, SupplyDropResult? Drop, Hazy? Days, IReadOnlyList<BudgetLine> DaysBudget, IReadOnlyList<Finding> Findings);
+    IReadOnlyList<SupplyAdvice> Choices,
+    SupplyChoice Recommended,
+    ProbedFeedResult? Probed,
+    double? FuseToTakeA,
+    double? LargestFuseA,
+    SupplyDropResult? Drop,
+    Hazy? Days,
+    IReadOnlyList<BudgetLine> DaysBudget,
+    IReadOnlyList<Finding> Findings
+);
 
 /// <summary>The ground.</summary>
 /// <param name="Choices">Every choice with its verdict.</param>
@@ -81,7 +91,16 @@ public sealed record GroundPart(IReadOnlyList<GroundAdvice> Choices, GroundChoic
 /// <param name="Converter">The voltage behind a signal converter; null without one.</param>
 /// <param name="Findings">What to mind.</param>
 public sealed record SignalPart(
-    Hazy? ReleasedV, Hazy? SinkMa, int PullUps, double? RecommendedOhm, bool InsideIsEnough, PullUpTo RecommendedTo, IReadOnlyList<InputSees> Inputs, ConverterPath? Converter, IReadOnlyList<Finding> Findings);
+    Hazy? ReleasedV,
+    Hazy? SinkMa,
+    int PullUps,
+    double? RecommendedOhm,
+    bool InsideIsEnough,
+    PullUpTo RecommendedTo,
+    IReadOnlyList<InputSees> Inputs,
+    ConverterPath? Converter,
+    IReadOnlyList<Finding> Findings
+);
 
 /// <summary>The pins.</summary>
 /// <param name="Connectors">Faces as they are seen, with the pins that matter.</param>

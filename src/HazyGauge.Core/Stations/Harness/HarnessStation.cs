@@ -37,7 +37,12 @@ public sealed class HarnessStation : Station<HarnessPlan, HarnessResults>
         new("displaced", "displaced") { KnownBy = ["connector", "pin", "was"] },
         new("gateway.moved", "moved") { KnownBy = ["what", "fromPin"] },
         new("sensors", "sensor") { Same = ["kind"], KnownBy = ["name"] },
-        new("readings", "reading") { Same = ["check"], KnownBy = ["check"], IsReading = true },
+        new("readings", "reading")
+        {
+            Same = ["check"],
+            KnownBy = ["check"],
+            IsReading = true,
+        },
     ];
 
     /// <inheritdoc/>
@@ -64,39 +69,60 @@ public sealed class HarnessStation : Station<HarnessPlan, HarnessResults>
     public override Sentence Summary(HarnessPlan plan, HarnessResults results) => HarnessWords.Summary(plan, results);
 
     /// <inheritdoc/>
-    public override IReadOnlyList<Finding> Findings(HarnessResults results) => results.State == StationState.Empty ? [] : [.. HarnessProgress.Noticed(results).OrderByDescending(f => f.Severity)];
+    public override IReadOnlyList<Finding> Findings(HarnessResults results) =>
+        results.State == StationState.Empty ? [] : [.. HarnessProgress.Noticed(results).OrderByDescending(f => f.Severity)];
 
     /// <inheritdoc/>
     public override IEnumerable<NeededPart> Needs(HarnessPlan plan, HarnessResults results) => HarnessNeeds.Of(plan, results);
 
     /// <inheritdoc/>
     public override IReadOnlyList<string> NotInTemplate =>
-    [
-        "readings", "probed", "keepsAwake", "drainMa", "groundOffsetMv", "ethanolPct", "fuelTempC", "wires[].clicked", "wires[].locked", "wires[].tugged",
-        "extender.beeps", "extender.active", "gateway.highV", "gateway.lowV", "gateway.moved[].replugged", "sensors[].shownAtZero", "sensors[].shown", "sensors[].gauge", "sensors[].closedV", "sensors[].openV",
-    ];
+        [
+            "readings",
+            "probed",
+            "keepsAwake",
+            "drainMa",
+            "groundOffsetMv",
+            "ethanolPct",
+            "fuelTempC",
+            "wires[].clicked",
+            "wires[].locked",
+            "wires[].tugged",
+            "extender.beeps",
+            "extender.active",
+            "gateway.highV",
+            "gateway.lowV",
+            "gateway.moved[].replugged",
+            "sensors[].shownAtZero",
+            "sensors[].shown",
+            "sensors[].gauge",
+            "sensors[].closedV",
+            "sensors[].openV",
+        ];
 
     /// <inheritdoc/>
-    public override HarnessResults ForRecord(HarnessResults results) => results with
-    {
-        Supply = results.Supply with { Choices = [] },
-        Ground = results.Ground with { Choices = [] },
-        Pins = results.Pins with { Connectors = [] },
-    };
+    public override HarnessResults ForRecord(HarnessResults results) =>
+        results with
+        {
+            Supply = results.Supply with { Choices = [] },
+            Ground = results.Ground with { Choices = [] },
+            Pins = results.Pins with { Connectors = [] },
+        };
 
     /// <inheritdoc/>
     public override IReadOnlyList<Figure> Figures(HarnessPlan plan, HarnessResults? results) =>
-    [
-        new("supply", "Supply", Chosen("supply", plan.Supply?.ToString()) ?? "not chosen"),
-        new("feedAt", "Fuse slot or pin", plan.FeedAt ?? "not named"),
-        new("ground", "Ground", Chosen("ground", plan.Ground?.ToString()) ?? "not chosen"),
-        Figure.Of("releasedV", "Signal wire at rest", results?.Signal.ReleasedV, Unit.Volt, "not known"),
-        Figure.Of("sinkMa", "The sensor pulls", results?.Signal.SinkMa, Unit.Milliampere, "not known"),
-        Figure.Of("wires", "Wires", results?.Wires.List.Count, Unit.None, "not known"),
-        Figure.Of("seated", "Terminals seated", results?.Pins.Seated, Unit.None, "not known"),
-        Figure.Of("agree", "Checks of the meter that agree", results?.Meter.Agree, Unit.None, "not known"),
-        .. (results?.Wires.List ?? []).Where(w => w.CutM is not null).Select(w => Figure.Of($"cutM[{w.Wire.Id}]", $"{w.Wire.From} to {w.Wire.To}", w.CutM, Unit.Metre)),
-    ];
+        [
+            new("supply", "Supply", Chosen("supply", plan.Supply?.ToString()) ?? "not chosen"),
+            new("feedAt", "Fuse slot or pin", plan.FeedAt ?? "not named"),
+            new("ground", "Ground", Chosen("ground", plan.Ground?.ToString()) ?? "not chosen"),
+            Figure.Of("releasedV", "Signal wire at rest", results?.Signal.ReleasedV, Unit.Volt, "not known"),
+            Figure.Of("sinkMa", "The sensor pulls", results?.Signal.SinkMa, Unit.Milliampere, "not known"),
+            Figure.Of("wires", "Wires", results?.Wires.List.Count, Unit.None, "not known"),
+            Figure.Of("seated", "Terminals seated", results?.Pins.Seated, Unit.None, "not known"),
+            Figure.Of("agree", "Checks of the meter that agree", results?.Meter.Agree, Unit.None, "not known"),
+            .. (results?.Wires.List ?? []).Where(w => w.CutM is not null).Select(w => Figure.Of($"cutM[{w.Wire.Id}]", $"{w.Wire.From} to {w.Wire.To}", w.CutM, Unit.Metre)),
+        ];
 
-    private string? Chosen(string path, string? value) => Fields.Single(f => f.Path == path).Choices.FirstOrDefault(c => string.Equals(c.Name, value, StringComparison.OrdinalIgnoreCase))?.Label;
+    private string? Chosen(string path, string? value) =>
+        Fields.Single(f => f.Path == path).Choices.FirstOrDefault(c => string.Equals(c.Name, value, StringComparison.OrdinalIgnoreCase))?.Label;
 }

@@ -7,7 +7,8 @@ internal static class HarnessWords
 {
     /// <summary>What to mind before a wire is touched.</summary>
     public static readonly Sentence BeforeWiring =
-        "Key off, battery disconnected, and wait as long as the maker says, before you cut, crimp or move a pin. Leave airbag and high-voltage wiring alone: that is for whoever is licensed for it. The maker's manual goes first.";
+        "Key off, battery disconnected, and wait as long as the maker says, before you cut, crimp or move a pin. Leave airbag and high-voltage wiring alone: that is for "
+        + "whoever is licensed for it. The maker's manual goes first.";
 
     /// <summary>The verdict.</summary>
     public static Sentence Headline(HarnessPlan plan, HarnessResults results, StationProgress progress)
@@ -19,7 +20,10 @@ internal static class HarnessWords
             StationState.Hold => "Do not connect it like this.",
             StationState.Proven => Sentence.Of($"Every wire is where it belongs: {results.Meter.Agree:0} of {lines:0} checks agree."),
             _ when missed > 0 => Sentence.Of($"The meter disagrees at {missed:0} of {Wording.Count(lines, "check")}."),
-            _ when plan.Supply is null || plan.Ground is null => Sentence.Of($"{Wording.Count(results.Wires.List.Count, "wire")} to lay; {(plan.Supply is null ? plan.Ground is null ? "supply and ground are" : "the supply is" : "the ground is")} still open."),
+            _ when plan.Supply is null || plan.Ground is null => Sentence.Of(
+                $"{Wording.Count(results.Wires.List.Count, "wire")} to lay; "
+                    + $"{(plan.Supply is null ? plan.Ground is null ? "supply and ground are" : "the supply is" : "the ground is")} still open."
+            ),
             _ when results.Signal.PullUps == 0 => "No pull-up is known, and without one there is no signal.",
             _ => Sentence.Of($"{Wording.Count(results.Wires.List.Count, "wire")}, each with its place. {results.Meter.Agree:0} of {Wording.Count(lines, "check")} agree so far."),
         };
@@ -42,7 +46,8 @@ internal static class HarnessWords
     }
 
     /// <summary>It in one line.</summary>
-    public static Sentence Summary(HarnessPlan plan, HarnessResults results) => plan.Supply is null && results.Meter.Read == 0
-        ? "Harness: supply not chosen yet"
-        : Sentence.Of($"Harness: {Wording.Count(results.Wires.List.Count, "wire")}, {results.Meter.Agree:0} of {Wording.Count(results.Meter.Lines.Count, "check")} agree");
+    public static Sentence Summary(HarnessPlan plan, HarnessResults results) =>
+        plan.Supply is null && results.Meter.Read == 0
+            ? "Harness: supply not chosen yet"
+            : Sentence.Of($"Harness: {Wording.Count(results.Wires.List.Count, "wire")}, {results.Meter.Agree:0} of {Wording.Count(results.Meter.Lines.Count, "check")} agree");
 }

@@ -13,14 +13,28 @@ internal static class PinsEvaluation
     /// <exception cref="RefusedInputException">A face cannot be, or has no such pin.</exception>
     public static PinsPart Of(HarnessPlan plan, IReadOnlyList<PlannedWire> wires, MeterPart meter)
     {
-        var faces = (plan.Connectors ?? []).Select((face, i) => face.Drawn(FormattableString.Invariant($"connectors[{i}]"), Wanted(plan, wires).Where(p => plan.Named(p.Connector) == face).Select(p => p.Pin))).ToList();
-        var twice = faces.SelectMany(face => face.Pins.Where(p => !p.GaveWay).GroupBy(p => p.Pin).Where(g => g.Count() > 1).Select(g => new Finding(
-            "twice", Severity.Stop, Sentence.Of($"Two wires go to pin {g.Key:0} of {face.Name}: one of them is counted wrong.")).Of(face.Id)));
-        var notPutBack = (plan.Displaced ?? []).Where(d => string.IsNullOrWhiteSpace(d.PutBack)).Select(d => new Finding(
-            "putBack", Severity.Caution, $"{Wording.Begun(d.Was ?? "Something")} gave way, and how to put it back is not said.").Of(d.Id));
+        var faces = (plan.Connectors ?? [])
+            .Select((face, i) => face.Drawn(FormattableString.Invariant($"connectors[{i}]"), Wanted(plan, wires).Where(p => plan.Named(p.Connector) == face).Select(p => p.Pin)))
+            .ToList();
+        var twice = faces.SelectMany(face =>
+            face.Pins.Where(p => !p.GaveWay)
+                .GroupBy(p => p.Pin)
+                .Where(g => g.Count() > 1)
+                .Select(g => new Finding("twice", Severity.Stop, Sentence.Of($"Two wires go to pin {g.Key:0} of {face.Name}: one of them is counted wrong.")).Of(face.Id))
+        );
+        var notPutBack = (plan.Displaced ?? [])
+            .Where(d => string.IsNullOrWhiteSpace(d.PutBack))
+            .Select(d => new Finding("putBack", Severity.Caution, $"{Wording.Begun(d.Was ?? "Something")} gave way, and how to put it back is not said.").Of(d.Id));
         var seats = wires.Where(w => w.Seated is not null).Select(w => ProofOf(w, meter));
-        var withoutCorners = (plan.Connectors ?? []).Where(c => !c.HasCorners).Select(c => new Finding(
-            "corners", Severity.Info, $"{Wording.Begun(c.Name ?? "A connector")}: read the numbers molded at its corners, row by row, then its pins are counted.").Of(c.Id));
+        var withoutCorners = (plan.Connectors ?? [])
+            .Where(c => !c.HasCorners)
+            .Select(c =>
+                new Finding(
+                    "corners",
+                    Severity.Info,
+                    $"{Wording.Begun(c.Name ?? "A connector")}: read the numbers molded at its corners, row by row, then its pins are counted."
+                ).Of(c.Id)
+            );
         return new(faces, [.. seats], [.. twice, .. notPutBack, .. withoutCorners]);
     }
 

@@ -26,7 +26,14 @@ internal static class WireSignalEvaluation
         List<WireInput> whole = [.. said.Select(input => IsNamed(input, controller) && input.MaxV is null ? input with { MaxV = controllerBearsV } : input)];
         var signal = wires.Where(w => w.Wire.Role == WireRole.Signal).ToList();
         var nf = plan.CableNf is null && signal.All(w => w.CutM is not null) ? signal.Aggregate((Hazy)0, (sum, w) => sum + (SharedWire.NfPerM * w.CutM!.Value)) : figures.CableNf;
-        var wire = new SharedWire(plan.PullUpOhm, plan.PullUpTo == PullUpTo.FiveVolt ? WireInput.UsualPullUpV : figures.BatteryV, nf, figures.SaturationV, SensorLaw.LowPulseMs(figures.FuelTempC), whole);
+        var wire = new SharedWire(
+            plan.PullUpOhm,
+            plan.PullUpTo == PullUpTo.FiveVolt ? WireInput.UsualPullUpV : figures.BatteryV,
+            nf,
+            figures.SaturationV,
+            SensorLaw.LowPulseMs(figures.FuelTempC),
+            whole
+        );
         var check = new InputCheck();
         wire.Check(check, "inputs");
         check.ThrowIfAny();
@@ -39,12 +46,28 @@ internal static class WireSignalEvaluation
         var findings = new List<Finding>();
         if (!wire.IsLifted)
         {
-            findings.Add(new("noPullUp", Severity.Caution, "No pull-up is known: the sensor can only pull low, so without one there is no signal. Ask for the one inside the input, or read the wire with the sensor unplugged and the key on."));
+            findings.Add(
+                new(
+                    "noPullUp",
+                    Severity.Caution,
+                    "No pull-up is known: the sensor can only pull low, so without one there is no signal. Ask for the one inside the input, or read the wire with the "
+                        + "sensor unplugged and the key on."
+                )
+            );
         }
 
         if (wire.PullUps > 1)
         {
-            findings.Add(new("twoPullUps", Severity.Info, Sentence.Of($"{wire.PullUps:0} pull-ups work side by side, as one: the wire rests at {Say.Of(wire.ReleasedV!.Value, Unit.Volt, 2)}, and the sensor pulls {Say.Of(wire.SinkMa!.Value, Unit.Milliampere, 1)}. One is enough.")));
+            findings.Add(
+                new(
+                    "twoPullUps",
+                    Severity.Info,
+                    Sentence.Of(
+                        $"{wire.PullUps:0} pull-ups work side by side, as one: the wire rests at {Say.Of(wire.ReleasedV!.Value, Unit.Volt, 2)}, and the sensor pulls "
+                            + $"{Say.Of(wire.SinkMa!.Value, Unit.Milliampere, 1)}. One is enough."
+                    )
+                )
+            );
         }
 
         if (wire.SinkMa is { } sink && sink.Value > PullUpAnalysis.MostSinkMa)
@@ -58,8 +81,16 @@ internal static class WireSignalEvaluation
         var supplyV = figures.BatteryV;
         var to = wire.Inputs.Any(i => i.MaxV is not { } bears || bears.Value < PullUpAnalysis.RunningV(supplyV.Value)) ? PullUpTo.FiveVolt : PullUpTo.Supply;
         return new(
-            wire.ReleasedV, wire.SinkMa, wire.PullUps, wire.RecommendedOhm(to == PullUpTo.FiveVolt ? WireInput.UsualPullUpV : supplyV), wire.InsideIsEnough, to, wire.Seen(), converter,
-            [.. findings.OrderByDescending(f => f.Severity)]);
+            wire.ReleasedV,
+            wire.SinkMa,
+            wire.PullUps,
+            wire.RecommendedOhm(to == PullUpTo.FiveVolt ? WireInput.UsualPullUpV : supplyV),
+            wire.InsideIsEnough,
+            to,
+            wire.Seen(),
+            converter,
+            [.. findings.OrderByDescending(f => f.Severity)]
+        );
     }
 
     /// <summary>The voltage behind the converter of a vehicle.</summary>
@@ -67,7 +98,9 @@ internal static class WireSignalEvaluation
     public static ConverterPath Converter(EngineControl control)
     {
         var (at0, at100) = (control.ConverterAt0V, control.ConverterAt100V);
-        return RefusedInputException.Under("control", () => ConverterPath.Of(new ConverterVolts(at0 ?? ConverterVolts.UsualAt0V, at100 ?? ConverterVolts.UsualAt100V, at0 is null || at100 is null)));
+        return RefusedInputException.Under("control", () =>
+            ConverterPath.Of(new ConverterVolts(at0 ?? ConverterVolts.UsualAt0V, at100 ?? ConverterVolts.UsualAt100V, at0 is null || at100 is null))
+        );
     }
 
     private static bool IsNamed(WireInput input, string? name) => name is not null && string.Equals(input.Name?.Trim(), name, StringComparison.OrdinalIgnoreCase);

@@ -26,48 +26,99 @@ internal static class RouteEvaluation
         plan.Check();
         var path = FuelPath.Of(survey, ledger);
         PlacementResult Placed(PlacementInput input) => PlacementAdvisor.Of(path, input with { AlongMm = plan.AlongMm, IsCut = plan.Cut == true }, ledger);
-        PlacementOption? Chosen(PlacementResult placement) => placement.Options.FirstOrDefault(o => o.School == plan.Place);
         var (from, to) = (PortCatalogue.Find(plan.From), PortCatalogue.Find(plan.To));
         if (from is null || to is null || plan.Chain is not { Count: > 0 } parts)
         {
-            var placement = Placed(new());
-            var place = Chosen(placement);
-            var kpa = JudgedKpa(path, place);
-            IReadOnlyList<Finding> known = [.. At(RoutePart.Place, RoutePlace.Findings(plan.Place, placement)).Concat(At(RoutePart.Holding, plan.Holding?.Findings())).OrderByDescending(f => f.Severity)];
-            var open = RouteProgress.WithoutChain(plan, from, to, known);
-            return new RouteResults(
-                from, to, null, Opened(plan, 0), null, [], null, 0, false, kpa, known, RouteWords.HeadlineWithoutChain(placement, place, from, to, IsUnknown(survey)), RouteWords.LeadWithoutChain(placement, place, from, to, IsUnknown(survey)), open.State, open.NextAction,
-                placement, place, null, Later(plan, survey, [], 0), AssumedFigure.Listed(path.Assumed));
+            return WithoutChain(plan, survey, path, from, to, Placed(new()));
         }
 
         var chain = MadeChain.Of(parts, from, to);
-        var made = plan.MadeJoints(LeakList.JointIds(chain));
+        var ids = LeakList.JointIds(chain);
+        var made = plan.MadeJoints(ids);
         var hoses = parts.Where(p => p.IsHose).ToList();
         var rigid = parts.Where(p => !p.IsHose).Sum(ChainRules.WholeMm);
         var isLoop = false;
-        var hose = plan.GapMm is { } gap ? ChainRules.HoseMm(Math.Round(gap), rigid, hoses.Count, hoses.Sum(ChainRules.WholeMm), hoses.Select(ChainRules.WholeBendMm).DefaultIfEmpty(0).Max(), out isLoop) : null;
+        var hose = plan.GapMm is { } gap
+            ? ChainRules.HoseMm(Math.Round(gap), rigid, hoses.Count, hoses.Sum(ChainRules.WholeMm), hoses.Select(ChainRules.WholeBendMm).DefaultIfEmpty(0).Max(), out isLoop)
+            : null;
         var hosePlan = new HosePlanner(parts, plan.PushedOverMm ?? HosePlanner.UsualPushedOverMm, plan.StockMm).Of(plan.TankSide, plan.EngineSide, hose, isLoop);
         var joints = LeakList.Of(chain);
         var compared = Placed(new(parts, joints.Count + (plan.Opened?.Count ?? 0), hose));
-        var chosen = Chosen(compared);
+        var chosen = Chosen(plan, compared);
         var atKpa = JudgedKpa(path, chosen);
         var check = ChainCheck.Of(chain, made, atKpa);
         List<LeakPoint> leaking = [.. joints, .. plan.Place == SensorPlace.Bypass ? Bypass.Leaks(joints.Count) : []];
         leaking.AddRange(Opened(plan, leaking.Count));
-        var ids = LeakList.JointIds(chain);
-        var findings = At(RoutePart.Parts, check.Findings.Select(f => new Finding(f.Code, f.Severity, Sentence.Of($"Joint {f.Joint:0}: {new Sentence(f.Template, f.Values)}")).Of(ids[f.Joint - 1])))
+        var findings = At(RoutePart.Parts, check.Findings.Select(f => OfJoint(f).Of(ids[f.Joint - 1])))
             .Concat(At(RoutePart.Parts, Whole(plan, parts, rigid, hose, isLoop, IsMeasured(plan, hosePlan))))
             .Concat(At(RoutePart.Hoses, hosePlan?.Findings))
             .Concat(At(RoutePart.Place, RoutePlace.Findings(plan.Place, compared)))
             .Concat(At(RoutePart.Holding, plan.Holding?.Findings()))
-            .OrderByDescending(f => f.Severity).ToList();
+            .OrderByDescending(f => f.Severity)
+            .ToList();
         var kit = ChainKit.Of(chain, made);
         var progress = RouteProgress.Of(plan, findings, plan.GapMm is not null || IsMeasured(plan, hosePlan), kit);
         return new RouteResults(
-            from, to, check, leaking, kit, [.. Strip(chain, hosePlan, hose, hoses)], hose, rigid, isLoop, atKpa, findings,
-            RouteWords.Headline(findings, parts.Count, leaking.Count, chosen), RouteWords.Lead(findings, kit, hosePlan, chosen), progress.State, progress.NextAction,
-            compared, chosen, hosePlan, Later(plan, survey, parts, leaking.Count), AssumedFigure.Listed(path.Assumed));
+            from,
+            to,
+            check,
+            leaking,
+            kit,
+            [.. Strip(chain, hosePlan, hose, hoses)],
+            hose,
+            rigid,
+            isLoop,
+            atKpa,
+            findings,
+            RouteWords.Headline(findings, parts.Count, leaking.Count, chosen),
+            RouteWords.Lead(findings, kit, hosePlan, chosen),
+            progress.State,
+            progress.NextAction,
+            compared,
+            chosen,
+            hosePlan,
+            Later(plan, survey, parts, leaking.Count),
+            AssumedFigure.Listed(path.Assumed)
+        );
     }
+
+    private static PlacementOption? Chosen(RoutePlan plan, PlacementResult placement) => placement.Options.FirstOrDefault(o => o.School == plan.Place);
+
+    private static RouteResults WithoutChain(RoutePlan plan, VehicleSurvey survey, FuelPath path, Port? from, Port? to, PlacementResult placement)
+    {
+        var place = Chosen(plan, placement);
+        var kpa = JudgedKpa(path, place);
+        IReadOnlyList<Finding> known =
+        [
+            .. At(RoutePart.Place, RoutePlace.Findings(plan.Place, placement)).Concat(At(RoutePart.Holding, plan.Holding?.Findings())).OrderByDescending(f => f.Severity),
+        ];
+        var open = RouteProgress.WithoutChain(plan, from, to, known);
+        return new RouteResults(
+            from,
+            to,
+            null,
+            Opened(plan, 0),
+            null,
+            [],
+            null,
+            0,
+            false,
+            kpa,
+            known,
+            RouteWords.HeadlineWithoutChain(placement, place, from, to, IsUnknown(survey)),
+            RouteWords.LeadWithoutChain(placement, place, from, to, IsUnknown(survey)),
+            open.State,
+            open.NextAction,
+            placement,
+            place,
+            null,
+            Later(plan, survey, [], 0),
+            AssumedFigure.Listed(path.Assumed)
+        );
+    }
+
+    private static Finding OfJoint(ChainFinding finding) =>
+        new(finding.Code, finding.Severity, Sentence.Of($"Joint {finding.Joint:0}: {new Sentence(finding.Template, finding.Values)}"));
 
     private static IEnumerable<Finding> At(string part, IEnumerable<Finding>? findings) => (findings ?? []).Select(f => f.At(part));
 
@@ -75,16 +126,27 @@ internal static class RouteEvaluation
     private static double JudgedKpa(FuelPath path, PlacementOption? place)
     {
         static double Most(Hazy kpa) => kpa.Value + Interval95.HalfWidth(kpa);
-        return place is { Possible: true, InFeed: false, JointKpa: { } behind } ? Most(behind) : path.Survey.FuelSystem.BasePressureKpa is not null ? Most(path.LineKpa) : ChainRules.UsualLineKpa;
+        return place is { Possible: true, InFeed: false, JointKpa: { } behind } ? Most(behind)
+            : path.Survey.FuelSystem.BasePressureKpa is not null ? Most(path.LineKpa)
+            : ChainRules.UsualLineKpa;
     }
 
     private static bool IsUnknown(VehicleSurvey survey) => survey.FuelSystem is { Line: null, Kind: null, Joints: null };
 
     // Both sides measured with the sensor in its place say more than the gap as a whole.
-    private static bool IsMeasured(RoutePlan plan, HosePlan? hoses) => plan is { TankSide.GapMm: not null, EngineSide.GapMm: not null } && hoses?.Hoses.All(h => h.IsMeasured) != false;
+    private static bool IsMeasured(RoutePlan plan, HosePlan? hoses) =>
+        plan is { TankSide.GapMm: not null, EngineSide.GapMm: not null } && hoses?.Hoses.All(h => h.IsMeasured) != false;
 
     private static List<LaterAdvice> Later(RoutePlan plan, VehicleSurvey survey, IReadOnlyList<FittingPart> parts, int leaks) =>
-        [.. LaterStages.Of(plan.Later ?? [], survey.FuelSystem.IsDirect, (survey.Goals.Wishes ?? []).Any(w => w.Kind == WishKind.PortInjectionLater), parts.Any(p => p.Ports.Count > 2), leaks)];
+        [
+            .. LaterStages.Of(
+                plan.Later ?? [],
+                survey.FuelSystem.IsDirect,
+                (survey.Goals.Wishes ?? []).Any(w => w.Kind == WishKind.PortInjectionLater),
+                parts.Any(p => p.Ports.Count > 2),
+                leaks
+            ),
+        ];
 
     private static IReadOnlyList<LeakPoint> Opened(RoutePlan plan, int behind) =>
         [.. plan.OpenedJoints().Select((joint, i) => new LeakPoint(behind + i + 1, joint.Name, "opened and closed again", Id: joint.Id))];
@@ -103,11 +165,18 @@ internal static class RouteEvaluation
 
         if (plan.GapMm is { } gap && hoseMm is null && !isMeasured)
         {
-            yield return new("gap", Severity.Stop, parts.Any(p => p.IsHose)
-                ? isLoop
-                    ? Sentence.Of($"The parts are {Say.Mm(rigidMm)} long and the gap is {Say.Mm(gap)}: the hose has to make a loop, and it is too short for its bend. Take longer hose, or hose that bends tighter.")
-                    : Sentence.Of($"The gap is {Say.Mm(gap)}, and the parts with all of their hose do not reach over it. Take longer hose.")
-                : Sentence.Of($"The gap is {Say.Mm(gap)} and the parts are {Say.Mm(rigidMm)} long: without hose they do not meet the other end."));
+            yield return new(
+                "gap",
+                Severity.Stop,
+                parts.Any(p => p.IsHose)
+                    ? isLoop
+                        ? Sentence.Of(
+                            $"The parts are {Say.Mm(rigidMm)} long and the gap is {Say.Mm(gap)}: the hose has to make a loop, and it is too short for its bend. Take "
+                                + $"longer hose, or hose that bends tighter."
+                        )
+                        : Sentence.Of($"The gap is {Say.Mm(gap)}, and the parts with all of their hose do not reach over it. Take longer hose.")
+                    : Sentence.Of($"The gap is {Say.Mm(gap)} and the parts are {Say.Mm(rigidMm)} long: without hose they do not meet the other end.")
+            );
         }
 
         if (isLoop && hoseMm is not null && !isMeasured)
@@ -126,14 +195,20 @@ internal static class RouteEvaluation
     {
         var all = hoses.Sum(h => h.LengthMm);
         var share = all > 0 ? (hoseMm ?? all) / all : 0;
-        return chain.Parts.Select((p, i) => new StripPart(
-            p.Part.Code,
-            p.Part.Name,
-            p.Part.IsHose ? StripKind.Hose : p.Part.IsSensor ? StripKind.Sensor : StripKind.Fitting,
-            p.In,
-            p.Out,
-            p.Part.BoreMm,
-            p.Part.IsHose ? planned?.Hoses.FirstOrDefault(h => h.Part == i + 1)?.FreeMm ?? Math.Round(share * p.Part.LengthMm) : p.Part.LengthMm,
-            p.Part.AngleDeg));
+        return chain.Parts.Select(
+            (p, i) =>
+                new StripPart(
+                    p.Part.Code,
+                    p.Part.Name,
+                    p.Part.IsHose ? StripKind.Hose
+                        : p.Part.IsSensor ? StripKind.Sensor
+                        : StripKind.Fitting,
+                    p.In,
+                    p.Out,
+                    p.Part.BoreMm,
+                    p.Part.IsHose ? planned?.Hoses.FirstOrDefault(h => h.Part == i + 1)?.FreeMm ?? Math.Round(share * p.Part.LengthMm) : p.Part.LengthMm,
+                    p.Part.AngleDeg
+                )
+        );
     }
 }

@@ -23,7 +23,14 @@ internal static class RoutePlace
 
         if (option.AerationRisk == AerationRisk.High)
         {
-            yield return new("starves", Severity.Caution, Sentence.Of($"At full load {Say.Of(placement.Flows[^1].ReturnLph!.Value, Unit.Lph, 0)} come back: the sensor may run dry then. Hold the last reading there, or put it in the feed."));
+            yield return new(
+                "starves",
+                Severity.Caution,
+                Sentence.Of(
+                    $"At full load {Say.Of(placement.Flows[^1].ReturnLph!.Value, Unit.Lph, 0)} come back: the sensor may run dry then. Hold the last reading there, or "
+                        + $"put it in the feed."
+                )
+            );
         }
 
         if (option.AerationRisk == AerationRisk.NotKnown)
@@ -33,7 +40,14 @@ internal static class RoutePlace
 
         if (placement.Overrun is { MayOverrun: true } overrun)
         {
-            yield return new("overrun", Severity.Caution, Sentence.Of($"At idle {Say.Of(overrun.ReturnLph, Unit.Lph, 0)} have to go back. Regulator and return lose {Say.Of(overrun.LeastKpa, Unit.Kpa, 0)} then, so the base pressure may rise to {Say.Of(overrun.BaseKpa, Unit.Kpa, 0)}. Read it at idle before and after."));
+            yield return new(
+                "overrun",
+                Severity.Caution,
+                Sentence.Of(
+                    $"At idle {Say.Of(overrun.ReturnLph, Unit.Lph, 0)} have to go back. Regulator and return lose {Say.Of(overrun.LeastKpa, Unit.Kpa, 0)} then, so the "
+                        + $"base pressure may rise to {Say.Of(overrun.BaseKpa, Unit.Kpa, 0)}. Read it at idle before and after."
+                )
+            );
         }
 
         if (option.School != placement.Recommended && placement.Recommended is { } better)

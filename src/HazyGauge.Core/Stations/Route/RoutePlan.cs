@@ -79,7 +79,11 @@ public sealed record RoutePlan
     /// </summary>
     /// <param name="ids">Ids of the joints, in their order.</param>
     internal IReadOnlyList<JointMade> MadeJoints(IReadOnlyList<string?> ids) =>
-        [.. ids.Select((id, i) => (id is null ? null : Joints?.LastOrDefault(j => j.Joint == id)) ?? (Joints?.ElementAtOrDefault(i) is { Joint: null } unnamed ? unnamed : new JointMade()))];
+        [
+            .. ids.Select(
+                (id, i) => (id is null ? null : Joints?.LastOrDefault(j => j.Joint == id)) ?? (Joints?.ElementAtOrDefault(i) is { Joint: null } unnamed ? unnamed : new JointMade())
+            ),
+        ];
 
     /// <summary>Joints that are only opened, each with the id its name makes.</summary>
     internal IEnumerable<(string Id, string Name)> OpenedJoints()

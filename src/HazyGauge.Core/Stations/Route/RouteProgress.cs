@@ -10,10 +10,19 @@ internal static class RouteProgress
 {
     /// <summary>A job nobody has planned a route for.</summary>
     public static readonly StationProgress NotStarted = new(
-        StationState.Empty, NextAction.Of(RouteStation.Key, "route", "Choose where the sensor goes, and find the parts.", "Fittings bought by eye are bought twice: wrong size, wrong half, wrong angle.", RoutePart.Place));
+        StationState.Empty,
+        NextAction.Of(
+            RouteStation.Key,
+            "route",
+            "Choose where the sensor goes, and find the parts.",
+            "Fittings bought by eye are bought twice: wrong size, wrong half, wrong angle.",
+            RoutePart.Place
+        )
+    );
 
     /// <summary>The state before a chain is chosen.</summary>
-    public static StationProgress WithoutChain(RoutePlan plan, Port? from, Port? to, IReadOnlyList<Finding> findings) => plan == new RoutePlan() ? NotStarted
+    public static StationProgress WithoutChain(RoutePlan plan, Port? from, Port? to, IReadOnlyList<Finding> findings) =>
+        plan == new RoutePlan() ? NotStarted
         : findings.FirstOrDefault(f => f.Severity == Severity.Stop) is { } stop ? Held(stop)
         : plan.Place is null ? InWork(RoutePart.Place, "place", "Choose where the sensor goes.", "Pressure, lag and joints follow from it.")
         : from is null || to is null ? InWork(RoutePart.Parts, "ends", "Name both ends of the line.", "The parts follow from them.")
@@ -27,8 +36,20 @@ internal static class RouteProgress
         : !isGapKnown ? InWork(RoutePart.Hoses, "gapMm", "Measure the gap between the two ends.", "How much hose it takes follows from it.")
         : new StationProgress(StationState.Proven, NextAction.Of(RouteStation.Key, "found", "Get the parts for the line.", RouteWords.ToBuy(kit), RoutePart.Parts));
 
-    private static StationProgress Held(Finding stop) => new(StationState.Hold, NextAction.Of(
-        RouteStation.Key, stop.Code, stop.Code == "place" ? "Choose another place for the sensor." : RouteWords.IsOfGap(stop) ? "Choose parts that span the gap." : "Choose parts that go together.", stop.Sentence, stop.Part));
+    private static StationProgress Held(Finding stop) =>
+        new(
+            StationState.Hold,
+            NextAction.Of(
+                RouteStation.Key,
+                stop.Code,
+                stop.Code == "place" ? "Choose another place for the sensor."
+                    : RouteWords.IsOfGap(stop) ? "Choose parts that span the gap."
+                    : "Choose parts that go together.",
+                stop.Sentence,
+                stop.Part
+            )
+        );
 
-    private static StationProgress InWork(string part, string code, Sentence command, Sentence why) => new(StationState.InWork, NextAction.Of(RouteStation.Key, code, command, why, part));
+    private static StationProgress InWork(string part, string code, Sentence command, Sentence why) =>
+        new(StationState.InWork, NextAction.Of(RouteStation.Key, code, command, why, part));
 }

@@ -75,4 +75,5 @@ public sealed record RouteResults(
     PlacementOption? Place = null,
     HosePlan? Hoses = null,
     IReadOnlyList<LaterAdvice>? Later = null,
-    IReadOnlyList<AssumedFigure>? Assumed = null);
+    IReadOnlyList<AssumedFigure>? Assumed = null
+);

@@ -33,33 +33,118 @@ public sealed class RouteStation : Station<RoutePlan, RouteResults>
     /// <inheritdoc/>
     public override IReadOnlyList<Field> Fields { get; } =
     [
-        new("gapMm", "Gap between the ends") { Unit = Unit.Millimetre, Min = 0, Max = 10_000, HowTo = "Hold a tape between the two open ends; 0 for a joint that is pulled apart and stays where it is." },
+        new("gapMm", "Gap between the ends")
+        {
+            Unit = Unit.Millimetre,
+            Min = 0,
+            Max = 10_000,
+            HowTo = "Hold a tape between the two open ends; 0 for a joint that is pulled apart and stays where it is.",
+        },
         new FieldOf<RoutePlan>("cut", "The line may be cut") { HowTo = "Ask the owner: a cut line does not go back as it was." },
         new FieldOf<RoutePlan>("place", "Place of the sensor")
         {
-            Choices = [.. new[] { (SensorPlace.Return, "Return"), (SensorPlace.Feed, "Feed"), (SensorPlace.Bypass, "Feed with bypass"), (SensorPlace.Loop, "Loop at a stock joint") }.Select(p => FieldChoice.Of(p.Item1, p.Item2))],
+            Choices =
+            [
+                .. new[]
+                {
+                    (SensorPlace.Return, "Return"),
+                    (SensorPlace.Feed, "Feed"),
+                    (SensorPlace.Bypass, "Feed with bypass"),
+                    (SensorPlace.Loop, "Loop at a stock joint"),
+                }.Select(p => FieldChoice.Of(p.Item1, p.Item2)),
+            ],
         },
-        new("alongMm", "From the tank to the sensor") { Unit = Unit.Millimetre, Likely = (100, 8000), Min = 0, Max = 20_000, HowTo = "Lay a string along the line from the tank to where the sensor goes.", SourceId = "route.alongMm" },
-        new FieldOf<RoutePlan>("tankSide.gapMm", "Tank side, to the sensor") { Unit = Unit.Millimetre, Min = 0, Max = 10_000, HowTo = "Hold the sensor in its place. Measure from the open end of the line to the spigot." },
-        new FieldOf<RoutePlan>("tankSide.roomMm", "Room to bend, tank side") { Unit = Unit.Millimetre, Min = 1, Max = 10_000, HowTo = "Radius of the tightest bend the hose has to take there, to its middle." },
-        new FieldOf<RoutePlan>("engineSide.gapMm", "Engine side, to the sensor") { Unit = Unit.Millimetre, Min = 0, Max = 10_000, HowTo = "Measure from the other spigot to the other open end." },
-        new FieldOf<RoutePlan>("engineSide.roomMm", "Room to bend, engine side") { Unit = Unit.Millimetre, Min = 1, Max = 10_000, HowTo = "Radius of the tightest bend the hose has to take there, to its middle." },
-        new FieldOf<RoutePlan>("pushedOverMm", "Hose over each barb") { Unit = Unit.Millimetre, Min = 5, Max = 80, Usual = new(HosePlanner.UsualPushedOverMm), HowTo = "Measure the barb up to its shoulder." },
+        new("alongMm", "From the tank to the sensor")
+        {
+            Unit = Unit.Millimetre,
+            Likely = (100, 8000),
+            Min = 0,
+            Max = 20_000,
+            HowTo = "Lay a string along the line from the tank to where the sensor goes.",
+            SourceId = "route.alongMm",
+        },
+        new FieldOf<RoutePlan>("tankSide.gapMm", "Tank side, to the sensor")
+        {
+            Unit = Unit.Millimetre,
+            Min = 0,
+            Max = 10_000,
+            HowTo = "Hold the sensor in its place. Measure from the open end of the line to the spigot.",
+        },
+        new FieldOf<RoutePlan>("tankSide.roomMm", "Room to bend, tank side")
+        {
+            Unit = Unit.Millimetre,
+            Min = 1,
+            Max = 10_000,
+            HowTo = "Radius of the tightest bend the hose has to take there, to its middle.",
+        },
+        new FieldOf<RoutePlan>("engineSide.gapMm", "Engine side, to the sensor")
+        {
+            Unit = Unit.Millimetre,
+            Min = 0,
+            Max = 10_000,
+            HowTo = "Measure from the other spigot to the other open end.",
+        },
+        new FieldOf<RoutePlan>("engineSide.roomMm", "Room to bend, engine side")
+        {
+            Unit = Unit.Millimetre,
+            Min = 1,
+            Max = 10_000,
+            HowTo = "Radius of the tightest bend the hose has to take there, to its middle.",
+        },
+        new FieldOf<RoutePlan>("pushedOverMm", "Hose over each barb")
+        {
+            Unit = Unit.Millimetre,
+            Min = 5,
+            Max = 80,
+            Usual = new(HosePlanner.UsualPushedOverMm),
+            HowTo = "Measure the barb up to its shoulder.",
+        },
         new FieldOf<RoutePlan>("holding.kind", "Held by")
         {
             Hint = "The sensor's caps stay on until the lines are pushed on. Nothing of it hangs on the hoses.",
-            Choices = [FieldChoice.Of(HoldingKind.Bracket, "Bracket"), FieldChoice.Of(HoldingKind.Stud, "Stud that is there"), FieldChoice.Of(HoldingKind.RivetNut, "Rivet nut"), FieldChoice.Of(HoldingKind.Ties, "Ties")],
+            Choices =
+            [
+                FieldChoice.Of(HoldingKind.Bracket, "Bracket"),
+                FieldChoice.Of(HoldingKind.Stud, "Stud that is there"),
+                FieldChoice.Of(HoldingKind.RivetNut, "Rivet nut"),
+                FieldChoice.Of(HoldingKind.Ties, "Ties"),
+            ],
         },
         new FieldOf<RoutePlan>("holding.to", "Held to"),
         new FieldOf<RoutePlan>("holding.lie", "Fuel runs through it")
         {
             Choices = [FieldChoice.Of(SensorLie.Level, "Level"), FieldChoice.Of(SensorLie.Upwards, "Upwards"), FieldChoice.Of(SensorLie.Downwards, "Downwards")],
         },
-        new FieldOf<RoutePlan>("holding.plugRoomMm", "Room before the plug") { Unit = Unit.Millimetre, Min = 0, Max = 2000 },
-        new FieldOf<RoutePlan>("holding.serviceLoopMm", "Spare wire at it") { Unit = Unit.Millimetre, Min = 0, Max = 2000 },
-        new FieldOf<RoutePlan>("holding.hotMm", "To the nearest hot part") { Unit = Unit.Millimetre, Min = 0, Max = 5000 },
-        new FieldOf<RoutePlan>("holding.movingMm", "To the nearest moving part") { Unit = Unit.Millimetre, Min = 0, Max = 5000 },
-        new FieldOf<RoutePlan>("holding.highVoltageMm", "To ignition or high voltage") { Unit = Unit.Millimetre, Min = 0, Max = 5000 },
+        new FieldOf<RoutePlan>("holding.plugRoomMm", "Room before the plug")
+        {
+            Unit = Unit.Millimetre,
+            Min = 0,
+            Max = 2000,
+        },
+        new FieldOf<RoutePlan>("holding.serviceLoopMm", "Spare wire at it")
+        {
+            Unit = Unit.Millimetre,
+            Min = 0,
+            Max = 2000,
+        },
+        new FieldOf<RoutePlan>("holding.hotMm", "To the nearest hot part")
+        {
+            Unit = Unit.Millimetre,
+            Min = 0,
+            Max = 5000,
+        },
+        new FieldOf<RoutePlan>("holding.movingMm", "To the nearest moving part")
+        {
+            Unit = Unit.Millimetre,
+            Min = 0,
+            Max = 5000,
+        },
+        new FieldOf<RoutePlan>("holding.highVoltageMm", "To ignition or high voltage")
+        {
+            Unit = Unit.Millimetre,
+            Min = 0,
+            Max = 5000,
+        },
         new FieldOf<RoutePlan>("holding.noLongerCloses", "No longer closes"),
         new FieldOf<RoutePlan>("holding.remedy", "Remedy for it"),
         new FieldOf<RoutePlan>("notes", "Notes"),
@@ -67,7 +152,7 @@ public sealed class RouteStation : Station<RoutePlan, RouteResults>
 
     /// <inheritdoc/>
     public override IReadOnlyList<IdentifiedList> Identified { get; } =
-        [new("chain", "part") { Same = ["code"], KnownBy = ["code"] }, new("later", "later") { Same = ["what"], KnownBy = ["what"] }];
+    [new("chain", "part") { Same = ["code"], KnownBy = ["code"] }, new("later", "later") { Same = ["what"], KnownBy = ["what"] }];
 
     /// <inheritdoc/>
     public override IEnumerable<NamedThing> Things(RoutePlan plan, RouteResults results) => results.Leaks.Where(l => l.Id is not null).Select(l => new NamedThing(l.Id!, l.Name));
@@ -82,7 +167,8 @@ public sealed class RouteStation : Station<RoutePlan, RouteResults>
         }
 
         var ids = LeakList.JointIds(MadeChain.Of(parts, from, to));
-        return (plan.Joints ?? []).Select((made, i) => (made, i, Id: ids.ElementAtOrDefault(i)))
+        return (plan.Joints ?? [])
+            .Select((made, i) => (made, i, Id: ids.ElementAtOrDefault(i)))
             .Where(j => j is { made.Joint: null, Id: not null } && j.made != new JointMade())
             .ToDictionary(j => FormattableString.Invariant($"joints[{j.i}].joint"), j => j.Id!, StringComparer.Ordinal);
     }
@@ -97,12 +183,14 @@ public sealed class RouteStation : Station<RoutePlan, RouteResults>
     public override StationProgress NotStarted => RouteProgress.NotStarted;
 
     /// <inheritdoc/>
-    public override RouteResults Evaluate(RoutePlan plan, StationContext context) => RouteEvaluation.Of(plan, context.Published<VehicleSurvey>() ?? VehicleSurvey.Empty, context.Ledger);
+    public override RouteResults Evaluate(RoutePlan plan, StationContext context) =>
+        RouteEvaluation.Of(plan, context.Published<VehicleSurvey>() ?? VehicleSurvey.Empty, context.Ledger);
 
     /// <inheritdoc/>
-    public override object? Publish(RoutePlan plan, RouteResults results) => results is { Place: { Possible: true } place, Check.Ok: true } && plan.Chain is { Count: > 0 } chain && results.Findings.All(f => f.Severity < Severity.Stop)
-        ? new PlannedLine(place.School, chain, results.Hoses?.Hoses.Sum(h => h.FreeMm) ?? results.HoseMm, place.InFeed)
-        : null;
+    public override object? Publish(RoutePlan plan, RouteResults results) =>
+        results is { Place: { Possible: true } place, Check.Ok: true } && plan.Chain is { Count: > 0 } chain && results.Findings.All(f => f.Severity < Severity.Stop)
+            ? new PlannedLine(place.School, chain, results.Hoses?.Hoses.Sum(h => h.FreeMm) ?? results.HoseMm, place.InFeed)
+            : null;
 
     /// <inheritdoc/>
     public override StationProgress Progress(RouteResults results) => new(results.State, results.NextAction);
@@ -115,12 +203,12 @@ public sealed class RouteStation : Station<RoutePlan, RouteResults>
 
     /// <inheritdoc/>
     public override IEnumerable<NeededPart> Needs(RoutePlan plan, RouteResults results) =>
-    [
-        .. results.Kit is { } kit && results.Check?.Ok == true ? kit.ToBuy() : [],
-        .. plan.Place == SensorPlace.Bypass ? Bypass.ToBuy() : [],
-        .. plan.Holding?.ToBuy() ?? [],
-        .. (results.Later ?? []).Where(l => l is { Now: true, IsInChain: false }).Select(l => l.ToBuy()),
-    ];
+        [
+            .. results.Kit is { } kit && results.Check?.Ok == true ? kit.ToBuy() : [],
+            .. plan.Place == SensorPlace.Bypass ? Bypass.ToBuy() : [],
+            .. plan.Holding?.ToBuy() ?? [],
+            .. (results.Later ?? []).Where(l => l is { Now: true, IsInChain: false }).Select(l => l.ToBuy()),
+        ];
 
     /// <inheritdoc/>
     public override IEnumerable<PlanText> Texts(RoutePlan plan) =>
@@ -136,17 +224,24 @@ public sealed class RouteStation : Station<RoutePlan, RouteResults>
 
     /// <inheritdoc/>
     public override IReadOnlyList<Figure> Figures(RoutePlan plan, RouteResults? results) =>
-    [
-        new("place", "Sensor", results?.Place is { } place ? place.School.InWords() : "no place chosen"),
-        Figure.Of("pressureDropKpa", "Pressure it costs", results?.Place?.PressureDropKpa, Unit.Kpa, "not known"),
-        Figure.Of("lagS", "From tank to sensor at a cruise", results?.Place?.LagS?.Cruise, Unit.Seconds, "not known"),
-        new("from", "End towards the tank", results?.From?.Name ?? "not named"),
-        new("to", "End towards the engine", results?.To?.Name ?? "not named"),
-        Figure.Of("gapMm", "Gap", plan.GapMm is { } gap ? (Hazy)gap : null, Unit.Millimetre, "not measured"),
-        new("chain", "Parts", plan.Chain is { Count: > 0 } chain ? string.Join(", ", chain.Select(p => p.Name)) : "none chosen"),
-        Figure.Of("leakPoints", "Leak points", results is null ? null : (Hazy)results.Leaks.Count, Unit.None, "not known"),
-        Figure.Of("hoseMm", "Hose", results?.HoseMm is { } hose ? (Hazy)hose : null, Unit.Millimetre, "not known"),
-        .. (results?.Hoses?.Hoses ?? []).Select(h => Figure.Of(FormattableString.Invariant($"cutMm[{h.Id ?? h.Part.ToString(System.Globalization.CultureInfo.InvariantCulture)}]"), FormattableString.Invariant($"Part {h.Part}, cut to"), (Hazy)h.CutMm, Unit.Millimetre)),
-        Figure.Of("costToBuy", "To buy", results?.Kit is { } kit ? (Hazy)kit.CostToBuy : null, Unit.None, "not known"),
-    ];
+        [
+            new("place", "Sensor", results?.Place is { } place ? place.School.InWords() : "no place chosen"),
+            Figure.Of("pressureDropKpa", "Pressure it costs", results?.Place?.PressureDropKpa, Unit.Kpa, "not known"),
+            Figure.Of("lagS", "From tank to sensor at a cruise", results?.Place?.LagS?.Cruise, Unit.Seconds, "not known"),
+            new("from", "End towards the tank", results?.From?.Name ?? "not named"),
+            new("to", "End towards the engine", results?.To?.Name ?? "not named"),
+            Figure.Of("gapMm", "Gap", plan.GapMm is { } gap ? (Hazy)gap : null, Unit.Millimetre, "not measured"),
+            new("chain", "Parts", plan.Chain is { Count: > 0 } chain ? string.Join(", ", chain.Select(p => p.Name)) : "none chosen"),
+            Figure.Of("leakPoints", "Leak points", results is null ? null : (Hazy)results.Leaks.Count, Unit.None, "not known"),
+            Figure.Of("hoseMm", "Hose", results?.HoseMm is { } hose ? (Hazy)hose : null, Unit.Millimetre, "not known"),
+            .. (results?.Hoses?.Hoses ?? []).Select(h =>
+                Figure.Of(
+                    FormattableString.Invariant($"cutMm[{h.Id ?? h.Part.ToString(System.Globalization.CultureInfo.InvariantCulture)}]"),
+                    FormattableString.Invariant($"Part {h.Part}, cut to"),
+                    (Hazy)h.CutMm,
+                    Unit.Millimetre
+                )
+            ),
+            Figure.Of("costToBuy", "To buy", results?.Kit is { } kit ? (Hazy)kit.CostToBuy : null, Unit.None, "not known"),
+        ];
 }

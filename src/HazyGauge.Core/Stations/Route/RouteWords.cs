@@ -22,18 +22,37 @@ internal static class RouteWords
 
     /// <summary>The verdict before a chain is chosen; where nothing is known of the vehicle nothing is recommended either.</summary>
     public static Sentence HeadlineWithoutChain(PlacementResult placement, PlacementOption? place, Port? from, Port? to, bool isUnknown) =>
-        place is not { Possible: true } ? isUnknown && place is null ? AskPlace : PlacementWords.Headline(placement.Recommended) : from is null || to is null ? AskEnds : AskChain;
+        place is not { Possible: true }
+            ? isUnknown && place is null
+                ? AskPlace
+                : PlacementWords.Headline(placement.Recommended)
+            : from is null || to is null
+                ? AskEnds
+                : AskChain;
 
     /// <summary>Why, and what to do next.</summary>
     public static Sentence LeadWithoutChain(PlacementResult placement, PlacementOption? place, Port? from, Port? to, bool isUnknown) =>
-        place is null ? isUnknown ? WhySurvey : placement.BecauseSaid
-        : !place.Possible ? place.WhySaid
-        : (from is null || to is null ? WhyEnds : Sentence.Of($"From {from.Name} to {to.Name}: choose one of the chains below, or put your own together.")) + PlacementWords.Cost(place);
+        place is null
+            ? isUnknown
+                ? WhySurvey
+                : placement.BecauseSaid
+            : !place.Possible
+                ? place.WhySaid
+                : (from is null || to is null ? WhyEnds : Sentence.Of($"From {from.Name} to {to.Name}: choose one of the chains below, or put your own together."))
+                    + PlacementWords.Cost(place);
 
     /// <summary>The verdict.</summary>
-    public static Sentence Headline(IReadOnlyList<Finding> findings, int parts, int leaks, PlacementOption? place) => findings.FirstOrDefault(f => f.Severity == Severity.Stop) is { } stop
-        ? stop.Code == "place" ? "The sensor cannot go there." : IsOfGap(stop) ? "These parts do not span the gap." : "These parts do not go together."
-        : Sentence.Of($"{Count(parts, "part")} {(parts == 1 ? "goes" : "go")} between the two ends{(place is null ? string.Empty : $" {place.School.InWords()}")}, with {Count(leaks, "leak point")}.");
+    public static Sentence Headline(IReadOnlyList<Finding> findings, int parts, int leaks, PlacementOption? place) =>
+        findings.FirstOrDefault(f => f.Severity == Severity.Stop) is { } stop
+            ? stop.Code == "place"
+                ? "The sensor cannot go there."
+                : IsOfGap(stop)
+                    ? "These parts do not span the gap."
+                    : "These parts do not go together."
+            : Sentence.Of(
+                $"{Count(parts, "part")} {(parts == 1 ? "goes" : "go")} between the two ends{(place is null ? string.Empty : $" {place.School.InWords()}")}, with "
+                    + $"{Count(leaks, "leak point")}."
+            );
 
     /// <summary>True for what concerns a length.</summary>
     public static bool IsOfGap(Finding stop) => stop.Code is "gap" or "tankSide" or "engineSide" or "tooShort";
@@ -46,22 +65,24 @@ internal static class RouteWords
             return stop.Sentence;
         }
 
-        var cuts = hoses is { Hoses.Count: > 0 }
-            ? hoses.Hoses.Select(h => Sentence.Of($"{Say.Mm(h.CutMm)}{(h.IsLoop ? " in a loop" : string.Empty)}")).ToList()
-            : [];
+        var cuts = hoses is { Hoses.Count: > 0 } ? hoses.Hoses.Select(h => Sentence.Of($"{Say.Mm(h.CutMm)}{(h.IsLoop ? " in a loop" : string.Empty)}")).ToList() : [];
         var hose = cuts.Count == 0 ? Sentence.Empty : Sentence.Of($"Cut hose to {Sentence.Join(" and ", cuts)}.");
         return hose + (place is null ? Sentence.Empty : PlacementWords.Cost(place)) + ToBuy(kit) + "Every joint is checked by its number when the line is primed.";
     }
 
     /// <summary>It in one line.</summary>
-    public static Sentence Summary(RoutePlan plan, RouteResults results) => results switch
-    {
-        { Place: null, Check: null } when plan.From is null => "Route: no place chosen for the sensor yet",
-        { From: null } or { To: null } => "Route: ends not named yet",
-        { Check: null } => Sentence.Of($"Route: from {results.From.Name} to {results.To.Name}, no parts chosen yet"),
-        _ when results.Findings.Any(f => f.Severity == Severity.Stop) => "Route: the parts chosen do not go together",
-        _ => Sentence.Of($"Route: {Count(plan.Chain!.Count, "part")}, {Count(results.Leaks.Count, "leak point")}{(results.Place is { } place ? $", sensor {place.School.InWords()}" : string.Empty)}"),
-    };
+    public static Sentence Summary(RoutePlan plan, RouteResults results) =>
+        results switch
+        {
+            { Place: null, Check: null } when plan.From is null => "Route: no place chosen for the sensor yet",
+            { From: null } or { To: null } => "Route: ends not named yet",
+            { Check: null } => Sentence.Of($"Route: from {results.From.Name} to {results.To.Name}, no parts chosen yet"),
+            _ when results.Findings.Any(f => f.Severity == Severity.Stop) => "Route: the parts chosen do not go together",
+            _ => Sentence.Of(
+                $"Route: {Count(plan.Chain!.Count, "part")}, "
+                    + $"{Count(results.Leaks.Count, "leak point")}{(results.Place is { } place ? $", sensor {place.School.InWords()}" : string.Empty)}"
+            ),
+        };
 
     /// <summary>What has to be bought, in one sentence.</summary>
     public static Sentence ToBuy(ChainKit kit)

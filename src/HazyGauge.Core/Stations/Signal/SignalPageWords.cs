@@ -7,7 +7,8 @@ internal static class SignalPageWords
     public static readonly IReadOnlyDictionary<string, string> All = new Dictionary<string, string>(StringComparer.Ordinal)
     {
         ["sensorSOwnWire"] = "On the sensor's own wire, before the converter, a meter shows the average of a square wave: never these volts.",
-        ["simulatedSensorReadTwenty"] = "A simulated sensor, read twenty times a second by the same rules. Nothing of it goes on the job: use it to see what a fault looks like before you look for one.",
+        ["simulatedSensorReadTwenty"] =
+            "A simulated sensor, read twenty times a second by the same rules. Nothing of it goes on the job: use it to see what a fault looks like before you look for one.",
         ["programDoesNotAnswer"] = "The program does not answer; what is drawn is from before. Trying again.",
         ["simulatorCannotRunLike"] = "The simulator cannot run like this.",
         ["startingSimulator"] = "Starting the simulator.",
@@ -19,7 +20,9 @@ internal static class SignalPageWords
         ["whatDoesMeterShow"] = "What does the meter show?",
         ["whatDoesDisplayShow"] = "What does the display show?",
         ["reasonStandsBelowWhat"] = "The reason stands below. What is drawn is the reading from before that change.",
-        ["setMeterHzBlack"] = "Set the meter to Hz, black lead to the sensor's ground, red lead to the signal wire, key on. The frequency alone gives the blend; a meter that shows pulse width gives the fuel temperature too. Keep leads away from ignition parts and anything that turns; the maker's manual has the pin.",
+        ["setMeterHzBlack"] =
+            "Set the meter to Hz, black lead to the sensor's ground, red lead to the signal wire, key on. The frequency alone gives the blend; a meter that shows pulse "
+            + "width gives the fuel temperature too. Keep leads away from ignition parts and anything that turns; the maker's manual has the pin.",
         ["recordedLevelNoWhole"] = "The recorded level: no whole period.",
         ["switchedHalfWay"] = "If blank: half way between {low} and {high} V.",
         ["drawnWave"] = "A square wave of {period} milliseconds period, low for {low} milliseconds.",

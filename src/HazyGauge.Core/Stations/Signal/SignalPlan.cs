@@ -53,7 +53,15 @@ public sealed record CaptureChoice(string? Sha256 = null, string? Name = null, s
 /// <param name="LowV">Volts while pulled low; left out, 0.</param>
 /// <param name="Id">Its id.</param>
 /// <param name="Given">Who gave it and when.</param>
-public sealed record MeterValues(Hazy? FrequencyHz = null, Hazy? LowPulseMs = null, Hazy? AverageV = null, Hazy? HighV = null, Hazy? LowV = null, string? Id = null, Given? Given = null);
+public sealed record MeterValues(
+    Hazy? FrequencyHz = null,
+    Hazy? LowPulseMs = null,
+    Hazy? AverageV = null,
+    Hazy? HighV = null,
+    Hazy? LowV = null,
+    string? Id = null,
+    Given? Given = null
+);
 
 /// <summary>What a Signal plan comes to.</summary>
 /// <param name="Capture">What the recording holds; the record leaves out its course and excerpt, which are drawn from the file again.</param>
@@ -68,8 +76,18 @@ public sealed record MeterValues(Hazy? FrequencyHz = null, Hazy? LowPulseMs = nu
 /// <param name="MapBlend">The reading as it is kept as the blend of the map, % by volume; null where the tank held another fuel.</param>
 /// <param name="NotAsked">Paths of what is not asked: there is no instrument for it at hand, or no converter in the path.</param>
 public sealed record SignalResults(
-    CaptureResult? Capture, SensorReading? Reading, IReadOnlyList<MeterRow>? Meter, Sentences.Sentence Headline, Sentences.Sentence Lead, string? FileName, StationState State, NextAction NextAction,
-    SignalEvidence? RestsOn = null, IReadOnlyList<string>? NotAsked = null, Hazy? MapBlend = null)
+    CaptureResult? Capture,
+    SensorReading? Reading,
+    IReadOnlyList<MeterRow>? Meter,
+    Sentences.Sentence Headline,
+    Sentences.Sentence Lead,
+    string? FileName,
+    StationState State,
+    NextAction NextAction,
+    SignalEvidence? RestsOn = null,
+    IReadOnlyList<string>? NotAsked = null,
+    Hazy? MapBlend = null
+)
 {
     /// <summary>The check that would clear most, where what it takes is not at hand.</summary>
     [JsonIgnore]

@@ -1,6 +1,6 @@
-using HazyGauge.Core.Sentences;
-using HazyGauge.Core.Haze;
 using HazyGauge.Core.Findings;
+using HazyGauge.Core.Haze;
+using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Vehicles;
 
 namespace HazyGauge.Core.Stations.Signal;
@@ -28,9 +28,9 @@ internal static class SignalRules
 
     /// <summary>Paths of what is not asked.</summary>
     public static IReadOnlyList<string> NotAsked(VehicleSurvey? vehicle, InstrumentsAtHand atHand) =>
-    [
-        .. atHand.Allow(Instrument.Scope) ? [] : new[] { "capture" },
-        .. atHand.Allow(Instrument.FrequencyAndDuty) ? [] : new[] { "meter" },
-        .. vehicle?.Control.SignalPath == SignalPath.AnalyserVoltage ? [] : new[] { "converterV" },
-    ];
+        [
+            .. atHand.Allow(Instrument.Scope) ? [] : new[] { "capture" },
+            .. atHand.Allow(Instrument.FrequencyAndDuty) ? [] : new[] { "meter" },
+            .. vehicle?.Control.SignalPath == SignalPath.AnalyserVoltage ? [] : new[] { "converterV" },
+        ];
 }

@@ -1,8 +1,8 @@
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
-using HazyGauge.Core.Shop;
 using HazyGauge.Core.Sensing;
 using HazyGauge.Core.Sentences;
+using HazyGauge.Core.Shop;
 
 namespace HazyGauge.Core.Stations.Signal;
 
@@ -14,27 +14,36 @@ public static class SignalWords
 
     /// <summary>How to get one.</summary>
     public static readonly Sentence HowToRecord =
-        "Clip a logic analyzer to the signal wire and its ground, record two seconds or more with the key on, and export the recording. Keep probe leads away from ignition parts and anything that turns; the maker's manual has the pin.";
+        "Clip a logic analyzer to the signal wire and its ground, record two seconds or more with the key on, and export the recording. Keep probe leads away from "
+        + "ignition parts and anything that turns; the maker's manual has the pin.";
 
     private static readonly Sentence HowToLook =
         "Key on, type in what the display, the phone or the controller shows. Volts on the sensor's wire cannot take its place: a meter shows the average of a square wave there.";
 
     /// <summary>How to get one with what there is.</summary>
-    public static Sentence HowToRead(InstrumentsAtHand atHand) => atHand.Allow(Instrument.Scope) ? HowToRecord : atHand.Allow(Instrument.FrequencyAndDuty) ? HowToMeasure : HowToLook;
+    public static Sentence HowToRead(InstrumentsAtHand atHand) =>
+        atHand.Allow(Instrument.Scope) ? HowToRecord
+        : atHand.Allow(Instrument.FrequencyAndDuty) ? HowToMeasure
+        : HowToLook;
 
     /// <summary>What the signal is worth, with its numbers.</summary>
     /// <param name="reading">The reading.</param>
     /// <param name="restsOn">What it rests on.</param>
     /// <param name="shown">What displays showed.</param>
-    public static Sentence Headline(SensorReading reading, SignalEvidence restsOn, IReadOnlyList<ShownValue>? shown = null) => (restsOn, reading) switch
-    {
-        (SignalEvidence.Shown, { EthanolPct: { } shownPct }) => Sentence.Of($"{Listed([.. shown!.Select(s => s.By!.Trim()).Distinct(StringComparer.OrdinalIgnoreCase)])} {(shown!.Count > 1 ? "show" : "shows")} {Say.Ethanol(shownPct)}{Fuel(reading)}."),
-        (SignalEvidence.Converter, { EthanolPct: { } convertedPct }) => Sentence.Of($"Behind the converter it reads {Say.Ethanol(convertedPct)}."),
-        (SignalEvidence.Converter, _) => "No reading behind the converter.",
-        _ => Headline(reading),
-    };
+    public static Sentence Headline(SensorReading reading, SignalEvidence restsOn, IReadOnlyList<ShownValue>? shown = null) =>
+        (restsOn, reading) switch
+        {
+            (SignalEvidence.Shown, { EthanolPct: { } shownPct }) => Sentence.Of(
+                $"{Listed([.. shown!.Select(s => s.By!.Trim()).Distinct(StringComparer.OrdinalIgnoreCase)])} {(shown!.Count > 1 ? "show" : "shows")} "
+                    + $"{Say.Ethanol(shownPct)}{Fuel(reading)}."
+            ),
+            (SignalEvidence.Converter, { EthanolPct: { } convertedPct }) => Sentence.Of($"Behind the converter it reads {Say.Ethanol(convertedPct)}."),
+            (SignalEvidence.Converter, _) => "No reading behind the converter.",
+            _ => Headline(reading),
+        };
 
-    private static string Listed(IReadOnlyList<string> names) => char.ToUpperInvariant(names[0][0]) + (names.Count == 1 ? names[0] : $"{string.Join(", ", names.SkipLast(1))} and {names[^1]}")[1..];
+    private static string Listed(IReadOnlyList<string> names) =>
+        char.ToUpperInvariant(names[0][0]) + (names.Count == 1 ? names[0] : $"{string.Join(", ", names.SkipLast(1))} and {names[^1]}")[1..];
 
     private static Sentence Fuel(SensorReading reading) => reading.FuelTempC is { } temperature ? Sentence.Of($", fuel at {Say.Of(temperature, Unit.Celsius, 0)}") : Sentence.Empty;
 
@@ -59,16 +68,18 @@ public static class SignalWords
     }
 
     private static readonly Sentence HowToMeasure =
-        "Set the meter to Hz, black lead to the sensor's ground, red lead to the signal wire, key on. Keep leads away from ignition parts and anything that turns; the maker's manual has the pin.";
+        "Set the meter to Hz, black lead to the sensor's ground, red lead to the signal wire, key on. Keep leads away from ignition parts and anything that turns; the "
+        + "maker's manual has the pin.";
 
     /// <summary>What it rests on, and what would make it sharper.</summary>
-    public static Sentence Lead(SensorReading reading, CaptureResult? capture, SignalEvidence restsOn, InstrumentsAtHand atHand) => restsOn switch
-    {
-        // What a display does not prove counts for more than what would sharpen it.
-        SignalEvidence.Shown => reading.Findings.First(f => f.Code == ShownReading.ProvesCode).Sentence + Advice(reading, atHand),
-        SignalEvidence.Converter => "Volts behind the converter, not on the sensor's wire." + Advice(reading, atHand),
-        _ => (capture is null ? "Read with a meter." : Evidence(capture)) + Advice(reading, atHand),
-    };
+    public static Sentence Lead(SensorReading reading, CaptureResult? capture, SignalEvidence restsOn, InstrumentsAtHand atHand) =>
+        restsOn switch
+        {
+            // What a display does not prove counts for more than what would sharpen it.
+            SignalEvidence.Shown => reading.Findings.First(f => f.Code == ShownReading.ProvesCode).Sentence + Advice(reading, atHand),
+            SignalEvidence.Converter => "Volts behind the converter, not on the sensor's wire." + Advice(reading, atHand),
+            _ => (capture is null ? "Read with a meter." : Evidence(capture)) + Advice(reading, atHand),
+        };
 
     /// <summary>The signal in one line.</summary>
     public static Sentence Summary(SignalResults results)
@@ -84,30 +95,42 @@ public static class SignalWords
     }
 
     /// <summary>What a reading rests on where it is no recording, inside a sentence.</summary>
-    public static string Source(SignalEvidence? restsOn) => restsOn switch
-    {
-        SignalEvidence.Shown => "a display",
-        SignalEvidence.Converter => "a signal converter",
-        _ => "a meter",
-    };
+    public static string Source(SignalEvidence? restsOn) =>
+        restsOn switch
+        {
+            SignalEvidence.Shown => "a display",
+            SignalEvidence.Converter => "a signal converter",
+            _ => "a meter",
+        };
 
     /// <summary>A status in words.</summary>
-    public static string InWords(SignalStatus status) => status switch
-    {
-        SignalStatus.NoSignal => "no signal",
-        SignalStatus.OutOfRange => "out of range",
-        SignalStatus.ClampedLow => "a little under E0",
-        SignalStatus.ClampedHigh => "a little over E100",
-        SignalStatus.Contaminated => "contaminated fuel",
-        SignalStatus.Intermittent => "intermittent",
-        SignalStatus.Unsteady => "unsteady",
-        _ => "steady",
-    };
+    public static string InWords(SignalStatus status) =>
+        status switch
+        {
+            SignalStatus.NoSignal => "no signal",
+            SignalStatus.OutOfRange => "out of range",
+            SignalStatus.ClampedLow => "a little under E0",
+            SignalStatus.ClampedHigh => "a little over E100",
+            SignalStatus.Contaminated => "contaminated fuel",
+            SignalStatus.Intermittent => "intermittent",
+            SignalStatus.Unsteady => "unsteady",
+            _ => "steady",
+        };
 
     private static Sentence Evidence(CaptureResult capture)
     {
-        var faults = new[] { Count(capture.GlitchesRejected, "spike", "spikes"), Count(capture.MissingPulses, "missing pulse", "missing pulses"), Count(capture.Dropouts, "gap", "gaps") }.OfType<string>().ToList();
-        var shown = faults.Count > 0 ? $": {string.Join(", ", faults)}" : capture.FrequencyHz is null ? string.Empty : ": no spikes, nothing missing";
+        var faults = new[]
+        {
+            Count(capture.GlitchesRejected, "spike", "spikes"),
+            Count(capture.MissingPulses, "missing pulse", "missing pulses"),
+            Count(capture.Dropouts, "gap", "gaps"),
+        }
+            .OfType<string>()
+            .ToList();
+        var shown =
+            faults.Count > 0 ? $": {string.Join(", ", faults)}"
+            : capture.FrequencyHz is null ? string.Empty
+            : ": no spikes, nothing missing";
         var frequency = capture.FrequencyHz is { } hz ? Sentence.Of($"{Say.Of(hz, Unit.Hertz, 2)} over") : "Recorded for";
         return Sentence.Of($"{frequency} {capture.DurationS:0.00} s on {capture.Channel}{shown}.");
     }
@@ -120,17 +143,27 @@ public static class SignalWords
             return Sentence.Empty;
         }
 
-        var borrow = HazeBudget.WorthBorrowing([.. reading.Budget], atHand) is { Check: { } best } && best.PlusMinusAfter < Interval95.HalfWidth(reading.EthanolPct ?? 0) - 0.5
-            ? Sentence.Of($"With {best.Needs!.Value.InWords()}, borrowed or bought, ± {Interval95.HalfWidth(reading.EthanolPct!.Value):0} becomes ± {best.PlusMinusAfter:0}: {char.ToLowerInvariant(best.Text[0])}{best.Text[1..]}")
-            : Sentence.Empty;
+        var borrow =
+            HazeBudget.WorthBorrowing([.. reading.Budget], atHand) is { Check: { } best } && best.PlusMinusAfter < Interval95.HalfWidth(reading.EthanolPct ?? 0) - 0.5
+                ? Sentence.Of(
+                    $"With {best.Needs!.Value.InWords()}, borrowed or bought, ± {Interval95.HalfWidth(reading.EthanolPct!.Value):0} becomes ± {best.PlusMinusAfter:0}: "
+                        + $"{char.ToLowerInvariant(best.Text[0])}{best.Text[1..]}"
+                )
+                : Sentence.Empty;
         if (HazeBudget.NextBestCheck(reading.Budget, atHand) is not { Check: { } check } line)
         {
             return borrow;
         }
 
-        var share = line.SharePct > 90 ? "Nearly all" : line.SharePct > 50 ? "Most" : "Much";
+        var share =
+            line.SharePct > 90 ? "Nearly all"
+            : line.SharePct > 50 ? "Most"
+            : "Much";
         var after = check.PlusMinusAfter;
-        return Sentence.Of($"{share} of this haze is {line.Label.ToLowerInvariant()}. {check.Text} That alone brings it down to ± {after.ToString(after < 0.95 ? "0.0" : "0", System.Globalization.CultureInfo.InvariantCulture)}.") + borrow;
+        return Sentence.Of(
+                $"{share} of this haze is {line.Label.ToLowerInvariant()}. {check.Text} That alone brings it down to ± "
+                    + $"{after.ToString(after < 0.95 ? "0.0" : "0", System.Globalization.CultureInfo.InvariantCulture)}."
+            ) + borrow;
     }
 
     private static string? Count(long n, string one, string many) => n == 0 ? null : FormattableString.Invariant($"{n} {(n == 1 ? one : many)}");

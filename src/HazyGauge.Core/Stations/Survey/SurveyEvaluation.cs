@@ -1,8 +1,8 @@
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.FuelSystem;
 using HazyGauge.Core.Haze;
-using HazyGauge.Core.Shop;
 using HazyGauge.Core.Sentences;
+using HazyGauge.Core.Shop;
 using HazyGauge.Core.Vehicles;
 
 namespace HazyGauge.Core.Stations.Survey;
@@ -37,7 +37,11 @@ public static class SurveyEvaluation
             SurveyWords.Lead(eligible, toMeasure, VehicleFields.All.Count(q => q.IsOpen(survey) && q.HoldsUp(survey)), uses.Count > 0 && system.Assumed.Count > 0),
             next.State,
             next.NextAction,
-            SignalPath: survey.Control.SignalPath) { InUse = survey };
+            SignalPath: survey.Control.SignalPath
+        )
+        {
+            InUse = survey,
+        };
     }
 
     private static Eligibility Eligible(VehicleSurvey survey, IReadOnlyList<SurveyFinding> findings) =>
@@ -48,16 +52,15 @@ public static class SurveyEvaluation
 
     private static StationProgress Next(Eligibility eligible, IReadOnlyList<SurveyFinding> findings, IReadOnlyList<ToMeasure> toMeasure)
     {
-        var measure = toMeasure.Count > 0
-            ? NextAction.Of(SurveyStation.Key, "measure", $"Find out: {SurveyWords.Label(toMeasure[0])}.", SurveyWords.How(toMeasure[0]))
-            : null;
+        var measure = toMeasure.Count > 0 ? NextAction.Of(SurveyStation.Key, "measure", $"Find out: {SurveyWords.Label(toMeasure[0])}.", SurveyWords.How(toMeasure[0])) : null;
         return eligible switch
         {
             Eligibility.No => new(StationState.Hold, NextAction.Of(SurveyStation.Key, "buyNothing", "Do not buy parts yet.", Gravest(findings))),
             Eligibility.Unknown => new(StationState.InWork, measure!),
             Eligibility.AfterChanges => new(
                 findings.Any(f => f.Severity == Severity.Stop) ? StationState.Hold : StationState.Proven,
-                NextAction.Of(SurveyStation.Key, "changes", "Replace or fit what is named before any ethanol goes in.", Said(findings.First(SurveyFindings.IsMended)))),
+                NextAction.Of(SurveyStation.Key, "changes", "Replace or fit what is named before any ethanol goes in.", Said(findings.First(SurveyFindings.IsMended)))
+            ),
             _ => new(StationState.Proven, measure ?? new NextAction("The vehicle is surveyed.", "Nothing is left to measure.", SurveyStation.Key, "surveyed")),
         };
     }
@@ -73,17 +76,19 @@ public static class SurveyEvaluation
         var open = VehicleFields.All.Where(q => q.IsOpen(survey) && !survey.FuelSystem.IsNotServed).ToList();
         var gains = open.ToDictionary(q => q.Path, q => Gain(q.Path, loads), StringComparer.Ordinal);
         var atHand = survey.AtHand();
-        return [.. open
-            .OrderByDescending(q => q.HoldsUp(survey))
-            .ThenByDescending(q => atHand.Allow(q.Needs))
-            .ThenByDescending(q => gains[q.Path]?.Narrowing ?? 0)
-            .ThenByDescending(q => q.Path.EndsWith("MapEthanolPct", StringComparison.Ordinal))
-            .Select(q =>
-            {
-                var effect = gains[q.Path]?.Words ?? q.Effect!;
-                var how = atHand.ToDo(q.HowTo, q.Needs);
-                return new ToMeasure(q.Path, how, effect.Text, system.Assumed.GetValueOrDefault(q.Path), effect.Template, effect.Values) { Needs = q.Needs };
-            })];
+        return
+        [
+            .. open.OrderByDescending(q => q.HoldsUp(survey))
+                .ThenByDescending(q => atHand.Allow(q.Needs))
+                .ThenByDescending(q => gains[q.Path]?.Narrowing ?? 0)
+                .ThenByDescending(q => q.Path.EndsWith("MapEthanolPct", StringComparison.Ordinal))
+                .Select(q =>
+                {
+                    var effect = gains[q.Path]?.Words ?? q.Effect!;
+                    var how = atHand.ToDo(q.HowTo, q.Needs);
+                    return new ToMeasure(q.Path, how, effect.Text, system.Assumed.GetValueOrDefault(q.Path), effect.Template, effect.Values) { Needs = q.Needs };
+                }),
+        ];
     }
 
     // Points of a load. What narrows it by less is not worth the walk.
@@ -96,10 +101,19 @@ public static class SurveyEvaluation
         foreach (var load in loads)
         {
             var now = Interval95.HalfWidth(load.UsePct);
-            if (HazeBudget.Of(load.UsePct).FirstOrDefault(l => l.Source == path) is { Check: { PlusMinusAfter: var after } } line && now - after is var narrowing && narrowing > (best?.Narrowing ?? LeastNarrowing))
+            if (
+                HazeBudget.Of(load.UsePct).FirstOrDefault(l => l.Source == path) is { Check: { PlusMinusAfter: var after } } line
+                && now - after is var narrowing
+                && narrowing > (best?.Narrowing ?? LeastNarrowing)
+            )
             {
-                best = (narrowing, Sentence.Of(
-                    $"{line.SharePct:0} % of the haze on {load.Component.InWords()} ({load.UsePct.Value:0} ± {now:0} % {load.Limit}) comes from this. Measured, it is ± {after:0} %."));
+                best = (
+                    narrowing,
+                    Sentence.Of(
+                        $"{line.SharePct:0} % of the haze on {load.Component.InWords()} ({load.UsePct.Value:0} ± {now:0} % {load.Limit}) comes from this. Measured, it is "
+                            + $"± {after:0} %."
+                    )
+                );
             }
         }
 

@@ -40,14 +40,19 @@ internal static class SurveyMaterials
                 NotRated + char.ToUpperInvariant(part.Name[0]) + part.Name[1..],
                 part.LeaksOrSheds ? Severity.Stop : Severity.Caution,
                 $"The {part.Plural} not rated for ethanol. {part.What} before any goes in.",
-                $"fuelSystem.materials.{part.Name}");
+                $"fuelSystem.materials.{part.Name}"
+            );
         }
 
         var open = Parts.Where(p => p.Rating(materials) is null or MaterialRating.Unknown).Select(p => p.Name).ToList();
         if (survey.Vehicle.Year is { } year && year < RatedFromYear && open.Count > 0)
         {
-            yield return new("oldFuelParts", Severity.Caution, Sentence.Of(
-                $"Fuel parts of {year} were made for no ethanol at all. Take these for not rated until their makers say otherwise: {string.Join(", ", open)}."), "vehicle.year");
+            yield return new(
+                "oldFuelParts",
+                Severity.Caution,
+                Sentence.Of($"Fuel parts of {year} were made for no ethanol at all. Take these for not rated until their makers say otherwise: {string.Join(", ", open)}."),
+                "vehicle.year"
+            );
         }
     }
 }

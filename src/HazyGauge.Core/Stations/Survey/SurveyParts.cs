@@ -28,14 +28,26 @@ internal static class SurveyParts
             yield break;
         }
 
-        yield return new("sensor", string.IsNullOrWhiteSpace(survey.Sensor.PartNumber) ? "Ethanol content sensor" : $"Ethanol content sensor {survey.Sensor.PartNumber.Trim()}", PartKind.Part, "It reads ethanol and fuel temperature.", HoldsUp: [Route, Fit]);
+        yield return new(
+            "sensor",
+            string.IsNullOrWhiteSpace(survey.Sensor.PartNumber) ? "Ethanol content sensor" : $"Ethanol content sensor {survey.Sensor.PartNumber.Trim()}",
+            PartKind.Part,
+            "It reads ethanol and fuel temperature.",
+            HoldsUp: [Route, Fit]
+        );
         yield return new("sensor-plug", "Plug for the sensor, with terminals and seals", PartKind.Wiring, "The sensor's three wires.", HoldsUp: [Harness]);
         yield return new(CommonParts.FuseHolder, CommonParts.FuseHolderName, PartKind.Wiring, "The sensor's supply, unless the controller feeds it.", HoldsUp: [Harness]);
         foreach (var (user, number) in (survey.Users ?? []).Select((u, i) => (u, i + 1)))
         {
             if (OfUser(user) is { } name)
             {
-                yield return new($"user-{user.Id ?? user.Key}", string.IsNullOrWhiteSpace(user.Name) ? name : $"{name}: {user.Name.Trim()}", PartKind.Part, "It uses the reading.", HoldsUp: [Harness])
+                yield return new(
+                    $"user-{user.Id ?? user.Key}",
+                    string.IsNullOrWhiteSpace(user.Name) ? name : $"{name}: {user.Name.Trim()}",
+                    PartKind.Part,
+                    "It uses the reading.",
+                    HoldsUp: [Harness]
+                )
                 {
                     FormerItem = FormattableString.Invariant($"user-{number}-{user.Kind.ToString()!.ToLowerInvariant()}"),
                 };
@@ -52,18 +64,25 @@ internal static class SurveyParts
 
         if (!string.IsNullOrWhiteSpace(survey.Arrival.Missing))
         {
-            yield return new("missing-on-arrival", $"Missing on arrival: {survey.Arrival.Missing.Trim()}", PartKind.Part, "It was missing when the vehicle came in.", HoldsUp: [Fit]);
+            yield return new(
+                "missing-on-arrival",
+                $"Missing on arrival: {survey.Arrival.Missing.Trim()}",
+                PartKind.Part,
+                "It was missing when the vehicle came in.",
+                HoldsUp: [Fit]
+            );
         }
     }
 
     // A controller is on the vehicle; the rest is bought.
-    private static string? OfUser(SensorUser user) => user.Kind switch
-    {
-        SensorUserKind.Reader => "Reader",
-        SensorUserKind.Gauge => "Gauge",
-        SensorUserKind.Extender => "Injector extender",
-        SensorUserKind.Analyser => "Signal converter",
-        SensorUserKind.Gateway => "Gateway",
-        _ => null,
-    };
+    private static string? OfUser(SensorUser user) =>
+        user.Kind switch
+        {
+            SensorUserKind.Reader => "Reader",
+            SensorUserKind.Gauge => "Gauge",
+            SensorUserKind.Extender => "Injector extender",
+            SensorUserKind.Analyser => "Signal converter",
+            SensorUserKind.Gateway => "Gateway",
+            _ => null,
+        };
 }

@@ -16,54 +16,105 @@ internal static partial class SurveyReadingFindings
     /// <param name="found">The survey as it was written down.</param>
     /// <param name="survey">The survey as it is in use.</param>
     public static IEnumerable<SurveyFinding> Of(VehicleSurvey found, VehicleSurvey survey) =>
-        Arrived(found.Arrival).Concat(Hours(found)).Concat(Wished(found)).Concat(Sensor(found)).Concat(Users(found)).Concat(MapBlend(found, survey)).Concat(SettingVerdicts.Findings(survey).Select(f => new SurveyFinding(f.Finding.Code, f.Finding.Severity, f.Finding.Sentence, "settings")));
+        Arrived(found.Arrival)
+            .Concat(Hours(found))
+            .Concat(Wished(found))
+            .Concat(Sensor(found))
+            .Concat(Users(found))
+            .Concat(MapBlend(found, survey))
+            .Concat(SettingVerdicts.Findings(survey).Select(f => new SurveyFinding(f.Finding.Code, f.Finding.Severity, f.Finding.Sentence, "settings")));
 
     private static IEnumerable<SurveyFinding> Arrived(Arrival arrival)
     {
         if (!string.IsNullOrWhiteSpace(arrival.Leaks))
         {
-            yield return new("leakOnArrival", Severity.Caution, "It came in with a leak: mend it and see it dry before any other work. It stands here so that it is not blamed on the job.", "arrival.leaks");
+            yield return new(
+                "leakOnArrival",
+                Severity.Caution,
+                "It came in with a leak: mend it and see it dry before any other work. It stands here so that it is not blamed on the job.",
+                "arrival.leaks"
+            );
         }
 
         if (arrival.Running == RunningState.DoesNotRun)
         {
-            yield return new("doesNotRun", Severity.Caution, "It does not run as it came in: find out why before the fuel system is changed, or nobody can tell later.", "arrival.running");
+            yield return new(
+                "doesNotRun",
+                Severity.Caution,
+                "It does not run as it came in: find out why before the fuel system is changed, or nobody can tell later.",
+                "arrival.running"
+            );
         }
 
         var (before, after) = (Codes(arrival.FaultCodesBefore), Codes(arrival.FaultCodesAfter));
         if (after.Except(before).ToList() is { Count: > 0 } fresh)
         {
             var sensor = fresh.Intersect(OfTheSensor, StringComparer.Ordinal).Any() ? " The circuit of the ethanol sensor is among them: look at its wires first." : string.Empty;
-            yield return new("newFaultCodes", Severity.Caution, $"New since the work: {string.Join(", ", fresh)}.{sensor} A code from running dry is normal: clear it once, and see whether it comes back.", "arrival.faultCodesAfter");
+            yield return new(
+                "newFaultCodes",
+                Severity.Caution,
+                $"New since the work: {string.Join(", ", fresh)}.{sensor} A code from running dry is normal: clear it once, and see whether it comes back.",
+                "arrival.faultCodesAfter"
+            );
         }
 
         if (after.Intersect(before).ToList() is { Count: > 0 } old)
         {
-            yield return new("oldFaultCodes", Severity.Info, $"{string.Join(", ", old)} {(old.Count == 1 ? "was" : "were")} there before the work: not from this job.", "arrival.faultCodesAfter");
+            yield return new(
+                "oldFaultCodes",
+                Severity.Info,
+                $"{string.Join(", ", old)} {(old.Count == 1 ? "was" : "were")} there before the work: not from this job.",
+                "arrival.faultCodesAfter"
+            );
         }
     }
 
     private static IEnumerable<SurveyFinding> Wished(VehicleSurvey survey)
     {
         bool Is(WishKind kind) => SurveyInUse.Wishes(survey, kind).Any();
-        if (Is(WishKind.MorePower) && survey is { Engine: { PowerKw: { } now, WantedPowerKw: null } } && SurveyInUse.Wishes(survey, WishKind.MorePower).FirstOrDefault(w => w.ExtraKw is not null)?.ExtraKw is { } extra)
+        if (
+            Is(WishKind.MorePower)
+            && survey is { Engine: { PowerKw: { } now, WantedPowerKw: null } }
+            && SurveyInUse.Wishes(survey, WishKind.MorePower).FirstOrDefault(w => w.ExtraKw is not null)?.ExtraKw is { } extra
+        )
         {
-            yield return new("wishedPower", Severity.Info, Sentence.Of($"Wished: {Say.Kw(extra)} more than the {Say.Kw(now)} it has. Capacity calculates with {Say.Kw(now + extra)}."), "goals.wishes");
+            yield return new(
+                "wishedPower",
+                Severity.Info,
+                Sentence.Of($"Wished: {Say.Kw(extra)} more than the {Say.Kw(now)} it has. Capacity calculates with {Say.Kw(now + extra)}."),
+                "goals.wishes"
+            );
         }
 
         if (Is(WishKind.GasolineInWinter))
         {
-            yield return new("wishedGasoline", Severity.Info, "It has to run on plain gasoline as well: boost and spark must fall back with the ethanol, and the first cold start after a change of fuel still finds the old one in the line.", "goals.wishes");
+            yield return new(
+                "wishedGasoline",
+                Severity.Info,
+                "It has to run on plain gasoline as well: boost and spark must fall back with the ethanol, and the first cold start after a change of fuel still finds "
+                    + "the old one in the line.",
+                "goals.wishes"
+            );
         }
 
         if (Is(WishKind.HighBlendInSummer) && survey.Goals.LocalEthanolPct is null)
         {
-            yield return new("wishedHighBlend", Severity.Info, "The high blend in summer: everything is sized for E85. What the pump sells as that is anything from E60 to E92; test a sample.", "goals.wishes");
+            yield return new(
+                "wishedHighBlend",
+                Severity.Info,
+                "The high blend in summer: everything is sized for E85. What the pump sells as that is anything from E60 to E92; test a sample.",
+                "goals.wishes"
+            );
         }
 
         if (Is(WishKind.PortInjectionLater))
         {
-            yield return new("wishedPorts", Severity.Info, "Injectors in the ports at a later stage: leave a tee in the feed now, and the line is not opened twice.", "goals.wishes");
+            yield return new(
+                "wishedPorts",
+                Severity.Info,
+                "Injectors in the ports at a later stage: leave a tee in the feed now, and the line is not opened twice.",
+                "goals.wishes"
+            );
         }
 
         if (Is(WishKind.ReaderLater))
@@ -72,13 +123,25 @@ internal static partial class SurveyReadingFindings
         }
     }
 
+    private static string HowKnown(PowerKnown? known) =>
+        known switch
+        {
+            PowerKnown.Measured => ", measured",
+            PowerKnown.Promised => ", promised and not measured yet",
+            _ => string.Empty,
+        };
+
     private static IEnumerable<SurveyFinding> Hours(VehicleSurvey survey)
     {
         var work = survey.Work;
         if (work is { PowerAfterKw: { } after } && survey.Engine.PowerKw is { } before)
         {
-            yield return new("powerBeforeAfter", Severity.Info, Sentence.Of(
-                $"Power before {Say.Kw(before)}, afterwards {Say.Kw(after)}{(work.PowerAfterKnown == PowerKnown.Measured ? ", measured" : work.PowerAfterKnown == PowerKnown.Promised ? ", promised and not measured yet" : string.Empty)}."), "work.powerAfterKw");
+            yield return new(
+                "powerBeforeAfter",
+                Severity.Info,
+                Sentence.Of($"Power before {Say.Kw(before)}, afterwards {Say.Kw(after)}" + $"{HowKnown(work.PowerAfterKnown)}."),
+                "work.powerAfterKw"
+            );
         }
 
         if (work is { HoursPlanned: { } planned, HoursTaken: { } taken })
@@ -93,8 +156,15 @@ internal static partial class SurveyReadingFindings
     {
         if (survey.Sensor.IsDoubtful)
         {
-            yield return new("sensorDoubtful", Severity.Caution, Sentence.Of(
-                $"Nobody can say what this sensor was through: it counts as good to {Say.Percent(survey.Sensor.ToleranceEthanolPct)} ethanol until it has read a fuel of known blend right."), "sensor.isChecked");
+            yield return new(
+                "sensorDoubtful",
+                Severity.Caution,
+                Sentence.Of(
+                    $"Nobody can say what this sensor was through: it counts as good to {Say.Percent(survey.Sensor.ToleranceEthanolPct)} ethanol until it has read a fuel "
+                        + $"of known blend right."
+                ),
+                "sensor.isChecked"
+            );
         }
     }
 
@@ -104,12 +174,24 @@ internal static partial class SurveyReadingFindings
         bool Is(SensorUserKind kind) => users.Any(u => u.Kind == kind);
         if (users.Count > 1)
         {
-            yield return new("sharedSignal", Severity.Info, Sentence.Of($"{users.Count} users share the one signal: one pull-up is enough for all, and a second one in parallel loads the sensor. Prove each with its own reading."), "users");
+            yield return new(
+                "sharedSignal",
+                Severity.Info,
+                Sentence.Of(
+                    $"{users.Count} users share the one signal: one pull-up is enough for all, and a second one in parallel loads the sensor. Prove each with its own reading."
+                ),
+                "users"
+            );
         }
 
         if (Is(SensorUserKind.Extender) && (Is(SensorUserKind.Controller) || Is(SensorUserKind.Analyser) || Is(SensorUserKind.Gateway)))
         {
-            yield return new("correctedTwice", Severity.Caution, "An injector extender and a controller both act on the reading: if the controller counts ethanol too, the fuel is added twice. Only one of them may.", "users");
+            yield return new(
+                "correctedTwice",
+                Severity.Caution,
+                "An injector extender and a controller both act on the reading: if the controller counts ethanol too, the fuel is added twice. Only one of them may.",
+                "users"
+            );
         }
 
         if (SensorUsers.PathOf(survey) is { } path && survey.Control.SignalPath is { } said && said != path)
@@ -119,7 +201,12 @@ internal static partial class SurveyReadingFindings
 
         if (users.Any(u => u.OnlyShows && !string.IsNullOrWhiteSpace(u.App) && string.IsNullOrWhiteSpace(u.Pairing)))
         {
-            yield return new("pairingOpen", Severity.Info, "Note the identity the reader is paired under: where several are in range, only an unplugged sensor shows which one is read.", "users");
+            yield return new(
+                "pairingOpen",
+                Severity.Info,
+                "Note the identity the reader is paired under: where several are in range, only an unplugged sensor shows which one is read.",
+                "users"
+            );
         }
     }
 
@@ -127,14 +214,34 @@ internal static partial class SurveyReadingFindings
     {
         if (MapFuel.IsTypical(found.Control) && survey.Control.FuelMapEthanolPct is { } typical)
         {
-            yield return new("mapBlendTypical", Severity.Caution, found.Control.FuelMapKnown == MapFuelKnown.OctaneName
-                ? Sentence.Of($"Names like 91, 93 or pump gas say octane, not ethanol. {Say.Ethanol(typical)} is usual there; it proves nothing. Read the sensor while the tank still holds that fuel.")
-                : Sentence.Of($"A pump's label is not its blend: {Say.Ethanol(typical)} is what that label may be. Read the sensor while the tank still holds that fuel."), MapFuel.KnownPath);
+            yield return new(
+                "mapBlendTypical",
+                Severity.Caution,
+                found.Control.FuelMapKnown == MapFuelKnown.OctaneName
+                    ? Sentence.Of(
+                        $"Names like 91, 93 or pump gas say octane, not ethanol. {Say.Ethanol(typical)} is usual there; it proves nothing. Read the sensor while the tank "
+                            + $"still holds that fuel."
+                    )
+                    : Sentence.Of($"A pump's label is not its blend: {Say.Ethanol(typical)} is what that label may be. Read the sensor while the tank still holds that fuel."),
+                MapFuel.KnownPath
+            );
         }
 
-        if (found.Control is { FuelMapEthanolPct: { } here, FuelMapKnown: not (MapFuelKnown.Label or MapFuelKnown.OctaneName) } && SensorUsers.EngineOf(found.Controllers)?.BaseEthanolPct is { } there && Math.Abs(here.Value - there.Value) > 0.5)
+        if (
+            found.Control is { FuelMapEthanolPct: { } here, FuelMapKnown: not (MapFuelKnown.Label or MapFuelKnown.OctaneName) }
+            && SensorUsers.EngineOf(found.Controllers)?.BaseEthanolPct is { } there
+            && Math.Abs(here.Value - there.Value) > 0.5
+        )
         {
-            yield return new("mapSaidTwice", Severity.Caution, Sentence.Of($"The fuel map was made on {Say.Ethanol(here.Value, 1)} by one answer and on {Say.Ethanol(there.Value, 1)} by the list of controllers. One of the two is wrong; the first counts."), "controllers");
+            yield return new(
+                "mapSaidTwice",
+                Severity.Caution,
+                Sentence.Of(
+                    $"The fuel map was made on {Say.Ethanol(here.Value, 1)} by one answer and on {Say.Ethanol(there.Value, 1)} by the list of controllers. One of the two "
+                        + $"is wrong; the first counts."
+                ),
+                "controllers"
+            );
         }
     }
 

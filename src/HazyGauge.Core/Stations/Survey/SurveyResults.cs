@@ -1,9 +1,9 @@
+using System.Text.Json.Serialization;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.FuelSystem;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Vehicles;
-using System.Text.Json.Serialization;
 
 namespace HazyGauge.Core.Stations.Survey;
 
@@ -15,14 +15,11 @@ namespace HazyGauge.Core.Stations.Survey;
 /// <param name="Template">The same with a name in braces where a number stands.</param>
 /// <param name="Values">The numbers by name, in metric units.</param>
 [method: JsonConstructor]
-public sealed record SurveyFinding(
-    string Code, Severity Severity, string Text, string Field, string? Template = null, IReadOnlyDictionary<string, SentenceValue>? Values = null)
+public sealed record SurveyFinding(string Code, Severity Severity, string Text, string Field, string? Template = null, IReadOnlyDictionary<string, SentenceValue>? Values = null)
 {
     /// <summary>A finding that says a sentence.</summary>
     public SurveyFinding(string code, Severity severity, Sentence sentence, string field)
-        : this(code, severity, sentence.Text, field, sentence.Template, sentence.Values)
-    {
-    }
+        : this(code, severity, sentence.Text, field, sentence.Template, sentence.Values) { }
 
     /// <inheritdoc cref="SurveyFinding"/>
     public string Template { get; init; } = Template ?? Text;
@@ -42,7 +39,13 @@ public sealed record SurveyFinding(
 /// <param name="EffectTemplate">The effect with a name in braces where a number stands.</param>
 /// <param name="Values">The numbers by name, in metric units.</param>
 public sealed record ToMeasure(
-    string Field, string Text, string Effect, Assumption? UsedMeanwhile, string? EffectTemplate = null, IReadOnlyDictionary<string, SentenceValue>? Values = null)
+    string Field,
+    string Text,
+    string Effect,
+    Assumption? UsedMeanwhile,
+    string? EffectTemplate = null,
+    IReadOnlyDictionary<string, SentenceValue>? Values = null
+)
 {
     /// <summary>What it takes; null where eyes and papers do.</summary>
     public Instrument? Needs { get; init; }
@@ -108,7 +111,8 @@ public sealed record SurveyResults(
     StationState State,
     NextAction NextAction,
     IReadOnlyList<FittedPart>? Fitted = null,
-    SignalPath? SignalPath = null)
+    SignalPath? SignalPath = null
+)
 {
     /// <summary>The survey as everything downstream reads it.</summary>
     [JsonIgnore]

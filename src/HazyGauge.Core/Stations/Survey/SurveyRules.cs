@@ -1,8 +1,7 @@
-using HazyGauge.Core.Sentences;
-using HazyGauge.Core.FuelSystem;
-using HazyGauge.Core.Findings;
-
 using HazyGauge.Core.Fields;
+using HazyGauge.Core.Findings;
+using HazyGauge.Core.FuelSystem;
+using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Vehicles;
 
 namespace HazyGauge.Core.Stations.Survey;
@@ -51,7 +50,10 @@ internal static class SurveyRules
             {
                 if (fuel.Joints![i].Line == LineName.Return)
                 {
-                    check.Refuse($"fuelSystem.joints[{i}].line", "A returnless system has no return line: name a connection in the feed line, or check the rail for a second line.");
+                    check.Refuse(
+                        $"fuelSystem.joints[{i}].line",
+                        "A returnless system has no return line: name a connection in the feed line, or check the rail for a second line."
+                    );
                 }
             }
         }

@@ -35,13 +35,17 @@ public sealed class SurveyStation : Station<VehicleSurvey, SurveyResults>
     public override IReadOnlyDictionary<string, string> PageWords => SurveyPageWords.All;
 
     /// <inheritdoc/>
-    public override StationProgress NotStarted => new(
-        StationState.Empty, NextAction.Of(Slug, "survey", "Survey the vehicle.", "Know what is on it before you buy a part."));
+    public override StationProgress NotStarted => new(StationState.Empty, NextAction.Of(Slug, "survey", "Survey the vehicle.", "Know what is on it before you buy a part."));
 
     /// <inheritdoc/>
     public override IReadOnlyList<IdentifiedList> Identified { get; } =
     [
-        new("users", SensorUser.IdPrefix) { Same = ["kind"], KnownBy = ["name", "controller"], Naming = SurveyIds.OfUser },
+        new("users", SensorUser.IdPrefix)
+        {
+            Same = ["kind"],
+            KnownBy = ["name", "controller"],
+            Naming = SurveyIds.OfUser,
+        },
         new("controllers", "controller") { KnownBy = ["name"], NamedBy = "name" },
         new("settings", "setting") { KnownBy = ["controller", "kind", "what"] },
         new("fuelSystem.joints", "joint") { KnownBy = ["place", "line", "size"] },
@@ -72,10 +76,19 @@ public sealed class SurveyStation : Station<VehicleSurvey, SurveyResults>
 
         foreach (var (joint, number) in (plan.FuelSystem.Joints ?? []).Select((j, i) => (j, i + 1)))
         {
-            var words = string.Join(", ", new[] { joint.Line is { } line ? $"{line.ToString().ToLowerInvariant()} line" : null, joint.Place, joint.Size, joint.Retainer }.Where(w => !string.IsNullOrWhiteSpace(w)));
+            var words = string.Join(
+                ", ",
+                new[] { joint.Line is { } line ? $"{line.ToString().ToLowerInvariant()} line" : null, joint.Place, joint.Size, joint.Retainer }.Where(w =>
+                    !string.IsNullOrWhiteSpace(w)
+                )
+            );
             if (words.Length > 0)
             {
-                yield return new PlanText(string.Create(CultureInfo.InvariantCulture, $"fuelSystem.joints[{number - 1}]"), string.Create(CultureInfo.InvariantCulture, $"Connection {number}"), words);
+                yield return new PlanText(
+                    string.Create(CultureInfo.InvariantCulture, $"fuelSystem.joints[{number - 1}]"),
+                    string.Create(CultureInfo.InvariantCulture, $"Connection {number}"),
+                    words
+                );
             }
         }
     }
@@ -112,46 +125,109 @@ public sealed class SurveyStation : Station<VehicleSurvey, SurveyResults>
 
     /// <inheritdoc/>
     /// <remarks>What was found goes along to be checked; photos show this vehicle only, and versions differ in plugs and revisions.</remarks>
-    public override IReadOnlyList<string>? OnlyThisVehicle => ["photos", "control.hardwareRevision", "control.firmwareRevision", "control.revisionListed", "control.plugPresent", "arrival", "sensor", "settings", "users[].pairing", "controllers[].revision", "controllers[].file", "work.hoursTaken", "work.powerAfterKw", "work.powerAfterKnown", "goals.wishes"];
+    public override IReadOnlyList<string>? OnlyThisVehicle =>
+        [
+            "photos",
+            "control.hardwareRevision",
+            "control.firmwareRevision",
+            "control.revisionListed",
+            "control.plugPresent",
+            "arrival",
+            "sensor",
+            "settings",
+            "users[].pairing",
+            "controllers[].revision",
+            "controllers[].file",
+            "work.hoursTaken",
+            "work.powerAfterKw",
+            "work.powerAfterKnown",
+            "goals.wishes",
+        ];
 
     /// <inheritdoc/>
     /// <remarks>Whatever takes an instrument to find out is found out again; so is which fuel each map was made on.</remarks>
     public override IReadOnlyList<string> NotInTemplate =>
-    [
-        "vehicle.year", "unknowns", "notes", "goals.localEthanolPct", "control.freeInput", "control.displaces", "control.fuelMapEthanolPct", "control.sparkMapEthanolPct", MapFuel.KnownPath, "control.mapsMadeBy", "controllers[].baseEthanolPct",
-        .. VehicleFields.All.Where(f => f.Needs is not null).Select(f => f.Path),
-    ];
+        [
+            "vehicle.year",
+            "unknowns",
+            "notes",
+            "goals.localEthanolPct",
+            "control.freeInput",
+            "control.displaces",
+            "control.fuelMapEthanolPct",
+            "control.sparkMapEthanolPct",
+            MapFuel.KnownPath,
+            "control.mapsMadeBy",
+            "controllers[].baseEthanolPct",
+            .. VehicleFields.All.Where(f => f.Needs is not null).Select(f => f.Path),
+        ];
 
     /// <inheritdoc/>
     public override IReadOnlyList<Figure> Figures(VehicleSurvey plan, SurveyResults? results)
     {
-        Figure Fact(string path) => VehicleFields.Find(path) is { } field && field.In(plan) is Hazy number ? new(path, field.Label, Number: number, Unit: field.Unit) : new(path, VehicleFields.Find(path)!.Label, Word(VehicleFields.Find(path)!.In(plan)));
-        Figure Load(FuelComponent component) => Figure.Of(component.ToString(), $"{component.Named()[4..]} at, of the limit", results?.Loads.FirstOrDefault(l => l.Component == component)?.UsePct, Unit.Percent, "not calculated");
+        Figure Fact(string path) =>
+            VehicleFields.Find(path) is { } field && field.In(plan) is Hazy number
+                ? new(path, field.Label, Number: number, Unit: field.Unit)
+                : new(path, VehicleFields.Find(path)!.Label, Word(VehicleFields.Find(path)!.In(plan)));
+        Figure Load(FuelComponent component) =>
+            Figure.Of(
+                component.ToString(),
+                $"{component.Named()[4..]} at, of the limit",
+                results?.Loads.FirstOrDefault(l => l.Component == component)?.UsePct,
+                Unit.Percent,
+                "not calculated"
+            );
         return
         [
-            new("eligible", "Can be converted", results?.Eligible switch { Eligibility.Yes => "yes", Eligibility.AfterChanges => "after changes", Eligibility.No => "no", null => "not evaluated", _ => "not decided" }),
-            Fact("engine.powerKw"), Fact("engine.wantedPowerKw"), Load(FuelComponent.LowPressurePump), Load(FuelComponent.Injectors), Load(FuelComponent.DirectInjection), Load(FuelComponent.HighPressurePump),
-            Fact("fuelSystem.line"), Fact("fuelSystem.kind"), Fact("fuelSystem.basePressureKpa"), Fact("pump.flowLph"), Fact("injectors.ratedFlowCcMin"),
-            Fact(VehiclePaths.FullPowerRpm), Fact(VehiclePaths.Bsfc), Fact("control.signalPath"), Fact("control.fuelMapEthanolPct"), Fact("control.sparkMapEthanolPct"), Fact("goals.highestEthanolPct"),
+            new(
+                "eligible",
+                "Can be converted",
+                results?.Eligible switch
+                {
+                    Eligibility.Yes => "yes",
+                    Eligibility.AfterChanges => "after changes",
+                    Eligibility.No => "no",
+                    null => "not evaluated",
+                    _ => "not decided",
+                }
+            ),
+            Fact("engine.powerKw"),
+            Fact("engine.wantedPowerKw"),
+            Load(FuelComponent.LowPressurePump),
+            Load(FuelComponent.Injectors),
+            Load(FuelComponent.DirectInjection),
+            Load(FuelComponent.HighPressurePump),
+            Fact("fuelSystem.line"),
+            Fact("fuelSystem.kind"),
+            Fact("fuelSystem.basePressureKpa"),
+            Fact("pump.flowLph"),
+            Fact("injectors.ratedFlowCcMin"),
+            Fact(VehiclePaths.FullPowerRpm),
+            Fact(VehiclePaths.Bsfc),
+            Fact("control.signalPath"),
+            Fact("control.fuelMapEthanolPct"),
+            Fact("control.sparkMapEthanolPct"),
+            Fact("goals.highestEthanolPct"),
             new("toMeasure", "Still to measure", results?.ToMeasure.Count.ToString(CultureInfo.InvariantCulture) ?? "not evaluated"),
         ];
     }
 
-    private static string Word(object? value) => value switch
-    {
-        null => "not known",
-        FuelSystemKind.SinglePoint => "single-point injection",
-        FuelSystemKind.Port => "port injection",
-        FuelSystemKind.Direct => "direct injection",
-        FuelSystemKind.Both => "port and direct injection",
-        FuelSystemKind.Carburettor => "carburetor",
-        FuelSystemKind.Mechanical => "mechanical injection",
-        FuelSystemKind.TwoStrokeOil => "two-stroke, oil in the fuel",
-        FuelLine.ControlledReturnless => "returnless, controlled pump",
-        SignalPath.DirectFrequency => "frequency",
-        SignalPath.AnalyserVoltage => "voltage from a signal converter",
-        SignalPath.InjectorExtender => "injector extender",
-        SignalPath.DisplayOnly => "display only",
-        _ => value.ToString()!.ToLowerInvariant(),
-    };
+    private static string Word(object? value) =>
+        value switch
+        {
+            null => "not known",
+            FuelSystemKind.SinglePoint => "single-point injection",
+            FuelSystemKind.Port => "port injection",
+            FuelSystemKind.Direct => "direct injection",
+            FuelSystemKind.Both => "port and direct injection",
+            FuelSystemKind.Carburettor => "carburetor",
+            FuelSystemKind.Mechanical => "mechanical injection",
+            FuelSystemKind.TwoStrokeOil => "two-stroke, oil in the fuel",
+            FuelLine.ControlledReturnless => "returnless, controlled pump",
+            SignalPath.DirectFrequency => "frequency",
+            SignalPath.AnalyserVoltage => "voltage from a signal converter",
+            SignalPath.InjectorExtender => "injector extender",
+            SignalPath.DisplayOnly => "display only",
+            _ => value.ToString()!.ToLowerInvariant(),
+        };
 }

@@ -1,6 +1,6 @@
-using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Fields;
 using HazyGauge.Core.Findings;
+using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Vehicles;
 
 namespace HazyGauge.Core.Stations.Survey;

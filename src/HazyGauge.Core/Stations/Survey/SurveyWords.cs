@@ -12,13 +12,16 @@ internal static class SurveyWords
     public static Sentence Headline(Eligibility eligible, IReadOnlyList<ComponentUse> uses, VehicleSurvey survey)
     {
         var small = uses.Where(u => u.IsSurelyTooSmall).ToList();
-        var load = uses.Count == 0 ? Sentence.Empty
-            : small.Count > 0 ? Sentence.Of($"{Sentence.Join(" and ", small.Select((u, i) => Sentence.Of($"{(i == 0 ? u.Component.Begins() : $"{u.Component.InWords()} {u.Component.Verb()}")} too small, at {At(u)}")))}.")
+        string Named(ComponentUse use, bool isFirst) => isFirst ? use.Component.Begins() : $"{use.Component.InWords()} {use.Component.Verb()}";
+        var load =
+            uses.Count == 0 ? Sentence.Empty
+            : small.Count > 0 ? Sentence.Of($"{Sentence.Join(" and ", small.Select((u, i) => Sentence.Of($"{Named(u, i == 0)} too small, at {At(u)}")))}.")
             : Sentence.Of($"{uses[0].Component.Named()} {(uses[0].IsSurelyOk ? uses[0].Component.Verb() : "may be too small:")} at {At(uses[0])}.");
         return eligible switch
         {
-            Eligibility.Yes when survey.Control is { SignalPath: SignalPath.DisplayOnly, FuelMapEthanolPct: { } map } =>
-                Sentence.Of($"A display is enough, as long as the tank stays between {Uncorrected.HeldBetween(map.Value)}.") + load,
+            Eligibility.Yes when survey.Control is { SignalPath: SignalPath.DisplayOnly, FuelMapEthanolPct: { } map } => Sentence.Of(
+                $"A display is enough, as long as the tank stays between {Uncorrected.HeldBetween(map.Value)}."
+            ) + load,
             Eligibility.Yes => "It can be converted." + load,
             Eligibility.AfterChanges => "It can be converted, but not as it is." + load,
             Eligibility.No => "Not this way. Buy nothing yet.",
@@ -38,8 +41,10 @@ internal static class SurveyWords
 
     private static Sentence Rest(Eligibility eligible, IReadOnlyList<ToMeasure> toMeasure, int deciding) =>
         eligible == Eligibility.No ? "What stands in the way is below. Finish the rest of the survey."
-        : eligible == Eligibility.AfterChanges ? "Fit or replace what is named below before any ethanol goes in." + (toMeasure.Count > 0 ? Sentence.Of($"Next best check: {Label(toMeasure[0])}.") : Sentence.Empty)
-        : eligible == Eligibility.Unknown && deciding > 1 ? Sentence.Of($"Still open: {StillOpen(toMeasure, deciding)}. Next best check: {Label(toMeasure[0])}. {How(toMeasure[0])}")
+        : eligible == Eligibility.AfterChanges
+            ? "Fit or replace what is named below before any ethanol goes in." + (toMeasure.Count > 0 ? Sentence.Of($"Next best check: {Label(toMeasure[0])}.") : Sentence.Empty)
+        : eligible == Eligibility.Unknown && deciding > 1
+            ? Sentence.Of($"Still open: {StillOpen(toMeasure, deciding)}. Next best check: {Label(toMeasure[0])}. {How(toMeasure[0])}")
         : toMeasure.Count > 0 ? Sentence.Of($"Next best check: {Label(toMeasure[0])}. {How(toMeasure[0])}")
         : "Nothing is left to measure.";
 
@@ -68,7 +73,10 @@ internal static class SurveyWords
             Eligibility.No => "cannot be converted this way",
             _ => "not decided yet",
         };
-        var load = results.Loads.Count == 0 ? Sentence.Empty : Sentence.Of($"; {results.Loads[0].Component.InWords()[4..]} at {Say.Percent(results.Loads[0].UsePct)} {results.Loads[0].Limit}");
+        var load =
+            results.Loads.Count == 0
+                ? Sentence.Empty
+                : Sentence.Of($"; {results.Loads[0].Component.InWords()[4..]} at {Say.Percent(results.Loads[0].UsePct)} {results.Loads[0].Limit}");
         var open = results.ToMeasure.Count == 0 ? string.Empty : $"; {results.ToMeasure.Count} to measure";
         return Sentence.Of($"Survey: {eligible}{load}{open}");
     }

@@ -38,13 +38,30 @@ public sealed record BusGateway(IReadOnlyList<MovedPin>? Moved = null, Hazy? Hig
         if (HighV is { } high && LowV is { } low && right == false)
         {
             yield return high.Value < low.Value && Right(low.Value, high.Value)
-                ? new("swapped", Severity.Stop, Sentence.Of($"High shows {Say.Of(high, Unit.Volt, 2)} and low {Say.Of(low, Unit.Volt, 2)}: they are swapped. Nothing on this bus works like that; swap them back.")) 
-                : new("busVolts", Severity.Caution, Sentence.Of($"High shows {Say.Of(high, Unit.Volt, 2)} and low {Say.Of(low, Unit.Volt, 2)}. Awake, high lies a little above 2.5 V and low a little below. Equal: the bus sleeps. Near 0 or 12 V: a short."));
+                ? new(
+                    "swapped",
+                    Severity.Stop,
+                    Sentence.Of(
+                        $"High shows {Say.Of(high, Unit.Volt, 2)} and low {Say.Of(low, Unit.Volt, 2)}: they are swapped. Nothing on this bus works like that; swap them back."
+                    )
+                )
+                : new(
+                    "busVolts",
+                    Severity.Caution,
+                    Sentence.Of(
+                        $"High shows {Say.Of(high, Unit.Volt, 2)} and low {Say.Of(low, Unit.Volt, 2)}. Awake, high lies a little above 2.5 V and low a little below. "
+                            + $"Equal: the bus sleeps. Near 0 or 12 V: a short."
+                    )
+                );
         }
 
         if (OwnTermination == true)
         {
-            yield return new("thirdTermination", Severity.Caution, "The gateway has a termination of its own. The bus has two already: take it out, or open its bridge. See the 60 Ω on the meter sheet.");
+            yield return new(
+                "thirdTermination",
+                Severity.Caution,
+                "The gateway has a termination of its own. The bus has two already: take it out, or open its bridge. See the 60 Ω on the meter sheet."
+            );
         }
 
         if ((Moved ?? []).FirstOrDefault(m => m.Replugged == false) is { } open)

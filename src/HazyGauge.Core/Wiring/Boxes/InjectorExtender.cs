@@ -13,7 +13,13 @@ namespace HazyGauge.Core.Wiring.Boxes;
 /// <param name="ProbeAt">Where its temperature probe sits.</param>
 /// <param name="LoadTap">Where its load input is tapped.</param>
 public sealed record InjectorExtender(
-    int? Injectors = null, int? BaseInjectors = null, [MostItems(2 * CommonSideQuery.Most * CommonSideQuery.Most)] IReadOnlyList<BeepTest>? Beeps = null, IReadOnlyList<InjectorSeen>? Active = null, string? ProbeAt = null, string? LoadTap = null)
+    int? Injectors = null,
+    int? BaseInjectors = null,
+    [MostItems(2 * CommonSideQuery.Most * CommonSideQuery.Most)] IReadOnlyList<BeepTest>? Beeps = null,
+    IReadOnlyList<InjectorSeen>? Active = null,
+    string? ProbeAt = null,
+    string? LoadTap = null
+)
 {
     /// <summary>What it comes to.</summary>
     /// <param name="usual">Injectors where the plan does not say; null where nobody knows.</param>
@@ -37,7 +43,15 @@ public sealed record InjectorExtender(
         check.ThrowIfAny();
         List<int> unseen = [.. Enumerable.Range(1, count).Except(active)];
         int? extensions = BaseInjectors is { } plugs ? Math.Max(0, count - plugs) : null;
-        return new(count, common, extensions, common is { CommonSide: null } ? Next(common, Beeps ?? []) : null, unseen, active.Count == 0 ? [] : [.. active.Distinct().Order()], [.. Said(common, extensions, unseen, count)]);
+        return new(
+            count,
+            common,
+            extensions,
+            common is { CommonSide: null } ? Next(common, Beeps ?? []) : null,
+            unseen,
+            active.Count == 0 ? [] : [.. active.Distinct().Order()],
+            [.. Said(common, extensions, unseen, count)]
+        );
     }
 
     // The pair to test next: injector 1 with the first that has not beeped, on the side that beeped before.
@@ -62,12 +76,23 @@ public sealed record InjectorExtender(
 
         if (common?.CommonSide is { } side)
         {
-            yield return new("commonSide", Severity.Info, $"The {(side == PlugSide.Left ? "left" : "right")} side is common to all: the extender's supply-color wire goes there on every injector.");
+            yield return new(
+                "commonSide",
+                Severity.Info,
+                $"The {(side == PlugSide.Left ? "left" : "right")} side is common to all: the extender's supply-color wire goes there on every injector."
+            );
         }
 
         if (extensions is > 0)
         {
-            yield return new("extensions", Severity.Info, Sentence.Of($"Its harness has plugs for {BaseInjectors!.Value:0} of {count:0} injectors: {extensions.Value:0} {(extensions == 1 ? "extension is" : "extensions are")} needed."));
+            yield return new(
+                "extensions",
+                Severity.Info,
+                Sentence.Of(
+                    $"Its harness has plugs for {BaseInjectors!.Value:0} of {count:0} injectors: {extensions.Value:0} "
+                        + $"{(extensions == 1 ? "extension is" : "extensions are")} needed."
+                )
+            );
         }
 
         if (string.IsNullOrWhiteSpace(ProbeAt))
@@ -77,7 +102,11 @@ public sealed record InjectorExtender(
 
         if (unseen.Count > 0)
         {
-            yield return new("unseen", Severity.Info, Sentence.Of($"It is done when every injector was seen active. Not seen yet: {Sentence.Join(", ", unseen.Select(u => Sentence.Of($"{u:0}")))}."));
+            yield return new(
+                "unseen",
+                Severity.Info,
+                Sentence.Of($"It is done when every injector was seen active. Not seen yet: {Sentence.Join(", ", unseen.Select(u => Sentence.Of($"{u:0}")))}.")
+            );
         }
     }
 }
@@ -95,7 +124,14 @@ public sealed record InjectorSeen(int Injector);
 /// <param name="Active">Injectors seen active.</param>
 /// <param name="Findings">What to mind.</param>
 public sealed record ExtenderResult(
-    int? Injectors, CommonSideResult? Common, int? Extensions, BeepTest? NextTest, IReadOnlyList<int> Unseen, IReadOnlyList<int> Active, IReadOnlyList<Finding> Findings)
+    int? Injectors,
+    CommonSideResult? Common,
+    int? Extensions,
+    BeepTest? NextTest,
+    IReadOnlyList<int> Unseen,
+    IReadOnlyList<int> Active,
+    IReadOnlyList<Finding> Findings
+)
 {
     /// <summary>True where its side is proven and every injector was seen.</summary>
     public bool IsProven => Injectors is > 0 && (Common is null || Common.CommonSide is not null) && Unseen.Count == 0;

@@ -56,7 +56,9 @@ public sealed record CommonSideQuery(int Injectors, [MostItems(2 * CommonSideQue
         {
             if (groups[test.Side][test.A] == groups[test.Side][test.B])
             {
-                contradictions.Add(Sentence.Of($"{Name(test.Side)} sides of {test.A:0} and {test.B:0} did not beep, and by the other tests they hang together. Test that pair again."));
+                contradictions.Add(
+                    Sentence.Of($"{Name(test.Side)} sides of {test.A:0} and {test.B:0} did not beep, and by the other tests they hang together. Test that pair again.")
+                );
             }
         }
 
@@ -66,10 +68,18 @@ public sealed record CommonSideQuery(int Injectors, [MostItems(2 * CommonSideQue
             contradictions.Add("Both sides beep somewhere: a supply is common on one side only. Hold every plug the same way up, see that all are unplugged, and test again.");
         }
 
-        var likely = Beeps(PlugSide.Left) ? PlugSide.Left : Beeps(PlugSide.Right) ? PlugSide.Right : (PlugSide?)null;
+        var likely =
+            Beeps(PlugSide.Left) ? PlugSide.Left
+            : Beeps(PlugSide.Right) ? PlugSide.Right
+            : (PlugSide?)null;
         foreach (var test in tests.Where(t => t.Side == likely && !t.Beep && groups[t.Side][t.A] != groups[t.Side][t.B]))
         {
-            contradictions.Add(Sentence.Of($"{Name(test.Side)} sides of {test.A:0} and {test.B:0} did not beep: one of them is held the other way up, or fed separately. Turn one plug round and test again."));
+            contradictions.Add(
+                Sentence.Of(
+                    $"{Name(test.Side)} sides of {test.A:0} and {test.B:0} did not beep: one of them is held the other way up, or fed separately. Turn one plug round and "
+                        + $"test again."
+                )
+            );
         }
 
         // An injector counts as tested where it beeped with the others.

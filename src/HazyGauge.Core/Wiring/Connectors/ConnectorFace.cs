@@ -66,12 +66,26 @@ public sealed record ConnectorPinQuery(IReadOnlyList<PinRow>? Rows, ConnectorVie
         var row = Rows!.Select((r, i) => (r, i)).Where(x => x.r.Has(Pin)).Select(x => x.i + 1).FirstOrDefault();
         if (row == 0)
         {
-            throw new RefusedInputException("pin", Sentence.Of($"This connector has no pin {Pin:0}: its rows run {Sentence.Join(", ", Rows!.Select(r => Sentence.Of($"{r.First:0} to {r.Last:0}")))}. Look at the corners again, or at the other connector."));
+            throw new RefusedInputException(
+                "pin",
+                Sentence.Of(
+                    $"This connector has no pin {Pin:0}: its rows run {Sentence.Join(", ", Rows!.Select(r => Sentence.Of($"{r.First:0} to {r.Last:0}")))}. Look at the "
+                        + $"corners again, or at the other connector."
+                )
+            );
         }
 
         var found = Rows![row - 1];
         var fromFirst = Math.Abs(Pin - found.First) + 1;
-        return new(row, fromFirst, Math.Abs(found.Last - Pin) + 1, View == PrintedView ? fromFirst : found.Count + 1 - fromFirst, found.Count, View != PrintedView, Words(found, fromFirst));
+        return new(
+            row,
+            fromFirst,
+            Math.Abs(found.Last - Pin) + 1,
+            View == PrintedView ? fromFirst : found.Count + 1 - fromFirst,
+            found.Count,
+            View != PrintedView,
+            Words(found, fromFirst)
+        );
     }
 
     // Counted from whichever corner is nearer.
@@ -82,7 +96,10 @@ public sealed record ConnectorPinQuery(IReadOnlyList<PinRow>? Rows, ConnectorVie
         var isLeft = (corner == row.First) == (View == PrintedView);
         return count == 1
             ? Sentence.Of($"Pin {Pin:0} is the corner itself, at the {(isLeft ? "left" : "right")} from the {(View == ConnectorView.Wire ? "wire" : "mating")} side.")
-            : Sentence.Of($"Pin {Pin:0} is number {count:0} counted from {corner:0}, which is at the {(isLeft ? "left" : "right")} from the {(View == ConnectorView.Wire ? "wire" : "mating")} side.");
+            : Sentence.Of(
+                $"Pin {Pin:0} is number {count:0} counted from {corner:0}, which is at the {(isLeft ? "left" : "right")} from the "
+                    + $"{(View == ConnectorView.Wire ? "wire" : "mating")} side."
+            );
     }
 }
 

@@ -26,7 +26,18 @@ public sealed record MeterEntry(string? Check = null, Hazy? Read = null, string?
 /// <param name="Read">What it did show; null where nobody read it.</param>
 /// <param name="Agrees">True where that is right; null likewise.</param>
 public sealed record MeterLine(
-    string Id, string Name, MeterMode Mode, Sentence Probes, Hazy Expected, double Low, double High, Unit Unit, Sentence MissMeans, Hazy? Read, bool? Agrees);
+    string Id,
+    string Name,
+    MeterMode Mode,
+    Sentence Probes,
+    Hazy Expected,
+    double Low,
+    double High,
+    Unit Unit,
+    Sentence MissMeans,
+    Hazy? Read,
+    bool? Agrees
+);
 
 /// <summary>The checks of a harness that can be made with what is at hand, and what came of them.</summary>
 public static class MeterSheet
@@ -39,28 +50,50 @@ public static class MeterSheet
     /// <param name="wires">The wires.</param>
     /// <param name="atHand">What there is to measure with.</param>
     /// <param name="entries">What was read.</param>
-    public static IReadOnlyList<MeterLine> Of(IEnumerable<MeterExpectation> expectations, IEnumerable<PlannedWire> wires, InstrumentsAtHand atHand, IReadOnlyList<MeterEntry> entries)
+    public static IReadOnlyList<MeterLine> Of(
+        IEnumerable<MeterExpectation> expectations,
+        IEnumerable<PlannedWire> wires,
+        InstrumentsAtHand atHand,
+        IReadOnlyList<MeterEntry> entries
+    )
     {
-        var read = entries.Where(e => e is { Check: not null, Read: not null }).GroupBy(e => e.Check!, StringComparer.Ordinal).ToDictionary(g => g.Key, g => g.Last().Read!.Value, StringComparer.Ordinal);
-        MeterLine Line(string id, string name, MeterMode mode, Sentence probes, Hazy expected, double low, double high, Unit unit, Sentence missMeans) => read.TryGetValue(id, out var showed)
-            ? new(id, name, mode, probes, expected, low, high, unit, missMeans, showed, showed.Value >= low && showed.Value <= high)
-            : new(id, name, mode, probes, expected, low, high, unit, missMeans, null, null);
+        var read = entries
+            .Where(e => e is { Check: not null, Read: not null })
+            .GroupBy(e => e.Check!, StringComparer.Ordinal)
+            .ToDictionary(g => g.Key, g => g.Last().Read!.Value, StringComparer.Ordinal);
+        MeterLine Line(string id, string name, MeterMode mode, Sentence probes, Hazy expected, double low, double high, Unit unit, Sentence missMeans) =>
+            read.TryGetValue(id, out var showed)
+                ? new(id, name, mode, probes, expected, low, high, unit, missMeans, showed, showed.Value >= low && showed.Value <= high)
+                : new(id, name, mode, probes, expected, low, high, unit, missMeans, null, null);
         var continuity = atHand.Allow(Instrument.VoltsAndContinuity)
-            ? wires.Where(w => w.Wire.Role is WireRole.Signal or WireRole.Voltage or WireRole.BusHigh or WireRole.BusLow).Select(w => Line(
-                OfWire(w.Wire), FormattableString.Invariant($"Wire {w.Number} end to end"), MeterMode.Continuity, Ends(w), w.Ohm ?? 0, 0, (w.Ohm?.Value ?? 0) + WholeWithinOhm, Unit.Ohm,
-                "No beep, or much: a terminal that is not seated, a joint beside the copper, or the wrong pin. Count again."))
+            ? wires
+                .Where(w => w.Wire.Role is WireRole.Signal or WireRole.Voltage or WireRole.BusHigh or WireRole.BusLow)
+                .Select(w =>
+                    Line(
+                        OfWire(w.Wire),
+                        FormattableString.Invariant($"Wire {w.Number} end to end"),
+                        MeterMode.Continuity,
+                        Ends(w),
+                        w.Ohm ?? 0,
+                        0,
+                        (w.Ohm?.Value ?? 0) + WholeWithinOhm,
+                        Unit.Ohm,
+                        "No beep, or much: a terminal that is not seated, a joint beside the copper, or the wrong pin. Count again."
+                    )
+                )
             : [];
         return [.. continuity, .. expectations.Select(e => Line(IdOf(e.Check), NameOf(e.Check), e.Mode, e.Probes, e.Expected, e.Low, e.High, UnitOf(e.Mode), e.MissMeans))];
     }
 
     /// <summary>The id of the check that proves a wire; null where no single one does.</summary>
-    public static string? ProofOf(ListedWire wire) => wire.Role switch
-    {
-        WireRole.Signal or WireRole.Voltage or WireRole.BusHigh or WireRole.BusLow => OfWire(wire),
-        WireRole.Supply when wire.User is null => IdOf(HarnessCheck.Supply),
-        WireRole.Ground when wire.User is null => IdOf(HarnessCheck.GroundDrop),
-        _ => null,
-    };
+    public static string? ProofOf(ListedWire wire) =>
+        wire.Role switch
+        {
+            WireRole.Signal or WireRole.Voltage or WireRole.BusHigh or WireRole.BusLow => OfWire(wire),
+            WireRole.Supply when wire.User is null => IdOf(HarnessCheck.Supply),
+            WireRole.Ground when wire.User is null => IdOf(HarnessCheck.GroundDrop),
+            _ => null,
+        };
 
     private static string OfWire(ListedWire wire) => $"wire-{wire.Id}";
 
@@ -68,29 +101,34 @@ public static class MeterSheet
 
     private static Sentence Ends(PlannedWire wire)
     {
-        var far = wire.Note is { Pin: { } pin } ? FormattableString.Invariant($"{wire.Wire.To}{(string.IsNullOrWhiteSpace(wire.Note.Connector) ? string.Empty : $", {wire.Note.Connector.Trim()}")}, pin {pin}") : wire.Wire.To;
+        var far = wire.Note is { Pin: { } pin }
+            ? FormattableString.Invariant($"{wire.Wire.To}{(string.IsNullOrWhiteSpace(wire.Note.Connector) ? string.Empty : $", {wire.Note.Connector.Trim()}")}, pin {pin}")
+            : wire.Wire.To;
 
         // A wire that begins at a joint is measured through that joint.
-        return $"One probe at: {(wire.Wire.Role == WireRole.Signal ? "Sensor, signal" : wire.Wire.From)}. The other at: {far}. Battery disconnected, both plugs off. A beep alone counts as 0.";
+        return $"One probe at: {(wire.Wire.Role == WireRole.Signal ? "Sensor, signal" : wire.Wire.From)}. The other at: {far}. Battery disconnected, both plugs off. A "
+            + $"beep alone counts as 0.";
     }
 
-    private static string NameOf(HarnessCheck check) => check switch
-    {
-        HarnessCheck.Supply => "Supply at the sensor",
-        HarnessCheck.GroundDrop => "Drop of its ground",
-        HarnessCheck.PullUp => "Pull-up",
-        HarnessCheck.AverageVolts => "Average of the square wave",
-        HarnessCheck.Frequency => "Frequency",
-        HarnessCheck.ConverterVolts => "Behind the signal converter",
-        HarnessCheck.BusTermination => "Termination of the bus",
-        _ => throw new ArgumentOutOfRangeException(nameof(check), check, null),
-    };
+    private static string NameOf(HarnessCheck check) =>
+        check switch
+        {
+            HarnessCheck.Supply => "Supply at the sensor",
+            HarnessCheck.GroundDrop => "Drop of its ground",
+            HarnessCheck.PullUp => "Pull-up",
+            HarnessCheck.AverageVolts => "Average of the square wave",
+            HarnessCheck.Frequency => "Frequency",
+            HarnessCheck.ConverterVolts => "Behind the signal converter",
+            HarnessCheck.BusTermination => "Termination of the bus",
+            _ => throw new ArgumentOutOfRangeException(nameof(check), check, null),
+        };
 
-    private static Unit UnitOf(MeterMode mode) => mode switch
-    {
-        MeterMode.DcVolts => Unit.Volt,
-        MeterMode.Frequency => Unit.Hertz,
-        MeterMode.Ohms or MeterMode.Continuity => Unit.Ohm,
-        _ => throw new ArgumentOutOfRangeException(nameof(mode), mode, null),
-    };
+    private static Unit UnitOf(MeterMode mode) =>
+        mode switch
+        {
+            MeterMode.DcVolts => Unit.Volt,
+            MeterMode.Frequency => Unit.Hertz,
+            MeterMode.Ohms or MeterMode.Continuity => Unit.Ohm,
+            _ => throw new ArgumentOutOfRangeException(nameof(mode), mode, null),
+        };
 }

@@ -47,7 +47,8 @@ public sealed record AnalogSensor(
     Hazy? Gauge = null,
     Hazy? ClosedV = null,
     Hazy? OpenV = null,
-    string? Id = null)
+    string? Id = null
+)
 {
     /// <summary>The usual points of a transducer, V (common practice, no source).</summary>
     public const double UsualLowV = 0.5;
@@ -65,7 +66,11 @@ public sealed record AnalogSensor(
     /// <exception cref="RefusedInputException">Two points do not make a line.</exception>
     public AnalogSensorResult Of(string path)
     {
-        var name = string.IsNullOrWhiteSpace(Name) ? Kind == AnalogKind.ThrottlePotentiometer ? "Throttle potentiometer" : "Pressure transducer" : Name.Trim();
+        var name = string.IsNullOrWhiteSpace(Name)
+            ? Kind == AnalogKind.ThrottlePotentiometer
+                ? "Throttle potentiometer"
+                : "Pressure transducer"
+            : Name.Trim();
         return (Kind == AnalogKind.ThrottlePotentiometer ? Throttle(name) : Transducer(name, path)) with { Id = Id };
     }
 
@@ -73,7 +78,16 @@ public sealed record AnalogSensor(
     {
         if (HighValue is not { } high)
         {
-            return new(name, null, null, null, null, null, null, [new("fullScale", Severity.Info, "Read full scale off its data sheet: 4.5 V often stands for 100 psi or 10 bar, 0.5 V for nothing.")]);
+            return new(
+                name,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                [new("fullScale", Severity.Info, "Read full scale off its data sheet: 4.5 V often stands for 100 psi or 10 bar, 0.5 V for nothing.")]
+            );
         }
 
         IReadOnlyList<ScalePoint> right = [new(LowV ?? UsualLowV, LowValue ?? 0), new(HighV ?? UsualHighV, high)];
@@ -103,16 +117,37 @@ public sealed record AnalogSensor(
     {
         if (scaling is { OffsetV: { } offset, GainErrorPct: { } off } && (Math.Abs(offset.Value) > 0.01 || Math.Abs(off.Value) > 0.5))
         {
-            yield return new("wrongScaling", Severity.Caution, Sentence.Of($"The controller is set to another scaling than the data sheet has: its zero is {Say.Of(offset, Unit.Volt, 2)} off, and it rises {Say.Percent(Math.Round(Math.Abs(off.Value), 1), 1)} too {(off.Value > 0 ? "steeply" : "little")}. Type in the data sheet's two points."));
+            yield return new(
+                "wrongScaling",
+                Severity.Caution,
+                Sentence.Of(
+                    $"The controller is set to another scaling than the data sheet has: its zero is {Say.Of(offset, Unit.Volt, 2)} off, and it rises "
+                        + $"{Say.Percent(Math.Round(Math.Abs(off.Value), 1), 1)} too {(off.Value > 0 ? "steeply" : "little")}. Type in the data sheet's two points."
+                )
+            );
         }
 
         if (zeroV is { } zero && gain is { } tooSteep)
         {
-            yield return new("split", Severity.Info, Sentence.Of($"Of what is wrong, {Say.Of(zero, Unit.Volt, 3)} is offset: ground or supply of the sensor. The gain is off by {Say.Of(tooSteep, Unit.Percent, 1)}: the scaling, or the sensor."));
+            yield return new(
+                "split",
+                Severity.Info,
+                Sentence.Of(
+                    $"Of what is wrong, {Say.Of(zero, Unit.Volt, 3)} is offset: ground or supply of the sensor. The gain is off by {Say.Of(tooSteep, Unit.Percent, 1)}: "
+                        + $"the scaling, or the sensor."
+                )
+            );
         }
         else if (ifOffset is { } volts)
         {
-            yield return new("offsetOrGain", Severity.Info, Sentence.Of($"If all of the difference were offset it would be {Say.Of(volts, Unit.Volt, 3)}. A reading at true zero tells offset from gain: relieve the line, see the gauge at 0, then read. A check valve holds pressure for hours."));
+            yield return new(
+                "offsetOrGain",
+                Severity.Info,
+                Sentence.Of(
+                    $"If all of the difference were offset it would be {Say.Of(volts, Unit.Volt, 3)}. A reading at true zero tells offset from gain: relieve the line, "
+                        + $"see the gauge at 0, then read. A check valve holds pressure for hours."
+                )
+            );
         }
     }
 
@@ -129,39 +164,61 @@ public sealed record AnalogSensor(
         {
             if (new[] { ClosedV!.Value.Value, OpenV!.Value.Value }.Any(v => v is < RailV or > SupplyV - RailV))
             {
-                findings.Add(new("atRail", Severity.Caution, "One end stands at 0 V or at 5 V: wiper and supply or ground are swapped, or a wire is open. The wiper is the pin that changes against both others with the plug off."));
+                findings.Add(
+                    new(
+                        "atRail",
+                        Severity.Caution,
+                        "One end stands at 0 V or at 5 V: wiper and supply or ground are swapped, or a wire is open. The wiper is the pin that changes against both "
+                            + "others with the plug off."
+                    )
+                );
             }
 
             if (rises == false)
             {
-                findings.Add(new("falls", Severity.Caution, "It falls when the throttle opens: supply and ground are swapped. Swap them, or have the controller learn it that way round where it can."));
+                findings.Add(
+                    new(
+                        "falls",
+                        Severity.Caution,
+                        "It falls when the throttle opens: supply and ground are swapped. Swap them, or have the controller learn it that way round where it can."
+                    )
+                );
             }
 
             if (travel!.Value.Value < LeastTravelV)
             {
-                findings.Add(new("shortTravel", Severity.Caution, Sentence.Of($"It moves by {Say.Of(travel.Value, Unit.Volt, 2)} only: it sits turned, or the throttle does not open all the way.")));
+                findings.Add(
+                    new(
+                        "shortTravel",
+                        Severity.Caution,
+                        Sentence.Of($"It moves by {Say.Of(travel.Value, Unit.Volt, 2)} only: it sits turned, or the throttle does not open all the way.")
+                    )
+                );
             }
 
             if (findings.Count == 0)
             {
-                findings.Add(new("learned", Severity.Info, Sentence.Of($"Type in {Say.Of(ClosedV.Value, Unit.Volt, 2)} for closed and {Say.Of(OpenV.Value, Unit.Volt, 2)} for open.")));
+                findings.Add(
+                    new("learned", Severity.Info, Sentence.Of($"Type in {Say.Of(ClosedV.Value, Unit.Volt, 2)} for closed and {Say.Of(OpenV.Value, Unit.Volt, 2)} for open."))
+                );
             }
         }
 
         return new(name, null, null, null, null, travel, rises, findings);
     }
 
-    private static string FieldOf(string key) => (key.StartsWith("assumed", StringComparison.Ordinal), key.Contains("[0]", StringComparison.Ordinal), key.EndsWith("value", StringComparison.Ordinal)) switch
-    {
-        (true, true, true) => "setLowValue",
-        (true, true, false) => "setLowV",
-        (true, false, true) => "setHighValue",
-        (true, false, false) => "setHighV",
-        (false, true, true) => "lowValue",
-        (false, true, false) => "lowV",
-        (false, false, true) => "highValue",
-        _ => "highV",
-    };
+    private static string FieldOf(string key) =>
+        (key.StartsWith("assumed", StringComparison.Ordinal), key.Contains("[0]", StringComparison.Ordinal), key.EndsWith("value", StringComparison.Ordinal)) switch
+        {
+            (true, true, true) => "setLowValue",
+            (true, true, false) => "setLowV",
+            (true, false, true) => "setHighValue",
+            (true, false, false) => "setHighV",
+            (false, true, true) => "lowValue",
+            (false, true, false) => "lowV",
+            (false, false, true) => "highValue",
+            _ => "highV",
+        };
 }
 
 /// <summary>What a sensor with a voltage comes to.</summary>
@@ -174,7 +231,15 @@ public sealed record AnalogSensor(
 /// <param name="Rises">True where it rises when the throttle opens.</param>
 /// <param name="Findings">What to mind.</param>
 public sealed record AnalogSensorResult(
-    string Name, TwoPointScalingResult? Scaling, Hazy? ZeroOffsetV, Hazy? GainErrorPct, Hazy? IfAllOffsetV, Hazy? TravelV, bool? Rises, IReadOnlyList<Finding> Findings)
+    string Name,
+    TwoPointScalingResult? Scaling,
+    Hazy? ZeroOffsetV,
+    Hazy? GainErrorPct,
+    Hazy? IfAllOffsetV,
+    Hazy? TravelV,
+    bool? Rises,
+    IReadOnlyList<Finding> Findings
+)
 {
     /// <summary>Id of the sensor.</summary>
     public string? Id { get; init; }

@@ -34,22 +34,47 @@ public sealed record ConverterPath(Hazy At0VPct, Hazy At5VPct, Hazy PctPerV, Haz
     {
         if (converter.AreAssumed)
         {
-            yield return new("scalingAssumed", Severity.Caution, "Nobody read the converter's two points. Until then 0 V for E0 and 5 V for E100 stand in: read them off its data sheet, at Survey.");
+            yield return new(
+                "scalingAssumed",
+                Severity.Caution,
+                "Nobody read the converter's two points. Until then 0 V for E0 and 5 V for E100 stand in: read them off its data sheet, at Survey."
+            );
         }
 
         if (!tells(at0))
         {
-            yield return new("brokenReadsLow", Severity.Caution, Sentence.Of($"A broken wire with no volts reads {Say.Ethanol(Math.Max(0, at0.Value))}: nobody can tell it from fuel. With a high blend in the tank the engine runs lean then. Have the controller hold the last reading, or take 0.5 to 4.5 V where the converter can."));
+            yield return new(
+                "brokenReadsLow",
+                Severity.Caution,
+                Sentence.Of(
+                    $"A broken wire with no volts reads {Say.Ethanol(Math.Max(0, at0.Value))}: nobody can tell it from fuel. With a high blend in the tank the engine "
+                        + $"runs lean then. Have the controller hold the last reading, or take 0.5 to 4.5 V where the converter can."
+                )
+            );
         }
 
         if (!tells(at5))
         {
-            yield return new("brokenReadsHigh", Severity.Caution, Sentence.Of($"A broken wire on an input with its own pull-up reads {Say.Ethanol(Math.Min(100, at5.Value))}: the engine runs rich, with all the spark of a high blend. Turn that pull-up off, or take 0.5 to 4.5 V where the converter can."));
+            yield return new(
+                "brokenReadsHigh",
+                Severity.Caution,
+                Sentence.Of(
+                    $"A broken wire on an input with its own pull-up reads {Say.Ethanol(Math.Min(100, at5.Value))}: the engine runs rich, with all the spark of a high "
+                        + $"blend. Turn that pull-up off, or take 0.5 to 4.5 V where the converter can."
+                )
+            );
         }
 
         if (tells(at0) && tells(at5))
         {
-            yield return new("brokenIsSeen", Severity.Info, Sentence.Of($"A broken wire reads {Say.Percent(at0.Value)} or {Say.Percent(at5.Value)}: outside of what fuel can be. Set the controller's fault limits between those and 0 and 100 %."));
+            yield return new(
+                "brokenIsSeen",
+                Severity.Info,
+                Sentence.Of(
+                    $"A broken wire reads {Say.Percent(at0.Value)} or {Say.Percent(at5.Value)}: outside of what fuel can be. Set the controller's fault limits between "
+                        + $"those and 0 and 100 %."
+                )
+            );
         }
     }
 }

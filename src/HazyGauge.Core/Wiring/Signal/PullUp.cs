@@ -30,7 +30,8 @@ public sealed record PullUpQuery(
     Hazy? InternalPullUpV = null,
     Hazy? FilterOhm = null,
     Hazy? FilterNf = null,
-    Hazy? InputMaxV = null)
+    Hazy? InputMaxV = null
+)
 {
     /// <summary>What the input sees.</summary>
     /// <exception cref="RefusedInputException">Something cannot be.</exception>
@@ -74,14 +75,26 @@ public sealed record PullUpQuery(
 /// <param name="ReleasedV">Voltage while it does not, V.</param>
 /// <param name="SinkCurrentMa">Current the sensor has to pull, mA.</param>
 /// <param name="RiseTimeUs">From the release to 70 % of the released level at the input, us; null where that is below the level it is pulled to.</param>
-/// <param name="LowPulseErrorUs">By how much the low pulse is read too long: from the fall through the low threshold to the rise through the high one, less the true width, us; null where it is not read at all.</param>
+/// <param name="LowPulseErrorUs">By how much the low pulse is read too long: from the fall through the low threshold to the rise through the high one, less the true
+/// width, us; null where it is not read at all.</param>
 /// <param name="FuelTempErrorK">What that makes of the fuel temperature, K; null likewise.</param>
 /// <param name="EthanolErrorPct">What it makes of the ethanol: nothing, as long as every pulse is seen; null where it is not read.</param>
 /// <param name="InputOverVoltage">True where the input gets more than it bears, also with the supply at 14.4 V; null where nobody knows what it bears.</param>
-/// <param name="RecommendedOhm">The pull-up of the usual series (E12) that keeps the temperature within half a kelvin with the least current; null where none of 1 to 10 kOhm does.</param>
+/// <param name="RecommendedOhm">The pull-up of the usual series (E12) that keeps the temperature within half a kelvin with the least current; null where none of 1 to 10
+/// kOhm does.</param>
 /// <param name="Findings">What to mind, the gravest first.</param>
 public sealed record PullUpResult(
-    Hazy LowLevelV, Hazy ReleasedV, Hazy SinkCurrentMa, Hazy? RiseTimeUs, Hazy? LowPulseErrorUs, Hazy? FuelTempErrorK, double? EthanolErrorPct, bool? InputOverVoltage, double? RecommendedOhm, IReadOnlyList<Finding> Findings);
+    Hazy LowLevelV,
+    Hazy ReleasedV,
+    Hazy SinkCurrentMa,
+    Hazy? RiseTimeUs,
+    Hazy? LowPulseErrorUs,
+    Hazy? FuelTempErrorK,
+    double? EthanolErrorPct,
+    bool? InputOverVoltage,
+    double? RecommendedOhm,
+    IReadOnlyList<Finding> Findings
+);
 
 /// <summary>Analyses one pull-up.</summary>
 internal sealed class PullUpAnalysis
@@ -109,15 +122,35 @@ internal sealed class PullUpAnalysis
         Hazy none = double.PositiveInfinity;
         Hazy[] inputs =
         [
-            query.PullUpOhm ?? none, query.PullUpV ?? 0, query.InternalPullUpOhm ?? none, query.InternalPullUpV ?? WireInput.UsualPullUpV, query.CableNf,
-            query.FilterOhm ?? 0, query.FilterNf ?? 0, query.SinkSaturationV, query.ThresholdLowV, query.ThresholdHighV, query.LowPulseMs,
+            query.PullUpOhm ?? none,
+            query.PullUpV ?? 0,
+            query.InternalPullUpOhm ?? none,
+            query.InternalPullUpV ?? WireInput.UsualPullUpV,
+            query.CableNf,
+            query.FilterOhm ?? 0,
+            query.FilterNf ?? 0,
+            query.SinkSaturationV,
+            query.ThresholdLowV,
+            query.ThresholdHighV,
+            query.LowPulseMs,
         ];
         _inputs = [.. inputs.Select(i => new LimitedNumber(i, 0, double.PositiveInfinity))];
     }
 
     // The inputs in their order, by name.
     private readonly record struct Wire(
-        double PullUpOhm, double PullUpV, double InsideOhm, double InsideV, double CableNf, double FilterOhm, double FilterNf, double LowV, double ThresholdLowV, double ThresholdHighV, double LowPulseMs)
+        double PullUpOhm,
+        double PullUpV,
+        double InsideOhm,
+        double InsideV,
+        double CableNf,
+        double FilterOhm,
+        double FilterNf,
+        double LowV,
+        double ThresholdLowV,
+        double ThresholdHighV,
+        double LowPulseMs
+    )
     {
         public static Wire Of(IReadOnlyList<double> v) => new(v[0], v[1], v[2], v[3], v[4], v[5], v[6], v[7], v[8], v[9], v[10]);
 
@@ -147,7 +180,8 @@ internal sealed class PullUpAnalysis
                     (CableNf + (hasFilter ? 0 : FilterNf)) * 1e-9,
                     hasFilter ? FilterOhm : 0,
                     hasFilter ? FilterNf * 1e-9 : 0,
-                    LowV);
+                    LowV
+                );
             }
         }
     }
@@ -166,29 +200,59 @@ internal sealed class PullUpAnalysis
         var isFast = isRead && exact.FallS < ShortestLowS && input.RiseS(exact.ThresholdHighV, ShortestLowS) < ShortestHighS;
         var highest = Math.Max(released.Value, exact.Running.Input.SourceV);
         bool? over = _query.InputMaxV is { } bears ? highest > bears.Value : null;
-        var findings = Findings(isLowSeen, isHighSeen, isFast, current, over, highest, error).OrderByDescending(f => f.Severity).ToList();
-        return new(_query.SinkSaturationV, released, current, rise, error, error is { } us ? us / 1000 * SensorLaw.KelvinPerMs : null, isFast ? 0 : null, over, Recommended(exact), findings);
+        var findings = Pulses(isLowSeen, isHighSeen, isFast).Concat(Loads(isFast, current, over, highest, error)).OrderByDescending(f => f.Severity).ToList();
+        return new(
+            _query.SinkSaturationV,
+            released,
+            current,
+            rise,
+            error,
+            error is { } us ? us / 1000 * SensorLaw.KelvinPerMs : null,
+            isFast ? 0 : null,
+            over,
+            Recommended(exact),
+            findings
+        );
     }
 
-    private IEnumerable<Finding> Findings(bool isLowSeen, bool isHighSeen, bool isFast, Hazy currentMa, bool? over, double highestV, Hazy? errorUs)
+    private IEnumerable<Finding> Pulses(bool isLowSeen, bool isHighSeen, bool isFast)
     {
         if (!isLowSeen)
         {
-            yield return new("neverLow", Severity.Stop, _query.SinkSaturationV.Value >= _query.ThresholdLowV.Value
-                ? Sentence.Of($"Pulled, the wire stands at {Volts(_query.SinkSaturationV.Value)} and the input reads low only below {Volts(_query.ThresholdLowV.Value)}: it never sees a pulse.")
-                : "The input's filter is so slow that a low pulse ends before it is seen.");
+            yield return new(
+                "neverLow",
+                Severity.Stop,
+                _query.SinkSaturationV.Value >= _query.ThresholdLowV.Value
+                    ? Sentence.Of(
+                        $"Pulled, the wire stands at {Volts(_query.SinkSaturationV.Value)} and the input reads low only below {Volts(_query.ThresholdLowV.Value)}: it "
+                            + $"never sees a pulse."
+                    )
+                    : "The input's filter is so slow that a low pulse ends before it is seen."
+            );
         }
 
         if (!isHighSeen)
         {
-            yield return new("neverHigh", Severity.Stop, Sentence.Of($"Released, the wire is not lifted over the high threshold of {Volts(_query.ThresholdHighV.Value)}: the input sees it low all the time."));
+            yield return new(
+                "neverHigh",
+                Severity.Stop,
+                Sentence.Of($"Released, the wire is not lifted over the high threshold of {Volts(_query.ThresholdHighV.Value)}: the input sees it low all the time.")
+            );
         }
 
         if (isLowSeen && isHighSeen && !isFast)
         {
-            yield return new("tooSlow", Severity.Stop, "The wire does not reach both thresholds within the shortest low and high of a sensor, 1 ms and 1.67 ms: pulses are lost, and then the ethanol is wrong too. Take a smaller pull-up.");
+            yield return new(
+                "tooSlow",
+                Severity.Stop,
+                "The wire does not reach both thresholds within the shortest low and high of a sensor, 1 ms and 1.67 ms: pulses are lost, and then the ethanol is wrong "
+                    + "too. Take a smaller pull-up."
+            );
         }
+    }
 
+    private IEnumerable<Finding> Loads(bool isFast, Hazy currentMa, bool? over, double highestV, Hazy? errorUs)
+    {
         if (over == true)
         {
             yield return OverVoltage(_query.InputMaxV!.Value.Value, highestV);
@@ -207,17 +271,36 @@ internal sealed class PullUpAnalysis
         if (isFast && errorUs is { } us)
         {
             var (isLong, off) = us.Value >= 0 ? (true, us) : (false, -us);
-            yield return new("ethanolUntouched", Severity.Info, Sentence.Of($"The low pulse is read {Say.Of(off, Unit.Microseconds, 0)} too {(isLong ? "long" : "short")}, so the fuel temperature {Say.Of(off / 1000 * SensorLaw.KelvinPerMs, Unit.KelvinStep, 1)} too {(isLong ? "high" : "low")}. The ethanol is not touched: both thresholds are reached within the shortest pulse."));
+            yield return new(
+                "ethanolUntouched",
+                Severity.Info,
+                Sentence.Of(
+                    $"The low pulse is read {Say.Of(off, Unit.Microseconds, 0)} too {(isLong ? "long" : "short")}, so the fuel temperature "
+                        + $"{Say.Of(off / 1000 * SensorLaw.KelvinPerMs, Unit.KelvinStep, 1)} too {(isLong ? "high" : "low")}. The ethanol is not touched: both thresholds "
+                        + $"are reached within the shortest pulse."
+                )
+            );
         }
     }
 
     /// <summary>What is said of an input that gets more than it bears.</summary>
     public static Finding OverVoltage(double bearsV, double getsV) =>
-        new("overVoltage", Severity.Stop, Sentence.Of($"The input bears {Volts(bearsV)} and gets {Volts(getsV)} with the engine running: take the pull-up to the controller's 5 V."));
+        new(
+            "overVoltage",
+            Severity.Stop,
+            Sentence.Of($"The input bears {Volts(bearsV)} and gets {Volts(getsV)} with the engine running: take the pull-up to the controller's 5 V.")
+        );
 
     /// <summary>What is said of more than a sensor's output bears.</summary>
     public static Finding SinkCurrent(Hazy currentMa) =>
-        new("sinkCurrent", Severity.Caution, Sentence.Of($"The sensor has to pull {Say.Of(currentMa, Unit.Milliampere, 1)}; {Say.Given(MostSinkMa, Unit.Milliampere)} are what its output usually bears. Take a larger pull-up, and see whether two are in parallel."));
+        new(
+            "sinkCurrent",
+            Severity.Caution,
+            Sentence.Of(
+                $"The sensor has to pull {Say.Of(currentMa, Unit.Milliampere, 1)}; {Say.Given(MostSinkMa, Unit.Milliampere)} are what its output usually bears. Take a "
+                    + $"larger pull-up, and see whether two are in parallel."
+            )
+        );
 
     /// <summary>What a pull-up goes to with the engine running, V: one that hangs on the supply follows it.</summary>
     public static double RunningV(double volts) => volts >= SupplyFromV ? Math.Max(volts, EngineRunningV) : volts;
@@ -229,8 +312,14 @@ internal sealed class PullUpAnalysis
         foreach (var ohm in E12.Select(e => e * 100).Append(10_000).OrderDescending())
         {
             var with = wire with { PullUpOhm = ohm, PullUpV = wire.PullUpOhm < double.PositiveInfinity ? wire.PullUpV : wire.InsideV };
-            if (with.ThresholdHighV < with.Input.SourceV && with.FallS is { } fall && fall < with.PulseS && with.RiseS is { } rise
-                && Math.Abs(rise - fall) * 1000 * SensorLaw.KelvinPerMs <= GoodWithinK && with.SinkMa <= MostSinkMa)
+            if (
+                with.ThresholdHighV < with.Input.SourceV
+                && with.FallS is { } fall
+                && fall < with.PulseS
+                && with.RiseS is { } rise
+                && Math.Abs(rise - fall) * 1000 * SensorLaw.KelvinPerMs <= GoodWithinK
+                && with.SinkMa <= MostSinkMa
+            )
             {
                 return ohm;
             }

@@ -24,7 +24,8 @@ public sealed record WireInput(
     Hazy? FilterOhm = null,
     Hazy? FilterNf = null,
     Hazy? MaxV = null,
-    string? Id = null)
+    string? Id = null
+)
 {
     /// <summary>What a pull-up inside an input usually goes to, V (common practice, no source).</summary>
     public const double UsualPullUpV = 5;
@@ -71,7 +72,12 @@ public sealed record SharedWire(Hazy? PullUpOhm, Hazy PullUpV, Hazy CableNf, Haz
     public Hazy? ReleasedV => IsLifted ? Parallel(Outer.Concat(Inputs.SelectMany(Own)))!.Value.Volts : null;
 
     /// <summary>What the sensor has to pull, mA; null where nothing lifts it.</summary>
-    public Hazy? SinkMa => IsLifted ? Parallel(Outer.Concat(Inputs.SelectMany(Own))) is { } all ? 1000 * (all.Volts - SinkSaturationV) / all.Ohm : null : null;
+    public Hazy? SinkMa =>
+        IsLifted
+            ? Parallel(Outer.Concat(Inputs.SelectMany(Own))) is { } all
+                ? 1000 * (all.Volts - SinkSaturationV) / all.Ohm
+                : null
+            : null;
 
     /// <summary>How many pull-ups work side by side.</summary>
     public int PullUps => (PullUpOhm is null ? 0 : 1) + Inputs.Count(i => i.PullUpOhm is not null);
@@ -91,7 +97,9 @@ public sealed record SharedWire(Hazy? PullUpOhm, Hazy PullUpV, Hazy CableNf, Haz
     }
 
     /// <summary>True where what is inside the inputs lifts the wire fast enough for every one of them.</summary>
-    public bool InsideIsEnough => (this with { PullUpOhm = null }).Seen() is { Count: > 0 } seen && seen.All(s => s.Sees is { EthanolErrorPct: 0, FuelTempErrorK: { } off } && Math.Abs(off.Value) <= PullUpAnalysis.GoodWithinK);
+    public bool InsideIsEnough =>
+        (this with { PullUpOhm = null }).Seen() is { Count: > 0 } seen
+        && seen.All(s => s.Sees is { EthanolErrorPct: 0, FuelTempErrorK: { } off } && Math.Abs(off.Value) <= PullUpAnalysis.GoodWithinK);
 
     /// <summary>What each input sees; nothing where nothing lifts the wire.</summary>
     public IReadOnlyList<InputSees> Seen() => IsLifted ? [.. Inputs.Select((input, i) => Seen(input, i))] : [];
@@ -101,7 +109,13 @@ public sealed record SharedWire(Hazy? PullUpOhm, Hazy PullUpV, Hazy CableNf, Haz
     public double? RecommendedOhm(Hazy toV)
     {
         var inside = Parallel(Inputs.SelectMany(Own));
-        var each = Inputs.Select(i => (Query(i, []) with { PullUpOhm = 2400, PullUpV = toV, InternalPullUpOhm = inside?.Ohm, InternalPullUpV = inside?.Volts }) is var query ? new PullUpAnalysis(query).Result().RecommendedOhm : null).ToList();
+        var each = Inputs
+            .Select(i =>
+                (Query(i, []) with { PullUpOhm = 2400, PullUpV = toV, InternalPullUpOhm = inside?.Ohm, InternalPullUpV = inside?.Volts }) is var query
+                    ? new PullUpAnalysis(query).Result().RecommendedOhm
+                    : null
+            )
+            .ToList();
         return each.Count == 0 || each.Any(e => e is null) ? null : each.Min();
     }
 
@@ -123,9 +137,21 @@ public sealed record SharedWire(Hazy? PullUpOhm, Hazy PullUpV, Hazy CableNf, Haz
         var isGuessed = input.IsGuessed;
         return new(
             string.IsNullOrWhiteSpace(input.Name) ? FormattableString.Invariant($"Input {at + 1}") : input.Name.Trim(),
-            sees with { InputOverVoltage = over, Findings = [.. findings.Select(f => isGuessed && f is { Severity: Severity.Stop, Code: not "overVoltage" } ? new Finding(f.Code, Severity.Caution, f.Sentence + "The input's thresholds are only the usual ones: look them up.") : f)] },
+            sees with
+            {
+                InputOverVoltage = over,
+                Findings =
+                [
+                    .. findings.Select(f =>
+                        isGuessed && f is { Severity: Severity.Stop, Code: not "overVoltage" }
+                            ? new Finding(f.Code, Severity.Caution, f.Sentence + "The input's thresholds are only the usual ones: look them up.")
+                            : f
+                    ),
+                ],
+            },
             isGuessed,
-            input.Id);
+            input.Id
+        );
     }
 
     // With the engine running a pull-up that hangs on the supply lifts further.
@@ -139,8 +165,18 @@ public sealed record SharedWire(Hazy? PullUpOhm, Hazy PullUpV, Hazy CableNf, Haz
         // A capacitor without a resistor hangs on the wire for everybody.
         var cable = Inputs.Where(i => i != input && i is { FilterNf: not null, FilterOhm: null or { Value: 0 } }).Aggregate(CableNf, (sum, i) => sum + i.FilterNf!.Value);
         return new PullUpQuery(
-            input.ThresholdLowV ?? WireInput.UsualThresholdLowV, input.ThresholdHighV ?? WireInput.UsualThresholdHighV, SinkSaturationV, LowPulseMs, cable,
-            outside?.Ohm, outside?.Volts, own?.Ohm, own?.Volts, input.FilterOhm, input.FilterNf);
+            input.ThresholdLowV ?? WireInput.UsualThresholdLowV,
+            input.ThresholdHighV ?? WireInput.UsualThresholdHighV,
+            SinkSaturationV,
+            LowPulseMs,
+            cable,
+            outside?.Ohm,
+            outside?.Volts,
+            own?.Ohm,
+            own?.Volts,
+            input.FilterOhm,
+            input.FilterNf
+        );
     }
 
     // What an input puts on the wire: its pull-up, and its load as one to ground.
@@ -159,7 +195,8 @@ public sealed record SharedWire(Hazy? PullUpOhm, Hazy PullUpV, Hazy CableNf, Haz
 
     private static (Hazy Ohm, Hazy Volts)? Parallel(IEnumerable<(Hazy Ohm, Hazy Volts)> pullUps)
     {
-        Hazy siemens = 0, amperes = 0;
+        Hazy siemens = 0,
+            amperes = 0;
         var any = false;
         foreach (var (ohm, volts) in pullUps)
         {

@@ -54,7 +54,8 @@ public sealed record TwoPointScalingQuery(IReadOnlyList<ScalePoint>? Points, Haz
             Volts is { } v ? right.At(v) : null,
             Volts is { } read ? set?.At(read) : null,
             set is { } offset ? right.ZeroV - offset.ZeroV : null,
-            set is { } gain ? 100 * ((gain.Slope / right.Slope) - 1) : null);
+            set is { } gain ? 100 * ((gain.Slope / right.Slope) - 1) : null
+        );
     }
 
     private static Scaling<Hazy> Through(IReadOnlyList<ScalePoint> points)

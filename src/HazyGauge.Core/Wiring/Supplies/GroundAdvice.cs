@@ -25,17 +25,30 @@ public sealed record GroundAdvice(GroundChoice Choice, WiringVerdict Verdict, Se
     /// <summary>Every ground, for a signal that is a voltage somewhere or not (common practice, no source).</summary>
     /// <param name="isAnalog">True where the ethanol reaches the controller as a voltage.</param>
     public static IReadOnlyList<GroundAdvice> All(bool isAnalog) =>
-    [
-        new(GroundChoice.ControllerGround, WiringVerdict.Good, isAnalog
-            ? "The least noise, and no offset: the controller measures against the same ground. Never join it to the battery's or the body's ground as well."
-            : "The least noise. Never join it to the battery's or the body's ground as well."),
-        new(GroundChoice.Chassis, isAnalog ? WiringVerdict.WithCare : WiringVerdict.Good, isAnalog
-            ? "Fine for the sensor and for what only counts pulses. What gives the voltage has to have the controller's sensor ground: an offset adds straight onto the reading."
-            : "Fine for a frequency: an offset does not change how often it pulls. Bare metal, near the sensor, sealed afterwards."),
-        new(GroundChoice.BatteryNegative, isAnalog ? WiringVerdict.Poor : WiringVerdict.WithCare, isAnalog
-            ? "Every ampere of the vehicle shifts it against the controller's ground, and that adds straight onto the reading. Take the controller's sensor ground."
-            : "It works. It is long, and carries what everything else drops: a stud near the sensor is better."),
-    ];
+        [
+            new(
+                GroundChoice.ControllerGround,
+                WiringVerdict.Good,
+                isAnalog
+                    ? "The least noise, and no offset: the controller measures against the same ground. Never join it to the battery's or the body's ground as well."
+                    : "The least noise. Never join it to the battery's or the body's ground as well."
+            ),
+            new(
+                GroundChoice.Chassis,
+                isAnalog ? WiringVerdict.WithCare : WiringVerdict.Good,
+                isAnalog
+                    ? "Fine for the sensor and for what only counts pulses. What gives the voltage has to have the controller's sensor ground: an offset adds straight "
+                        + "onto the reading."
+                    : "Fine for a frequency: an offset does not change how often it pulls. Bare metal, near the sensor, sealed afterwards."
+            ),
+            new(
+                GroundChoice.BatteryNegative,
+                isAnalog ? WiringVerdict.Poor : WiringVerdict.WithCare,
+                isAnalog
+                    ? "Every ampere of the vehicle shifts it against the controller's ground, and that adds straight onto the reading. Take the controller's sensor ground."
+                    : "It works. It is long, and carries what everything else drops: a stud near the sensor is better."
+            ),
+        ];
 }
 
 /// <summary>What an offset of the ground does to a reading.</summary>

@@ -122,15 +122,27 @@ public sealed record ProbedFeedQuery(Hazy KeyOffV, Hazy KeyOnV, Hazy CrankingV, 
         check.ThrowIfAny();
         bool Live(Hazy volts, double share) => volts.Value >= share * BatteryV.Value;
         var (off, on, cranking) = (Live(KeyOffV, LiveShare), Live(KeyOnV, LiveShare), Live(CrankingV, CrankingShare));
-        var kind = !on ? FeedKind.Dead : !cranking ? FeedKind.DropsWhileCranking : off ? FeedKind.Constant : FeedKind.Switched;
+        var kind =
+            !on ? FeedKind.Dead
+            : !cranking ? FeedKind.DropsWhileCranking
+            : off ? FeedKind.Constant
+            : FeedKind.Switched;
         Sentence because = kind switch
         {
             FeedKind.Dead => off
                 ? Sentence.Of($"It shows {Volts(KeyOffV)} with the key off and {Volts(KeyOnV)} with it on: that is no supply. Look for another.")
                 : Sentence.Of($"With the key on it shows {Volts(KeyOnV)} of the battery's {Volts(BatteryV)}: nothing to feed a sensor with. Look at its fuse."),
-            FeedKind.DropsWhileCranking => Sentence.Of($"It shows {Volts(KeyOnV)} with the key on and {Volts(CrankingV)} while cranking: the sensor starts anew with the engine, and for that time there is no reading.{(off ? " It is live with the key off too." : string.Empty)}"),
-            FeedKind.Constant => Sentence.Of($"It still shows {Volts(KeyOffV)} with the key off: it drains the battery, or keeps the vehicle's network awake. Move the feed to a switched fuse."),
-            _ => Sentence.Of($"Dead with the key off ({Volts(KeyOffV)}), {Volts(KeyOnV)} with it on, {Volts(CrankingV)} while cranking: this feeds a sensor well, behind a small fuse of its own."),
+            FeedKind.DropsWhileCranking => Sentence.Of(
+                $"It shows {Volts(KeyOnV)} with the key on and {Volts(CrankingV)} while cranking: the sensor starts anew with the engine, and for that time there is no "
+                    + $"reading.{(off ? " It is live with the key off too." : string.Empty)}"
+            ),
+            FeedKind.Constant => Sentence.Of(
+                $"It still shows {Volts(KeyOffV)} with the key off: it drains the battery, or keeps the vehicle's network awake. Move the feed to a switched fuse."
+            ),
+            _ => Sentence.Of(
+                $"Dead with the key off ({Volts(KeyOffV)}), {Volts(KeyOnV)} with it on, {Volts(CrankingV)} while cranking: this feeds a sensor well, behind a small fuse "
+                    + $"of its own."
+            ),
         };
         return new(kind, because);
     }

@@ -52,13 +52,30 @@ public sealed record SupplyAdvice(SupplyChoice Choice, WiringVerdict Verdict, Se
     /// <summary>Every supply, the best first (common practice, no source).</summary>
     public static readonly IReadOnlyList<SupplyAdvice> All =
     [
-        new(SupplyChoice.SwitchedFuse, WiringVerdict.Good, "Live with the key on, off with the key. Take a 10 to 15 A position, and a holder with a small fuse of its own. See that the lid of the box still closes: water gets in otherwise."),
-        new(SupplyChoice.ControllerSupply, WiringVerdict.Good, "On and off with the controller, and quiet. Look in the maker's manual how much it can feed; a box with a display can be too much for it."),
-        new(SupplyChoice.Constant, WiringVerdict.Poor, "It drains the battery, and can keep the vehicle's network awake: buzzing and clicking for ten minutes after the key is off. Move it to a switched fuse."),
+        new(
+            SupplyChoice.SwitchedFuse,
+            WiringVerdict.Good,
+            "Live with the key on, off with the key. Take a 10 to 15 A position, and a holder with a small fuse of its own. See that the lid of the box still closes: "
+                + "water gets in otherwise."
+        ),
+        new(
+            SupplyChoice.ControllerSupply,
+            WiringVerdict.Good,
+            "On and off with the controller, and quiet. Look in the maker's manual how much it can feed; a box with a display can be too much for it."
+        ),
+        new(
+            SupplyChoice.Constant,
+            WiringVerdict.Poor,
+            "It drains the battery, and can keep the vehicle's network awake: buzzing and clicking for ten minutes after the key is off. Move it to a switched fuse."
+        ),
         new(SupplyChoice.HandSwitch, WiringVerdict.Poor, "Forgotten, there is no reading and the controller falls back, or runs lean. Take a supply that comes on with the key."),
         new(SupplyChoice.IgnitionCoil, WiringVerdict.Poor, "Ignition noise comes in with it, and gets into the reading. Take a switched fuse."),
         new(SupplyChoice.BatteryPost, WiringVerdict.Never, "No fuse protects the wire, so a rubbed spot burns. It drains the battery too. Take a switched fuse."),
-        new(SupplyChoice.PinchedFuse, WiringVerdict.Never, "The wire has no fuse of its own, and it loosens the contact of the other: the pump's, if it is that one. Take a holder with its own small fuse."),
+        new(
+            SupplyChoice.PinchedFuse,
+            WiringVerdict.Never,
+            "The wire has no fuse of its own, and it loosens the contact of the other: the pump's, if it is that one. Take a holder with its own small fuse."
+        ),
     ];
 
     /// <summary>What one is worth.</summary>

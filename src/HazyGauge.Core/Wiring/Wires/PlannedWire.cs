@@ -30,27 +30,47 @@ public sealed record PlannedWire(int Number, ListedWire Wire, Hazy? CutM, double
     private static IEnumerable<Finding> Said(int number, ListedWire wire, WireNote? note)
     {
         Sentence which = Sentence.Of($"Wire {number:0} ({wire.From} to {wire.To}):");
-        foreach (var (code, given, least, what, cure) in new[]
-        {
-            ("hot", note?.HotMm, KeptAway.HotMm, "a hot part", "Take another way, or a heat sleeve."),
-            ("moving", note?.MovingMm, KeptAway.MovingMm, "a moving part", "Take another way, or tie it back."),
-            ("highVoltage", note?.HighVoltageMm, KeptAway.HighVoltageMm, "ignition or high voltage", "Take another way: it couples into the signal. High voltage is for whoever is licensed for it."),
-        })
+        foreach (
+            var (code, given, least, what, cure) in new[]
+            {
+                ("hot", note?.HotMm, KeptAway.HotMm, "a hot part", "Take another way, or a heat sleeve."),
+                ("moving", note?.MovingMm, KeptAway.MovingMm, "a moving part", "Take another way, or tie it back."),
+                (
+                    "highVoltage",
+                    note?.HighVoltageMm,
+                    KeptAway.HighVoltageMm,
+                    "ignition or high voltage",
+                    "Take another way: it couples into the signal. High voltage is for whoever is licensed for it."
+                ),
+            }
+        )
         {
             if (given is { } mm && mm < least)
             {
-                yield return new Finding(code, Severity.Caution, which + Sentence.Of($"{Say.Given(mm, Unit.Millimetre)} from {what}, and {Say.Given(least, Unit.Millimetre)} are wanted. {cure}")).Of(wire.Id);
+                yield return new Finding(
+                    code,
+                    Severity.Caution,
+                    which + Sentence.Of($"{Say.Given(mm, Unit.Millimetre)} from {what}, and {Say.Given(least, Unit.Millimetre)} are wanted. {cure}")
+                ).Of(wire.Id);
             }
         }
 
         if (note?.Joint == WireJoint.PiercingTap)
         {
-            yield return new Finding("tap", Severity.Caution, which + "a piercing tap often sits beside the copper, and lets water in. Crimp and sleeve it, solder it, or take paired terminals.").Of(wire.Id);
+            yield return new Finding(
+                "tap",
+                Severity.Caution,
+                which + "a piercing tap often sits beside the copper, and lets water in. Crimp and sleeve it, solder it, or take paired terminals."
+            ).Of(wire.Id);
         }
 
         if (note is { Pin: not null, IsSeated: false } && new[] { note.Clicked, note.Locked, note.Tugged }.Any(done => done == false))
         {
-            yield return new Finding("seat", Severity.Caution, which + "its terminal is not seated. Take it out, look at its barb, push it in until it clicks, close the lock, tug.").Of(wire.Id);
+            yield return new Finding(
+                "seat",
+                Severity.Caution,
+                which + "its terminal is not seated. Take it out, look at its barb, push it in until it clicks, close the lock, tug."
+            ).Of(wire.Id);
         }
     }
 }

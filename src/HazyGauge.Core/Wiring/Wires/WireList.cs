@@ -96,14 +96,19 @@ public static class WireList
         var listed = (survey.Users ?? []).Where(u => u.Kind is not null).ToList();
         if (listed.Count == 0)
         {
-            listed = [new(survey.Control.SignalPath switch
-            {
-                SignalPath.AnalyserVoltage => SensorUserKind.Analyser,
-                SignalPath.Gateway => SensorUserKind.Gateway,
-                SignalPath.InjectorExtender => SensorUserKind.Extender,
-                SignalPath.DisplayOnly => SensorUserKind.Gauge,
-                _ => SensorUserKind.Controller,
-            })];
+            listed =
+            [
+                new(
+                    survey.Control.SignalPath switch
+                    {
+                        SignalPath.AnalyserVoltage => SensorUserKind.Analyser,
+                        SignalPath.Gateway => SensorUserKind.Gateway,
+                        SignalPath.InjectorExtender => SensorUserKind.Extender,
+                        SignalPath.DisplayOnly => SensorUserKind.Gauge,
+                        _ => SensorUserKind.Controller,
+                    }
+                ),
+            ];
         }
 
         // A user that carries an id is known by it, whatever it is called; only outside a job there may be none.
@@ -111,7 +116,8 @@ public static class WireList
         return [.. listed.Select(user => new NamedUser(user, user.Called, user.Id ?? Free(user, taken)))];
     }
 
-    private static string Free(SensorUser user, HashSet<string> taken) => Enumerable.Range(1, int.MaxValue).Select(n => n == 1 ? user.Key : FormattableString.Invariant($"{user.Key}-{n}")).First(taken.Add);
+    private static string Free(SensorUser user, HashSet<string> taken) =>
+        Enumerable.Range(1, int.MaxValue).Select(n => n == 1 ? user.Key : FormattableString.Invariant($"{user.Key}-{n}")).First(taken.Add);
 
     private static IEnumerable<ListedWire> OfKind(NamedUser user, string controller, int injectors)
     {
@@ -123,14 +129,26 @@ public static class WireList
                 yield return Out("reference", WireRole.Ground, user, "ground of the output", $"{controller}, sensor ground");
                 break;
             case SensorUserKind.Gateway:
-                yield return Out("high", WireRole.BusHigh, user, "bus high", "Vehicle's bus, high") with { Twisted = $"low-{key}" };
-                yield return Out("low", WireRole.BusLow, user, "bus low", "Vehicle's bus, low") with { Twisted = $"high-{key}" };
+                yield return Out("high", WireRole.BusHigh, user, "bus high", "Vehicle's bus, high") with
+                {
+                    Twisted = $"low-{key}",
+                };
+                yield return Out("low", WireRole.BusLow, user, "bus low", "Vehicle's bus, low") with
+                {
+                    Twisted = $"high-{key}",
+                };
                 break;
             case SensorUserKind.Extender:
                 yield return Out("common", WireRole.Injector, user, "injector supply", "Common side of every injector");
                 for (var i = 1; i <= injectors; i++)
                 {
-                    yield return Out(FormattableString.Invariant($"injector-{i}"), WireRole.Injector, user, FormattableString.Invariant($"channel {i}"), FormattableString.Invariant($"Injector {i}, switched side"));
+                    yield return Out(
+                        FormattableString.Invariant($"injector-{i}"),
+                        WireRole.Injector,
+                        user,
+                        FormattableString.Invariant($"channel {i}"),
+                        FormattableString.Invariant($"Injector {i}, switched side")
+                    );
                 }
 
                 yield return Out("probe", WireRole.Probe, user, "temperature probe", "Engine, its own probe");
@@ -141,25 +159,27 @@ public static class WireList
         }
     }
 
-    private static string SupplyWords(SupplyChoice? supply) => supply switch
-    {
-        SupplyChoice.SwitchedFuse => "Switched fuse",
-        SupplyChoice.ControllerSupply => "Controller, sensor supply",
-        SupplyChoice.Constant => "Constant feed",
-        SupplyChoice.BatteryPost => "Battery, plus",
-        SupplyChoice.PinchedFuse => "Behind a fuse, pinched",
-        SupplyChoice.IgnitionCoil => "Ignition coil, supply",
-        SupplyChoice.HandSwitch => "Hand switch",
-        _ => "Supply, not chosen yet",
-    };
+    private static string SupplyWords(SupplyChoice? supply) =>
+        supply switch
+        {
+            SupplyChoice.SwitchedFuse => "Switched fuse",
+            SupplyChoice.ControllerSupply => "Controller, sensor supply",
+            SupplyChoice.Constant => "Constant feed",
+            SupplyChoice.BatteryPost => "Battery, plus",
+            SupplyChoice.PinchedFuse => "Behind a fuse, pinched",
+            SupplyChoice.IgnitionCoil => "Ignition coil, supply",
+            SupplyChoice.HandSwitch => "Hand switch",
+            _ => "Supply, not chosen yet",
+        };
 
-    private static string GroundWords(GroundChoice? ground) => ground switch
-    {
-        GroundChoice.ControllerGround => "Controller, sensor ground",
-        GroundChoice.Chassis => "Body, bare metal",
-        GroundChoice.BatteryNegative => "Battery, minus",
-        _ => "Ground, not chosen yet",
-    };
+    private static string GroundWords(GroundChoice? ground) =>
+        ground switch
+        {
+            GroundChoice.ControllerGround => "Controller, sensor ground",
+            GroundChoice.Chassis => "Body, bare metal",
+            GroundChoice.BatteryNegative => "Battery, minus",
+            _ => "Ground, not chosen yet",
+        };
 
     private static string Place(string what, string? at) => string.IsNullOrWhiteSpace(at) ? what : $"{what}: {at.Trim()}";
 }

@@ -58,7 +58,8 @@ public sealed record WireNote(
     int? Pin = null,
     bool? Clicked = null,
     bool? Locked = null,
-    bool? Tugged = null)
+    bool? Tugged = null
+)
 {
     /// <summary>Slack a wire is cut with, mm (our own).</summary>
     public const double UsualSlackMm = 150;

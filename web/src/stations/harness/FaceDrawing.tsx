@@ -26,7 +26,8 @@ export function FaceDrawing({ face }: { face: ConnectorDrawing }) {
         aria-label={`${face.name} from the ${face.view} side: ${face.pins.map((p) => p.words.text).join(" ")}`}
       >
         <path
-          d={`M12 4 H${width - 12} Q${width - 4} 4 ${width - 4} 12 V${height - 12} Q${width - 4} ${height - 4} ${width - 12} ${height - 4} H12 Q4 ${height - 4} 4 ${height - 12} V12 Q4 4 12 4 Z`}
+          d={`M12 4 H${width - 12} Q${width - 4} 4 ${width - 4} 12 V${height - 12}
+            Q${width - 4} ${height - 4} ${width - 12} ${height - 4} H12 Q4 ${height - 4} 4 ${height - 12} V12 Q4 4 12 4 Z`}
           className="fill-base-200 stroke-base-content"
           strokeWidth="2"
         />

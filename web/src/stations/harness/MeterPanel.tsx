@@ -69,7 +69,10 @@ function CheckRow({ harness, line, number }: { harness: HarnessStation; line: Me
   const readings = document.readings ?? [];
   const at = readings.findIndex((r) => r.check === line.id);
   return (
-    <li className="grid grid-cols-2 gap-x-6 gap-y-2 py-3 md:grid-cols-[minmax(0,1fr)_10rem_10rem] print:grid-cols-[minmax(0,5fr)_6.5rem_4.5rem_minmax(0,4fr)] print:gap-x-3 print:py-1 print:text-[0.7rem] print:leading-tight">
+    <li
+      className="grid grid-cols-2 gap-x-6 gap-y-2 py-3 md:grid-cols-[minmax(0,1fr)_10rem_10rem]
+      print:grid-cols-[minmax(0,5fr)_6.5rem_4.5rem_minmax(0,4fr)] print:gap-x-3 print:py-1 print:text-[0.7rem] print:leading-tight"
+    >
       <div className="col-span-2 min-w-0 md:col-span-1 print:col-span-1">
         <p className="font-bold">
           <span className="reading mr-2 font-normal">{number}</span>

@@ -45,7 +45,8 @@ export function ChainPanel({ route }: { route: RouteStation }) {
                 draggable
                 aria-pressed={selected === i}
                 aria-label={`Part ${i + 1}: ${part.name}`}
-                className={`grid w-min justify-items-center rounded-[8px] p-1 text-[0.85rem] leading-tight ${selected === i ? "outline-2 outline-base-content" : ""} ${dragged === i ? "opacity-50" : ""}`}
+                className={`grid w-min justify-items-center rounded-[8px] p-1 text-[0.85rem] leading-tight
+                  ${selected === i ? "outline-2 outline-base-content" : ""} ${dragged === i ? "opacity-50" : ""}`}
                 onClick={() => setAt(selected === i ? null : i)}
                 onKeyDown={(e) => {
                   if (e.altKey && (e.key === "ArrowLeft" || e.key === "ArrowRight")) {
@@ -142,7 +143,8 @@ export function ChainPanel({ route }: { route: RouteStation }) {
 function JointMark({ number, isFaulty }: { number: number; isFaulty: boolean }) {
   return (
     <span
-      className={`reading mt-[40px] inline-grid h-6 min-w-6 place-items-center rounded-full border text-[0.8rem] ${isFaulty ? "border-2 border-stop font-bold text-stop" : "border-edge"}`}
+      className={`reading mt-[40px] inline-grid h-6 min-w-6 place-items-center rounded-full border text-[0.8rem]
+        ${isFaulty ? "border-2 border-stop font-bold text-stop" : "border-edge"}`}
     >
       <span className="sr-only">{isFaulty ? "Joint that does not fit, " : "Joint "}</span>
       {number}

@@ -158,7 +158,8 @@ function Detail({ option, name, isRecommended, isChosen, onChoose }: DetailProps
             </Row>
             {pump && (
               <Row name="Pump at full load">
-                {`${units.hazy(pump.lph, "lph")} against ${units.hazy(pump.kpa, "kpa")}${pump.use ? `, used to ${units.hazy(pump.use.usePct, "percent")} ${units.say(pump.use.limit)}` : ""}`}
+                {units.hazy(pump.lph, "lph")} against {units.hazy(pump.kpa, "kpa")}
+                {pump.use && `, used to ${units.hazy(pump.use.usePct, "percent")} ${units.say(pump.use.limit)}`}
               </Row>
             )}
             <Row name="Joints see">{jointKpa ? units.hazy(jointKpa, "kpa", option.inFeed ? 0 : 1) : "not known"}</Row>
