@@ -19,7 +19,7 @@ internal sealed record WrittenMutants(IReadOnlyList<Mutant> Mutants, int Possibl
     public int Count => Mutants.Count;
 }
 
-/// <summary>Copies Core and its tests, with mistakes in one folder of it: an operator for its opposite, a comparison for its contrary, a number for another.</summary>
+/// <summary>Copies the program and the tests of its rules, with mistakes in one folder of it: an operator for its opposite, a comparison for its contrary, a number for another.</summary>
 internal static class MutatedSource
 {
     private const int MostMutants = 200;
@@ -82,7 +82,7 @@ internal static class MutatedSource
             Directory.Delete(work, recursive: true);
         }
 
-        foreach (var part in new[] { "src/HazyGauge.Core", "tests/HazyGauge.Core.Tests" })
+        foreach (var part in new[] { "src", "tests/HazyGauge.Core.Tests", "tests/HazyGauge.Web.Tests", "demo", "examples" })
         {
             Copy(Path.Combine(root, part), Path.Combine(work, part));
         }
@@ -102,8 +102,6 @@ internal static class MutatedSource
         {
             File.Copy(Path.Combine(root, file), Path.Combine(work, file));
         }
-
-        Copy(Path.Combine(root, "examples"), Path.Combine(work, "examples"));
     }
 
     private static void Copy(string from, string to)
@@ -111,7 +109,7 @@ internal static class MutatedSource
         foreach (var file in Directory.EnumerateFiles(from, "*", SearchOption.AllDirectories))
         {
             var relative = Path.GetRelativePath(from, file);
-            if (relative.Split(Path.DirectorySeparatorChar)[0] is not ("bin" or "obj"))
+            if (!relative.Split(Path.DirectorySeparatorChar).Any(folder => folder is "bin" or "obj"))
             {
                 var target = Path.Combine(to, relative);
                 Directory.CreateDirectory(Path.GetDirectoryName(target)!);

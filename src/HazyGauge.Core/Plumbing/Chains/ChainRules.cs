@@ -27,7 +27,7 @@ internal static class ChainRules
     public const double ClampToMm = 6;
 
     /// <summary>True for what may be in a chain: two ends, rated for ethanol and for the pressure of an injection line.</summary>
-    public static bool MayUse(FittingPart part) => part is { Ports.Count: 2, EthanolRated: true } && (part.MaxKpa ?? UsualLineKpa) >= UsualLineKpa;
+    public static bool MayUse(FittingPart part) => part is { Ports.Count: 2, EthanolRated: true, MaxKpa: null or >= UsualLineKpa };
 
     /// <summary>Length of a part as it is counted, whole mm: a tape shows no less, and sums compare exactly.</summary>
     public static int WholeMm(FittingPart part) => (int)Math.Round(part.LengthMm);

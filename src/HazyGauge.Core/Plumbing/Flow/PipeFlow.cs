@@ -114,8 +114,8 @@ public static class PipeFlow
         var (re, rough) = (reynolds.Value, relativeRoughness.Value);
         double Inside(double x) => (rough / 3.7) + (2.51 * x / re);
 
-        // Haaland (1983) to begin with; each round leaves less than a fifth of the error.
-        var x = -1.8 * Math.Log10(Math.Pow(rough / 3.7, 1.11) + (6.9 / re));
+        // From anywhere: each round leaves less than a fifth of the error.
+        var x = 1.0;
         for (var i = 0; i < Rounds; i++)
         {
             x = -2 * Math.Log10(Inside(x));

@@ -30,8 +30,7 @@ internal sealed class SharedFlow(FlowingFuel<Exact> exact, FlowingFuel<Hazy> fue
         var all = Enumerable.Range(0, branches.Count).ToList();
         var kpa = branches.Count == 1 ? most : Root(p => all.Sum(b => Flow(b, p)) - flowLph.Value, most);
         var shares = all.Select(b => Flow(b, kpa)).ToList();
-        var scale = flowLph.Value / shares.Sum();
-        return WithHaze(branches, [.. shares.Select(s => s * scale)], kpa, flowLph, Drop);
+        return WithHaze(branches, shares, kpa, flowLph, Drop);
     }
 
     // The balance is solved exactly; to first order each branch's flow moves with the common loss and with its own, over the slope of its loss (implicit differentiation).
