@@ -9,14 +9,17 @@ internal static class Slopes
     /// <param name="at">The inputs, where the answer is smooth.</param>
     /// <param name="answer">What is calculated.</param>
     /// <param name="within">How far the two may lie apart, as a share of the larger.</param>
-    public static void ShouldBeFelt(double[] at, Func<Hazy[], IReadOnlyList<Hazy>> answer, double within = 2e-3)
+    public static void ShouldBeFelt(double[] at, Func<Hazy[], IReadOnlyList<Hazy>> answer, double within = 2e-3) => ShouldBeFelt(at, (x, _) => answer(x), within);
+
+    /// <inheritdoc cref="ShouldBeFelt(double[], Func{Hazy[], IReadOnlyList{Hazy}}, double)"/>
+    public static void ShouldBeFelt(double[] at, Func<Hazy[], HazeLedger, IReadOnlyList<Hazy>> answer, double within = 2e-3)
     {
         var ledger = new HazeLedger();
         const double U = 1e-3;
-        var hazy = answer([.. at.Select((x, i) => ledger.Quantity(x, U * Scale(x), new HazeSource(Name(i), "x")))]);
+        var hazy = answer([.. at.Select((x, i) => ledger.Quantity(x, U * Scale(x), new HazeSource(Name(i), "x")))], ledger);
         for (var i = 0; i < at.Length; i++)
         {
-            double[] Moved(double by) => [.. answer([.. at.Select((x, k) => (Hazy)(k == i ? x + (by * Scale(x)) : x))]).Select(a => a.Value)];
+            double[] Moved(double by) => [.. answer([.. at.Select((x, k) => (Hazy)(k == i ? x + (by * Scale(x)) : x))], new HazeLedger()).Select(a => a.Value)];
             var (more, less) = (Moved(1e-5), Moved(-1e-5));
             for (var a = 0; a < hazy.Count; a++)
             {
