@@ -23,7 +23,7 @@ public class CompensationTests
 
     private static Blend<Hazy> Base(double pct) => new(pct, UsualFuels.Traditional<Hazy>());
 
-    private static double Factor(Metering metering, double pct, double basePct) => FuelFactor.CompositionFactor(metering, Base(pct), Base(basePct)).Value;
+    private static double Factor(Metering metering, double pct, double basePct) => FuelFactor.CompositionFactor(metering, Base(pct), new MapBlend<Hazy>(Base(basePct))).Value;
 
     /// <summary>
     /// Source: J. E. Anderson et al., SAE 2012-01-1274 (from memory): mole fraction of ethanol from its volume fraction, densities and

@@ -11,7 +11,7 @@ public class FuelTests
 {
     private static Blend<Exact> E(double pct) => new(pct, UsualFuels.Traditional<Exact>());
 
-    private static double Factor(double pct, double basePct, Metering metering) => FuelFactor.CompositionFactor(metering, E(pct), E(basePct)).Value;
+    private static double Factor(double pct, double basePct, Metering metering) => FuelFactor.CompositionFactor(metering, E(pct), new MapBlend<Exact>(E(basePct))).Value;
 
     /// <summary>Source: OIML R 22, 789.24 kg/m3 at 20 C; CRC Handbook densities of ethanol between 10 and 30 C and near its boiling point (from memory).</summary>
     [Theory]

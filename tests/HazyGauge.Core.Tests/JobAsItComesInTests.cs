@@ -191,7 +191,7 @@ public class JobAsItComesInTests
         job.Compensate.Row.ShouldBeNull();
 
         // By hand: at 2.0 ms with 0.9 ms of dead time a factor f leaves (2 f - 0.9) / (1.1 f) - 1.
-        var factor = Compensation.Uncorrected.LambdaRatio(85, 10);
+        var factor = Compensation.Uncorrected.LambdaRatio(85, new(10));
         job.Compensate.Stretched!.Single(s => s.PulseMs == 2).ErrorPct.Value.ShouldBe(100 * ((((2 * factor) - 0.9) / (1.1 * factor)) - 1), 0.01);
         job.Compensate.Stretched!.Zip(job.Compensate.Stretched!.Skip(1)).ShouldAllBe(p => p.First.ErrorPct.Value > p.Second.ErrorPct.Value);
     }

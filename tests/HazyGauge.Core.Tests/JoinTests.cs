@@ -210,7 +210,7 @@ public class JoinTests
         };
         var finding = new SurveyStation().Evaluate(survey, new StationContext(new HazeLedger())).Findings.Single(f => f.Code == "extenderWholePulses");
         var said = double.Parse(finding.Text.Split("comes out ")[1].Split(' ')[0], System.Globalization.CultureInfo.InvariantCulture);
-        var factor = Uncorrected.LambdaRatio(highest, map);
+        var factor = Uncorrected.LambdaRatio(highest, new(map));
         said.ShouldBe(100 * ((((2.0 * factor) - 0.9) / 1.1 / factor) - 1), 0.51);
         said.ShouldBe(richPct, 2);
     }

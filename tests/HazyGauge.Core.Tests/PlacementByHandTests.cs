@@ -90,7 +90,7 @@ public class PlacementByHandTests
 
         // Another way: as the factor of a controller that meters volume.
         var fuels = UsualFuels.Traditional<Exact>();
-        var more = FuelFactor.CompositionFactor(Metering.Volume, new Blend<Exact>(highestPct, fuels), new Blend<Exact>(10, fuels)).Value;
+        var more = FuelFactor.CompositionFactor(Metering.Volume, new Blend<Exact>(highestPct, fuels), new MapBlend<Exact>(new(10, fuels))).Value;
         flows[0].UsedLph!.Value.Value.ShouldBe(1.2 * more, 0.01 * more);
         flows[1].UsedLph!.Value.Value.ShouldBe(8 * more, 0.06 * more);
         flows[1].ReturnLph!.Value.Value.ShouldBe(200 - flows[1].UsedLph!.Value.Value, 1e-9);

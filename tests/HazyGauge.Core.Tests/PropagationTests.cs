@@ -45,7 +45,8 @@ public class PropagationTests
             var baseBlend = new Blend<Exact>(10 + (2 * Normal()), fuels);
             var temperature = 30 + (6 * Normal());
             var factor =
-                FuelFactor.CompositionFactor(metering, blend, baseBlend).Value * metering.DensityShare<Exact>(blend.DensityAt(15, 0) / blend.DensityAt(temperature, 0)).Value;
+                FuelFactor.CompositionFactor(metering, blend, new MapBlend<Exact>(baseBlend)).Value
+                * metering.DensityShare<Exact>(blend.DensityAt(15, 0) / blend.DensityAt(temperature, 0)).Value;
             sum += factor;
             squares += factor * factor;
         }

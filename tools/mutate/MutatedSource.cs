@@ -82,7 +82,7 @@ internal static class MutatedSource
             Directory.Delete(work, recursive: true);
         }
 
-        foreach (var part in new[] { "src", "tests/HazyGauge.Core.Tests", "tests/HazyGauge.Web.Tests", "demo", "examples" })
+        foreach (var part in new[] { "src", "tests/HazyGauge.Core.Tests", "tests/HazyGauge.Web.Tests", "tests/bench/seed", "demo", "examples" })
         {
             Copy(Path.Combine(root, part), Path.Combine(work, part));
         }

@@ -96,7 +96,14 @@ public sealed record BreakpointRow(IReadOnlyList<double> EthanolPcts, IReadOnlyL
             ethanolPcts,
             [
                 .. ethanolPcts.Select(e =>
-                    FuelFactor.CompositionFactor(metering, baseBlend with { EthanolPct = e == baseBlend.EthanolPct.Value ? baseBlend.EthanolPct : e }, baseBlend)
+                    FuelFactor.CompositionFactor(
+                        metering,
+                        baseBlend with
+                        {
+                            EthanolPct = e == baseBlend.EthanolPct.Value ? baseBlend.EthanolPct : e,
+                        },
+                        new MapBlend<Hazy>(baseBlend)
+                    )
                 ),
             ],
             worst.ErrorPct,
@@ -170,7 +177,7 @@ public sealed record BreakpointRow(IReadOnlyList<double> EthanolPcts, IReadOnlyL
             )
         );
 
-        public double Factor(double ethanolPct) => FuelFactor.CompositionFactor(metering, _base with { EthanolPct = ethanolPct }, _base).Value;
+        public double Factor(double ethanolPct) => FuelFactor.CompositionFactor(metering, _base with { EthanolPct = ethanolPct }, new MapBlend<Exact>(_base)).Value;
 
         /// <summary>Largest error of a straight line between two blends, %, and where it is.</summary>
         /// <param name="fromPct">The one.</param>

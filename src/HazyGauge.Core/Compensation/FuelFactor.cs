@@ -23,8 +23,8 @@ public abstract record FuelFactorBasis(Hazy BaseEthanolPct, Metering? Metering =
     {
         var check = new InputCheck()
             .Within(ethanolPct.Value, 0, 100, "ethanolPct", "Ethanol", Unit.Percent)
-            .Within(FuelTempC?.Value, -40, 125, "fuelTempC", "Fuel temperature", Unit.Celsius)
-            .Within(BaseFuelTempC?.Value, -40, 125, "baseFuelTempC", "Fuel temperature of the base map", Unit.Celsius);
+            .Within(FuelTempC?.Value, FuelTemperature.LowestC, FuelTemperature.HighestC, "fuelTempC", "Fuel temperature", Unit.Celsius)
+            .Within(BaseFuelTempC?.Value, FuelTemperature.LowestC, FuelTemperature.HighestC, "baseFuelTempC", "Fuel temperature of the base map", Unit.Celsius);
         CheckBase(check, BaseEthanolPct, Fuels()).ThrowIfAny();
     }
 
@@ -140,24 +140,24 @@ public static class FuelFactor
         basis.Check(ethanolPct);
         var (fuels, metering) = (basis.Fuels(), basis.Metering ?? Metering.Orifice);
         var blend = new Blend<Hazy>(ethanolPct, fuels);
-        var baseBlend = new Blend<Hazy>(basis.BaseEthanolPct, fuels);
+        var map = new MapBlend<Hazy>(new(basis.BaseEthanolPct, fuels));
         Hazy Temperature(Metering school, Blend<Hazy> at) => TemperatureFactor(school, at, basis, ledger);
-        Hazy School(Metering school) => CompositionFactor(school, blend, baseBlend) * Temperature(school, blend);
+        Hazy School(Metering school) => CompositionFactor(school, blend, map) * Temperature(school, blend);
         var schools = new BySchool(School(Metering.Mass), School(Metering.Orifice), School(Metering.Volume));
 
         // The haze stays on the cautious figure: it says how well that figure itself is known.
         var highEnd = blend with { EthanolPct = RealNumber.Clamp(ethanolPct + (2 * ApartU(ethanolPct, basis.BaseEthanolPct)), 0, 100) };
-        var cautious = CompositionFactor(metering, highEnd, baseBlend) * Temperature(metering, highEnd);
+        var cautious = CompositionFactor(metering, highEnd, map) * Temperature(metering, highEnd);
         var factor = schools.Of(metering);
         return new FuelFactorResult(
             factor,
             cautious,
             cautious / factor,
-            CompositionFactor(metering, blend, baseBlend),
+            CompositionFactor(metering, blend, map),
             Temperature(metering, blend),
             schools,
             blend.StoichAfr,
-            baseBlend.StoichAfr,
+            map.Blend.StoichAfr,
             100 * blend.MassFraction,
             100 * blend.MoleFraction,
             basis.FuelTempC is { } t ? DensityAt(blend, t, ledger) : blend.Density15C,
@@ -175,9 +175,12 @@ public static class FuelFactor
             : ethanolPct.StandardU;
     }
 
-    /// <summary>AFR(base)/AFR(E), times the school's share of rho(base)/rho(E) at 15 C.</summary>
-    public static T CompositionFactor<T>(Metering metering, Blend<T> blend, Blend<T> baseBlend)
-        where T : struct, IRealNumber<T> => baseBlend.StoichAfr / blend.StoichAfr * metering.DensityShare(baseBlend.Density15C / blend.Density15C);
+    /// <summary>AFR(map)/AFR(line), times the school's share of rho(map)/rho(line) at 15 C.</summary>
+    /// <param name="metering">How the controller meters.</param>
+    /// <param name="inLine">The blend in the line.</param>
+    /// <param name="map">The blend the map was made on.</param>
+    public static T CompositionFactor<T>(Metering metering, Blend<T> inLine, MapBlend<T> map)
+        where T : struct, IRealNumber<T> => map.Blend.StoichAfr / inLine.StoichAfr * metering.DensityShare(map.Blend.Density15C / inLine.Density15C);
 
     private static Hazy TemperatureFactor(Metering metering, Blend<Hazy> blend, FuelFactorBasis basis, HazeLedger ledger) =>
         basis.FuelTempC is { } fuelTempC

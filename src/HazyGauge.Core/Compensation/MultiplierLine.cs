@@ -18,9 +18,6 @@ public sealed record MultiplierLine(double At0Pct, double At100Pct)
     private const double AnotherBaseFrom = 0.10;
     private const double WorthSayingFrom = 0.01;
 
-    // Pump "E85" is often about E75 (common practice, no source): what is asked about where no reading is known.
-    private const double UsualPumpPct = 75;
-
     /// <summary>What it multiplies by at a blend.</summary>
     public double At(double ethanolPct) => (At0Pct + ((At100Pct - At0Pct) * ethanolPct / 100)) / 100;
 
@@ -36,10 +33,10 @@ public sealed record MultiplierLine(double At0Pct, double At100Pct)
             .Within(At100Pct, 50, 250, "multiplier", "The multiplier at E100", Unit.Percent)
             .ThrowIfAny();
         var basePct = baseBlend.EthanolPct.Value;
-        var atPct = ethanolPct ?? UsualPumpPct;
+        var atPct = ethanolPct ?? PumpBlends.E85Pct;
 
         // Fuel delivered over fuel needed is multiplier over factor, and lambda is the inverse of that.
-        var lambda = FuelFactor.CompositionFactor(metering, baseBlend with { EthanolPct = atPct }, baseBlend).Value / At(atPct);
+        var lambda = FuelFactor.CompositionFactor(metering, baseBlend with { EthanolPct = atPct }, new MapBlend<Exact>(baseBlend)).Value / At(atPct);
         var offAtBase = At(basePct) - 1;
         if (Math.Abs(offAtBase) > AnotherBaseFrom)
         {

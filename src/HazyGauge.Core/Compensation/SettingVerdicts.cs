@@ -85,7 +85,7 @@ public static class SettingVerdicts
 
     // A straight multiplier has to say 100 % at the base map's blend; metering by orifice, as a solenoid injector does. Nothing is judged on a typical blend.
     private static double? Multiplier(VehicleSurvey survey, double atPct) =>
-        survey is { HasTypicalMapBlend: false, Control.FuelMapEthanolPct: { } map } ? Math.Round(100 * Uncorrected.LambdaRatio(atPct, map.Value), 1) : null;
+        survey is { HasTypicalMapBlend: false, Control.FuelMapEthanolPct: { } map } ? Math.Round(100 * Uncorrected.LambdaRatio(atPct, new(map.Value)), 1) : null;
 
     // Which school a controller meters by is not known here: what is right by one of them is no fault.
     private static bool IsRight(VehicleSurvey survey, SettingKind kind, double now, double right)
@@ -97,7 +97,7 @@ public static class SettingVerdicts
 
         var map = new Blend<Exact>(survey.Control.FuelMapEthanolPct!.Value.Value, UsualFuels.Traditional<Exact>());
         var bySchool = MeteringSchools
-            .All.Select(school => 100 * FuelFactor.CompositionFactor(school, map with { EthanolPct = kind == SettingKind.MultiplierAt0 ? 0 : 100 }, map).Value)
+            .All.Select(school => 100 * FuelFactor.CompositionFactor(school, map with { EthanolPct = kind == SettingKind.MultiplierAt0 ? 0 : 100 }, new MapBlend<Exact>(map)).Value)
             .ToList();
         return now >= bySchool.Min() - SamePct && now <= bySchool.Max() + SamePct;
     }
@@ -111,7 +111,7 @@ public static class SettingVerdicts
             case SettingKind.FullScale when Math.Abs(value) < SamePct:
                 return Sentence.Of(
                     $"{named} stands at {value:0.###}: whatever the sensor says, the controller reads E0, and on {Say.Ethanol(highest)} it runs at lambda "
-                        + $"{Lambda(highest, 0, map):0.00}. It must stand at 100."
+                        + $"{Lambda(highest, 0, new(map)):0.00}. It must stand at 100."
                 );
             case SettingKind.FullScale when Math.Abs(value - 100) <= SamePct:
                 return Sentence.Of($"{named} stands at {value:0.###}: the controller reads what the sensor says.");
@@ -119,7 +119,7 @@ public static class SettingVerdicts
                 return Sentence.Of(
                     $"{named} stands at {value:0.###}: {Say.Ethanol(highest)} is read as "
                         + $"{Say.Ethanol(Math.Clamp(highest * value / 100, 0, 100))}{(highest * value > 1e4 ? " or more" : string.Empty)}, and the engine runs at lambda "
-                        + $"{Lambda(highest, Math.Clamp(highest * value / 100, 0, 100), map):0.00}. It must stand at 100."
+                        + $"{Lambda(highest, Math.Clamp(highest * value / 100, 0, 100), new(map)):0.00}. It must stand at 100."
                 );
             case SettingKind.VoltsAt0 or SettingKind.VoltsAt100 when should is { } volts:
                 var end = setting.Kind == SettingKind.VoltsAt0 ? 0 : 100;
@@ -143,7 +143,7 @@ public static class SettingVerdicts
     }
 
     // Lambda where one blend is in the line and the controller takes it for another.
-    private static double Lambda(double inLinePct, double takenForPct, double mapPct) => Uncorrected.LambdaRatio(inLinePct, mapPct) / Uncorrected.LambdaRatio(takenForPct, mapPct);
+    private static double Lambda(double inLinePct, double takenForPct, MapEthanol map) => Uncorrected.LambdaRatio(inLinePct, map) / Uncorrected.LambdaRatio(takenForPct, map);
 
     private static double SpanV(VehicleSurvey survey) => Math.Max(0.1, Math.Abs((survey.Control.ConverterAt100V?.Value ?? 5) - (survey.Control.ConverterAt0V?.Value ?? 0)));
 

@@ -17,10 +17,10 @@ public static class Uncorrected
 
     /// <summary>Lambda over the one wanted: what the open time would have to grow by, metering by orifice (<see cref="FuelFactor"/>).</summary>
     /// <param name="ethanolPct">The blend in the tank, % by volume.</param>
-    /// <param name="mapEthanolPct">The blend the map was made on, % by volume.</param>
-    public static double LambdaRatio(double ethanolPct, double mapEthanolPct)
+    /// <param name="map">The blend the map was made on.</param>
+    public static double LambdaRatio(double ethanolPct, MapEthanol map)
     {
-        var map = new Blend<Exact>(mapEthanolPct, UsualFuels.Traditional<Exact>());
-        return FuelFactor.CompositionFactor(Metering.Orifice, map with { EthanolPct = ethanolPct }, map).Value;
+        var fuels = UsualFuels.Traditional<Exact>();
+        return FuelFactor.CompositionFactor(Metering.Orifice, new Blend<Exact>(ethanolPct, fuels), new MapBlend<Exact>(new(map.Pct, fuels))).Value;
     }
 }

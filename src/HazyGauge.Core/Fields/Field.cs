@@ -1,5 +1,6 @@
 using System.Collections.Concurrent;
 using System.Reflection;
+using System.Text.Json.Serialization;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Sentences;
@@ -30,6 +31,13 @@ public record Field(string Path, string Label)
 
     /// <summary>Highest it can be.</summary>
     public double? Max { get; init; }
+
+    /// <summary>Both ends at once, where the same number is asked for elsewhere too.</summary>
+    [JsonIgnore]
+    public NumberRange Range
+    {
+        init => (Min, Max) = (value.Least, value.Most);
+    }
 
     /// <summary>Between which it nearly always is: what is outside is asked about, for it was probably typed in another unit. Null where nothing is unlikely.</summary>
     public (double Least, double Most)? Likely { get; init; }

@@ -1,3 +1,4 @@
+using HazyGauge.Core.Fields;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Sentences;
 
@@ -51,6 +52,9 @@ public sealed class InputCheck
         value is { } v && v.StandardU > max - min
             ? Refuse(field, Sentence.Of($"{what} cannot be more uncertain than {Say.Given(max - min, unit)}: that is all it can differ by. Leave it out instead."))
             : Within(value?.Value, min, max, field, what, unit);
+
+    /// <inheritdoc cref="Within(Hazy?, double, double, string, string, Unit)"/>
+    public InputCheck Within(Hazy? value, NumberRange range, string field, string what, Unit unit = Unit.None) => Within(value, range.Least, range.Most, field, what, unit);
 
     /// <summary>A number that must be there; where it is not, that is noted and 1 stands in.</summary>
     public Hazy Required(Hazy? value, string field, string what)

@@ -41,7 +41,7 @@ public static class BoilingMargin
     {
         new InputCheck()
             .Within(ethanolPct.Value, 0, 100, "ethanolPct", "Ethanol", Unit.Percent)
-            .Within(fuel.C.Value, -40, 125, "fuelTempC", "Fuel temperature", Unit.Celsius)
+            .Within(fuel.C.Value, FuelTemperature.LowestC, FuelTemperature.HighestC, "fuelTempC", "Fuel temperature", Unit.Celsius)
             .Within(there.Kpa.Value, 20, 1000, "absolutePressureKpa", "The absolute pressure", Unit.Kpa)
             .ThrowIfAny();
         var blend = new Blend<Hazy>(ethanolPct, UsualFuels.Traditional<Hazy>());

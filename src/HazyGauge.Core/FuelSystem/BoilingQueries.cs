@@ -128,7 +128,7 @@ public sealed record VapourPressureQuery(
 
         for (var i = 0; i < Math.Min(TempsC?.Count ?? 0, MostTemperatures); i++)
         {
-            check.Within(TempsC![i], -40, 125, $"tempsC[{i}]", "Fuel temperature", Unit.Celsius);
+            check.Within(TempsC![i], FuelTemperature.LowestC, FuelTemperature.HighestC, $"tempsC[{i}]", "Fuel temperature", Unit.Celsius);
         }
 
         check.ThrowIfAny();

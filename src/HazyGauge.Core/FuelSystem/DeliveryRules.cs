@@ -30,7 +30,7 @@ public static class DeliveryRules
         FuelPairRules
             .Check(check, demand.Fuels)
             .Within(demand.BaseEthanolPct.Value, 0, 100, "baseEthanolPct", "The base blend", Unit.Percent)
-            .Within(demand.FuelTempC.Value, -40, 125, "fuelTempC", "Fuel temperature", Unit.Celsius)
+            .Within(demand.FuelTempC.Value, FuelTemperature.LowestC, FuelTemperature.HighestC, "fuelTempC", "Fuel temperature", Unit.Celsius)
             .Within(demand.BsfcGPerKwh.Value, 100, 1000, "bsfcGPerKwh", "The specific consumption", Unit.GPerKwh)
             .Within(demand.LambdaBase.Value, 0.4, 2, "lambdaBase", "Lambda on the base map")
             .Within(demand.LambdaTarget.Value, 0.4, 2, "lambdaTarget", "The lambda wanted")

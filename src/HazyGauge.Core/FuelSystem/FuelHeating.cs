@@ -46,7 +46,7 @@ public sealed record FuelHeatingInput(
             .Within(FuelLitres.Value, 0.1, 1000, "fuelLitres", "The fuel in the tank", Unit.Litres)
             .Within(EthanolPct.Value, 0, 100, "ethanolPct", "Ethanol", Unit.Percent)
             .Within(AmbientC.Value, -50, 70, "ambientC", "The temperature around the tank", Unit.Celsius)
-            .Within(StartC.Value, -40, 125, "startC", "The temperature at the start", Unit.Celsius)
+            .Within(StartC.Value, FuelTemperature.LowestC, FuelTemperature.HighestC, "startC", "The temperature at the start", Unit.Celsius)
             .Within(PumpElectricalW.Value, 0, 5000, "pumpElectricalW", "The electrical power of the pumps", Unit.Watt)
             .Within(HeatIntoFuelPct.Value, 0, 100, "heatIntoFuelPct", "The share of heat that goes into the fuel", Unit.Percent)
             .Within(LossWPerK.Value, 0, 1000, "lossWPerK", "The heat the tank loses", Unit.WattPerK)
@@ -125,7 +125,7 @@ public static class FuelHeating
         for (var i = 0; i < Rounds; i++)
         {
             var end = new Tank(input, mass, HeatCapacity.KjPerKgK(blend, halfwayC)).At(input.Minutes).Value;
-            halfwayC = Math.Clamp((input.StartC.Value + end) / 2, -40, 125);
+            halfwayC = Math.Clamp((input.StartC.Value + end) / 2, FuelTemperature.LowestC, FuelTemperature.HighestC);
         }
 
         return HeatCapacity.LawAt(halfwayC, ledger) * HeatCapacity.KjPerKgK(blend, halfwayC);

@@ -111,7 +111,7 @@ public sealed record FuelHeatingLog(
         {
             check
                 .Within(readings[i].Minute, 0, 1440, $"readings[{i}].minute", "A minute", Unit.Minutes)
-                .Within(readings[i].TempC, -40, 125, $"readings[{i}].tempC", "Fuel temperature", Unit.Celsius);
+                .Within(readings[i].TempC, FuelTemperature.LowestC, FuelTemperature.HighestC, $"readings[{i}].tempC", "Fuel temperature", Unit.Celsius);
             if (i > 0 && readings[i].Minute <= readings[i - 1].Minute)
             {
                 check.Refuse($"readings[{i}].minute", "Minutes must rise.");

@@ -63,7 +63,7 @@ public sealed record LowSideFailsafe(Hazy TripKpa, double DelayS, bool RisesWith
         HazeLedger ledger
     )
     {
-        var hot = new Celsius<Hazy>(RealNumber.Clamp(fuel.C + HighPressurePumpHeatK, -40, 125));
+        var hot = new Celsius<Hazy>(RealNumber.Clamp(fuel.C + HighPressurePumpHeatK, FuelTemperature.LowestC, FuelTemperature.HighestC));
         var worst = new Blend<Hazy>(BlendVapourPressure.HighestEthanolPct(highestEthanolPct, new(gasoline.Kpa.Value), new(hot.C.Value)), UsualFuels.Traditional<Hazy>());
         var vapour = new AbsolutePressure<Hazy>(BlendVapourPressure.LawAt(worst, gasoline, hot, ledger) * BlendVapourPressure.At(worst, gasoline, hot).Kpa);
         var liquid = vapour.Over(air) + new PressureDifference<Hazy>(OverVapourKpa);

@@ -1,6 +1,7 @@
 using System.Text.Json.Serialization;
 using HazyGauge.Core.Fields;
 using HazyGauge.Core.Findings;
+using HazyGauge.Core.Fuels;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Shop;
@@ -151,7 +152,7 @@ public sealed record SensorReading(Hazy? EthanolPct, Hazy? FuelTempC, SignalStat
             findings.Add(SignalFindings.PolarityUndetermined(low.Value, highMs));
         }
 
-        return (RealNumber.Clamp(SensorLaw.FuelTempC(low), -40, 125), TemperatureStatus.Ok);
+        return (RealNumber.Clamp(SensorLaw.FuelTempC(low), FuelTemperature.LowestC, FuelTemperature.HighestC), TemperatureStatus.Ok);
     }
 
     /// <summary>True where a pulse of this width is a temperature, within its timing haze.</summary>

@@ -152,7 +152,9 @@ internal static class SignalFindings
         new(
             "glitches",
             Severity.Info,
-            Sentence.Of($"{count} {(count == 1 ? "spike" : "spikes")} shorter than 50 µs left out. A few are harmless; many mean the wire runs beside ignition or injectors.")
+            Sentence.Of(
+                $"{count} {(count == 1 ? "spike" : "spikes")} shorter than {Say.Given(PulseRecorder.ShortestPulseS * 1e6, Unit.Microseconds)} left out. A few are harmless; many mean the wire runs beside ignition or injectors."
+            )
         );
 
     internal static Finding UnknownLevel(double totalS) =>

@@ -1,4 +1,5 @@
 using HazyGauge.Core.Findings;
+using HazyGauge.Core.Fuels;
 using HazyGauge.Core.Sentences;
 
 namespace HazyGauge.Core.Simulation;
@@ -14,6 +15,6 @@ public sealed record SimulatorSettings(double EthanolPct, double FuelTempC = 25,
     public InputCheck Check(InputCheck check) =>
         check
             .Within(EthanolPct, 0, 100, "ethanolPct", "Ethanol", Unit.Percent)
-            .Within(FuelTempC, -40, 125, "fuelTempC", "Fuel temperature", Unit.Celsius)
+            .Within(FuelTempC, FuelTemperature.LowestC, FuelTemperature.HighestC, "fuelTempC", "Fuel temperature", Unit.Celsius)
             .Within(NoiseUs, 0, 200, "noiseUs", "The noise of the edges", Unit.Microseconds);
 }

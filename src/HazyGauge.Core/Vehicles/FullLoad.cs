@@ -1,4 +1,5 @@
 using HazyGauge.Core.Fields;
+using HazyGauge.Core.Fuels;
 using HazyGauge.Core.FuelSystem;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Sentences;
@@ -47,8 +48,8 @@ public sealed record FullLoad(Hazy? PowerKw = null, Hazy? EthanolPct = null, Haz
         {
             Group = VehicleStops.FullLoad,
             Unit = Unit.Celsius,
-            Min = -40,
-            Max = 125,
+            Min = FuelTemperature.LowestC,
+            Max = FuelTemperature.HighestC,
             Usual = new(30, 15),
             HowTo = "Read it from the sensor after an hour's drive on a hot day.",
         },

@@ -57,7 +57,7 @@ public sealed record HotDrive(
         {
             Group = VehicleStops.HotDrive,
             Unit = Unit.Celsius,
-            Min = -40,
+            Min = FuelTemperature.LowestC,
             Max = 90,
             HowTo = "Read it from the sensor; left out, as around the tank.",
             LeftOut = "as around the tank",

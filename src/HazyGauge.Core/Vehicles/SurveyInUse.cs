@@ -1,3 +1,4 @@
+using HazyGauge.Core.Fuels;
 using HazyGauge.Core.Haze;
 
 namespace HazyGauge.Core.Vehicles;
@@ -26,16 +27,13 @@ public static class SurveyInUse
         return whole with { Control = whole.Control with { FuelMapEthanolPct = MapFuel.EthanolPct(whole, ledger) }, HasTypicalMapBlend = MapFuel.IsTypical(whole.Control) };
     }
 
-    // Pump gasoline as sold nearly everywhere (common practice, no source).
-    private const double UsualMapPct = 10;
-
     private static double UsualHighestPct => VehicleFields.Find("goals.highestEthanolPct")!.Usual!.Value;
 
     /// <summary>The highest blend that must work, % by volume; where nobody said, the usual one.</summary>
     public static Hazy HighestOrUsualPct(this VehicleSurvey survey) => survey.Goals.HighestEthanolPct ?? UsualHighestPct;
 
     /// <summary>The blend the fuel map was made on, % by volume; where nobody said, that of pump gasoline.</summary>
-    public static Hazy MapOrUsualPct(this VehicleSurvey survey) => survey.Control.FuelMapEthanolPct ?? UsualMapPct;
+    public static Hazy MapOrUsualPct(this VehicleSurvey survey) => survey.Control.FuelMapEthanolPct ?? PumpBlends.GasolinePct;
 
     /// <summary>The wishes of a kind.</summary>
     internal static IEnumerable<Wish> Wishes(VehicleSurvey survey, WishKind kind) => (survey.Goals.Wishes ?? []).Where(w => w.Kind == kind);

@@ -15,7 +15,6 @@ public static class VehicleFields
     private const string AtCapacity = "capacity";
     private const string AtSignal = "signal";
     private const string AtRoute = "route";
-    private const double PumpEthanolPct = 10;
     private const double MostKpa = PumpCurveRules.MostKpa;
     private static readonly Sentence CapacityNeedsIt = "Capacity cannot be calculated without it.";
 
@@ -58,7 +57,7 @@ public static class VehicleFields
     private static bool OnDisplayOnly(VehicleSurvey survey) => survey.Control.SignalPath == SignalPath.DisplayOnly;
 
     // What every pump may hold anyway needs no other parts.
-    private static bool OnEthanol(VehicleSurvey survey) => (survey.Goals.HighestEthanolPct?.Value ?? 100) > PumpEthanolPct;
+    private static bool OnEthanol(VehicleSurvey survey) => (survey.Goals.HighestEthanolPct?.Value ?? 100) > PumpBlends.GasolinePct;
 
     /// <summary>All of them.</summary>
     public static readonly IReadOnlyList<VehicleField> All =

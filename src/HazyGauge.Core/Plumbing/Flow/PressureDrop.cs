@@ -39,7 +39,7 @@ public sealed record PressureDropQuery(
         var check = new InputCheck()
             .Within(FlowLph, 0, 1_000_000, "flowLph", "The flow", Unit.Lph)
             .Within(EthanolPct, 0, 100, "ethanolPct", "The blend", Unit.Percent)
-            .Within(FuelTempC, -40, 125, "fuelTempC", "The fuel's temperature", Unit.Celsius)
+            .Within(FuelTempC, FuelTemperature.LowestC, FuelTemperature.HighestC, "fuelTempC", "The fuel's temperature", Unit.Celsius)
             .Within(DensityKgM3, 300, 2000, "densityKgM3", "The density", Unit.KgPerM3)
             .Within(ViscosityMPaS, 0.01, 10_000, "viscosityMPaS", "The viscosity, mPa s,");
         var count = (Elements ?? []).Sum(e => 1 + (e.Branches ?? []).Sum(b => b?.Count ?? 0));

@@ -1,4 +1,5 @@
 using HazyGauge.Core.Compensation;
+using HazyGauge.Core.Fuels;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Vehicles;
@@ -8,9 +9,6 @@ namespace HazyGauge.Core.Plumbing.Placement;
 /// <summary>What is said of the places for a sensor.</summary>
 internal static class PlacementWords
 {
-    // What a pump sells as E85 is often this (common practice, no source).
-    private const double UsualPumpE85Pct = 75;
-
     public static readonly Sentence NotServed = "No place: a fuel system that cannot be told its blend has no use for the reading.";
 
     /// <summary>Whether a sensor can go there, and why.</summary>
@@ -52,8 +50,8 @@ internal static class PlacementWords
             return "Follow the reading; a step after a fill is real where it stays.";
         }
 
-        var (map, pump) = (survey.MapOrUsualPct().Value, survey.Goals.LocalEthanolPct?.Value ?? UsualPumpE85Pct);
-        var off = Uncorrected.LambdaRatio(pump, map);
+        var (map, pump) = (survey.MapOrUsualPct().Value, survey.Goals.LocalEthanolPct?.Value ?? PumpBlends.E85Pct);
+        var off = Uncorrected.LambdaRatio(pump, new(map));
         return Sentence.Of(
             $"Hold the last reading above {Say.Given(holdAboveRpm, Unit.Rpm)}, where little fuel or foam comes back. It must not switch the correction off there: off, "
                 + $"{Say.Ethanol(pump)} on a map made on {Say.Ethanol(map)} runs at {off:0.00} times the lambda wanted. Ask which of the two it does."

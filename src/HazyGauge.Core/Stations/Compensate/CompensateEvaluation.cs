@@ -90,7 +90,7 @@ internal sealed class CompensateEvaluation(
     // Where nothing counts ethanol nothing is typed in: the blend has to be what the map was made on.
     private CompensateResults Held()
     {
-        double? lambda = Ethanol is { } ethanol ? Uncorrected.LambdaRatio(ethanol.Value, basePct.Value) : null;
+        double? lambda = Ethanol is { } ethanol ? Uncorrected.LambdaRatio(ethanol.Value, new(basePct.Value)) : null;
         var isHeld = Ethanol is { } read && IsHeld(read.Value);
         var findings =
             lambda is { } off && !isHeld ? new Finding[] { new("displayControlsNothing", Severity.Stop, CompensateWords.OffTheMap(basePct.Value, Ethanol!.Value, off)) } : [];
@@ -123,7 +123,7 @@ internal sealed class CompensateEvaluation(
     private bool IsHeld(double ethanolPct) => Math.Abs(ethanolPct - basePct.Value) <= Uncorrected.HeldWithinPct;
 
     private IEnumerable<OutsideBlend> Outside() =>
-        LookedUpPct.Append(Math.Round(basePct.Value)).Distinct().Order().Select(e => new OutsideBlend(e, Uncorrected.LambdaRatio(e, basePct.Value), IsHeld(e)));
+        LookedUpPct.Append(Math.Round(basePct.Value)).Distinct().Order().Select(e => new OutsideBlend(e, Uncorrected.LambdaRatio(e, new(basePct.Value)), IsHeld(e)));
 
     private CompensateResults Results()
     {

@@ -3,6 +3,7 @@ using HazyGauge.Core.Compensation;
 using HazyGauge.Core.Entries.Kinds;
 using HazyGauge.Core.Fields;
 using HazyGauge.Core.Findings;
+using HazyGauge.Core.Fuels;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Parts;
 using HazyGauge.Core.Sensing;
@@ -46,8 +47,8 @@ public sealed class CompensateStation : Station<CompensatePlan, CompensateResult
         new("baseFuelTempC", "Fuel temperature of the base map")
         {
             Unit = Unit.Celsius,
-            Min = -40,
-            Max = 125,
+            Min = FuelTemperature.LowestC,
+            Max = FuelTemperature.HighestC,
             Usual = new(FuelFactorBasis.UsualBaseFuelTempC),
             HowTo = "Read it in the logs the base map was made from.",
         },

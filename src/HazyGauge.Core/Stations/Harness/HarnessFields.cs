@@ -1,4 +1,5 @@
 using HazyGauge.Core.Fields;
+using HazyGauge.Core.Fuels;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Wiring.Boxes;
@@ -160,8 +161,7 @@ internal static class HarnessFields
             AsksTolerance = false,
             Group = Wave,
             Unit = Unit.Ohm,
-            Min = 10,
-            Max = 1_000_000,
+            Range = WireRanges.PullUpOhm,
             Hint = "Left out, there is none. 2.4 k to the supply is usual.",
         },
         new FieldOf<HarnessPlan>("pullUpTo", "It goes to")
@@ -175,8 +175,7 @@ internal static class HarnessFields
             AsksTolerance = false,
             Group = Wave,
             Unit = Unit.Nanofarad,
-            Min = 0,
-            Max = 1000,
+            Range = WireRanges.Nf,
             Usual = new(0.4, 0.3),
             HowTo = "Left out, a tenth of a nanofarad for every meter of wire.",
         },
@@ -185,8 +184,7 @@ internal static class HarnessFields
             AsksTolerance = false,
             Group = Wave,
             Unit = Unit.Volt,
-            Min = 0,
-            Max = 3,
+            Range = WireRanges.SaturationV,
             Usual = new(SharedWire.UsualSaturationV),
         },
         new FieldOf<HarnessPlan>("inputs", "Inputs on the signal wire")
@@ -201,53 +199,46 @@ internal static class HarnessFields
                 {
                     AsksTolerance = false,
                     Unit = Unit.Ohm,
-                    Min = 10,
-                    Max = 10_000_000,
+                    Range = WireRanges.PullUpOhm,
                 },
                 new FieldOf<WireInput>("pullUpV", "It goes to")
                 {
                     AsksTolerance = false,
                     Unit = Unit.Volt,
-                    Min = 1,
-                    Max = 32,
+                    Range = WireRanges.PullUpV,
                     Usual = new(WireInput.UsualPullUpV),
                 },
                 new FieldOf<WireInput>("maxV", "Most it bears")
                 {
                     AsksTolerance = false,
                     Unit = Unit.Volt,
-                    Min = 1,
-                    Max = 100,
+                    Range = WireRanges.BearsV,
                 },
                 new FieldOf<WireInput>("thresholdLowV", "Reads low below")
                 {
                     AsksTolerance = false,
                     Unit = Unit.Volt,
-                    Min = 0,
-                    Max = 30,
+                    Range = WireRanges.ThresholdV,
                     Usual = new(WireInput.UsualThresholdLowV),
                 },
                 new FieldOf<WireInput>("thresholdHighV", "Reads high above")
                 {
                     AsksTolerance = false,
                     Unit = Unit.Volt,
-                    Min = 0,
-                    Max = 30,
+                    Range = WireRanges.ThresholdV,
                     Usual = new(WireInput.UsualThresholdHighV),
                 },
                 new FieldOf<WireInput>("filterOhm", "Filter's resistor")
                 {
                     AsksTolerance = false,
                     Unit = Unit.Ohm,
-                    Min = 0,
-                    Max = 10_000_000,
+                    Range = WireRanges.FilterOhm,
                 },
                 new FieldOf<WireInput>("filterNf", "Filter's capacitor")
                 {
                     AsksTolerance = false,
                     Unit = Unit.Nanofarad,
-                    Min = 0,
-                    Max = 10_000,
+                    Range = WireRanges.Nf,
                 },
                 new FieldOf<WireInput>("loadOhm", "Load to ground")
                 {
@@ -271,8 +262,8 @@ internal static class HarnessFields
         {
             Group = Sheet,
             Unit = Unit.Celsius,
-            Min = -40,
-            Max = 125,
+            Min = FuelTemperature.LowestC,
+            Max = FuelTemperature.HighestC,
             Usual = new(20, 25),
             HowTo = "That of the workshop, after a night in it.",
         },

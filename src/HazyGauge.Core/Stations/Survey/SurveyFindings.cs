@@ -188,7 +188,7 @@ internal static class SurveyFindings
     {
         if (survey is { Control.FuelMapEthanolPct: { } map, Goals.HighestEthanolPct: { } highest } && Math.Abs(highest.Value - map.Value) > Uncorrected.HeldWithinPct)
         {
-            var lambda = Uncorrected.LambdaRatio(highest.Value, map.Value);
+            var lambda = Uncorrected.LambdaRatio(highest.Value, new(map.Value));
             return Stop(
                 "displayControlsNothing",
                 "control.signalPath",
@@ -213,8 +213,7 @@ internal static class SurveyFindings
         const double PulseMs = 2.0,
             DeadMs = 0.9;
         var (highest, map) = (survey.HighestOrUsualPct().Value, survey.MapOrUsualPct().Value);
-        var factor = Uncorrected.LambdaRatio(highest, map);
-        var richPct = 100 * ((((PulseMs * factor) - DeadMs) / (PulseMs - DeadMs) / factor) - 1);
+        var richPct = InjectorPulse.Lengthen(PulseMs, DeadMs, Uncorrected.LambdaRatio(highest, new(map))).WholePulseErrorPct.Value;
         return new(
             "extenderWholePulses",
             Severity.Caution,

@@ -1,5 +1,6 @@
 using System.Text.Json.Serialization;
 using HazyGauge.Core.Findings;
+using HazyGauge.Core.Fuels;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Sensing;
 using HazyGauge.Core.Sentences;
@@ -88,7 +89,7 @@ public sealed record MeterExpectationsQuery(
     {
         var check = new InputCheck()
             .Within(EthanolPct, 0, 100, "ethanolPct", "The blend", Unit.Percent)
-            .Within(FuelTempC, -40, 125, "fuelTempC", "The fuel's temperature", Unit.Celsius)
+            .Within(FuelTempC, FuelTemperature.LowestC, FuelTemperature.HighestC, "fuelTempC", "The fuel's temperature", Unit.Celsius)
             .Within(SupplyV, 4, 32, "supplyV", "The supply", Unit.Volt)
             .Within(PullUpV, 1, 32, "pullUpV", "What the pull-up goes to", Unit.Volt)
             .Within(LowLevelV, 0, 5, "lowLevelV", "The low level", Unit.Volt);

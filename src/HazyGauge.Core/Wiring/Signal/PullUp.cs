@@ -38,18 +38,18 @@ public sealed record PullUpQuery(
     public PullUpResult Answer()
     {
         var check = new InputCheck()
-            .Within(PullUpOhm, 1, 10_000_000, "pullUpOhm", "The pull-up", Unit.Ohm)
-            .Within(PullUpV, 0.1, 60, "pullUpV", "What the pull-up goes to", Unit.Volt)
-            .Within(InternalPullUpOhm, 1, 10_000_000, "internalPullUpOhm", "The pull-up inside", Unit.Ohm)
-            .Within(InternalPullUpV, 0.1, 60, "internalPullUpV", "What the pull-up inside goes to", Unit.Volt)
-            .Within(CableNf, 0, 10_000, "cableNf", "The capacitance of the cable, nF,")
-            .Within(FilterOhm, 0, 10_000_000, "filterOhm", "The filter's resistor", Unit.Ohm)
-            .Within(FilterNf, 0, 10_000, "filterNf", "The filter's capacitor, nF,")
-            .Within(ThresholdLowV, 0, 60, "thresholdLowV", "The low threshold", Unit.Volt)
-            .Within(ThresholdHighV, 0, 60, "thresholdHighV", "The high threshold", Unit.Volt)
-            .Within(SinkSaturationV, 0, 5, "sinkSaturationV", "The voltage of the pulled sensor", Unit.Volt)
+            .Within(PullUpOhm, WireRanges.PullUpOhm, "pullUpOhm", "The pull-up", Unit.Ohm)
+            .Within(PullUpV, WireRanges.PullUpV, "pullUpV", "What the pull-up goes to", Unit.Volt)
+            .Within(InternalPullUpOhm, WireRanges.PullUpOhm, "internalPullUpOhm", "The pull-up inside", Unit.Ohm)
+            .Within(InternalPullUpV, WireRanges.PullUpV, "internalPullUpV", "What the pull-up inside goes to", Unit.Volt)
+            .Within(CableNf, WireRanges.Nf, "cableNf", "The capacitance of the cable, nF,")
+            .Within(FilterOhm, WireRanges.FilterOhm, "filterOhm", "The filter's resistor", Unit.Ohm)
+            .Within(FilterNf, WireRanges.Nf, "filterNf", "The filter's capacitor, nF,")
+            .Within(ThresholdLowV, WireRanges.ThresholdV, "thresholdLowV", "The low threshold", Unit.Volt)
+            .Within(ThresholdHighV, WireRanges.ThresholdV, "thresholdHighV", "The high threshold", Unit.Volt)
+            .Within(SinkSaturationV, WireRanges.SaturationV, "sinkSaturationV", "The voltage of the pulled sensor", Unit.Volt)
             .Within(LowPulseMs, 0.01, 20, "lowPulseMs", "The low pulse", Unit.Milliseconds)
-            .Within(InputMaxV, 0.1, 100, "inputMaxV", "What the input bears", Unit.Volt);
+            .Within(InputMaxV, WireRanges.BearsV, "inputMaxV", "What the input bears", Unit.Volt);
         if (PullUpOhm is null && InternalPullUpOhm is null)
         {
             check.Refuse("pullUpOhm", "Without any pull-up there is no signal: the sensor can only pull low. Give the one outside, or the one inside the input.");

@@ -1,5 +1,6 @@
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
+using HazyGauge.Core.Sentences;
 
 namespace HazyGauge.Core.Wiring.Signal;
 
@@ -91,7 +92,12 @@ public sealed record SharedWire(Hazy? PullUpOhm, Hazy PullUpV, Hazy CableNf, Haz
         {
             if ((Inputs[i].ThresholdLowV ?? WireInput.UsualThresholdLowV).Value > (Inputs[i].ThresholdHighV ?? WireInput.UsualThresholdHighV).Value)
             {
-                check.Refuse($"{path}[{i}].thresholdHighV", "The high threshold cannot lie below the low one. Left out, they are 1.5 V and 3.5 V.");
+                check.Refuse(
+                    $"{path}[{i}].thresholdHighV",
+                    Sentence.Of(
+                        $"The high threshold cannot lie below the low one. Left out, they are {Say.Given(WireInput.UsualThresholdLowV, Unit.Volt)} and {Say.Given(WireInput.UsualThresholdHighV, Unit.Volt)}."
+                    )
+                );
             }
         }
     }
