@@ -158,7 +158,7 @@ public class PlacementByHandTests
     [InlineData(400, 5, 330)]
     public void An_open_regulator_loses_with_the_square_of_the_flow_and_may_be_half_off(double returnLph, double dropKpa, double setKpa)
     {
-        var overrun = RegulatorOverrun.Of(returnLph, dropKpa, setKpa, new HazeLedger());
+        var overrun = RegulatorOverrun.Of(returnLph, new(dropKpa), new(setKpa), new HazeLedger());
         var open = 80 * Math.Pow(returnLph / 200, 2);
         overrun.LeastKpa.Value.ShouldBe(open + dropKpa, 1e-9);
         overrun.LeastKpa.StandardU.ShouldBe(open * 0.5 / Sqrt3, 1e-4);

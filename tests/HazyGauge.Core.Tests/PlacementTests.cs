@@ -257,7 +257,7 @@ public class PlacementTests
             .Findings.ShouldContain(f => f.Code == "routeOffTheCurve");
 
         // A pump whose curve nobody knows falls with pressure too, by a typical slope.
-        var known = new LowPressurePump<Hazy>(null, 100, 300, 1, 1, 0).Against(10, new HazeLedger())!;
+        var known = new LowPressurePump<Hazy>(null, 100, 300, 1, 1, 0).Against(new(10), new HazeLedger())!;
         known.AvailableLph.Value.ShouldBe(98, 1e-9);
         known.AvailableLph.StandardU.ShouldBeGreaterThan(0);
     }

@@ -1,6 +1,7 @@
 using System.Globalization;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
+using HazyGauge.Core.Quantities;
 using HazyGauge.Core.Sentences;
 
 namespace HazyGauge.Core.FuelSystem;
@@ -133,11 +134,11 @@ public static class PumpAgainst
 
     /// <summary>The pump against so much more pressure; null where that is off its curve.</summary>
     /// <param name="pump">The pump.</param>
-    /// <param name="moreKpa">How much more, kPa.</param>
+    /// <param name="more">How much more.</param>
     /// <param name="ledger">The ledger.</param>
-    public static LowPressurePump<Hazy>? Against(this LowPressurePump<Hazy> pump, Hazy moreKpa, HazeLedger ledger)
+    public static LowPressurePump<Hazy>? Against(this LowPressurePump<Hazy> pump, PressureDifference<Hazy> more, HazeLedger ledger)
     {
-        var kpa = pump.GaugePressureKpa + moreKpa;
+        var kpa = pump.GaugePressureKpa + more.Kpa;
         if (pump.Curve is { } curve)
         {
             return curve.Reaches(kpa.Value) ? pump with { GaugePressureKpa = kpa } : null;
@@ -150,6 +151,6 @@ public static class PumpAgainst
                 HazeSource.RectangularU(FallOff),
                 new HazeSource("pump.fall", "Fall of the pump's flow with pressure", HazeShape.Rectangular, new HazeCheck("Find the pump's curve.", 0.1))
             );
-        return pump with { GaugePressureKpa = kpa, FlowLph = pump.FlowLph!.Value * (1 - (fall * moreKpa)) };
+        return pump with { GaugePressureKpa = kpa, FlowLph = pump.FlowLph!.Value * (1 - (fall * more.Kpa)) };
     }
 }

@@ -2,6 +2,7 @@ using HazyGauge.Core.Fuels;
 using HazyGauge.Core.FuelSystem;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Plumbing.Flow;
+using HazyGauge.Core.Quantities;
 using HazyGauge.Core.Vehicles;
 
 namespace HazyGauge.Core.Plumbing.Placement;
@@ -111,8 +112,8 @@ public sealed class FuelPath
     public Hazy LineKpa => Pump?.GaugePressureKpa ?? BaseKpa;
 
     /// <summary>Where the pump stands at full load where it works against so much more; null where that is not known.</summary>
-    public PumpStand? PumpAgainst(Hazy moreKpa) =>
-        Pump?.Against(moreKpa, _ledger) is not { } pump
+    public PumpStand? PumpAgainst(PressureDifference<Hazy> more) =>
+        Pump?.Against(more, _ledger) is not { } pump
             ? null
             : new(
                 pump.GaugePressureKpa,

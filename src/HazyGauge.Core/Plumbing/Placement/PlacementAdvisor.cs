@@ -1,5 +1,6 @@
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Plumbing.Flow;
+using HazyGauge.Core.Quantities;
 using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Vehicles;
 
@@ -115,7 +116,7 @@ public sealed class PlacementAdvisor
             isPossible ? PlacementWords.Neighbourhood(place, inFeed, _survey) : Sentence.Empty,
             place == SensorPlace.Bypass ? (_input.LeakPoints ?? UsualLeakPoints) + Bypass.Joints.Count : _input.LeakPoints ?? UsualLeakPoints,
             place == SensorPlace.Loop || (!_input.IsCut && (_input.Parts is not null || HasJoint(inFeed))),
-            isPossible && inFeed && drop is { } lost ? _path.PumpAgainst(lost) : null
+            isPossible && inFeed && drop is { } lost ? _path.PumpAgainst(new(lost)) : null
         )
         {
             InFeed = inFeed,
@@ -193,7 +194,7 @@ public sealed class PlacementAdvisor
 
         var line = _path.DropKpa([ChainFlow.Straight(_path.ReturnBoreMm, _path.ReturnLengthMm)], back);
         var parts = options.First(o => o.School == SensorPlace.Return).PressureDropKpa ?? 0;
-        return RegulatorOverrun.Of(back, line + parts, _path.BaseKpa, _ledger);
+        return RegulatorOverrun.Of(back, new PressureDifference<Hazy>(line + parts), new GaugePressure<Hazy>(_path.BaseKpa), _ledger);
     }
 
     // Adapters, hose and sensor as they usually come for a line of this bore (from memory).

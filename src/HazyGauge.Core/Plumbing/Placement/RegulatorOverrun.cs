@@ -1,4 +1,5 @@
 using HazyGauge.Core.Haze;
+using HazyGauge.Core.Quantities;
 
 namespace HazyGauge.Core.Plumbing.Placement;
 
@@ -27,10 +28,10 @@ public sealed record RegulatorOverrun(Hazy ReturnLph, Hazy LeastKpa, Hazy BaseKp
 
     /// <summary>What it comes to at idle.</summary>
     /// <param name="returnLph">What flows back.</param>
-    /// <param name="returnDropKpa">What return and parts in it lose at that flow.</param>
-    /// <param name="setKpa">What the regulator is set to.</param>
+    /// <param name="inReturn">What return and parts in it lose at that flow.</param>
+    /// <param name="set">What the regulator is set to.</param>
     /// <param name="ledger">The ledger.</param>
-    internal static RegulatorOverrun Of(Hazy returnLph, Hazy returnDropKpa, Hazy setKpa, HazeLedger ledger)
+    internal static RegulatorOverrun Of(Hazy returnLph, PressureDifference<Hazy> inReturn, GaugePressure<Hazy> set, HazeLedger ledger)
     {
         var law = ledger.Quantity(
             1,
@@ -45,7 +46,7 @@ public sealed record RegulatorOverrun(Hazy ReturnLph, Hazy LeastKpa, Hazy BaseKp
                 }
             )
         );
-        var least = (OpenKpa * law * returnLph * returnLph / (AtLph * AtLph)) + returnDropKpa;
-        return new(returnLph, least, -HazyLimit.Least([-least, -setKpa])) { SetKpa = setKpa };
+        var least = (OpenKpa * law * returnLph * returnLph / (AtLph * AtLph)) + inReturn.Kpa;
+        return new(returnLph, least, -HazyLimit.Least([-least, -set.Kpa])) { SetKpa = set.Kpa };
     }
 }

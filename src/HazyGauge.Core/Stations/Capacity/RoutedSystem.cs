@@ -21,7 +21,7 @@ internal sealed record RoutedSystem(DeliverySystem<Hazy> Delivery, Hazy? DropKpa
         }
 
         var drop = route.DropKpa(path, full, ledger);
-        var pump = system.LowPressurePump?.Against(drop, ledger);
+        var pump = system.LowPressurePump?.Against(new(drop), ledger);
         return new(system with { LowPressurePump = pump }, drop, pump is null && system.LowPressurePump is not null);
     }
 
