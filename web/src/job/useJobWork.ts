@@ -1,5 +1,7 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
 import { ApiError, api, type Job, type StationPreview, unwrap } from "../api/client";
+import { pace } from "../api/pace";
 import { keys } from "../api/queries";
 import { lastPreview } from "../offline/lastSeen";
 import { useSlow } from "../shell/useSlow";
@@ -14,6 +16,9 @@ interface Preview {
   refused: ApiError | null;
 }
 
+/** While somebody types, no more than one question in this time is worth its answer. */
+const previewEveryMs = 150;
+
 const previewKey = (id: string, slug: string | null, drafts: Drafts) =>
   [...keys.previews(id), slug, Object.fromEntries(Object.entries(drafts).map(([s, d]) => [s, d.inputs]))] as const;
 
@@ -24,12 +29,14 @@ export function useJobWork(id: string, job: Job | undefined, slug: string | null
   const { drafts, latest, keep, stand, madeFrom } = useDrafts(id, built);
   const [isQueued, queue] = useQueued(id);
   const wanted = slug && built.includes(slug) ? slug : null;
+  const [myTurn] = useState(() => pace(previewEveryMs));
   const preview = useQuery({
     queryKey: previewKey(id, wanted, drafts),
     enabled: wanted !== null,
     // On a page without a station nothing of the one before is shown: what was a draft there may be saved by now.
     placeholderData: wanted ? keepPreviousData : undefined,
     queryFn: async ({ signal }): Promise<Preview> => {
+      await myTurn(signal);
       const body = {
         drafts: Object.fromEntries(Object.entries(drafts).map(([s, d]) => [s, d.inputs as Record<string, unknown>])),
         want: [wanted as string],
