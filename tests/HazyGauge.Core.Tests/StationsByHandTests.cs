@@ -14,6 +14,7 @@ using HazyGauge.Core.Stations.Compensate;
 using HazyGauge.Core.Stations.Harness;
 using HazyGauge.Core.Stations.Route;
 using HazyGauge.Core.Stations.Signal;
+using HazyGauge.Core.Stations.Survey;
 using HazyGauge.Core.Vehicles;
 using HazyGauge.Core.Wiring.Meters;
 using HazyGauge.Core.Wiring.Supplies;
@@ -403,7 +404,7 @@ public partial class StationsByHandTests
     public void As_many_ways_out_are_offered_as_there_are()
     {
         var counts = new HashSet<int>();
-        foreach (var kw in Enumerable.Range(0, 60).Select(i => 100 + (5.0 * i)))
+        foreach (var kw in Enumerable.Range(0, 16).Select(i => 100 + (20.0 * i)))
         {
             foreach (var survey in new[] { OnACurve, Sound, Sound with { Injectors = new PortInjectors() } })
             {
@@ -492,5 +493,57 @@ public partial class StationsByHandTests
         Route(plan).Strip.Where(s => s.Kind == StripKind.Hose).Select(s => s.LengthMm).ShouldBe([Math.Round(256 / 3.0), Math.Round(256 * 2 / 3.0)]);
         new RouteStation().Fields.Single(f => f.Path == "pushedOverMm").Usual!.Value.ShouldBe(25);
         Route(plan with { GapMm = null, TankSide = new(176) }).Hoses!.Hoses[0].CutMm.ShouldBe(150);
+    }
+
+    [Fact]
+    public void A_harness_nobody_knows_anything_of_comes_to_what_usual_figures_give_by_hand()
+    {
+        var results = Harness(
+            new HarnessPlan
+            {
+                Supply = SupplyChoice.Constant,
+                Ground = GroundChoice.ControllerGround,
+                PullUpOhm = 2400,
+                PullUpTo = PullUpTo.Supply,
+            }
+        );
+
+        // Half of 60 Ah, 25 mA drawn and 4 % of 60 Ah lost in a month of thirty days: 30 Ah over 0.025 x 24 + 2.4 / 30 Ah a day.
+        var days = results.Supply.Days!.Value;
+        days.Value.ShouldBe(30 / 0.68, 1e-6);
+        Of(days, "harness.drainMa").ShouldBe(-days.Value * 0.6 / 0.68 * 20 / 25 / Sqrt3, 0.01);
+        Of(days, "harness.batteryAh").ShouldBe(days.Value * (0.6 / 0.68) * 20 / 60 / Sqrt3, 0.01);
+        Of(days, "harness.usablePct").ShouldBe(days.Value * 15 / 50 / Sqrt3, 0.01);
+        Of(days, "harness.selfDischargePct").ShouldBe(-days.Value * 0.08 / 0.68 * 3 / 4 / Sqrt3, 0.01);
+
+        // 12.6 V through 2.4 k onto 0.2 V are 5.17 mA; the wire rests at the battery, known to 0.4 V.
+        results.Signal.SinkMa!.Value.Value.ShouldBe(12.4 / 2.4, 1e-6);
+        results.Signal.ReleasedV!.Value.Value.ShouldBe(12.6, 1e-6);
+        results.Signal.ReleasedV.Value.StandardU.ShouldBe(0.4 / Sqrt3, 1e-6);
+        results.Assumed.Select(a => a.Field).ShouldBeUnique();
+    }
+
+    [Fact]
+    public void Five_points_are_what_a_map_and_a_display_may_be_apart()
+    {
+        string[] Codes(VehicleSurvey survey) => [.. SurveyEvaluation.Of(survey, new HazeLedger()).Findings.Select(f => f.Code)];
+        EngineControl Maps(double fuel, double spark) => Sound.Control with { FuelMapEthanolPct = fuel, SparkMapEthanolPct = spark };
+        Codes(Sound with { Control = Maps(10, 15) }).ShouldNotContain("mapsOfTwoBlends");
+        Codes(Sound with { Control = Maps(10, 15.1) }).ShouldContain("mapsOfTwoBlends");
+        Codes(Sound with { Control = Maps(15.1, 10) }).ShouldContain("mapsOfTwoBlends");
+        VehicleSurvey Display(double map, double highest) => Sound with { Control = new(SignalPath.DisplayOnly, FuelMapEthanolPct: map), Goals = new Goals(highest) };
+        foreach (var (map, highest, stops) in new[] { (10.0, 15.0, false), (10, 15.1, true), (85, 80, false), (85, 79.9, true) })
+        {
+            var finding = SurveyEvaluation.Of(Display(map, highest), new HazeLedger()).Findings.SingleOrDefault(f => f.Code == "displayControlsNothing");
+            (finding is not null).ShouldBe(stops);
+            if (finding is not null)
+            {
+                finding.Text.ShouldContain("within 5 points");
+                finding.Text.ShouldContain(Uncorrected.LambdaRatio(highest, new(map)).ToString("lambda 0.00", CultureInfo.InvariantCulture));
+            }
+        }
+
+        Uncorrected.HeldBetween(2).Text.ShouldBe("E0 and E7");
+        Uncorrected.HeldBetween(98).Text.ShouldBe("E93 and E100");
     }
 }

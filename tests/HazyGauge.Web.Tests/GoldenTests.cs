@@ -33,6 +33,8 @@ public class GoldenTests(App app) : IClassFixture<App>
         "schema",
     };
 
+    private static readonly string[] Stations = ["survey", "capacity", "route", "harness", "signal", "compensate"];
+
     [Fact]
     public async Task Every_example_is_answered_as_it_was()
     {
@@ -75,6 +77,31 @@ public class GoldenTests(App app) : IClassFixture<App>
     }
 
     [Fact]
+    public async Task What_a_field_takes_and_what_is_usual_stays_as_whoever_imports_and_sends_knows_it()
+    {
+        var asked = new JsonObject();
+        foreach (var slug in Stations)
+        {
+            var fields = await app.GetAsync($"/api/fields/{slug}");
+            asked[slug] = new JsonArray([.. fields.AsArray().Select(Numbers)]);
+        }
+
+        Compare("asked.json", asked);
+
+        static JsonNode Numbers(JsonNode? field)
+        {
+            var numbers = new JsonObject();
+            foreach (var name in new[] { "path", "unit", "min", "max", "usual" })
+            {
+                numbers[name] = field![name]?.DeepClone();
+            }
+
+            numbers["items"] = field!["items"] is JsonArray items ? new JsonArray([.. items.Select(Numbers)]) : null;
+            return numbers;
+        }
+    }
+
+    [Fact]
     public async Task The_demo_jobs_come_to_what_they_came_to()
     {
         var results = new JsonObject();
@@ -84,7 +111,7 @@ public class GoldenTests(App app) : IClassFixture<App>
             await ZipFile.CreateFromDirectoryAsync(folder, zip);
             var job = (string)(await Api.UploadAsync(app.Http, "/api/jobs/import", zip.ToArray(), "job.zip", 201))["id"]!;
             var stations = new JsonObject();
-            foreach (var slug in new[] { "survey", "capacity", "signal", "compensate" })
+            foreach (var slug in Stations)
             {
                 if (await SavedAsync(job, slug) is { } document)
                 {
