@@ -104,6 +104,9 @@ internal static class Api
         return JsonNode.Parse(body)!;
     }
 
+    /// <summary>The refusal names this, and nothing else: a status alone may have any reason.</summary>
+    public static void ShouldName(this JsonNode refused, string field) => refused["errors"]!.AsObject().Select(e => e.Key).ShouldBe([field]);
+
     public static MultipartFormDataContent File(byte[] content, string name, string? channel = null)
     {
         var form = new MultipartFormDataContent();

@@ -143,9 +143,9 @@ public class CalcTests(App app) : IClassFixture<App>
         (await app.SimulatedAsync("ethanolPct=61.7&fuelTempC=-12&durationS=1.5&seed=9")).ShouldBe(vcd);
         (await app.SimulatedAsync("ethanolPct=61.7&fuelTempC=-12&durationS=1.5&seed=10")).ShouldNotBe(vcd);
 
-        await Api.UploadAsync(app.Http, "/api/calc/capture", [], "wave.vcd", 422);
-        await Api.UploadAsync(app.Http, "/api/calc/capture", vcd[..120], "wave.vcd", 422);
-        await Api.UploadAsync(app.Http, "/api/calc/capture", vcd, "wave.png", 422);
+        (await Api.UploadAsync(app.Http, "/api/calc/capture", [], "wave.vcd", 422)).ShouldName("file");
+        (await Api.UploadAsync(app.Http, "/api/calc/capture", vcd[..120], "wave.vcd", 422)).ShouldName("file");
+        (await Api.UploadAsync(app.Http, "/api/calc/capture", vcd, "wave.png", 422)).ShouldName("file");
         var noChannel = await Api.UploadAsync(app.Http, "/api/calc/capture", vcd, "wave.vcd", 422, "D7");
         ((string)noChannel["errors"]!["channel"]![0]!).ShouldContain("standIn.sensor");
         using var notMultipart = await app.Http.PostAsync("/api/calc/capture", new ByteArrayContent(vcd));

@@ -100,7 +100,8 @@ public class CapacityTests(App app) : IClassFixture<App>
         Value(envelope["maxEthanolPct"]![1]).ShouldBe(Value(point["maxEthanolPct"]), 1e-9);
         Value(envelope["maxEthanolPct"]![0]).ShouldBe(100, 1e-9);
         envelope["maxEthanolPct"]![2].ShouldBeNull();
-        await app.PostAsync("/api/calc/capacity-envelope", """{ "ethanolPcts": [120], "powersKw": [100] }""", 422);
+        body["ethanolPcts"] = new JsonArray(0, 120);
+        (await app.PostAsync("/api/calc/capacity-envelope", body.ToJsonString(), 422)).ShouldName("ethanolPcts[1]");
     }
 
     [Theory]

@@ -78,7 +78,7 @@ public class CompensateTests(App app) : IClassFixture<App>
         (await With("\"mapRevision\": \"r3\"")).ShouldBe((true, "lapsed", "proofTooFar"));
         await ClaimAsync($$""", "file": "{{new string('0', 64)}}" """, 422);
         await ClaimAsync(""", "ethanolPcts": [120] """, 422);
-        await app.WriteAsync(job, """{ "kind": "proof", "payload": {} }""", 422);
+        (await app.WriteAsync(job, """{ "kind": "proof", "payload": {} }""", 422)).ShouldName("payload.claim");
 
         // It is seen with the log it names, by whom and when.
         var items = (await app.GetAsync($"/api/jobs/{job}/entries"))["items"]!.AsArray();
@@ -111,8 +111,8 @@ public class CompensateTests(App app) : IClassFixture<App>
         ((double)right["multiplier"]!["lambda"]!).ShouldBe(0.962, 0.005);
         var onE10 = (await PreviewAsync(job, $$"""{ "baseEthanolPct": 10, {{Multiplier}} }"""))["results"]!;
         onE10["findings"]!.AsArray().Select(f => (string)f!["code"]!).ShouldContain("multiplierOffAtBase");
-        await PreviewAsync(job, """{ "baseEthanolPct": 10, "multiplier": { "at0Pct": 100 } }""", 422);
-        await PreviewAsync(job, """{ "baseEthanolPct": 10, "multiplier": { "at0Pct": 1, "at100Pct": 1.63 } }""", 422);
+        (await PreviewAsync(job, """{ "baseEthanolPct": 10, "multiplier": { "at0Pct": 100 } }""", 422)).ShouldName("compensate.multiplier");
+        (await PreviewAsync(job, """{ "baseEthanolPct": 10, "multiplier": { "at0Pct": 1, "at100Pct": 1.63 } }""", 422)).ShouldName("compensate.multiplier");
     }
 
     [Fact]
@@ -130,7 +130,7 @@ public class CompensateTests(App app) : IClassFixture<App>
         var misses = await ReadAsync("""{ "frequencyHz": 118, "highV": 5, "averageV": 4.9 }""");
         misses["reading"]!["findings"]!.AsArray().Select(f => (string)f!["code"]!).Take(2).ShouldBe(["meterDisagreesFrequencyHz", "averageDisagrees"], ignoreOrder: true);
         ((string)misses["state"]!).ShouldBe("inWork");
-        await app.PreviewAsync(job, "signal", """{ "meter": { "lowPulseMs": 2 } }""", 422);
+        (await app.PreviewAsync(job, "signal", """{ "meter": { "lowPulseMs": 2 } }""", 422)).ShouldName("signal.meter.frequencyHz");
     }
 
     [Fact]
@@ -186,7 +186,7 @@ public class CompensateTests(App app) : IClassFixture<App>
         var change = compared["changes"]!.AsArray().Single()!;
         ((string)change["field"]!, (double)change["from"]!["number"]!["value"]!, (double)change["to"]!["number"]!["value"]!).ShouldBe(("ethanolPct", 62, 73));
         compared["figuresTo"]!.AsArray().Count.ShouldBeGreaterThan(5);
-        await app.GetAsync($"/api/jobs/{job}/record/compare?from=1&to=3", 422);
+        (await app.GetAsync($"/api/jobs/{job}/record/compare?from=1&to=3", 422)).ShouldName("to");
         await app.GetAsync($"/api/jobs/{job}/record/compare?from=1&to=9", 404);
     }
 }

@@ -147,7 +147,7 @@ public class ContractTests(App app) : IClassFixture<App>
         ((bool)(await elsewhere.GetAsync($"/api/jobs/{copy}/files"))["items"]![0]!["hasContent"]!).ShouldBeFalse();
         ((string)(await elsewhere.GetAsync($"/api/jobs/{copy}/files/{file["sha256"]}", 404))["detail"]!).ShouldContain("without the content of wave.vcd");
         await elsewhere.GetAsync($"/api/jobs/{copy}/files/{file["sha256"]}/capture", 404);
-        await elsewhere.GetAsync($"/api/jobs/{copy}/stations/signal/recheck", 422);
+        (await elsewhere.GetAsync($"/api/jobs/{copy}/stations/signal/recheck", 422)).ShouldName("capture");
 
         // The reading is on record all the same, and dropping the file again heals it.
         ((double)(await elsewhere.GetAsync($"/api/jobs/{copy}"))["reading"]!["ethanolPct"]!).ShouldBe(33.3, 0.01);

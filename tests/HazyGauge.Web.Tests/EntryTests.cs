@@ -95,7 +95,7 @@ public class EntryTests(App app) : IClassFixture<App>
 
         await WriteAsync(job, """{ "kind": "closing", "text": "arrived", "answers": 1 }""");
         await WriteAsync(job, """{ "kind": "closing", "text": "arrived again", "answers": 1 }""", 409);
-        await WriteAsync(job, """{ "kind": "closing", "text": "what", "answers": 9 }""", 422);
+        (await WriteAsync(job, """{ "kind": "closing", "text": "what", "answers": 9 }""", 422)).ShouldName("answers");
         var items = (await app.GetAsync($"/api/jobs/{job}/entries"))["items"]!.AsArray();
         ((int)(await WriteAsync(job, Waiting, 200, "same"))["closedBy"]!).ShouldBe(2);
         items.Select(i => ((int)i!["number"]!, (string)i["kind"]!, (int?)i["closedBy"])).ShouldBe([(1, "waiting", 2), (2, "closing", null)]);
@@ -150,7 +150,7 @@ public class EntryTests(App app) : IClassFixture<App>
                 .Load(await app.Http.GetStringAsync($"/api/bay/due.ics?from={Day(from)}&to={Day(to)}"))!
                 .Events.Count(e => e.Summary!.StartsWith("Skirr; the second", StringComparison.Ordinal));
         (await BetweenAsync(-1, 5), await BetweenAsync(0, 5), await BetweenAsync(-1, 4), await BetweenAsync(6, 300)).ShouldBe((2, 1, 1, 0));
-        await app.GetAsync($"/api/bay/due.ics?from={Day(5)}&to={Day(4)}", 422);
+        (await app.GetAsync($"/api/bay/due.ics?from={Day(5)}&to={Day(4)}", 422)).ShouldName("to");
     }
 
     [Fact]

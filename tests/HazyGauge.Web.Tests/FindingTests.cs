@@ -127,13 +127,13 @@ public sealed class FindingTests(BusyShop shop) : IClassFixture<BusyShop>
 
         // No word is passed over, however many there are.
         (await _app.GetAsync("/api/search?q=banjo%20bolt%20behind%20the%203/8%20in%20fitting%20firewall%20green%20clip%20nowhere"))["hits"]!.AsArray().ShouldBeEmpty();
-        await _app.GetAsync("/api/search", 422);
-        await _app.GetAsync("/api/bay?filter=mine", 422);
-        await _app.GetAsync("/api/bay?after=behind", 422);
-        await _app.GetAsync("/api/bay?after=e30", 422);
-        await _app.GetAsync($"/api/jobs?after={Guid.NewGuid()}", 422);
-        await _app.GetAsync("/api/bay?limit=0", 422);
-        await _app.GetAsync("/api/bay?archived=true", 422);
+        (await _app.GetAsync("/api/search", 422)).ShouldName("q");
+        (await _app.GetAsync("/api/bay?filter=mine", 422)).ShouldName("filter");
+        (await _app.GetAsync("/api/bay?after=behind", 422)).ShouldName("after");
+        (await _app.GetAsync("/api/bay?after=e30", 422)).ShouldName("after");
+        (await _app.GetAsync($"/api/jobs?after={Guid.NewGuid()}", 422)).ShouldName("after");
+        (await _app.GetAsync("/api/bay?limit=0", 422)).ShouldName("limit");
+        (await _app.GetAsync("/api/bay?archived=true", 422)).ShouldName("archived");
         (await _app.GetAsync("/api/bay?search="))["jobs"]!.AsArray().Count.ShouldBe(20);
     }
 

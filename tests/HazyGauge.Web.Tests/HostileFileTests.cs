@@ -203,7 +203,7 @@ public class HostileFileTests(App app) : IClassFixture<App>
         );
         await Api.ReadAsync(await app.Http.PostAsync("/api/templates/import", content), 422);
         using var empty = new StringContent("""{ "schemaVersion": 1, "name": "T", "stations": {} }""", Encoding.UTF8, "application/json");
-        await Api.ReadAsync(await app.Http.PostAsync("/api/templates/import", empty), 422);
+        (await Api.ReadAsync(await app.Http.PostAsync("/api/templates/import", empty), 422)).ShouldName("stations");
         using var cut = new ByteArrayContent([.. "{ \"schemaVersion\": 1, \"name\": \"T"u8, 0xC3, .. "\", \"stations\": { \"survey\": { \"engine\": { \"cylinders\": 4 } } } }"u8])
         {
             Headers = { ContentType = new MediaTypeHeaderValue("application/json") },

@@ -99,19 +99,19 @@ public class JobTests(App app) : IClassFixture<App>
         var (job, document) = await JobWithCaptureAsync();
         await app.SaveAsync(job, document, "\"0\"", 404, slug: "nowhere");
         await app.SaveAsync(job, """{ "a": 1 }""", "\"0\"", 422, slug: "survey");
-        await app.SaveAsync(job, """{ "a": 1 }""", "\"0\"", 422);
-        await app.SaveAsync(job, "[]", "\"0\"", 422);
+        (await app.SaveAsync(job, """{ "a": 1 }""", "\"0\"", 422)).Body.ShouldName("a");
+        (await app.SaveAsync(job, "[]", "\"0\"", 422)).Body.ShouldName("document");
         await app.SaveAsync(job, "{", "\"0\"", 400);
-        await app.SaveAsync(job, document.Replace("\"value\": 10", "\"value\": 140", StringComparison.Ordinal), "\"0\"", 422);
-        await app.SaveAsync(job, $$"""{ "capture": { "sha256": "{{new string('0', 64)}}", "name": "x" } }""", "\"0\"", 422);
-        await app.GetAsync($"/api/jobs/{job}/record?take=501", 422);
+        (await app.SaveAsync(job, document.Replace("\"value\": 10", "\"value\": 140", StringComparison.Ordinal), "\"0\"", 422)).Body.ShouldName("baseEthanolPct");
+        (await app.SaveAsync(job, $$"""{ "capture": { "sha256": "{{new string('0', 64)}}", "name": "x" } }""", "\"0\"", 422)).Body.ShouldName("capture");
+        (await app.GetAsync($"/api/jobs/{job}/record?take=501", 422)).ShouldName("take");
         (await app.GetAsync($"/api/jobs/{job}/record?take=many", 400))["errors"]!["take"].ShouldNotBeNull();
         await app.GetAsync($"/api/jobs/{Guid.NewGuid()}", 404);
         await app.GetAsync($"/api/jobs/{job}/record/9", 404);
         await app.GetAsync($"/api/jobs/{job}/files/{new string('0', 64)}", 404);
-        await app.PostAsync("/api/jobs", """{ "name": " " }""", 422);
-        await app.PostAsync("/api/jobs", $$"""{ "name": "{{new string('n', 81)}}" }""", 422);
-        await Api.UploadAsync(app.Http, $"/api/jobs/{job}/files", [], "empty.vcd", 422);
+        (await app.PostAsync("/api/jobs", """{ "name": " " }""", 422)).ShouldName("name");
+        (await app.PostAsync("/api/jobs", $$"""{ "name": "{{new string('n', 81)}}" }""", 422)).ShouldName("name");
+        (await Api.UploadAsync(app.Http, $"/api/jobs/{job}/files", [], "empty.vcd", 422)).ShouldName("file");
         ((int)(await app.GetAsync($"/api/jobs/{job}/record"))["total"]!).ShouldBe(0);
     }
 
@@ -217,7 +217,7 @@ public class JobTests(App app) : IClassFixture<App>
 
         using var bytes = new ByteArrayContent([.. "{ \"schemaVersion\": 1, \"name\": \""u8, 0xFF, 0xFE, .. "\" }"u8]);
         bytes.Headers.ContentType = new("application/json");
-        await Api.ReadAsync(await app.Http.PostAsync("/api/jobs/import", bytes), 422);
+        (await Api.ReadAsync(await app.Http.PostAsync("/api/jobs/import", bytes), 422)).ShouldName("file");
     }
 
     [Fact]
@@ -255,20 +255,20 @@ public class JobTests(App app) : IClassFixture<App>
             await RefusedAsync(j => j[list] = new JsonArray((JsonNode?)null), $"holds nothing at '{list}[0]'");
         }
 
-        await app.PostAsync("/api/jobs/import", "{ \"schemaVersion\": 1,", 422);
-        await app.PostAsync("/api/jobs/import", string.Empty, 422);
+        (await app.PostAsync("/api/jobs/import", "{ \"schemaVersion\": 1,", 422)).ShouldName("file");
+        (await app.PostAsync("/api/jobs/import", string.Empty, 422)).ShouldName("file");
 
         // A zip whose file is not what it claims to be, and one that is cut.
         var zip = new MemoryStream();
         zip.Write(await app.Http.GetByteArrayAsync($"/api/jobs/{job}/export?files=true"));
-        await Api.UploadAsync(app.Http, "/api/jobs/import", zip.ToArray()[..^200], "cut.zip", 422);
+        (await Api.UploadAsync(app.Http, "/api/jobs/import", zip.ToArray()[..^200], "cut.zip", 422)).ShouldName("file");
         using (var archive = new ZipArchive(zip, ZipArchiveMode.Update, leaveOpen: true))
         {
             await using var entry = archive.Entries.Single(e => e.FullName.StartsWith("files/", StringComparison.Ordinal)).Open();
             entry.Write("oops"u8);
         }
 
-        await Api.UploadAsync(app.Http, "/api/jobs/import", zip.ToArray(), "spoilt.zip", 422);
+        (await Api.UploadAsync(app.Http, "/api/jobs/import", zip.ToArray(), "spoilt.zip", 422)).ShouldName("files");
         (await app.GetAsync("/api/jobs?limit=100"))["items"]!.AsArray().Count.ShouldBe(before);
     }
 }

@@ -33,8 +33,8 @@ public sealed class MadeUpStationTests(App app) : IClassFixture<App>, IDisposabl
         var refused = await PostAsync($"/api/jobs/{job}/preview", """{ "drafts": { "purge": { "pressureKpa": 2000 } }, "want": ["purge"] }""", 422);
         ((string)refused["errors"]!["purge.pressureKpa"]![0]!).ShouldContain("between 10 and 900 kPa");
         refused["sentences"]!["purge.pressureKpa"]![0]!["template"]!.ToString().ShouldNotContain("900");
-        await SaveAsync(job, "purge", "0", """{ "pressureKpa": 2000 }""", 422);
-        await SaveAsync(job, "purge", "0", """{ "pressure": 150 }""", 422);
+        (await SaveAsync(job, "purge", "0", """{ "pressureKpa": 2000 }""", 422)).ShouldName("pressureKpa");
+        (await SaveAsync(job, "purge", "0", """{ "pressure": 150 }""", 422)).ShouldName("pressure");
 
         // Saved, and stopped by a stale tag.
         var saved = await SaveAsync(job, "purge", "0", """{ "pressureKpa": { "value": 150, "plusMinus": 6 }, "note": "twice" }""");

@@ -128,7 +128,7 @@ public class PartsTests(App app) : IClassFixture<App>
         }
 
         (await app.GetAsync("/api/templates"))["items"]!.AsArray().Count.ShouldBe(before);
-        await app.PostAsync("/api/jobs", """{ "name": "x", "templateId": "01a21e2e-07f8-7e4b-b256-1cba4de58d99" }""", 422);
+        (await app.PostAsync("/api/jobs", """{ "name": "x", "templateId": "01a21e2e-07f8-7e4b-b256-1cba4de58d99" }""", 422)).ShouldName("templateId");
         // One that is not wanted goes, and comes back from its file.
         using (var gone = await app.Http.DeleteAsync($"/api/templates/{again["id"]}"))
         {
@@ -142,7 +142,7 @@ public class PartsTests(App app) : IClassFixture<App>
 
         (await app.GetAsync("/api/templates"))["items"]!.AsArray().Count.ShouldBe(before - 1);
         await app.PostAsync("/api/templates", """{ "jobId": "01a21e2e-07f8-7e4b-b256-1cba4de58d99" }""", 404);
-        await app.PostAsync("/api/templates", $$"""{ "jobId": "{{await app.NewJobAsync()}}" }""", 422);
+        (await app.PostAsync("/api/templates", $$"""{ "jobId": "{{await app.NewJobAsync()}}" }""", 422)).ShouldName("jobId");
     }
 
     private async Task<JsonNode> ShelfAsync(string csv, int status = 200)

@@ -144,7 +144,7 @@ public sealed class WhatHappenedTests(App app) : IClassFixture<App>
         ((string)(await app.PreviewAsync(job, "compensate", """{ "baseEthanolPct": 10 }"""))["results"]!["fuelling"]!["state"]!).ShouldBe("claimed");
 
         // What cannot be saved writes nothing.
-        await app.SaveAsync(job, """{ "baseEthanolPct": 900, "fuellingProof": { "evidence": "log 8" } }""", "\"2\"", 422, "compensate");
+        (await app.SaveAsync(job, """{ "baseEthanolPct": 900, "fuellingProof": { "evidence": "log 8" } }""", "\"2\"", 422, "compensate")).Body.ShouldName("baseEthanolPct");
         (await app.GetAsync($"/api/jobs/{job}/entries"))["items"]!.AsArray().Count.ShouldBe(1);
     }
 

@@ -19,7 +19,8 @@ internal sealed record WrittenMutants(IReadOnlyList<Mutant> Mutants, int Possibl
     public int Count => Mutants.Count;
 }
 
-/// <summary>Copies the program and the tests of its rules, with mistakes in one folder of it: an operator for its opposite, a comparison for its contrary, a number for another.</summary>
+/// <summary>Copies the program and the tests of its rules, with mistakes in one folder of it: an operator for its opposite, a comparison for its contrary, a number for
+/// another.</summary>
 internal static class MutatedSource
 {
     private const int MostMutants = 200;

@@ -153,7 +153,8 @@ internal static class SignalFindings
             "glitches",
             Severity.Info,
             Sentence.Of(
-                $"{count} {(count == 1 ? "spike" : "spikes")} shorter than {Say.Given(PulseRecorder.ShortestPulseS * 1e6, Unit.Microseconds)} left out. A few are harmless; many mean the wire runs beside ignition or injectors."
+                $"{count} {(count == 1 ? "spike" : "spikes")} shorter than {Say.Given(PulseRecorder.ShortestPulseS * 1e6, Unit.Microseconds)} left out. A few are "
+                    + $"harmless; many mean the wire runs beside ignition or injectors."
             )
         );
 

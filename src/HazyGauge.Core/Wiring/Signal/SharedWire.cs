@@ -95,7 +95,8 @@ public sealed record SharedWire(Hazy? PullUpOhm, Hazy PullUpV, Hazy CableNf, Haz
                 check.Refuse(
                     $"{path}[{i}].thresholdHighV",
                     Sentence.Of(
-                        $"The high threshold cannot lie below the low one. Left out, they are {Say.Given(WireInput.UsualThresholdLowV, Unit.Volt)} and {Say.Given(WireInput.UsualThresholdHighV, Unit.Volt)}."
+                        $"The high threshold cannot lie below the low one. Left out, they are {Say.Given(WireInput.UsualThresholdLowV, Unit.Volt)} and "
+                            + $"{Say.Given(WireInput.UsualThresholdHighV, Unit.Volt)}."
                     )
                 );
             }
