@@ -109,23 +109,11 @@ back_end_lane() {
   count 1 0
   check "The layout of C#" laid_out
   check "The committed API client is current" in_web openapi-typescript openapi.json -o src/api/schema.ts --check
-  # Browsers and programs that start are waited for; what needs neither fills that time.
-  publish --no-build
-  lane browser browser_lane &
-  local browser=$!
+  # The program's tests wait for programs to start; the rules fill that time.
   lane rules rules_lane &
-  local rules=$!
   dotnet_tests HazyGauge.Web.Tests
-  wait "$rules" || true
+  wait "$!" || true
   joined rules
-  wait "$browser" || true
-  joined browser
-}
-
-browser_lane() {
-  say "Browser tests"
-  (cd tests/e2e && PLAYWRIGHT_JSON_OUTPUT_NAME="../../$results/browser.json" npx --no-install playwright test --reporter=list,json) || true
-  json_tally "Browser tests" "$results/browser.json" "r.stats.expected" "r.stats.unexpected + r.stats.flaky + (r.errors || []).length"
 }
 
 laid_out() { dotnet tool restore >/dev/null && dotnet csharpier check src tests tools; }
@@ -160,5 +148,10 @@ wait "$front_end" || true
 joined front-end
 wait "$back_end" || true
 joined back-end
+
+say "Browser tests"
+publish --no-build
+(cd tests/e2e && PLAYWRIGHT_JSON_OUTPUT_NAME="../../$results/browser.json" npx --no-install playwright test --reporter=list,json) || true
+json_tally "Browser tests" "$results/browser.json" "r.stats.expected" "r.stats.unexpected + r.stats.flaky + (r.errors || []).length"
 
 finish

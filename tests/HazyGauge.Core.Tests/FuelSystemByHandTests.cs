@@ -221,6 +221,13 @@ public class FuelSystemByHandTests
     }
 
     [Fact]
+    public void What_is_left_out_of_a_question_is_what_is_usual()
+    {
+        new PortInjectorsQuery(4, 600, 300, 0.9, 310).Ports().ShouldBe(new PortInjection<Hazy>(4, 600, 300, 684, 0.9, 85, 310, 1));
+        new AddedPorts(4, 400).Injectors().ShouldBe(new PortInjection<Hazy>(4, 400, 300, 684, 1, 85, 300, 1));
+    }
+
+    [Fact]
     public void No_smaller_part_and_no_smaller_step_back_than_the_one_that_is_said_would_do()
     {
         var random = new Random(23);

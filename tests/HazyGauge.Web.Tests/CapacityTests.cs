@@ -101,6 +101,7 @@ public class CapacityTests(App app) : IClassFixture<App>
         Value(envelope["maxEthanolPct"]![0]).ShouldBe(100, 1e-9);
         envelope["maxEthanolPct"]![2].ShouldBeNull();
         body["ethanolPcts"] = new JsonArray(0, 120);
+        body["powersKw"] = new JsonArray(100);
         (await app.PostAsync("/api/calc/capacity-envelope", body.ToJsonString(), 422)).ShouldName("ethanolPcts[1]");
     }
 

@@ -103,7 +103,7 @@ export async function shop({ root, folder, start, report, memoryMb }) {
         );
       }
       report(`${clients} people ${name}: errors`, `${trouble.length}${trouble.length ? `, the first: ${trouble[0]}` : ""}`, "none");
-      report("Largest page of the bay", `${(Math.max(...pages) / 1000).toFixed(0)} kB`, "at most 60 kB");
+      report("Largest page of the bay", `${(Math.max(...pages) / 1000).toFixed(0)} kB`, "at most 50 kB");
     }
     report("Memory of the server afterwards, and at most", `${memoryMb(child.pid, "VmRSS").toFixed(0)} MB, ${memoryMb(child.pid, "VmHWM").toFixed(0)} MB`, "under 400 MB");
   } finally {

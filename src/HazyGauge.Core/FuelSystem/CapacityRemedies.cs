@@ -42,7 +42,8 @@ public sealed record CapacityRemedy(
 {
     /// <summary>What to do.</summary>
     [JsonIgnore]
-    public Sentence Do => new(WhatTemplate, Values);
+    public Sentence Do =>
+        new(WhatTemplate, Values.Where(v => WhatTemplate.Contains($"{{{v.Key}}}", StringComparison.Ordinal)).ToDictionary(v => v.Key, v => v.Value, StringComparer.Ordinal));
 }
 
 /// <summary>Finds what would carry the wanted point, with all of its haze inside the limits.</summary>

@@ -5,8 +5,8 @@ namespace HazyGauge.Web.Queries;
 /// <summary>How much a page of a list holds.</summary>
 internal static class PageSize
 {
-    /// <summary>What one holds where nobody asks for another size: about a screen more than is seen at once, and less than 60 kB.</summary>
-    public const int Usual = 20;
+    /// <summary>What one holds where nobody asks for another size: about a screen more than is seen at once, and less than 50 kB.</summary>
+    public const int Usual = 16;
 
     private const int Largest = 100;
 
