@@ -181,9 +181,9 @@ test.describe("in a bay with the demo alone", () => {
     await page.goto("/");
     await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^203 open jobs\./);
     const names = page.getByRole("list", { name: "Jobs" }).getByRole("heading");
-    await expect(names).toHaveCount(20);
+    await expect(names).toHaveCount(16);
     await page.getByRole("button", { name: "More jobs" }).click();
-    await expect(names).toHaveCount(40);
+    await expect(names).toHaveCount(32);
     await page.keyboard.press("/");
     await page.keyboard.type("nothing of the kind");
     await expect(page.getByText("No matching jobs.")).toBeVisible();
