@@ -1,6 +1,7 @@
 import { cleanup, render, screen, within } from "@testing-library/react";
-import { afterAll, afterEach, beforeAll, expect, test, vi } from "vitest";
+import { afterEach, expect, test } from "vitest";
 import { units } from "../../shell/settings";
+import { seenAt } from "../../testWidth";
 import { FuelCurve } from "./FuelCurve";
 import { OutsidePanel } from "./OutsidePanel";
 import { SparkLine } from "./SparkLine";
@@ -10,22 +11,7 @@ import type { CompensateResults } from "./types";
 const hazy = (value: number, plusMinus = 0) => ({ value, u: plusMinus / 2, plusMinus, parts: [] });
 const words = (text: string) => ({ text, template: text, values: {} });
 
-// A drawing is made to the width it is seen at.
-class SeenAt640 {
-  constructor(private readonly tell: ResizeObserverCallback) {}
-  observe() {
-    this.tell([{ contentRect: { width: 640 } } as ResizeObserverEntry], this as unknown as ResizeObserver);
-  }
-  disconnect() {}
-}
-
-beforeAll(() => {
-  vi.stubGlobal("ResizeObserver", SeenAt640);
-});
-
-afterAll(() => {
-  vi.unstubAllGlobals();
-});
+seenAt(640);
 
 afterEach(() => {
   cleanup();

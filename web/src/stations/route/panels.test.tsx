@@ -1,26 +1,12 @@
 import { cleanup, fireEvent, render, screen, within } from "@testing-library/react";
-import { afterAll, afterEach, beforeAll, expect, test, vi } from "vitest";
+import { afterEach, expect, test, vi } from "vitest";
 import { units } from "../../shell/settings";
+import { seenAt } from "../../testWidth";
 import { HoseDrawing } from "./HoseDrawing";
 import { LeakPanel } from "./LeakPanel";
 import type { LeakPoint, PlannedHose, RoutePlan, RouteStation } from "./types";
 
-// A drawing is made to the width it is seen at.
-class SeenAt640 {
-  constructor(private readonly tell: ResizeObserverCallback) {}
-  observe() {
-    this.tell([{ contentRect: { width: 640 } } as ResizeObserverEntry], this as unknown as ResizeObserver);
-  }
-  disconnect() {}
-}
-
-beforeAll(() => {
-  vi.stubGlobal("ResizeObserver", SeenAt640);
-});
-
-afterAll(() => {
-  vi.unstubAllGlobals();
-});
+seenAt(640);
 
 afterEach(() => {
   cleanup();
