@@ -130,16 +130,14 @@ public class FuelSystemByHandTests
                 value + half < 0 ? "boils"
                     : value < 0 ? "probablyBoils"
                     : value - half < 0 ? "mayBoil"
-                    : value < 10
-                        ? code == "nearBoiling" ? code
-                            : "farFromBoiling"
+                    : value < 10 ? "nearBoiling"
                     : "farFromBoiling",
                 $"{tempC} C"
             );
             seen.Add(code);
         }
 
-        seen.IsSupersetOf(["boils", "probablyBoils", "mayBoil", "farFromBoiling"]).ShouldBeTrue(string.Join(' ', seen));
+        seen.IsSupersetOf(["boils", "probablyBoils", "mayBoil", "nearBoiling", "farFromBoiling"]).ShouldBeTrue(string.Join(' ', seen));
     }
 
     private static PortInjection<Hazy> Ports(HazeLedger ledger, double flow, double dead, double drop) =>

@@ -340,7 +340,7 @@ public partial class StationsByHandTests
     [Fact]
     public void The_wire_hangs_on_its_own_length_and_the_pull_up_it_is_advised_goes_to_what_the_inputs_bear()
     {
-        SharedPart Of(HarnessPlan plan, double? bears) => new(Harness(plan, Wired with { Control = Wired.Control with { InputLimitV = bears } }));
+        SignalPart Of(HarnessPlan plan, double? bears) => Harness(plan, Wired with { Control = Wired.Control with { InputLimitV = bears } }).Signal;
         var plan = new HarnessPlan
         {
             PullUpOhm = 4700,
@@ -357,7 +357,7 @@ public partial class StationsByHandTests
         byLength.Inputs[0].Sees.RiseTimeUs!.Value.Value.ShouldBe(byHand.Inputs[0].Sees.RiseTimeUs!.Value.Value, 1e-6);
 
         // Advised is what keeps the sensor at the same current: to five volts less than to the battery.
-        var (five, supply) = (Of(plan, 5.5).Signal, Of(plan, 32).Signal);
+        var (five, supply) = (Of(plan, 5.5), Of(plan, 32));
         (five.RecommendedTo, supply.RecommendedTo).ShouldBe((PullUpTo.FiveVolt, PullUpTo.Supply));
         five.ReleasedV!.Value.Value.ShouldBe(5, 1e-9);
         five.RecommendedOhm!.Value.ShouldBeLessThanOrEqualTo(supply.RecommendedOhm!.Value);
@@ -366,11 +366,6 @@ public partial class StationsByHandTests
         var inside = Harness(new HarnessPlan { Inputs = [new("Engine controller", PullUpOhm: 2000)] }).Signal;
         inside.ReleasedV!.Value.Value.ShouldBe(5, 1e-9);
         inside.SinkMa!.Value.Value.ShouldBe((5 - 0.2) / 2, 1e-9);
-    }
-
-    private sealed record SharedPart(HarnessResults Results)
-    {
-        public SignalPart Signal => Results.Signal;
     }
 
     private static readonly VehicleSurvey OnACurve = Sound with
