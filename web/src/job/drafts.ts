@@ -17,7 +17,8 @@ export type Drafts = Readonly<Record<string, Draft>>;
 /** A draft that does not know what it was made from is as old as can be: its save is stopped once, and shown what stands there. */
 export const unknownTag = '"unknown"';
 
-const numberOf = (etag: string) => Number(etag.replaceAll('"', "")) || 0;
+/** The revision a tag stands for; 0 where it stands for none. */
+export const numberOf = (etag: string) => Number(etag.replaceAll('"', "")) || 0;
 
 // The Signal station was first; its drafts keep the name they always had.
 const keyOf = (id: string, slug: string) => `hazy-gauge.draft.${id}${slug === "signal" ? "" : `.${slug}`}`;

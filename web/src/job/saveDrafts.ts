@@ -1,8 +1,8 @@
-import { ApiError, api, authorHeader, type StationPreview, unwrap } from "../api/client";
+import { ApiError, api, authorHeader, type Envelope, type StationPreview, unwrap } from "../api/client";
 import { inputsOf } from "./documents";
-import type { Draft } from "./drafts";
+import { type Draft, numberOf } from "./drafts";
 import { type Conflict, merge, saySame, withTheirs } from "./merge";
-import { savedNow } from "./savedNow";
+import { type Standing, savedNow } from "./savedNow";
 
 /** What the program says to a save. */
 export interface Saved {
@@ -36,6 +36,9 @@ export interface Desk {
 // Somebody saving in between has it put together again; more often than this is no accident.
 const mostTries = 6;
 
+// Saves without an answer that are kept in mind; one that was answered ends them all.
+const mostSent = 20;
+
 /**
  * Saves the drafts of some stations, all or none. Whatever is typed while the save is on its way stays; what somebody else saved meanwhile is put
  * together with mine, and only where both changed a field it stops.
@@ -51,7 +54,8 @@ export async function saveDrafts(desk: Desk, slugs: readonly string[], tries = m
   }
   for (const { slug, draft } of sending) {
     // Should the answer be lost, what turns out to be there is recognized.
-    keep(slug, { ...draft, sent: [...(draft.sent ?? []).slice(-4), draft.inputs] });
+    const before = (draft.sent ?? []).filter((sent) => !saySame(sent, draft.inputs));
+    keep(slug, { ...draft, sent: [...before.slice(1 - mostSent), draft.inputs] });
   }
   try {
     const saved = await unwrap(
@@ -72,6 +76,13 @@ export async function saveDrafts(desk: Desk, slugs: readonly string[], tries = m
     }
     return saved;
   } catch (error) {
+    if (error instanceof ApiError && error.status < 500) {
+      // Refused, it did not arrive: what was sent before may have.
+      for (const { slug, draft } of sending) {
+        const now = latest(slug);
+        keep(slug, now && { ...now, sent: draft.sent });
+      }
+    }
     const slug = error instanceof ApiError && error.status === 412 ? error.slug : undefined;
     const mine = slug ? latest(slug) : null;
     if (!slug || !mine || tries === 0) {
@@ -105,16 +116,44 @@ function settle(desk: Desk, slug: string, etag: string, sent: object | undefined
 /** Reads what stands there, and makes mine stand on it. */
 async function bringTogether({ id, author, keep, latest, stand }: Desk, slug: string, asSent: Draft) {
   const there = await savedNow(id, slug);
+  // A save whose answer was lost is not somebody else's: what was typed since stands on it, and what others saved since as well.
+  const own = await lastArrived(id, slug, author, latest(slug) ?? asSent, there);
   const mine = latest(slug) ?? asSent;
   const theirs = inputsOf(there.document);
-  // A save whose answer was lost is not somebody else's: what was typed since stands on it.
-  const own = there.author === author ? mine.sent?.find((sent) => saySame(sent, theirs)) : undefined;
   const { document: inputs, conflicts } = merge(own ?? mine.base, mine.inputs, theirs);
   if (conflicts.length > 0) {
     throw new BothChanged(slug, there.author ?? "Somebody", conflicts, { etag: there.etag, inputs: theirs });
   }
   stand(slug, there.etag, theirs);
   keep(slug, saySame(inputs, theirs) ? null : { etag: there.etag, inputs, base: theirs });
+}
+
+/** The last of what was sent without an answer that arrived all the same. */
+async function lastArrived(
+  id: string,
+  slug: string,
+  author: string,
+  { sent, etag }: Draft,
+  there: Standing,
+): Promise<object | undefined> {
+  const asSent = (document: object | undefined) => sent?.find((one) => saySame(one, inputsOf(document)));
+  const own = there.author === author ? asSent(there.document) : undefined;
+  if (own || !sent?.length) {
+    return own;
+  }
+  const { items } = await unwrap(api.GET("/api/jobs/{id}/record", { params: { path: { id } } }));
+  for (const { revision } of items.filter(
+    (item) => item.slug === slug && item.author === author && item.revision > numberOf(etag),
+  )) {
+    const before = (await unwrap(
+      api.GET("/api/jobs/{id}/record/{revision}", { params: { path: { id, revision } } }),
+    )) as Envelope<object>;
+    const arrived = asSent(before.document);
+    if (arrived) {
+      return arrived;
+    }
+  }
+  return undefined;
 }
 
 /** Has what was chosen field by field stand in the draft. What was typed since stays; a field that came into dispute by it is asked about at the next save. */

@@ -53,6 +53,8 @@ export function useJobWork(id: string, job: Job | undefined, slug: string | null
     },
   });
   const save = useMutation({
+    // One after another: an answer that comes late would put back what a later one has settled.
+    scope: { id: `save ${id}` },
     mutationFn: ({ author }: { author: string }) => saveDrafts({ id, author, latest, keep, stand }, Object.keys(drafts)),
     onSuccess: ({ stations }) => {
       // The page goes from the draft to what was saved without a glimpse of what stood there before.

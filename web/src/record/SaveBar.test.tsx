@@ -148,6 +148,21 @@ test("what another saved meanwhile is put together with mine, and saved without 
   expect(stands.document).toEqual({ notes: "mine", onMapFuel: true, meter: { frequencyHz: 99, highV: 5 } });
 });
 
+test("two saves in one breath go one after the other, and the second finds nothing left to save", async () => {
+  const running = program({ notes: "before" });
+  draftFrom({ notes: "before" }, { notes: "mine" }, '"7"');
+  let work: JobContextValue["work"] | undefined;
+  render(<Bar onWork={(now) => (work = now)} />, { wrapper: Place });
+  running.hold();
+  const mutate = work?.save.mutateAsync as (by: { author: string }) => Promise<unknown>;
+  const both = Promise.all([mutate({ author: "JM" }), mutate({ author: "JM" })]);
+  await waitFor(() => expect(running.saved).toHaveLength(1));
+  running.letGo();
+  await both;
+  expect(running.saved).toHaveLength(1);
+  expect(running.stands.document).toEqual({ notes: "mine" });
+});
+
 test("only a field that both changed is asked about, by name, and the answer is saved with all the rest of both", async () => {
   const { stands } = program({ notes: "theirs", onMapFuel: true });
   draftFrom({ notes: "before" }, { notes: "mine", toleranceEthanolPct: 4 });
