@@ -4,9 +4,7 @@ import { expect, expectAccessible, test } from "./app.ts";
 /** What is typed at each station while the program does not answer. */
 const stations = [
   { name: "Survey", label: "Tank volume", typed: "91" },
-  { name: "Capacity", label: "Highest blend", typed: "60" },
   { name: "Signal", label: "Sensor tolerance", typed: "4" },
-  { name: "Compensate", label: "Blend of the base map", typed: "12" },
 ] as const;
 
 test.describe("with the program gone for a while", () => {

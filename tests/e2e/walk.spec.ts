@@ -55,7 +55,13 @@ class Hand {
 
   private async tabTo(target: Locator): Promise<void> {
     await expect(target).toBeVisible();
-    await this.tabUntil(() => isFocused(target));
+    // Looked up once, and again only where the page made it anew: looking it up takes longer than the key.
+    let element = await target.elementHandle();
+    await this.tabUntil(async () => {
+      const state = await element?.evaluate((e) => (e.isConnected ? e === document.activeElement : "gone"));
+      element = state === "gone" ? await target.elementHandle() : element;
+      return state === true;
+    });
   }
 
   private async tabUntil(reached: () => Promise<boolean>): Promise<void> {

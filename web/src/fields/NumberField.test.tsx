@@ -5,6 +5,7 @@ import { units } from "../shell/settings";
 import { Place, testServer } from "../testServer";
 import { HazyField } from "./HazyField";
 import { NumberField } from "./NumberField";
+import { allRead } from "./pendingTyped";
 
 afterEach(cleanup);
 
@@ -116,6 +117,47 @@ test("where the program does not answer, a unit is not passed over in silence", 
   type("3 bar");
   await screen.findByText(/must be a number/);
   expect(onChange).not.toHaveBeenCalled();
+});
+
+/** A field that its page takes away, as a walk does that goes on. */
+function Walk({ onValue }: { onValue: (value: number | null) => void }) {
+  const [value, setValue] = useState<number | null>(250);
+  const [isThere, setThere] = useState(true);
+  onValue(value);
+  return (
+    <>
+      {isThere && (
+        <NumberField label="Base pressure" quantity="kpa" path="fuelSystem.basePressureKpa" value={value} onChange={setValue} />
+      )}
+      <button type="button" onClick={() => setThere(false)}>
+        On
+      </button>
+    </>
+  );
+}
+
+test.each([
+  ["43.5 psi", "left by hand", 299.921942],
+  ["43.5 psi", "taken away", 299.921942],
+  ["43.5 pounds", "left by hand", 250],
+  ["43.5 pounds", "taken away", 250],
+])("%s, %s before it is read: never the number it began with", async (text, how, comesTo) => {
+  units.set("metric");
+  program();
+  const onValue = vi.fn();
+  render(<Walk onValue={onValue} />);
+  for (let end = 1; end <= text.length; end++) {
+    type(text.slice(0, end));
+  }
+  expect(onValue).toHaveBeenLastCalledWith(43.5);
+  if (how === "taken away") {
+    fireEvent.click(screen.getByRole("button", { name: "On" }));
+  } else {
+    fireEvent.blur(screen.getByRole("textbox"));
+  }
+  // Whoever saves waits for this.
+  await act(allRead);
+  expect(onValue).toHaveBeenLastCalledWith(comesTo);
 });
 
 test("what is unlikely is asked about, and what was meant is a click away", async () => {

@@ -1,8 +1,9 @@
 import { useEffect, useRef, useState } from "react";
-import type { Unit } from "../api/client";
+import type { TypedNumber, Unit } from "../api/client";
 import { units } from "../shell/settings";
 import { toStored, typedAs, type Units, unitOf } from "../words/units";
 import { Labelled } from "./Labelled";
+import { isReading } from "./pendingTyped";
 import { plainNumber } from "./plainNumber";
 import { useTyped } from "./useTyped";
 
@@ -27,7 +28,8 @@ interface Props {
 
 /**
  * A number typed by hand, in the unit shown or any other of its kind. What is read in one way only is taken at once; the rest the program
- * understands, doubts or refuses. What stands for a value is left as it was typed.
+ * understands, doubts or refuses. What stands for a value is left as it was typed; a text that cannot be read leaves the value from before, not the
+ * number it began with.
  */
 export function NumberField({
   label,
@@ -48,15 +50,17 @@ export function NumberField({
   // The value the text stands for, and in which units it was typed.
   const standsFor = useRef<{ value: number | null; system: Units }>({ value, system });
   const [isTyped, setTyped] = useState(false);
+  // The value when the typing began, or since the program last read a text.
+  const before = useRef(value);
   const hasKind = path !== undefined || (quantity !== undefined && quantity !== "none");
-  const { typed, refused, isUnheard } = useTyped(isTyped && hasKind ? text : "", { path, quantity }, system);
+  const { typed, refused, isUnheard, ask } = useTyped(isTyped && hasKind ? text : "", { path, quantity }, system);
   const plain = plainNumber(text);
 
   // Only a value that comes from elsewhere, or other units, replace what is being typed.
   useEffect(() => {
-    const before = standsFor.current;
-    if (before.value !== value || before.system !== system) {
+    if (standsFor.current.value !== value || standsFor.current.system !== system) {
       standsFor.current = { value, system };
+      before.current = value;
       setText(shown);
       setTyped(false);
     }
@@ -70,13 +74,37 @@ export function NumberField({
       onChange(next, plusMinus);
     }
   };
-  const understood = typed && (typed.value !== value || typed.plusMinus != null) ? typed : null;
+  const read = (understood: TypedNumber | null) => {
+    if (understood) {
+      before.current = understood.value;
+      if (understood.value !== value || understood.plusMinus != null) {
+        take(understood.value, understood.plusMinus ?? undefined);
+      }
+    } else if (standsFor.current.value !== before.current) {
+      take(before.current);
+    }
+  };
+  const isWhole = !isTyped || !Number.isNaN(plain) || !hasKind;
+  const isRead = typed !== null || refused !== undefined || isUnheard;
   // biome-ignore lint/correctness/useExhaustiveDependencies: once for every answer of the program.
   useEffect(() => {
-    if (understood && Number.isNaN(plain)) {
-      take(understood.value, understood.plusMinus ?? undefined);
+    if (!isWhole && isRead) {
+      read(typed);
     }
-  }, [understood]);
+  }, [typed, isRead]);
+  // Left before the program has read it, by hand or because the page goes on: it is read all the same.
+  const leave = () => {
+    if (isWhole) {
+      before.current = standsFor.current.value;
+    } else if (!isRead) {
+      isReading(ask(text).then(read));
+    }
+  };
+  const leaving = useRef(leave);
+  useEffect(() => {
+    leaving.current = leave;
+  });
+  useEffect(() => () => leaving.current(), []);
 
   const trouble =
     refused ?? error ?? (Number.isNaN(plain) && (!hasKind || isUnheard) ? "This must be a number, like 73.5." : undefined);
@@ -96,6 +124,7 @@ export function NumberField({
               autoComplete="off"
               placeholder={placeholder}
               value={text}
+              onBlur={leave}
               onChange={(e) => {
                 setText(e.target.value);
                 setTyped(true);

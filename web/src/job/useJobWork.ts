@@ -3,6 +3,7 @@ import { useState } from "react";
 import { ApiError, api, type Job, type StationPreview, unwrap } from "../api/client";
 import { pace } from "../api/pace";
 import { keys } from "../api/queries";
+import { allRead } from "../fields/pendingTyped";
 import { lastPreview } from "../offline/lastSeen";
 import { useSlow } from "../shell/useSlow";
 import { type Drafts, useDrafts } from "./drafts";
@@ -55,7 +56,10 @@ export function useJobWork(id: string, job: Job | undefined, slug: string | null
   const save = useMutation({
     // One after another: an answer that comes late would put back what a later one has settled.
     scope: { id: `save ${id}` },
-    mutationFn: ({ author }: { author: string }) => saveDrafts({ id, author, latest, keep, stand }, Object.keys(drafts)),
+    mutationFn: async ({ author }: { author: string }) => {
+      await allRead();
+      return saveDrafts({ id, author, latest, keep, stand }, built);
+    },
     onSuccess: ({ stations }) => {
       // The page goes from the draft to what was saved without a glimpse of what stood there before.
       if (wanted && stations[wanted]) {

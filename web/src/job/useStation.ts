@@ -4,6 +4,7 @@ import { units } from "../shell/settings";
 import { inputsOf, sameInputs } from "./documents";
 import { unknownTag } from "./drafts";
 import { useJobContext } from "./jobContext";
+import { merge } from "./merge";
 
 /** A station on the page: its document as saved or as being tried, and what that comes to. */
 export function useStation<TPlan extends object, TResults>(slug: string) {
@@ -24,16 +25,20 @@ export function useStation<TPlan extends object, TResults>(slug: string) {
     [known],
   );
   const etag = draft?.etag ?? saved?.etag ?? unknownTag;
+  const document = (draft?.inputs ?? savedInputs) as TPlan;
   const setDraft = useCallback(
     (next: TPlan) => {
-      const inputs = inputsOf<TPlan>(next);
       const before = latest(slug);
       const made = before ?? madeFrom(slug, etag, savedInputs);
+      const now = before?.inputs ?? made.base;
+      // Whoever answers late answers for the page as it was then: what was typed or saved since stays.
+      const inputs =
+        now && !sameInputs(now, document) ? merge(document, inputsOf<TPlan>(next), now).document : inputsOf<TPlan>(next);
       // What is typed and taken back is no draft: it must not stand against what somebody else saves later.
       const isBack = made.etag === saved?.etag && sameInputs(inputs, savedInputs) && !before?.sent;
       keep(slug, isBack ? null : { ...before, etag: made.etag, inputs, base: made.base });
     },
-    [keep, latest, madeFrom, slug, etag, saved?.etag, savedInputs],
+    [keep, latest, madeFrom, slug, etag, saved?.etag, savedInputs, document],
   );
   const refused = preview.data?.refused ?? null;
   const mine = refused && Object.keys(refused.errors).some((f) => f.startsWith(`${slug}.`) || f === slug) ? refused : null;
@@ -55,7 +60,7 @@ export function useStation<TPlan extends object, TResults>(slug: string) {
     /** Revision 0 where it was never saved. */
     saved,
     savedInputs,
-    document: (draft?.inputs ?? savedInputs) as TPlan,
+    document,
     setDraft,
     changed: draft !== null,
     /** What the document comes to; null while that is not known. */

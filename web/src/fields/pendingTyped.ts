@@ -1,0 +1,14 @@
+const pending = new Set<Promise<unknown>>();
+
+/** Has whoever saves wait for this: a text was typed that the program is still reading. */
+export function isReading(answer: Promise<unknown>) {
+  pending.add(answer);
+  answer.finally(() => pending.delete(answer)).catch(() => {});
+}
+
+/** Once every text that was typed is read, or refused. */
+export async function allRead() {
+  while (pending.size > 0) {
+    await Promise.allSettled(pending);
+  }
+}
