@@ -6,6 +6,7 @@ import { Place, testServer } from "../testServer";
 import { HazyField } from "./HazyField";
 import { NumberField } from "./NumberField";
 import { allRead } from "./pendingTyped";
+import { useOnceRead } from "./useOnceRead";
 
 afterEach(cleanup);
 
@@ -158,6 +159,32 @@ test.each([
   // Whoever saves waits for this.
   await act(allRead);
   expect(onValue).toHaveBeenLastCalledWith(comesTo);
+});
+
+function Form({ onSend }: { onSend: (value: number | null) => void }) {
+  const [value, setValue] = useState<number | null>(null);
+  const send = useOnceRead(() => onSend(value));
+  return (
+    <>
+      <NumberField label="Base pressure" quantity="kpa" path="fuelSystem.basePressureKpa" value={value} onChange={setValue} />
+      <button type="button" onClick={send}>
+        Send
+      </button>
+    </>
+  );
+}
+
+test("what is sent right after typing is sent as it reads, once", async () => {
+  units.set("metric");
+  program();
+  const onSend = vi.fn();
+  render(<Form onSend={onSend} />);
+  type("43");
+  type("43.5 psi");
+  fireEvent.blur(screen.getByRole("textbox"));
+  fireEvent.click(screen.getByRole("button", { name: "Send" }));
+  await waitFor(() => expect(onSend).toHaveBeenCalled());
+  expect(onSend.mock.calls).toEqual([[299.921942]]);
 });
 
 test("what is unlikely is asked about, and what was meant is a click away", async () => {

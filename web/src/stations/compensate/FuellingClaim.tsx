@@ -7,6 +7,7 @@ import { FileField } from "../../fields/FileField";
 import { NumberField } from "../../fields/NumberField";
 import { numberOf } from "../../fields/stored";
 import { TextField } from "../../fields/TextField";
+import { useOnceRead } from "../../fields/useOnceRead";
 import { useJobContext } from "../../job/jobContext";
 import { InitialsField } from "../../shell/InitialsField";
 import { author } from "../../shell/settings";
@@ -77,7 +78,7 @@ function ClaimForm({ compensate }: Props) {
     onSuccess: ({ sha256 }) => change({ file: sha256 }),
   });
   const write = useWriteEntry(job.id);
-  const claim = () =>
+  const claim = useOnceRead(() =>
     write.mutate({
       key,
       author: initials,
@@ -96,7 +97,8 @@ function ClaimForm({ compensate }: Props) {
           metering: lastResults?.metering,
         },
       },
-    });
+    }),
+  );
   return (
     <form
       className="no-print grid gap-3"

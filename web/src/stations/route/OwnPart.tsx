@@ -5,6 +5,7 @@ import { Mark } from "../../fields/Mark";
 import { NumberField } from "../../fields/NumberField";
 import { SelectField } from "../../fields/SelectField";
 import { TextField } from "../../fields/TextField";
+import { useOnceRead } from "../../fields/useOnceRead";
 import { Trouble } from "../../shell/Trouble";
 import { said } from "../../words/said";
 import { PortField } from "./PortField";
@@ -39,6 +40,11 @@ export function OwnPart() {
           ethanolRated: rest.ethanolRated ?? false,
         } as Part)
       : null;
+  const add = useOnceRead(() => {
+    if (whole) {
+      save.mutate(whole);
+    }
+  });
   return (
     <details className="mt-3 border-t border-rule pt-3">
       <summary className="min-h-[44px] cursor-pointer py-2 font-bold">Add or change a part</summary>
@@ -46,9 +52,7 @@ export function OwnPart() {
         className="grid gap-3"
         onSubmit={(e) => {
           e.preventDefault();
-          if (whole) {
-            save.mutate(whole);
-          }
+          add();
         }}
       >
         <SelectField
