@@ -74,9 +74,8 @@ public sealed record SensorReading(Hazy? EthanolPct, Hazy? FuelTempC, SignalStat
 
         if (temperatureStatus == TemperatureStatus.Ok && lowPulseMs is { Value: SensorLaw.ShortestLowMs or SensorLaw.LongestLowMs } end)
         {
-            findings.Add(
-                SignalFindings.AtTheEnd(end.Value == SensorLaw.ShortestLowMs ? "A fuel temperature of exactly -40 °C (-40 °F)" : "A fuel temperature of exactly 125 °C (257 °F)")
-            );
+            var endC = end.Value == SensorLaw.ShortestLowMs ? FuelTemperature.LowestC : FuelTemperature.HighestC;
+            findings.Add(SignalFindings.AtTheEnd(Sentence.Of($"A fuel temperature of exactly {Say.Celsius(endC)}")));
         }
 
         return new SensorReading(

@@ -1,4 +1,3 @@
-using System.Globalization;
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Sentences;
 
@@ -74,10 +73,10 @@ internal static class SignalFindings
 
     internal static Finding NotATemperature(double lowMs, double highMs, double hz)
     {
-        var wouldBe = Temperature(SensorLaw.FuelTempC<Haze.Exact>(lowMs).Value);
+        var wouldBe = Say.Celsius(SensorLaw.FuelTempC<Haze.Exact>(lowMs).Value);
         if (SensorReading.IsTemperature(highMs))
         {
-            var swapped = Temperature(SensorLaw.FuelTempC<Haze.Exact>(highMs).Value);
+            var swapped = Say.Celsius(SensorLaw.FuelTempC<Haze.Exact>(highMs).Value);
             return new(
                 "signalInverted",
                 Severity.Caution,
@@ -107,11 +106,11 @@ internal static class SignalFindings
         );
 
     /// <summary>A reading at the very end of what the sensor can say.</summary>
-    internal static Finding AtTheEnd(string what) =>
+    internal static Finding AtTheEnd(Sentence what) =>
         new(
             "atTheEnd",
             Severity.Caution,
-            $"{what} is the very end of what the sensor says, where faults look like readings. Check it by another way: a sample tested with water, a thermometer at the line."
+            what + "is the very end of what the sensor says, where faults look like readings. Check it by another way: a sample tested with water, a thermometer at the line."
         );
 
     internal static Finding PolarityUndetermined(double lowMs, double highMs) =>
@@ -120,8 +119,8 @@ internal static class SignalFindings
             Severity.Info,
             Sentence.Of(
                 $"Low ({lowMs:0.###} ms) and high ({highMs:0.###} ms) would both be a temperature, so the wave alone cannot show that it is not inverted. Taken as "
-                    + $"recorded: {Temperature(SensorLaw.FuelTempC<Haze.Exact>(lowMs).Value)}; swapped it would be "
-                    + $"{Temperature(SensorLaw.FuelTempC<Haze.Exact>(highMs).Value)}. A thermometer at the line settles it."
+                    + $"recorded: {Say.Celsius(SensorLaw.FuelTempC<Haze.Exact>(lowMs).Value)}; swapped it would be "
+                    + $"{Say.Celsius(SensorLaw.FuelTempC<Haze.Exact>(highMs).Value)}. A thermometer at the line settles it."
             )
         );
 
@@ -204,6 +203,4 @@ internal static class SignalFindings
             $"{seen} The sensor has no supply or no ground, the pull-up is missing, or the signal wire is open. Measure in this order with the key on: supply at the "
                 + $"sensor plug, ground, then the voltage on the signal pin."
         );
-
-    private static string Temperature(double c) => string.Create(CultureInfo.InvariantCulture, $"{c:0} °C ({(c * 1.8) + 32:0} °F)");
 }

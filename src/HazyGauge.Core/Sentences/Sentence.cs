@@ -77,6 +77,9 @@ public static class Say
     /// <summary>A length of parts, hose or gaps.</summary>
     public static SentenceValue Mm(double mm, int digits = 0) => new(mm, null, Unit.Millimetre, digits);
 
+    /// <summary>A temperature, C, to whole degrees.</summary>
+    public static SentenceValue Celsius(double celsius) => new(celsius, null, Unit.Celsius, 0);
+
     /// <summary>A blend.</summary>
     public static SentenceValue Ethanol(double ethanolPct, int digits = 0) => new(ethanolPct, null, Unit.EthanolPct, digits);
 

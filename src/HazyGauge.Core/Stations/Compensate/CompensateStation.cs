@@ -18,6 +18,8 @@ public sealed class CompensateStation : Station<CompensatePlan, CompensateResult
 {
     internal const string Key = "compensate";
 
+    private const int MostInItem = 60;
+
     /// <inheritdoc/>
     public override string Slug => Key;
 
@@ -132,7 +134,7 @@ public sealed class CompensateStation : Station<CompensatePlan, CompensateResult
             if (!string.IsNullOrWhiteSpace(controller.Access))
             {
                 yield return new(
-                    $"access-{item}"[..Math.Min(60, 7 + item.Length)],
+                    ItemId($"access-{item}"),
                     $"{controller.Name.Trim()}: {controller.Access.Trim()}",
                     PartKind.Tool,
                     "It opens the controller for the calibrator's file."
@@ -141,12 +143,7 @@ public sealed class CompensateStation : Station<CompensatePlan, CompensateResult
 
             if (!string.IsNullOrWhiteSpace(controller.Cable))
             {
-                yield return new(
-                    $"cable-{item}"[..Math.Min(60, 6 + item.Length)],
-                    $"{controller.Name.Trim()}: {controller.Cable.Trim()}",
-                    PartKind.Tool,
-                    "The file is written and read back with it."
-                );
+                yield return new(ItemId($"cable-{item}"), $"{controller.Name.Trim()}: {controller.Cable.Trim()}", PartKind.Tool, "The file is written and read back with it.");
             }
         }
 
@@ -211,4 +208,7 @@ public sealed class CompensateStation : Station<CompensatePlan, CompensateResult
         };
 
     private static string Text(FormattableString text) => text.ToString(CultureInfo.InvariantCulture);
+
+    // No id of a part is longer.
+    private static string ItemId(string whole) => whole.Length > MostInItem ? whole[..MostInItem] : whole;
 }

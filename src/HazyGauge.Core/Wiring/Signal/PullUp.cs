@@ -119,40 +119,40 @@ internal sealed class PullUpAnalysis
     public PullUpAnalysis(PullUpQuery query)
     {
         _query = query;
-        Hazy none = double.PositiveInfinity;
-        Hazy[] inputs =
-        [
-            query.PullUpOhm ?? none,
-            query.PullUpV ?? 0,
-            query.InternalPullUpOhm ?? none,
-            query.InternalPullUpV ?? WireInput.UsualPullUpV,
-            query.CableNf,
-            query.FilterOhm ?? 0,
-            query.FilterNf ?? 0,
-            query.SinkSaturationV,
-            query.ThresholdLowV,
-            query.ThresholdHighV,
-            query.LowPulseMs,
-        ];
-        _inputs = [.. inputs.Select(i => new LimitedNumber(i, 0, double.PositiveInfinity))];
+        _inputs = [.. Inputs.Select(i => new LimitedNumber(i.Given(query), 0, double.PositiveInfinity))];
     }
 
-    // The inputs in their order, by name.
-    private readonly record struct Wire(
-        double PullUpOhm,
-        double PullUpV,
-        double InsideOhm,
-        double InsideV,
-        double CableNf,
-        double FilterOhm,
-        double FilterNf,
-        double LowV,
-        double ThresholdLowV,
-        double ThresholdHighV,
-        double LowPulseMs
-    )
+    // Each input beside the place it has on the wire: none can be taken for another.
+    private static readonly (Func<PullUpQuery, Hazy> Given, Func<Wire, double, Wire> Put)[] Inputs =
+    [
+        (query => query.PullUpOhm ?? double.PositiveInfinity, (wire, ohm) => wire with { PullUpOhm = ohm }),
+        (query => query.PullUpV ?? 0, (wire, volts) => wire with { PullUpV = volts }),
+        (query => query.InternalPullUpOhm ?? double.PositiveInfinity, (wire, ohm) => wire with { InsideOhm = ohm }),
+        (query => query.InternalPullUpV ?? WireInput.UsualPullUpV, (wire, volts) => wire with { InsideV = volts }),
+        (query => query.CableNf, (wire, nf) => wire with { CableNf = nf }),
+        (query => query.FilterOhm ?? 0, (wire, ohm) => wire with { FilterOhm = ohm }),
+        (query => query.FilterNf ?? 0, (wire, nf) => wire with { FilterNf = nf }),
+        (query => query.SinkSaturationV, (wire, volts) => wire with { LowV = volts }),
+        (query => query.ThresholdLowV, (wire, volts) => wire with { ThresholdLowV = volts }),
+        (query => query.ThresholdHighV, (wire, volts) => wire with { ThresholdHighV = volts }),
+        (query => query.LowPulseMs, (wire, ms) => wire with { LowPulseMs = ms }),
+    ];
+
+    private readonly record struct Wire
     {
-        public static Wire Of(IReadOnlyList<double> v) => new(v[0], v[1], v[2], v[3], v[4], v[5], v[6], v[7], v[8], v[9], v[10]);
+        public double PullUpOhm { get; init; }
+        public double PullUpV { get; init; }
+        public double InsideOhm { get; init; }
+        public double InsideV { get; init; }
+        public double CableNf { get; init; }
+        public double FilterOhm { get; init; }
+        public double FilterNf { get; init; }
+        public double LowV { get; init; }
+        public double ThresholdLowV { get; init; }
+        public double ThresholdHighV { get; init; }
+        public double LowPulseMs { get; init; }
+
+        public static Wire Of(IReadOnlyList<double> inputs) => Inputs.Zip(inputs).Aggregate(default(Wire), (wire, input) => input.First.Put(wire, input.Second));
 
         public double PulseS => LowPulseMs / 1000;
 
