@@ -3,7 +3,7 @@ const pending = new Set<Promise<unknown>>();
 /** Has whoever saves wait for this: a text was typed that the program is still reading. */
 export function isReading(answer: Promise<unknown>) {
   pending.add(answer);
-  answer.finally(() => pending.delete(answer)).catch(() => {});
+  answer.finally(() => pending.delete(answer));
 }
 
 /** Once every text that was typed is read, or refused. */
