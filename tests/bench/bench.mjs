@@ -6,6 +6,7 @@ import { tmpdir } from "node:os";
 import { join, resolve } from "node:path";
 import { gzipSync } from "node:zlib";
 import { chains } from "./chains.mjs";
+import { keystrokes } from "./keystrokes.mjs";
 import { shop } from "./shop.mjs";
 
 const root = resolve(import.meta.dirname, "../..");
@@ -176,10 +177,10 @@ try {
     const added = memoryMb(child.pid, "VmHWM") - before;
     const again = [await read(address, big), await read(address, big)];
     const bestRead = Math.min(first.readMs, ...again.map((r) => r.readMs));
-    report("10 million edges, read and analysed, first time", `${ms(first.readMs)}, ${(first.readMs / wcMs).toFixed(1)} times wc -l`, "at most 20 times");
-    report("10 million edges, best of 3", `${ms(bestRead)}, ${(bestRead / wcMs).toFixed(1)} times wc -l`, "at most 20 times");
+    report("10 million edges, read and analysed, first time", `${ms(first.readMs)}, ${(first.readMs / wcMs).toFixed(1)} times wc -l`, "at most 15 times");
+    report("10 million edges, best of 3", `${ms(bestRead)}, ${(bestRead / wcMs).toFixed(1)} times wc -l`, "at most 15 times");
     report("Uploading them, apart", ms(first.totalMs - first.readMs));
-    report("Memory they added at most", `${added.toFixed(0)} MB (from ${before.toFixed(0)} MB)`, "under 150 MB");
+    report("Memory they added at most", `${added.toFixed(0)} MB (from ${before.toFixed(0)} MB)`, "under 100 MB");
 
     const ours = [];
     for (let i = 0; i < 5; i++) ours.push((await read(address, small)).readMs);
@@ -199,6 +200,7 @@ try {
     );
     report("The same there and back", `${middle.totalMs.toFixed(0)} ms, ${middle.kb.toFixed(0)} kB: ${(middle.totalMs / middle.computeMs).toFixed(1)} times computing it`);
 
+    await keystrokes({ address, report });
     await chains({ address, report });
 
     const seen = await live(address);

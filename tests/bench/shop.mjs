@@ -73,6 +73,30 @@ async function client(address, number, until, times, trouble, restMs) {
   return largest;
 }
 
+/** What a save takes in the middle of ten seconds of one person's work. */
+async function saveMedian(address, number) {
+  const times = new Times();
+  await client(address, number, performance.now() + 10_000, times, [], 50);
+  return times.of("save").median;
+}
+
+/** The shop's list of instruments changes: everything that was said of the jobs has to be said anew. */
+async function changedList({ address, report }) {
+  const before = await saveMedian(address, 101);
+  const shop = await (await fetch(`${address}/api/shop`)).json();
+  const now = shop.instruments?.includes("pressureGauge") ? ["voltsAndContinuity"] : ["voltsAndContinuity", "pressureGauge"];
+  await fetch(`${address}/api/shop`, {
+    method: "PUT",
+    headers: { "Content-Type": "application/json", Origin: address, "X-Author": "BE" },
+    body: JSON.stringify({ instruments: now }),
+  });
+  const began = performance.now();
+  await (await fetch(`${address}/api/bay`)).json();
+  report("The shop's list changed: first page of the bay true again", `${(performance.now() - began).toFixed(0)} ms`, "within 2 s");
+  const meanwhile = await saveMedian(address, 102);
+  report("A save while all jobs are gone through, median", `${meanwhile.toFixed(1)} ms, ${(meanwhile / before).toFixed(1)} times that before (${before.toFixed(1)} ms)`, "at most 50 ms more");
+}
+
 /** Fills a shop and lets people work in it. */
 export async function shop({ root, folder, start, report, memoryMb }) {
   const trial = await start({ HAZY_DEMO: "1", HAZY_DATA: join(folder, "shop") });
@@ -105,6 +129,7 @@ export async function shop({ root, folder, start, report, memoryMb }) {
       report(`${clients} people ${name}: errors`, `${trouble.length}${trouble.length ? `, the first: ${trouble[0]}` : ""}`, "none");
       report("Largest page of the bay", `${(Math.max(...pages) / 1000).toFixed(0)} kB`, "at most 50 kB");
     }
+    await changedList({ address, report });
     report("Memory of the server afterwards, and at most", `${memoryMb(child.pid, "VmRSS").toFixed(0)} MB, ${memoryMb(child.pid, "VmHWM").toFixed(0)} MB`, "under 400 MB");
   } finally {
     child.kill();
