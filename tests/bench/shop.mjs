@@ -94,7 +94,11 @@ async function changedList({ address, report }) {
   await (await fetch(`${address}/api/bay`)).json();
   report("The shop's list changed: first page of the bay true again", `${(performance.now() - began).toFixed(0)} ms`, "within 2 s");
   const meanwhile = await saveMedian(address, 102);
-  report("A save while all jobs are gone through, median", `${meanwhile.toFixed(1)} ms, ${(meanwhile / before).toFixed(1)} times that before (${before.toFixed(1)} ms)`, "at most 50 ms more");
+  report(
+    "A save while all jobs are gone through, median",
+    `${meanwhile.toFixed(1)} ms, ${(meanwhile / before).toFixed(1)} times that before (${before.toFixed(1)} ms)`,
+    "at most 50 ms more",
+  );
 }
 
 /** Fills a shop and lets people work in it. */
