@@ -6,7 +6,6 @@ import { tmpdir } from "node:os";
 import { join, resolve } from "node:path";
 import { gzipSync } from "node:zlib";
 import { chains } from "./chains.mjs";
-import { keystrokes } from "./keystrokes.mjs";
 import { shop } from "./shop.mjs";
 
 const root = resolve(import.meta.dirname, "../..");
@@ -200,7 +199,6 @@ try {
     );
     report("The same there and back", `${middle.totalMs.toFixed(0)} ms, ${middle.kb.toFixed(0)} kB: ${(middle.totalMs / middle.computeMs).toFixed(1)} times computing it`);
 
-    await keystrokes({ address, report });
     await chains({ address, report });
 
     const seen = await live(address);

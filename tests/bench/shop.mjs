@@ -1,6 +1,7 @@
 // A shop of years, and many people at it at once. Part of ./hazy bench.
 import { execFileSync } from "node:child_process";
 import { join } from "node:path";
+import { keystrokes } from "./keystrokes.mjs";
 
 const clients = 30;
 const seconds = Number(process.env.HAZY_BENCH_SECONDS ?? 60);
@@ -104,6 +105,7 @@ async function changedList({ address, report }) {
 /** Fills a shop and lets people work in it. */
 export async function shop({ root, folder, start, report, memoryMb }) {
   const trial = await start({ HAZY_DEMO: "1", HAZY_DATA: join(folder, "shop") });
+  await keystrokes({ address: trial.address, report });
   trial.child.kill("SIGTERM");
   await new Promise((ended) => trial.child.on("exit", ended));
   const began = performance.now();
