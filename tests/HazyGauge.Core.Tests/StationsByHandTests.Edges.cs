@@ -118,15 +118,14 @@ public partial class StationsByHandTests
     }
 
     [Fact]
-    public void Another_look_at_a_bare_voltage_leaves_what_two_looks_leave()
+    public void Another_look_at_a_bare_reading_leaves_what_looking_at_as_much_haze_leaves()
     {
-        var survey = VehicleSurvey.Empty with
-        {
-            Control = new() { ConverterAt0V = 0, ConverterAt100V = 5 },
-        };
-        var reading = Signal(new SignalPlan { ConverterV = 2.3, ToleranceEthanolPct = 0.01 }, survey).Reading!;
-        var check = reading.EthanolPct!.Value.Parts.Single(p => p.Source.Id == "converterV").Source.Check;
-        check.ShouldBe(SourceCatalogue.Find("converterV", 0.01).Check);
+        var reading = Signal(new SignalPlan { Meter = new(110, 2.5) }).Reading!;
+        var check = reading.EthanolPct!.Value.Parts.Single(p => p.Source.Id == "frequencyHz").Source.Check;
+
+        // Known to half a hertz, two standard deviations: twice as much haze would gain more by the same look.
+        check.ShouldNotBeNull().RemainingFraction.ShouldBe(SourceCatalogue.Find("frequencyHz", 0.25).Check!.RemainingFraction, 1e-12);
+        SourceCatalogue.Find("frequencyHz", 1).Check!.RemainingFraction.ShouldBeLessThan(check.RemainingFraction - 0.01);
     }
 
     [Theory]
@@ -169,7 +168,9 @@ public partial class StationsByHandTests
     [Fact]
     public void What_is_known_to_a_twentieth_of_a_percent_is_not_in_doubt_and_a_tank_that_is_held_is_held_within_five_points()
     {
-        var fuels = new[] { 0.005, 0.01, 0.05, 0.1, 0.5 }.Select(tolerance => Compensated(new CompensatePlan(), Sound, l => SensorReading.From(60, 2.5, tolerance, l)).FuelFactor!);
+        var fuels = new[] { 0.01, 0.05, 0.08, 0.11, 0.14, 0.17, 0.2, 0.5 }.Select(tolerance =>
+            Compensated(new CompensatePlan(), Sound, l => SensorReading.From(60, 2.5, tolerance, l)).FuelFactor!
+        );
         var doubts = new HashSet<bool>();
         foreach (var fuel in fuels)
         {

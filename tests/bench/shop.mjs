@@ -6,6 +6,8 @@ import { keystrokes } from "./keystrokes.mjs";
 const clients = 30;
 const seconds = Number(process.env.HAZY_BENCH_SECONDS ?? 60);
 const jobs = 20_000;
+// A page with nothing to renew takes no longer.
+const atOnceMs = 150;
 
 /** Times by what was asked. */
 class Times {
@@ -86,14 +88,22 @@ async function changedList({ address, report }) {
   const before = await saveMedian(address, 101);
   const shop = await (await fetch(`${address}/api/shop`)).json();
   const now = shop.instruments?.includes("pressureGauge") ? ["voltsAndContinuity"] : ["voltsAndContinuity", "pressureGauge"];
-  await fetch(`${address}/api/shop`, {
+  const changed = await fetch(`${address}/api/shop`, {
     method: "PUT",
     headers: { "Content-Type": "application/json", Origin: address, "X-Author": "BE" },
     body: JSON.stringify({ instruments: now }),
   });
+  if (!changed.ok) throw new Error(`the shop's list: ${changed.status} ${await changed.text()}`);
+  // A page renews what it shows as long as somebody can wait: it is true once an answer comes at once, with nothing left to renew.
   const began = performance.now();
-  await (await fetch(`${address}/api/bay`)).json();
-  report("The shop's list changed: first page of the bay true again", `${(performance.now() - began).toFixed(0)} ms`, "within 2 s");
+  let [asked, took] = [0, Infinity];
+  while (took > atOnceMs) {
+    const at = performance.now();
+    await (await fetch(`${address}/api/bay`)).json();
+    asked += 1;
+    took = performance.now() - at;
+  }
+  report("The shop's list changed: first page of the bay true again", `${(performance.now() - began - took).toFixed(0)} ms, seen at look ${asked}`, "within 2 s");
   const meanwhile = await saveMedian(address, 102);
   report(
     "A save while all jobs are gone through, median",

@@ -1,7 +1,7 @@
 import type { Page } from "@playwright/test";
 import { expect, expectAccessible, test } from "./app.ts";
 
-/** What is typed at each station while the program does not answer. */
+/** What is typed at the stations, one of each kind of form, while the program does not answer. */
 const stations = [
   { name: "Survey", label: "Tank volume", typed: "91" },
   { name: "Signal", label: "Sensor tolerance", typed: "4" },

@@ -25,6 +25,9 @@ async function expectGood(page: Page): Promise<void> {
 }
 
 test.describe("every main view is accessible and fits", () => {
+  // A browser that prefers the dark would begin there.
+  test.use({ colorScheme: "light" });
+
   test("bay, survey, capacity, route", async ({ page, open }) => {
     await page.goto("/");
     await expect(page.getByRole("heading", { level: 1 })).toContainText("open jobs");

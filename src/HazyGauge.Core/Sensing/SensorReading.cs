@@ -74,8 +74,7 @@ public sealed record SensorReading(Hazy? EthanolPct, Hazy? FuelTempC, SignalStat
 
         if (temperatureStatus == TemperatureStatus.Ok && lowPulseMs is { Value: SensorLaw.ShortestLowMs or SensorLaw.LongestLowMs } end)
         {
-            var endC = end.Value == SensorLaw.ShortestLowMs ? FuelTemperature.LowestC : FuelTemperature.HighestC;
-            findings.Add(SignalFindings.AtTheEnd(Sentence.Of($"A fuel temperature of exactly {Say.Celsius(endC)}")));
+            findings.Add(SignalFindings.AtTheEnd(Sentence.Of($"A fuel temperature of exactly {Say.Celsius(SensorLaw.FuelTempC(end).Value)}")));
         }
 
         return new SensorReading(

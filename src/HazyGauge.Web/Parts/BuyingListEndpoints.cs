@@ -115,7 +115,7 @@ internal static class BuyingListEndpoints
 
         if (!PartEntry.IsItem(item))
         {
-            throw new RefusedInputException("item", "A line of the buying list is named in small letters, digits and dashes, at most 60.");
+            throw new RefusedInputException("item", PartEntry.NoItem);
         }
 
         if (string.IsNullOrWhiteSpace(note.Name) && (await reader.ReadAsync(id, cancellation)).All(l => l.Item != item))

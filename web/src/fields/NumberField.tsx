@@ -3,7 +3,7 @@ import type { TypedNumber, Unit } from "../api/client";
 import { units } from "../shell/settings";
 import { toStored, typedAs, type Units, unitOf } from "../words/units";
 import { Labelled } from "./Labelled";
-import { isReading } from "./pendingTyped";
+import { noteReading } from "./pendingTyped";
 import { plainNumber } from "./plainNumber";
 import { useTyped } from "./useTyped";
 
@@ -97,7 +97,7 @@ export function NumberField({
     if (isWhole) {
       before.current = standsFor.current.value;
     } else if (!isRead) {
-      isReading(ask(text).then(read));
+      noteReading(ask(text).then(read));
     }
   };
   const leaving = useRef(leave);

@@ -1,7 +1,7 @@
 const pending = new Set<Promise<unknown>>();
 
 /** Has whoever saves wait for this: a text was typed that the program is still reading. */
-export function isReading(answer: Promise<unknown>) {
+export function noteReading(answer: Promise<unknown>) {
   pending.add(answer);
   answer.finally(() => pending.delete(answer));
 }

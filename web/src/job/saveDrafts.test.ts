@@ -87,6 +87,24 @@ function program(roll: (sides: number) => number, hop: () => Promise<void>) {
   return { now, write };
 }
 
+/** The desk of one page, with the draft that lies on it and what it last heard to stand. */
+function deskWith(draft: Draft | null) {
+  const desk = {
+    id: "1",
+    author: "TY",
+    draft,
+    stood: { etag: '"7"', base: {} as object },
+    latest: () => desk.draft,
+    keep: (_: string, next: Draft | null) => {
+      desk.draft = next;
+    },
+    stand: (_: string, etag: string, inputs: object) => {
+      desk.stood = { etag, base: inputs };
+    },
+  };
+  return desk satisfies Desk;
+}
+
 test.each([1, 2, 3, 4, 5, 6, 7, 8])(
   "typed, saved and saved again on a bad line, nobody is asked about a save of one's own (seed %d)",
   async (seed) => {
@@ -94,19 +112,7 @@ test.each([1, 2, 3, 4, 5, 6, 7, 8])(
     for (let run = 0; run < 15; run++) {
       const { waiting, hop, deliver } = network();
       const { now, write } = program(roll, hop);
-      let draft: Draft | null = null;
-      let stood = { etag: '"7"', base: {} as object };
-      const desk: Desk = {
-        id: "1",
-        author: "TY",
-        latest: () => draft,
-        keep: (_, next) => {
-          draft = next;
-        },
-        stand: (_, etag, inputs) => {
-          stood = { etag, base: inputs };
-        },
-      };
+      const desk = deskWith(null);
       let typed = "";
       const asked: unknown[] = [];
       let last: Promise<unknown> = Promise.resolve();
@@ -123,7 +129,8 @@ test.each([1, 2, 3, 4, 5, 6, 7, 8])(
         const what = roll(8);
         if (what < 3) {
           typed += String.fromCharCode(97 + roll(26));
-          draft = { ...(draft ?? stood), inputs: { ...(draft ?? { inputs: stood.base }).inputs, notes: typed } } as Draft;
+          const { draft, stood } = desk;
+          desk.draft = { ...(draft ?? stood), inputs: { ...(draft?.inputs ?? stood.base), notes: typed } };
         } else if (what === 3) {
           save();
           await calm();
@@ -134,14 +141,14 @@ test.each([1, 2, 3, 4, 5, 6, 7, 8])(
           write("RL", { ...now().document, theirs: step });
         }
       }
-      for (let more = 0; (draft || waiting.length > 0) && more < 500; more++) {
+      for (let more = 0; (desk.draft || waiting.length > 0) && more < 500; more++) {
         if (waiting.length === 0) {
           save();
           await calm();
         }
         await deliver(roll(Math.max(1, waiting.length)));
       }
-      expect({ asked, draft, notes: now().document.notes ?? "" }).toEqual({ asked: [], draft: null, notes: typed });
+      expect({ asked, draft: desk.draft, notes: now().document.notes ?? "" }).toEqual({ asked: [], draft: null, notes: typed });
     }
   },
 );
@@ -152,16 +159,7 @@ test("what another saved into the same field is asked about, though the same was
     async () => {},
   );
   write("RL", { notes: "theirs" });
-  let draft: Draft | null = { etag: '"7"', inputs: { notes: "mine" }, base: {}, sent: [{ notes: "theirs" }] };
-  const desk: Desk = {
-    id: "1",
-    author: "TY",
-    latest: () => draft,
-    keep: (_, next) => {
-      draft = next;
-    },
-    stand: () => {},
-  };
+  const desk = deskWith({ etag: '"7"', inputs: { notes: "mine" }, base: {}, sent: [{ notes: "theirs" }] });
   await expect(saveDrafts(desk, ["signal"])).rejects.toBeInstanceOf(BothChanged);
   expect(now().document).toEqual({ notes: "theirs" });
 });

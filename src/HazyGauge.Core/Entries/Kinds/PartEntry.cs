@@ -26,15 +26,21 @@ public sealed class PartEntry : EntryKind<PartNote>
     public override IReadOnlyList<Field> Fields { get; } =
     [new FieldOf<PartNote>("quantity", "How many") { Min = 0.01, Max = 10000 }, new FieldOf<PartNote>("price", "The price") { Min = 0, Max = 1e6 }];
 
+    /// <summary>The longest name of a line of the buying list, in characters.</summary>
+    internal const int LongestItem = 60;
+
+    /// <summary>What is said of a name that is none.</summary>
+    public static readonly string NoItem = FormattableString.Invariant($"A line of the buying list is named in small letters, digits and dashes, at most {LongestItem}.");
+
     /// <summary>True for what can stand in an address.</summary>
-    public static bool IsItem(string? item) => item is { Length: > 0 and <= 60 } && item.All(c => c is (>= 'a' and <= 'z') or (>= '0' and <= '9') or '-');
+    public static bool IsItem(string? item) => item is { Length: > 0 and <= LongestItem } && item.All(c => c is (>= 'a' and <= 'z') or (>= '0' and <= '9') or '-');
 
     /// <inheritdoc/>
     public override void Check(PartNote payload, EntryDraft draft, InputCheck check)
     {
         if (!IsItem(payload.Item))
         {
-            check.Refuse("payload.item", "A line of the buying list is named in small letters, digits and dashes, at most 60.");
+            check.Refuse("payload.item", NoItem);
         }
 
         foreach (var (text, path) in new[] { (payload.Name, "payload.name"), (payload.Source, "payload.source") })

@@ -18,8 +18,6 @@ public sealed class CompensateStation : Station<CompensatePlan, CompensateResult
 {
     internal const string Key = "compensate";
 
-    private const int MostInItem = 60;
-
     /// <inheritdoc/>
     public override string Slug => Key;
 
@@ -209,6 +207,5 @@ public sealed class CompensateStation : Station<CompensatePlan, CompensateResult
 
     private static string Text(FormattableString text) => text.ToString(CultureInfo.InvariantCulture);
 
-    // No id of a part is longer.
-    private static string ItemId(string whole) => whole.Length > MostInItem ? whole[..MostInItem] : whole;
+    private static string ItemId(string whole) => whole.Length > PartEntry.LongestItem ? whole[..PartEntry.LongestItem] : whole;
 }
