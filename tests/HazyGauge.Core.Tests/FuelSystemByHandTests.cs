@@ -230,7 +230,7 @@ public class FuelSystemByHandTests
     {
         var random = new Random(23);
         var counted = new Dictionary<string, int>(StringComparer.Ordinal);
-        for (var n = 0; n < 150; n++)
+        for (var n = 0; n < 240; n++)
         {
             double Between(double from, double to) => from + ((to - from) * random.NextDouble());
             var ledger = new HazeLedger();
@@ -244,10 +244,11 @@ public class FuelSystemByHandTests
                 UsualFuels.Traditional<Hazy>(),
                 0
             );
-            var (ports, low) = (Ports(ledger, Between(200, 1400), Between(0.5, 1.4), Between(150, 420)), Pump(ledger, Between(80, 400), Between(300, 560), 1 + random.Next(2)));
+            double Sold(double from, double to, double step) => step * Math.Round(Between(from, to) / step);
+            var (ports, low) = (Ports(ledger, Sold(200, 1400, 10), Between(0.5, 1.4), Between(150, 420)), Pump(ledger, Sold(80, 400, 5), Between(300, 560), 1 + random.Next(2)));
             var (direct, high) = (
-                new DirectInjectors<Hazy>(About(ledger, "static", Between(8, 24), 0.03), 4, 220),
-                new HighPressurePump<Hazy>(About(ledger, "cc", Between(0.6, 2), 0.03), 85)
+                new DirectInjectors<Hazy>(About(ledger, "static", Sold(8, 24, 0.5), 0.03), 4, 220),
+                new HighPressurePump<Hazy>(About(ledger, "cc", Sold(0.6, 2, 0.05), 0.03), 85)
             );
             var system = random.Next(3) switch
             {
@@ -256,6 +257,12 @@ public class FuelSystemByHandTests
                 _ => new DeliverySystem<Hazy>(demand, ports, direct, high, low, 30),
             };
             var (kw, pct) = (Between(60, 400), Between(20, 100));
+            if (n % 2 == 0)
+            {
+                // Just beyond what it carries: the smallest step must do, or be seen not to.
+                (kw, pct) = (new CapacityLimits(system).MaxPowerKw(pct)!.Value.Value * Between(0.9, 1.1), 5 * Math.Round(pct / 5));
+            }
+
             foreach (var remedy in CapacityAnalysis.Of(system, kw, pct).Remedies)
             {
                 var smaller = Smaller(remedy, system, kw, pct);
@@ -302,14 +309,15 @@ public class FuelSystemByHandTests
         {
             case "capBlend":
                 Stepped(remedy.EthanolPct!.Value, 5);
+                remedy.EthanolPct.Value.ShouldBeLessThanOrEqualTo(pct - 1);
                 AllCarried(kw, remedy.EthanolPct.Value).ShouldBeTrue();
                 return remedy.EthanolPct + 5 > pct - 1 ? null : AllCarried(kw, remedy.EthanolPct.Value + 5);
             case "lowerPower":
                 Stepped(remedy.PowerKw!.Value, 1);
 
-                // Begun at the low end of the haze of the limit, which is a little lower than where all of the haze of the use is inside.
-                var more = remedy.PowerKw.Value * 1.03;
-                return more > kw - 0.5 ? null : AllCarried(more, pct);
+                remedy.PowerKw.Value.ShouldBeLessThanOrEqualTo(kw - 0.5);
+                AllCarried(remedy.PowerKw.Value, pct).ShouldBeTrue();
+                return remedy.PowerKw + 1 > kw - 0.5 ? null : AllCarried(remedy.PowerKw.Value + 1, pct);
             case "largerInjectors":
                 Stepped(change.RatedFlowCcMin!.Value, 10);
                 change.RatedFlowCcMin.Value.ShouldBeInRange(system.Injectors!.RatedFlowCcMin.Value + 1, 5000);

@@ -86,7 +86,7 @@ public class SurveyTests
         // Typical figures are the program's own and not drawn here: only what was measured is compared.
         double OfMeasured(Hazy load) => Math.Sqrt(load.Parts.Where(p => p.Source.Id is "boost" or "power" or "pressure" or "flow" or "ethanol").Sum(p => p.U * p.U));
         var random = new Random(17);
-        var draws = Enumerable.Range(0, 20_000).Select(_ => Judge(With((_, value, u) => MathNet.Numerics.Distributions.Normal.Sample(random, value, u))).Loads).ToList();
+        var draws = Enumerable.Range(0, 6_000).Select(_ => Judge(With((_, value, u) => MathNet.Numerics.Distributions.Normal.Sample(random, value, u))).Loads).ToList();
         foreach (var component in new[] { FuelComponent.Injectors, FuelComponent.LowPressurePump })
         {
             var spread = new MathNet.Numerics.Statistics.RunningStatistics(draws.Select(loads => loads.Single(l => l.Component == component).UsePct.Value));

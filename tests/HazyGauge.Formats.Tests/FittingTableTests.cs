@@ -46,12 +46,13 @@ public class FittingTableTests
     }
 
     [Fact]
-    public void From_every_end_to_every_end_the_chain_passes_the_check_or_the_reason_is_given()
+    public void From_end_to_end_the_chain_passes_the_check_or_the_reason_is_given()
     {
         var (found, none) = (0, 0);
-        foreach (var from in PortCatalogue.All)
+        foreach (var (nth, from) in PortCatalogue.All.Index())
         {
-            foreach (var to in PortCatalogue.All.Where((_, i) => i % 3 == 0))
+            // Every end to every ninth, and each time to others.
+            foreach (var to in PortCatalogue.All.Where((_, i) => (i + nth) % 9 == 0))
             {
                 var answer = new FittingChainQuery(from.Code, to.Code, 260, true, ChainVia.Sensor).Answer(Shipped);
                 if (answer.Chains.Count == 0)
@@ -72,7 +73,7 @@ public class FittingTableTests
             }
         }
 
-        found.ShouldBeGreaterThan(300);
+        found.ShouldBeGreaterThan(100);
         none.ShouldBeGreaterThan(10);
     }
 

@@ -117,9 +117,8 @@ internal sealed class CapacityRemedies
             return null;
         }
 
-        // From the cautious end down, rounded to what a pump label or a table says, to the first where every component surely is inside:
-        // near a tie the haze of each is wider than that of the smaller of both.
-        var first = Math.Floor(Math.Min(most.Value - Interval95.HalfWidth(most), _ethanolPct.Value - 1) / CapStepPct) * CapStepPct;
+        // Rounded to what a pump label or a table says, down to the first where every component surely is inside.
+        var first = Math.Floor(Math.Min(most.Value, _ethanolPct.Value - 1) / CapStepPct) * CapStepPct;
         var caps = Enumerable.Range(0, 1 + Math.Max(-1, (int)(first / CapStepPct))).Select(i => first - (i * CapStepPct));
         return caps.Where(c => c >= 0 && AllSurelyOk(_powerKw, c)).Select(c => (double?)c).FirstOrDefault() is not { } cap
             ? null
@@ -133,7 +132,7 @@ internal sealed class CapacityRemedies
             return null;
         }
 
-        var first = (int)Math.Floor(Math.Min(most.Value - Interval95.HalfWidth(most), _powerKw.Value - 0.5));
+        var first = (int)Math.Floor(Math.Min(most.Value, _powerKw.Value - 0.5));
         var powers = Enumerable.Range(0, Math.Max(0, first)).Select(i => (double)(first - i));
         return powers.Where(p => AllSurelyOk(p, _ethanolPct)).Select(p => (double?)p).FirstOrDefault() is not { } power
             ? null
@@ -167,8 +166,11 @@ internal sealed class CapacityRemedies
     }
 
     // Injectors are sold by either; whoever buys should not have to convert.
-    private static string ByBothUnits(double ccPerMin) =>
-        string.Create(CultureInfo.InvariantCulture, $"{ccPerMin:0} cc/min ({UnitStyle.Of(Unit.CcPerMin).Shown(ccPerMin, UnitSystem.Us):0.0} lb/h)");
+    private static string ByBothUnits(double ccPerMin)
+    {
+        var style = UnitStyle.Of(Unit.CcPerMin);
+        return string.Create(CultureInfo.InvariantCulture, $"{ccPerMin:0}{style.Metric} ({style.Shown(ccPerMin, UnitSystem.Us):0.0}{style.Us})");
+    }
 
     private CapacityRemedy? RaisePressure()
     {

@@ -11,8 +11,7 @@ internal sealed partial class DatabaseCheck(DataFolder folder, TimeProvider cloc
     /// <inheritdoc/>
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
-        // The start does not wait for it.
-        await Task.Yield();
+        await StartUp.FirstAnswersAsync(stoppingToken);
         using var timer = new PeriodicTimer(Rest, clock);
         do
         {

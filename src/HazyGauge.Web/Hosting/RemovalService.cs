@@ -10,8 +10,7 @@ internal sealed partial class RemovalService(RemovedJobs removed, TimeProvider c
     /// <inheritdoc/>
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
-        // The start does not wait for it.
-        await Task.Yield();
+        await StartUp.FirstAnswersAsync(stoppingToken);
         using var timer = new PeriodicTimer(Rest, clock);
         do
         {

@@ -13,6 +13,11 @@ internal static class StartUp
     // Whoever starts it should not wonder for longer.
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(3);
 
+    private static readonly TimeSpan FirstAnswers = TimeSpan.FromSeconds(1);
+
+    /// <summary>Lets the first requests go before: what is done beside the running work waits until somebody who just started the program has his page.</summary>
+    public static Task FirstAnswersAsync(CancellationToken stopping) => Task.Delay(FirstAnswers, stopping);
+
     /// <summary>Takes the folder for this program and brings the database up to date; says so where that takes long.</summary>
     /// <exception cref="StorageException">The folder cannot be worked with.</exception>
     public static async Task PrepareAsync(IServiceProvider services, AppSettings settings)

@@ -4,6 +4,7 @@ using HazyGauge.Core;
 using HazyGauge.Data;
 using HazyGauge.Data.Jobs;
 using HazyGauge.Data.Shop;
+using HazyGauge.Web.Hosting;
 
 namespace HazyGauge.Web.Stations;
 
@@ -75,8 +76,7 @@ internal sealed partial class StandingsRenewal(JobStore jobs, JobSaver saver, Sh
     /// <inheritdoc/>
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
-        // The start does not wait for it.
-        await Task.Yield();
+        await StartUp.FirstAnswersAsync(stoppingToken);
         do
         {
             try
