@@ -91,12 +91,14 @@ joined() { # name process
   fi
 }
 
-# The pages are there before the program is built: that takes stock of the files it will serve.
-pages_lane() {
-  check "The pages are built" eval "node_packages web && node_packages tests/e2e && build_front_end"
-}
+# What another lane waits for is there, or has failed and is counted as such.
+reached() { touch "$results/$1.reached"; }
+await() { until [ -e "$results/$1.reached" ]; do sleep 0.5; done; }
 
 front_end_lane() {
+  check "The pages are built" eval "node_packages web && node_packages tests/e2e && build_front_end"
+  reached pages
+
   say "Front end"
   check "Style and types of the front end" in_web biome check --error-on-warnings .
   check "Types of the front end" in_web tsc --noEmit --incremental --tsBuildInfoFile node_modules/.hazy-types
@@ -116,11 +118,16 @@ rules_lane() {
 }
 
 program_lane() {
+  check "Tests and tools build" build HazyGauge.slnx
   check "The committed API client is current" in_web openapi-typescript openapi.json -o src/api/schema.ts --check
+  await published
   dotnet_tests HazyGauge.Web.Tests
 }
 
 browser_lane() {
+  check "The program is published" publish --no-build
+  reached published
+
   say "Browser tests"
   # Ahead compiled as it is, the program gains nothing in the minutes of a test from being compiled once more.
   (cd tests/e2e && DOTNET_TieredCompilation=0 PLAYWRIGHT_JSON_OUTPUT_NAME="../../$results/browser.json" npx --no-install playwright test --reporter=list,json) || true
@@ -143,25 +150,24 @@ say "Tools"
 debian_packages
 
 say "The rules are built while the pages are"
-lane pages pages_lane &
-pages=$!
-check "The rules and the formats build" eval "dotnet restore HazyGauge.slnx --locked-mode && build tests/HazyGauge.Core.Tests && build tests/HazyGauge.Formats.Tests"
-joined pages "$pages"
-
-say "The program is built while the rules and the front end are tested"
-lane rules rules_lane &
-rules=$!
 lane front-end front_end_lane &
 front_end=$!
-check "The program builds" eval "build HazyGauge.slnx && publish --no-build"
-joined front-end "$front_end"
-joined rules "$rules"
+check "The rules and the formats build" eval "dotnet restore HazyGauge.slnx --locked-mode && build tests/HazyGauge.Core.Tests && build tests/HazyGauge.Formats.Tests"
+
+say "The rules are tested while the program is built"
+lane rules rules_lane &
+rules=$!
+# That takes stock of the pages it will serve.
+await pages
+check "The program builds" build src/HazyGauge.Web
 
 say "The program is tested by itself and in a browser"
-lane program program_lane &
-program=$!
 lane browser browser_lane &
 browser=$!
+lane program program_lane &
+program=$!
+joined front-end "$front_end"
+joined rules "$rules"
 joined program "$program"
 joined browser "$browser"
 

@@ -31,7 +31,7 @@ test("a car with a display alone: nobody asks for a wave, and the tank is held a
   await page.getByLabel("Called", { exact: true }).fill("Dash gauge");
   await expect(page.getByText(/counts once it has/)).toBeHidden();
   await stop(page, "Control");
-  await expect(page.getByText("Signal path to the controller")).toBeHidden();
+  await expect(page.getByText("Signal path to the controller")).toHaveCount(0);
   await page.getByLabel("Blend of the fuel map", { exact: true }).fill("E30");
   await expectAccessible(page);
 

@@ -166,11 +166,8 @@ internal sealed class CapacityRemedies
     }
 
     // Injectors are sold by either; whoever buys should not have to convert.
-    private static string ByBothUnits(double ccPerMin)
-    {
-        var style = UnitStyle.Of(Unit.CcPerMin);
-        return string.Create(CultureInfo.InvariantCulture, $"{ccPerMin:0}{style.Metric} ({style.Shown(ccPerMin, UnitSystem.Us):0.0}{style.Us})");
-    }
+    private static string ByBothUnits(double ccPerMin) =>
+        string.Create(CultureInfo.InvariantCulture, $"{ccPerMin:0} cc/min ({UnitStyle.Of(Unit.CcPerMin).Shown(ccPerMin, UnitSystem.Us):0.0} lb/h)");
 
     private CapacityRemedy? RaisePressure()
     {

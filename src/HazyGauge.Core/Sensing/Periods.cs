@@ -35,19 +35,26 @@ internal sealed class Periods
     private Periods(PulseStore pulses)
     {
         _pulses = pulses;
-        (_lengthS, _lowS) = (new float[pulses.Count], new float[pulses.Count]);
+        (_lengthS, _lowS) = (GC.AllocateUninitializedArray<float>(pulses.Count), GC.AllocateUninitializedArray<float>(pulses.Count));
         var usual = UsualOf(pulses);
         var index = 0;
         foreach (var (startS, lengths, lows) in pulses.Pieces)
         {
             var fallS = startS;
             var low = lows.Span;
-            foreach (var lengthS in lengths.Span)
+            var within = lengths.Span;
+            for (var i = 0; i < within.Length; i++)
             {
-                var ratio = lengthS <= 0 ? double.NaN : lengthS / (IsNear(lengthS, usual) ? usual : UsualRound(index));
+                // Nearly all of millions are as long as usual.
+                var lengthS = within[i];
+                var isNear = IsNear(lengthS, usual);
+                var ratio =
+                    isNear ? 1
+                    : lengthS <= 0 ? double.NaN
+                    : lengthS / UsualRound(index);
                 if (ratio <= OneMissingFrom)
                 {
-                    (_lengthS[Count], _lowS[Count]) = (lengthS, low[index % low.Length]);
+                    (_lengthS[Count], _lowS[Count]) = (lengthS, low[i]);
                     LastEndS = fallS + lengthS;
                     Count++;
                 }

@@ -17,6 +17,7 @@ internal sealed class PulseStore
     private const int ChunkBits = 14;
     private const int ChunkSize = 1 << ChunkBits;
     private readonly List<Chunk> _chunks = [];
+    private Chunk? _latest;
     private double _storedFallS;
     private bool _lastRunsToNext;
 
@@ -46,10 +47,9 @@ internal sealed class PulseStore
     {
         if (Count > 0)
         {
-            var last = Count - 1;
             var lengthS = (float)(fallS - _storedFallS);
             _storedFallS += lengthS;
-            _chunks[last >> ChunkBits].LengthS[last & (ChunkSize - 1)] = _lastRunsToNext ? lengthS : -lengthS;
+            _latest!.LengthS[(Count - 1) & (ChunkSize - 1)] = _lastRunsToNext ? lengthS : -lengthS;
         }
         else
         {
@@ -58,10 +58,11 @@ internal sealed class PulseStore
 
         if ((Count & (ChunkSize - 1)) == 0)
         {
-            _chunks.Add(new Chunk(_storedFallS));
+            _latest = new Chunk(_storedFallS);
+            _chunks.Add(_latest);
         }
 
-        _chunks[Count >> ChunkBits].LowS[Count & (ChunkSize - 1)] = lowS;
+        _latest!.LowS[Count & (ChunkSize - 1)] = lowS;
         (LastFallS, _lastRunsToNext) = (fallS, runsToNext);
         Count++;
     }

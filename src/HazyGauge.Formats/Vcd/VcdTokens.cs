@@ -58,6 +58,11 @@ internal sealed class VcdTokens(Stream stream, CancellationToken cancellation)
 
         at += 2;
         var first = at;
+        if (EightDigits.TryRead(buffer.AsSpan(at), out var eight))
+        {
+            (time, at) = (eight, at + 8);
+        }
+
         for (var digit = buffer[at] - (uint)'0'; digit <= 9 && at - first < MostDigits; digit = buffer[at] - (uint)'0')
         {
             time = (time * 10) + digit;
