@@ -25,6 +25,10 @@ public class FittingTableTests
         PortCatalogue.All.Select(p => p.Name).ShouldBeUnique();
     }
 
+    [Fact]
+    public void The_sensor_that_is_computed_with_where_none_is_chosen_is_the_one_that_ships() =>
+        (Part(FittingPart.SensorCode).BoreMm, Part(FittingPart.SensorCode).LengthMm).ShouldBe((FittingPart.SensorBoreMm, FittingPart.SensorLengthMm));
+
     // SAE J514 and J1926-1 (threads by dash size), SAE J2044 (tube sizes): from memory. What the same thread does not mean: common practice, no source.
     [Theory]
     [Trait("Category", "Outside")]

@@ -336,6 +336,8 @@ test.describe("in a bay with the demo alone", () => {
     await page.getByRole("button", { name: "Begin", exact: true }).click();
     await expect(page.getByRole("heading", { level: 1 })).toHaveText("Not decided yet.");
     await page.getByRole("link", { name: "Hazy Gauge, to the bay" }).click();
+    // The first steps go once the job is listed, and their buttons with them.
+    await expect(page.getByRole("heading", { level: 1 })).toContainText("1 open job.");
     await page.getByRole("button", { name: "Show the demo jobs" }).click();
     await expect(page.getByRole("heading", { level: 1 })).toContainText("4 open jobs.");
     await page.getByRole("button", { name: "Remove the demo jobs" }).click();

@@ -8,8 +8,8 @@ export default defineConfig({
   testDir: ".",
   outputDir: "../../artifacts/browser",
   globalSetup: "./prepareDemo.ts",
-  // One more than a small machine has cores, for each of them waits for its program now and then; every worker has its own.
-  workers: 3,
+  // As many as a small machine has cores; every worker has its own program.
+  workers: 2,
   fullyParallel: true,
   // Generous: a busy machine is slow, and no test is about speed.
   timeout: 180_000,

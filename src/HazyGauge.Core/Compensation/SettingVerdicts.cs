@@ -1,6 +1,7 @@
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Fuels;
 using HazyGauge.Core.Haze;
+using HazyGauge.Core.Sensing;
 using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Vehicles;
 
@@ -145,7 +146,8 @@ public static class SettingVerdicts
     // Lambda where one blend is in the line and the controller takes it for another.
     private static double Lambda(double inLinePct, double takenForPct, MapEthanol map) => Uncorrected.LambdaRatio(inLinePct, map) / Uncorrected.LambdaRatio(takenForPct, map);
 
-    private static double SpanV(VehicleSurvey survey) => Math.Max(0.1, Math.Abs((survey.Control.ConverterAt100V?.Value ?? 5) - (survey.Control.ConverterAt0V?.Value ?? 0)));
+    private static double SpanV(VehicleSurvey survey) =>
+        Math.Max(0.1, Math.Abs((survey.Control.ConverterAt100V?.Value ?? ConverterVolts.UsualAt100V) - (survey.Control.ConverterAt0V?.Value ?? ConverterVolts.UsualAt0V)));
 
     /// <summary>A setting by its name, to begin a sentence.</summary>
     public static string Named(ControllerSetting setting)

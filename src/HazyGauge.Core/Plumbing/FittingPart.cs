@@ -65,6 +65,12 @@ public sealed record FittingPart(
     /// <summary>Code of the sensor that ships.</summary>
     public const string SensorCode = "sensor";
 
+    /// <summary>Bore of that sensor, mm.</summary>
+    public const double SensorBoreMm = 7.9;
+
+    /// <summary>Length of that sensor, mm.</summary>
+    public const double SensorLengthMm = 92;
+
     private const int LongestCode = 40;
     private const int LongestName = 80;
 

@@ -1,6 +1,7 @@
 using System.Globalization;
 using System.Text;
 using System.Text.RegularExpressions;
+using HazyGauge.Core;
 using HazyGauge.Core.Stations;
 using HazyGauge.Formats.Photos;
 
@@ -128,7 +129,7 @@ public static partial class FileSniffer
     [GeneratedRegex(
         @"^\s*\$(date|version|timescale|comment|scope|var|enddefinitions|dumpvars)\b",
         RegexOptions.CultureInvariant | RegexOptions.ExplicitCapture,
-        matchTimeoutMilliseconds: 1000
+        matchTimeoutMilliseconds: PatternLimit.Milliseconds
     )]
     private static partial Regex VcdWord();
 
@@ -136,16 +137,28 @@ public static partial class FileSniffer
     [GeneratedRegex(
         @"^\s*(\(\d+(\.\d+)?\)\s+)?\S+\s+[0-9A-Fa-f]{3,8}(#{1,2}[0-9A-FRr]*|\s+\[\d{1,2}\]\s)",
         RegexOptions.CultureInvariant | RegexOptions.ExplicitCapture,
-        matchTimeoutMilliseconds: 1000
+        matchTimeoutMilliseconds: PatternLimit.Milliseconds
     )]
     private static partial Regex FrameLine();
 
-    [GeneratedRegex(@"[\[(\s_]ns\b|nano", RegexOptions.CultureInvariant | RegexOptions.ExplicitCapture | RegexOptions.IgnoreCase, matchTimeoutMilliseconds: 1000)]
+    [GeneratedRegex(
+        @"[\[(\s_]ns\b|nano",
+        RegexOptions.CultureInvariant | RegexOptions.ExplicitCapture | RegexOptions.IgnoreCase,
+        matchTimeoutMilliseconds: PatternLimit.Milliseconds
+    )]
     private static partial Regex NanoUnit();
 
-    [GeneratedRegex(@"[\[(\s_](us|µs|μs)\b|micro", RegexOptions.CultureInvariant | RegexOptions.ExplicitCapture | RegexOptions.IgnoreCase, matchTimeoutMilliseconds: 1000)]
+    [GeneratedRegex(
+        @"[\[(\s_](us|µs|μs)\b|micro",
+        RegexOptions.CultureInvariant | RegexOptions.ExplicitCapture | RegexOptions.IgnoreCase,
+        matchTimeoutMilliseconds: PatternLimit.Milliseconds
+    )]
     private static partial Regex MicroUnit();
 
-    [GeneratedRegex(@"[\[(\s_]ms\b|milli", RegexOptions.CultureInvariant | RegexOptions.ExplicitCapture | RegexOptions.IgnoreCase, matchTimeoutMilliseconds: 1000)]
+    [GeneratedRegex(
+        @"[\[(\s_]ms\b|milli",
+        RegexOptions.CultureInvariant | RegexOptions.ExplicitCapture | RegexOptions.IgnoreCase,
+        matchTimeoutMilliseconds: PatternLimit.Milliseconds
+    )]
     private static partial Regex MilliUnit();
 }

@@ -1,5 +1,6 @@
 using System.Globalization;
 using System.Text.RegularExpressions;
+using HazyGauge.Core;
 using HazyGauge.Core.Findings;
 
 namespace HazyGauge.Formats.Csv;
@@ -111,20 +112,20 @@ internal sealed partial record CsvLayout(
             };
     }
 
-    [GeneratedRegex("time|zeit|temps|tiempo", RegexOptions.IgnoreCase, matchTimeoutMilliseconds: 10_000)]
+    [GeneratedRegex("time|zeit|temps|tiempo", RegexOptions.IgnoreCase, matchTimeoutMilliseconds: PatternLimit.Milliseconds)]
     private static partial Regex TimeName();
 
     [GeneratedRegex(
         @"(?:^|[^\p{L}]|(?<=time))(?<unit>n(?:ano)?s(?:ec(?:onds?)?)?|[uµμ]s(?:ec(?:onds?)?)?|"
             + @"micros(?:ec(?:onds?)?)?|m(?:illi)?s(?:ec(?:onds?)?)?|s(?:ec(?:onds?)?)?|min(?:utes?)?)\s*[\]\)]?\s*$",
         RegexOptions.IgnoreCase | RegexOptions.ExplicitCapture,
-        matchTimeoutMilliseconds: 10_000
+        matchTimeoutMilliseconds: PatternLimit.Milliseconds
     )]
     private static partial Regex TimeUnitName();
 
-    [GeneratedRegex(@"(?:^|[\s\[\(_/,.-])mV\s*[\]\)]?\s*$", RegexOptions.ExplicitCapture, matchTimeoutMilliseconds: 10_000)]
+    [GeneratedRegex(@"(?:^|[\s\[\(_/,.-])mV\s*[\]\)]?\s*$", RegexOptions.ExplicitCapture, matchTimeoutMilliseconds: PatternLimit.Milliseconds)]
     private static partial Regex Millivolts();
 
-    [GeneratedRegex("(?:^|,)\\s*(?:\"(?<cell>[^\"]*)\"|(?<cell>[^,\"]+))", RegexOptions.ExplicitCapture, matchTimeoutMilliseconds: 10_000)]
+    [GeneratedRegex("(?:^|,)\\s*(?:\"(?<cell>[^\"]*)\"|(?<cell>[^,\"]+))", RegexOptions.ExplicitCapture, matchTimeoutMilliseconds: PatternLimit.Milliseconds)]
     private static partial Regex Quoted();
 }

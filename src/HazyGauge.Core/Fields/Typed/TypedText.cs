@@ -99,10 +99,10 @@ internal sealed partial record TypedText(double Number, double? Other, string Un
         @"^(?<e>[eE](?=\s*\d))?\s*(?<number>[-+]?(?:(?:\d+\s+)?\d+\s*/\s*\d+(?!\d)|(?:\d{1,3}(?:[ '’]\d{3})+(?!\d)|\d+)?(?:[.,]\d+)*(?:[eE][-+]?\d+)?))"
             + @"\s*(?<unit>1\s*/\s*min|[^\d\s±+-][^±+]*?)?\s*(?:(?:±|\+\s*/?\s*-)\s*(?<half>\d+(?:[.,]\d+)?)\s*(?<behind>[^\d\s±].*)?)?$",
         RegexOptions.CultureInvariant,
-        matchTimeoutMilliseconds: 200
+        matchTimeoutMilliseconds: PatternLimit.Milliseconds
     )]
     private static partial Regex Whole();
 
-    [GeneratedRegex(@"^\+?(?:(?<whole>\d{1,4})\s+)?(?<above>\d{1,4})\s*/\s*(?<below>\d{1,4})$", RegexOptions.CultureInvariant, matchTimeoutMilliseconds: 200)]
+    [GeneratedRegex(@"^\+?(?:(?<whole>\d{1,4})\s+)?(?<above>\d{1,4})\s*/\s*(?<below>\d{1,4})$", RegexOptions.CultureInvariant, matchTimeoutMilliseconds: PatternLimit.Milliseconds)]
     private static partial Regex Fraction();
 }

@@ -201,10 +201,8 @@ public sealed class PlacementAdvisor
     private List<FittingPart> UsualParts(bool inFeed)
     {
         const double AdapterBoreMm = 6.2,
-            AdapterMm = 38,
-            SensorBoreMm = 7.9,
-            SensorMm = 92;
-        var hoseBore = Math.Max(SensorBoreMm, (inFeed ? _path.FeedBoreMm : _path.ReturnBoreMm).Value);
+            AdapterMm = 38;
+        var hoseBore = Math.Max(FittingPart.SensorBoreMm, (inFeed ? _path.FeedBoreMm : _path.ReturnBoreMm).Value);
         FittingPart Part(string code, string[] ports, double bore, double length, bool? sensor = null) => new(code, code, ports, bore, length, 0, true, Sensor: sensor);
         var adapter = Part("adapter", ["qc-3-8-f-tab", "barb-8"], AdapterBoreMm, AdapterMm);
         return
@@ -212,7 +210,7 @@ public sealed class PlacementAdvisor
             adapter,
             Part("hose", ["hose-8", "hose-8"], hoseBore, UsualHoseMm),
             adapter,
-            Part(FittingPart.SensorCode, ["qc-3-8-m", "qc-3-8-m"], SensorBoreMm, SensorMm, true),
+            Part(FittingPart.SensorCode, ["qc-3-8-m", "qc-3-8-m"], FittingPart.SensorBoreMm, FittingPart.SensorLengthMm, true),
             adapter,
         ];
     }

@@ -245,6 +245,6 @@ internal static partial class SurveyReadingFindings
         }
     }
 
-    [GeneratedRegex("[PBCU][0-3][0-9A-F]{3}", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, matchTimeoutMilliseconds: 200)]
+    [GeneratedRegex("[PBCU][0-3][0-9A-F]{3}", RegexOptions.IgnoreCase | RegexOptions.CultureInvariant, matchTimeoutMilliseconds: PatternLimit.Milliseconds)]
     private static partial Regex FaultCode();
 }

@@ -16,9 +16,9 @@ test("lengths, times and drops are said as a mechanic reads them, in both system
   // Above two minutes nobody counts seconds; what is negative is how long the other way.
   expect(timeText(hazy(566, 403), words())).toBe("9 ± 7 min");
   expect(timeText(hazy(-4.1, 2.6), words())).toBe("4 ± 3 s");
-  expect(dropText(hazy(0.07, 0.02), words())).toBe("under 0.1 kPa");
+  expect(dropText(hazy(0.07, 0.02), words())).toBe("less than 0.1 kPa");
   expect(dropText(hazy(1.83, 1.1), words())).toBe("2 ± 1 kPa");
   units.set("us");
   expect(lengthText(129.6, words())).toBe("5.10 in");
-  expect(dropText(hazy(0.07, 0.02), words())).toBe("under 0.01 psi");
+  expect(dropText(hazy(0.07, 0.02), words())).toBe("less than 0.0145 psi");
 });

@@ -24,5 +24,5 @@ const leastKpa = 0.1;
 /** Pressure that is lost somewhere. */
 export const dropText = (kpa: HazyNumber, units: UnitWords) =>
   kpa.value + kpa.plusMinus < leastKpa
-    ? `under ${units.plain(leastKpa, "kpa", units.current === "us" ? 2 : 1)}`
+    ? `less than ${units.number(leastKpa, "kpa")} ${units.unit("kpa")}`
     : units.hazy(kpa, "kpa", units.current === "us" ? 2 : 1);
