@@ -71,16 +71,13 @@ public class FieldRuleTests(App app) : IClassFixture<App>
             var (path, values, decides) = ((string)field!["path"]!, Values(field).ToList(), false);
             foreach (var vehicle in vehicles.TakeWhile(_ => !decides))
             {
-                var outcomes = new HashSet<string>(StringComparer.Ordinal);
-                foreach (var value in values)
+                string? before = null;
+                foreach (var value in values.TakeWhile(_ => !decides))
                 {
-                    if (await ComesTo(With(vehicle, path, value)) is { } outcome)
-                    {
-                        outcomes.Add(outcome);
-                    }
+                    var outcome = await ComesTo(With(vehicle, path, value));
+                    decides = before is not null && outcome is not null && outcome != before;
+                    before ??= outcome;
                 }
-
-                decides = outcomes.Count > 1;
             }
 
             if (values.Count > 0 && !decides)

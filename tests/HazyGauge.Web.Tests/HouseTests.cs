@@ -189,7 +189,7 @@ public class HouseTests(App app) : IClassFixture<App>
                 }
             })
         );
-        while (acknowledged.Count < 300)
+        while (acknowledged.Count < 80)
         {
             await Task.Delay(10);
         }
