@@ -1,5 +1,5 @@
-import { configure } from "@testing-library/react";
-import { beforeEach } from "vitest";
+import { cleanup, configure } from "@testing-library/react";
+import { afterEach, beforeEach } from "vitest";
 import { author, shortcuts, units } from "./shell/settings";
 
 // A busy machine is slow, and no test is about speed.
@@ -13,3 +13,6 @@ beforeEach(() => {
   author.set("");
   shortcuts.set("on");
 });
+
+// What a test drew goes with it, whichever file comes next.
+afterEach(cleanup);

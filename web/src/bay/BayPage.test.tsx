@@ -1,13 +1,11 @@
 import { cleanup, fireEvent, render, screen, waitFor, within } from "@testing-library/react";
-import { afterEach, expect, test, vi } from "vitest";
+import { expect, test, vi } from "vitest";
 import type { ListedJob } from "../api/client";
 import { testJob } from "../testJob";
 import { Place, testServer } from "../testServer";
 import { BayPage } from "./BayPage";
 
 vi.mock("../live/useNews", () => ({ useBayNews: () => {}, useJobNews: () => [] }));
-
-afterEach(cleanup);
 
 const job = (id: string, name: string, part: Partial<ListedJob> = {}): ListedJob => ({
   ...testJob({ id, name }),

@@ -1,6 +1,6 @@
-import { cleanup, fireEvent, render, screen, waitFor } from "@testing-library/react";
+import { fireEvent, render, screen, waitFor } from "@testing-library/react";
 import { createRef } from "react";
-import { afterEach, expect, test } from "vitest";
+import { expect, test } from "vitest";
 import type { ListedJob } from "../api/client";
 import { OpenEntries } from "../entries/OpenEntries";
 import { author } from "../shell/settings";
@@ -8,8 +8,6 @@ import { testJob } from "../testJob";
 import { Place, testServer } from "../testServer";
 import { JobActions } from "./JobActions";
 import { NewJobDialog } from "./NewJobDialog";
-
-afterEach(cleanup);
 
 const listed: ListedJob = { ...testJob({ name: "Tarnock" }), stations: [] };
 

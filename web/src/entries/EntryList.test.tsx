@@ -1,5 +1,5 @@
-import { cleanup, fireEvent, render, screen, waitFor, within } from "@testing-library/react";
-import { afterEach, expect, test } from "vitest";
+import { fireEvent, render, screen, waitFor, within } from "@testing-library/react";
+import { expect, test } from "vitest";
 import type { Entry } from "../api/client";
 import { JobContext, type JobContextValue } from "../job/jobContext";
 import { author } from "../shell/settings";
@@ -7,8 +7,6 @@ import { testJob } from "../testJob";
 import { Place, testServer } from "../testServer";
 import { EntryForm } from "./EntryForm";
 import { EntryList } from "./EntryList";
-
-afterEach(cleanup);
 
 const entry = (number: number, kind: string, text: string, part: Partial<Entry> = {}): Entry => ({
   number,

@@ -1,14 +1,12 @@
-import { act, cleanup, fireEvent, screen, render as show, waitFor } from "@testing-library/react";
+import { act, fireEvent, screen, render as show, waitFor } from "@testing-library/react";
 import { type ReactNode, useState } from "react";
-import { afterEach, expect, test, vi } from "vitest";
+import { expect, test, vi } from "vitest";
 import { units } from "../shell/settings";
 import { Place, testServer } from "../testServer";
 import { HazyField } from "./HazyField";
 import { NumberField } from "./NumberField";
 import { allRead } from "./pendingTyped";
 import { useOnceRead } from "./useOnceRead";
-
-afterEach(cleanup);
 
 const render = (field: ReactNode) => show(field, { wrapper: Place });
 

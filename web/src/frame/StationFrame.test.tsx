@@ -1,5 +1,5 @@
-import { cleanup, render, screen, waitFor, within } from "@testing-library/react";
-import { afterEach, expect, test } from "vitest";
+import { render, screen, waitFor, within } from "@testing-library/react";
+import { expect, test } from "vitest";
 import { JobContext } from "../job/jobContext";
 import { useJobWork } from "../job/useJobWork";
 import { useStation } from "../job/useStation";
@@ -7,8 +7,6 @@ import type { Live } from "../live/useLive";
 import { testJob } from "../testJob";
 import { Place, testServer } from "../testServer";
 import { StationFrame } from "./StationFrame";
-
-afterEach(cleanup);
 
 const said = (text: string) => ({ template: text, values: {}, text });
 const job = testJob({

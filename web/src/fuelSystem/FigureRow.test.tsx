@@ -1,6 +1,6 @@
-import { cleanup, fireEvent, screen, render as show } from "@testing-library/react";
+import { fireEvent, screen, render as show } from "@testing-library/react";
 import type { ReactNode } from "react";
-import { afterEach, beforeEach, expect, test, vi } from "vitest";
+import { beforeEach, expect, test, vi } from "vitest";
 import type { Field, Unit } from "../api/client";
 import { plainField } from "../fields/catalogue";
 import { units } from "../shell/settings";
@@ -8,8 +8,6 @@ import { Place } from "../testServer";
 import { FigureRow } from "./FigureRow";
 
 beforeEach(() => units.set("metric"));
-afterEach(cleanup);
-
 const render = (row: ReactNode) => show(row, { wrapper: Place });
 
 const field = (label: string, quantity: Unit): Field => ({ ...plainField("fullLoad.fuelTempC", label), quantity });

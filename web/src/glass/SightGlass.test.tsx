@@ -1,9 +1,7 @@
-import { cleanup, render, screen } from "@testing-library/react";
-import { afterEach, expect, test } from "vitest";
+import { render, screen } from "@testing-library/react";
+import { expect, test } from "vitest";
 import { ethanolColour } from "./ethanolColour";
 import { SightGlass } from "./SightGlass";
-
-afterEach(cleanup);
 
 /** Top of the blur and top of the solid fluid, as the gradient of the surface has them. */
 function surfaceOf(container: HTMLElement): [number, number] {

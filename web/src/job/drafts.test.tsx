@@ -1,11 +1,10 @@
-import { act, cleanup, renderHook } from "@testing-library/react";
+import { act, renderHook } from "@testing-library/react";
 import { afterEach, expect, test, vi } from "vitest";
 import { unknownTag, useDrafts } from "./drafts";
 
 const slugs = ["survey", "signal"];
 
 afterEach(() => {
-  cleanup();
   localStorage.clear();
   vi.restoreAllMocks();
 });

@@ -1,5 +1,5 @@
-import { act, cleanup, render, waitFor } from "@testing-library/react";
-import { afterEach, expect, test } from "vitest";
+import { act, render, waitFor } from "@testing-library/react";
+import { expect, test } from "vitest";
 import type { Live } from "../live/useLive";
 import { testJob } from "../testJob";
 import { Place, testServer } from "../testServer";
@@ -11,8 +11,6 @@ interface Signal {
   notes?: string;
   meter?: { frequencyHz?: number; highV?: number };
 }
-
-afterEach(cleanup);
 
 const job = testJob({
   stations: [{ slug: "signal", name: "Signal", question: "?", built: true, state: "empty", isWaiting: false }],

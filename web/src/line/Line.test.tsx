@@ -1,15 +1,13 @@
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
-import { cleanup, render, screen, within } from "@testing-library/react";
+import { render, screen, within } from "@testing-library/react";
 import { MemoryRouter } from "react-router";
-import { afterEach, expect, test } from "vitest";
+import { expect, test } from "vitest";
 import type { Job, LineStation } from "../api/client";
 import { JobRow } from "../bay/JobRow";
 import { testJob } from "../testJob";
 import { stationKey } from "../words/stations";
 import { Line } from "./Line";
 import { reachOf } from "./reach";
-
-afterEach(cleanup);
 
 const station = (slug: string, state: LineStation["state"] = "empty", built = true): LineStation => ({
   slug,

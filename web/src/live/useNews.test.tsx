@@ -1,5 +1,5 @@
 import { QueryClient } from "@tanstack/react-query";
-import { act, cleanup, renderHook, waitFor } from "@testing-library/react";
+import { act, renderHook, waitFor } from "@testing-library/react";
 import type { ReactNode } from "react";
 import { afterEach, beforeEach, expect, test, vi } from "vitest";
 import { author } from "../shell/settings";
@@ -65,7 +65,6 @@ beforeEach(() => {
   author.set("JM");
 });
 afterEach(() => {
-  cleanup();
   vi.useRealTimers();
 });
 

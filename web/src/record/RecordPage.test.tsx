@@ -1,5 +1,5 @@
-import { cleanup, fireEvent, render, screen, waitFor, within } from "@testing-library/react";
-import { afterEach, beforeEach, expect, test, vi } from "vitest";
+import { fireEvent, render, screen, waitFor, within } from "@testing-library/react";
+import { beforeEach, expect, test, vi } from "vitest";
 import { JobContext, type JobContextValue } from "../job/jobContext";
 import type { JobWork } from "../job/useJobWork";
 import { units } from "../shell/settings";
@@ -8,8 +8,6 @@ import { Place, testServer } from "../testServer";
 import { RecordPage } from "./RecordPage";
 
 beforeEach(() => units.set("metric"));
-afterEach(cleanup);
-
 const stations = ["capacity", "signal"].map((slug) => ({
   slug,
   name: slug === "signal" ? "Signal" : "Capacity",

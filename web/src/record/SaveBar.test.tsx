@@ -1,5 +1,5 @@
-import { act, cleanup, fireEvent, render, screen, waitFor } from "@testing-library/react";
-import { afterEach, beforeEach, expect, test } from "vitest";
+import { act, fireEvent, render, screen, waitFor } from "@testing-library/react";
+import { beforeEach, expect, test } from "vitest";
 import type { Job } from "../api/client";
 import type { Draft } from "../job/drafts";
 import { JobContext, type JobContextValue } from "../job/jobContext";
@@ -16,8 +16,6 @@ beforeEach(() => {
   // A test that lost the program left it lost.
   answered();
 });
-afterEach(cleanup);
-
 const job = testJob({
   id: "1",
   stations: ["survey", "signal"].map((slug) => ({

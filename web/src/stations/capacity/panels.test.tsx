@@ -1,4 +1,4 @@
-import { cleanup, render, screen } from "@testing-library/react";
+import { render, screen } from "@testing-library/react";
 import { afterEach, expect, test } from "vitest";
 import { units } from "../../shell/settings";
 import { FailsafePanel } from "./FailsafePanel";
@@ -7,7 +7,6 @@ import type { CapacityResults } from "./types";
 type Failsafe = NonNullable<CapacityResults["failsafe"]>;
 
 afterEach(() => {
-  cleanup();
   units.set("metric");
 });
 

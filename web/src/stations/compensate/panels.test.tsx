@@ -1,4 +1,4 @@
-import { cleanup, render, screen, within } from "@testing-library/react";
+import { render, screen, within } from "@testing-library/react";
 import { afterEach, expect, test } from "vitest";
 import { units } from "../../shell/settings";
 import { seenAt } from "../../testWidth";
@@ -14,7 +14,6 @@ const words = (text: string) => ({ text, template: text, values: {} });
 seenAt(640);
 
 afterEach(() => {
-  cleanup();
   units.set("metric");
 });
 

@@ -1,4 +1,4 @@
-import { cleanup, fireEvent, render, screen, within } from "@testing-library/react";
+import { fireEvent, render, screen, within } from "@testing-library/react";
 import { afterEach, expect, test, vi } from "vitest";
 import { units } from "../../shell/settings";
 import { seenAt } from "../../testWidth";
@@ -9,7 +9,6 @@ import type { LeakPoint, PlannedHose, RoutePlan, RouteStation } from "./types";
 seenAt(640);
 
 afterEach(() => {
-  cleanup();
   units.set("metric");
 });
 
