@@ -8,6 +8,7 @@ import { Place } from "../testServer";
 import { FigureRow } from "./FigureRow";
 
 beforeEach(() => units.set("metric"));
+
 const render = (row: ReactNode) => show(row, { wrapper: Place });
 
 const field = (label: string, quantity: Unit): Field => ({ ...plainField("fullLoad.fuelTempC", label), quantity });

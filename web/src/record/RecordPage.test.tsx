@@ -8,6 +8,7 @@ import { Place, testServer } from "../testServer";
 import { RecordPage } from "./RecordPage";
 
 beforeEach(() => units.set("metric"));
+
 const stations = ["capacity", "signal"].map((slug) => ({
   slug,
   name: slug === "signal" ? "Signal" : "Capacity",

@@ -16,6 +16,7 @@ beforeEach(() => {
   // A test that lost the program left it lost.
   answered();
 });
+
 const job = testJob({
   id: "1",
   stations: ["survey", "signal"].map((slug) => ({
