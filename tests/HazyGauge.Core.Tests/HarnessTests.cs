@@ -32,7 +32,14 @@ public class HarnessTests
         PullUpTo = PullUpTo.FiveVolt,
         EthanolPct = 74,
         FuelTempC = 25,
-        Wires = [new("signal-engine-controller", 2, Pin: 47, Clicked: true, Locked: true, Tugged: true)],
+        Wires =
+        [
+            new("signal-engine-controller", 2, Pin: 47, Clicked: true, Locked: true, Tugged: true),
+            .. new[] { "supply-sensor", "ground-sensor", "signal-cabin-reader", "supply-cabin-reader", "ground-cabin-reader" }.Select(id => new WireNote(
+                id,
+                Joint: WireJoint.Crimped
+            )),
+        ],
         Connectors = [new("Main", ConnectorView.Wire, ConnectorView.Mating, [new(1, 18), new(19, 36), new(37, 54)])],
     };
 
@@ -196,20 +203,30 @@ public class HarnessTests
     [Fact]
     public void Whichever_side_is_common_the_tests_that_are_asked_for_find_it()
     {
-        foreach (var (count, common) in Enumerable.Range(2, 11).SelectMany(n => Enum.GetValues<PlugSide>().Select(s => (n, s))))
+        foreach (var (count, common, sharesDrivers) in Enumerable.Range(2, 11).SelectMany(n => Enum.GetValues<PlugSide>().SelectMany(s => new[] { (n, s, false), (n, s, true) })))
         {
+            // Each with a driver of its own, or all fired together by one.
             var beeps = new List<BeepTest>();
             var extender = new InjectorExtender(count, Math.Max(0, count - 2));
             var result = extender.Of(null);
             while (result.NextTest is { } next)
             {
-                beeps.Add(next with { Beep = next.Side == common });
-                beeps.Count.ShouldBeLessThanOrEqualTo(2 * count, $"{count} {common}");
+                beeps.Add(next with { Beep = next.Side == common || sharesDrivers });
+                beeps.Count.ShouldBeLessThanOrEqualTo(3 * count, $"{count} {common}");
                 result = (extender with { Beeps = beeps }).Of(null);
             }
 
-            (result.Common!.CommonSide, result.Extensions, result.IsProven).ShouldBe((common, Math.Min(2, count), false), $"{count} {common}");
-            (extender with { Beeps = beeps, Active = [.. Enumerable.Range(1, count).Select(i => new InjectorSeen(i))] }).Of(null).IsProven.ShouldBeTrue();
+            // On a driver a supply kills it: what beeps on both sides is told apart by volts alone, and nothing is connected before they were seen.
+            (result.Common!.CommonSide, result.Extensions, result.IsProven).ShouldBe((sharesDrivers ? null : common, Math.Min(2, count), false), $"{count} {common}");
+            var seen = extender with { Beeps = beeps, Active = [.. Enumerable.Range(1, count).Select(i => new InjectorSeen(i))] };
+            seen.Of(null).IsProven.ShouldBeFalse();
+            var (left, right) = common == PlugSide.Left ? (12.4, 0.1) : (0.1, 12.4);
+            (seen with { KeyOnLeftV = left, KeyOnRightV = right }).Of(null).ShouldSatisfyAllConditions(e => e.IsProven.ShouldBeTrue(), e => e.Common!.CommonSide.ShouldBe(common));
+            (seen with { KeyOnLeftV = 12.4, KeyOnRightV = 12.4 }).Of(null).ShouldSatisfyAllConditions(e => e.IsProven.ShouldBeFalse(), e => e.Common!.CommonSide.ShouldBeNull());
+            if (!sharesDrivers)
+            {
+                (seen with { KeyOnLeftV = right, KeyOnRightV = left }).Of(null).Common!.CommonSide.ShouldBeNull();
+            }
         }
 
         new InjectorExtender().Of(null).ShouldSatisfyAllConditions(e => e.IsProven.ShouldBeFalse(), e => e.Findings.Single().Code.ShouldBe("injectors"));
@@ -218,7 +235,7 @@ public class HarnessTests
         // ISO 11898-2: awake, the averages of high and low lie to either side of 2.5 V.
         new BusGateway(null, 2.7, 2.3).Of().HighLowRight.ShouldBe(true);
         new BusGateway(null, 2.3, 2.7).Of().Findings.Single().ShouldSatisfyAllConditions(f => f.Code.ShouldBe("swapped"), f => f.Severity.ShouldBe(Severity.Stop));
-        new BusGateway([new("bus high", Replugged: false)], 0, 0, true).Of().Findings.Select(f => f.Code).ShouldBe(["busVolts", "thirdTermination", "notReplugged"]);
+        new BusGateway([new("bus high", Replugged: false)], 0, 0, true).Of().Findings.Select(f => f.Code).ShouldBe(["busQuiet", "thirdTermination", "notReplugged"]);
     }
 
     [Fact]
@@ -276,15 +293,17 @@ public class HarnessTests
             {
                 (p => p with { Supply = null }, "supply"),
                 (p => p with { Ground = null }, "supply"),
-                (p => p with { PullUpOhm = null }, "signal"),
+                (p => p with { PullUpOhm = null, Readings = [.. p.Readings!.Where(r => r.Check != "frequency")] }, "signal"),
                 (p => p with { Wires = [new("signal-engine-controller", Pin: 47)] }, "wires"),
-                (p => p with { Wires = [p.Wires![0] with { Tugged = null }] }, "pins"),
+                (p => p with { Wires = [p.Wires![0] with { Tugged = null }, .. p.Wires!.Skip(1)] }, "pins"),
+                (p => p with { Wires = [.. p.Wires!.SkipLast(1)] }, "wires"),
+                (p => p with { Wires = [.. p.Wires!.SkipLast(1), p.Wires![^1] with { Joint = WireJoint.Terminal }] }, "wires"),
                 (p => p with { Readings = [.. p.Readings!.Skip(1)] }, "meter"),
                 // What can be mended is: a feed that never sleeps, a tap beside the copper, a spare wire left open, a way back nobody noted.
                 (p => p with { KeepsAwake = true }, "supply"),
                 (p => p with { Supply = SupplyChoice.IgnitionCoil }, "supply"),
                 (p => p with { Probed = new(12.5, 12.5, 10, 12.6) }, "supply"),
-                (p => p with { Wires = [p.Wires![0] with { Joint = WireJoint.PiercingTap }] }, "wires"),
+                (p => p with { Wires = [p.Wires![0] with { Joint = WireJoint.PiercingTap }, .. p.Wires!.Skip(1)] }, "wires"),
                 (p => p with { Spares = [new("brown")] }, "wires"),
                 (p => p with { Displaced = [new("lambda sensor")] }, "pins"),
             }
@@ -293,13 +312,31 @@ public class HarnessTests
             Of(change(whole)).ShouldSatisfyAllConditions(r => r.State.ShouldBe(StationState.InWork), r => r.NextAction.Code.ShouldBe(code));
         }
 
+        // Pulses on the meter, or a reading at Signal, answer for a pull-up nobody knows.
+        var unlifted = whole with { PullUpOhm = null };
+        Of(unlifted).ShouldSatisfyAllConditions(r => r.State.ShouldBe(StationState.Proven), r => r.Signal.Findings.Single().Code.ShouldBe("pullUpInside"));
+        var live = new Dictionary<string, object> { ["survey"] = TwoUsers, ["signal"] = new SensorSays(SensorReading.From(112, 2.5, 5, new HazeLedger()), null) };
+        var unread = Harness.Evaluate(unlifted with { Readings = null }, new StationContext(new HazeLedger(), live, new Dictionary<NeededFile, StationFile>(), []));
+        (unread.Signal.IsLive, unread.Signal.Findings.Single().Code).ShouldBe((true, "pullUpInside"));
+
+        // Nothing done yet, it is a plan; with the first reading the work has begun.
+        Of(whole with { Readings = null, Wires = [.. whole.Wires!.Select(w => w with { Clicked = null, Locked = null, Tugged = null })] }).State.ShouldBe(StationState.Planned);
+        Of(whole with { Readings = [whole.Readings![0]] }).State.ShouldBe(StationState.InWork);
+
         // A bus that sleeps or is shorted proves nothing of high and low, and a moved pin is proven only in its new place.
         var bus = TwoUsers with
         {
             Users = [new(SensorUserKind.Gateway)],
             Control = new() { SignalPath = SignalPath.Gateway },
         };
-        var boxed = ReadAsExpected(Decided with { Wires = [new("signal-gateway", 2)], Gateway = new([new("high", Replugged: true)], 2.7, 2.3) }, bus);
+        var boxed = ReadAsExpected(
+            Decided with
+            {
+                Wires = [.. Of(Decided, bus).Wires.List.Select(w => new WireNote(w.Wire.Id, 2, Joint: WireJoint.Soldered))],
+                Gateway = new([new("high", Replugged: true)], 2.7, 2.3),
+            },
+            bus
+        );
         Of(boxed, bus).State.ShouldBe(StationState.Proven);
         Of(boxed with { Gateway = boxed.Gateway! with { HighV = 2.5, LowV = 2.5 } }, bus).NextAction.Code.ShouldBe("boxes");
         Of(boxed with { Gateway = boxed.Gateway! with { Moved = [new("high")] } }, bus).NextAction.Why.ShouldContain("new place");
@@ -312,6 +349,7 @@ public class HarnessTests
                 (p => p with { FuseA = 10 }, "fuse", "supply"),
                 (p => p with { Probed = new(0, 0.1, 0, 12.6) }, "probed", "supply"),
                 (p => p with { PullUpTo = PullUpTo.Supply, Inputs = [new("Engine controller", MaxV: 5.5)] }, "overVoltage", "signal"),
+                (p => p with { PullUpTo = PullUpTo.Supply, Inputs = [new("Cabin reader")] }, "limitUnknown", "signal"),
                 (p => p with { Wires = [.. p.Wires!, new("signal-cabin-reader", Pin: 47)] }, "twice", "pins"),
             }
         )
@@ -338,7 +376,8 @@ public class HarnessTests
             .Pins.ShouldSatisfyAllConditions(p => p.Connectors.Single().Pins.ShouldBeEmpty(), p => p.Findings.Single().Code.ShouldBe("corners"));
 
         // Notes of a user that was renamed are kept, and said.
-        Of(whole, TwoUsers with { Users = [new(SensorUserKind.Controller, Name: "Another")] }).Wires.Forgotten.ShouldBe(["signal-engine-controller"]);
+        Of(whole, TwoUsers with { Users = [new(SensorUserKind.Controller, Name: "Another")] })
+            .Wires.Forgotten.ShouldBe(whole.Wires!.Select(w => w.Wire!).Where(id => !id.EndsWith("-sensor", StringComparison.Ordinal)));
     }
 
     [Fact]

@@ -294,7 +294,7 @@ public class IdentityTests
             declared: [typeof(Vehicles.VehicleSurvey)]
         );
         declared.Published<Vehicles.VehicleSurvey>().ShouldBeSameAs(Vehicles.VehicleSurvey.Empty);
-        Should.Throw<InvalidOperationException>(() => declared.Published<Sensing.SensorReading>()).Message.ShouldContain("DependsOn");
+        Should.Throw<InvalidOperationException>(() => declared.Published<Sensing.SensorSays>()).Message.ShouldContain("DependsOn");
         Should.Throw<InvalidOperationException>(() => declared.SoFar).Message.ShouldContain("ReadsSoFar");
 
         // What every station publishes is what it says it publishes, or the pass would throw; whoever reads it names the station that does.

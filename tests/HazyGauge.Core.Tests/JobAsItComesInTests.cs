@@ -74,8 +74,15 @@ public class JobAsItComesInTests
     public void Displays_on_one_sensor_agree_within_their_steps_and_count_its_tolerance_once(double one, double other, double step, bool agree)
     {
         var signal = Job(Bare, new SignalPlan { Shown = [Shown("phone app", one), Shown("controller", other, step, FedBy.Controller)] }).Signal;
-        Codes(signal.Reading!.Findings).ShouldContain(agree ? "shownAgree" : "shownDisagree");
-        var ethanol = signal.Reading.EthanolPct!.Value;
+        Codes(signal.Findings!).ShouldContain(agree ? "shownAgree" : "shownDisagree");
+        (signal.Reading is null).ShouldBe(!agree);
+        if (!agree)
+        {
+            signal.Dispute!.Between.ShouldBe(["phone app", "controller"]);
+            return;
+        }
+
+        var ethanol = signal.Reading!.EthanolPct!.Value;
         ethanol.Value.ShouldBeInRange(one, other);
 
         // One rectangle of 5 points, and next to nothing of the steps: two sensors would leave less.
@@ -93,11 +100,7 @@ public class JobAsItComesInTests
         SignalPlan Showing(double pct, double? step = null) => new() { Shown = [Shown("gauge", pct, step)] };
         string[] After(SignalPlan plan, params Fill[] fills) =>
             Codes(
-                Job(
-                    Bare,
-                    plan,
-                    entries: [.. fills.Select((f, i) => new JobEntry(i + 1, FillEntry.Key, string.Empty, new Person("JM"), default) { Payload = f })]
-                ).Signal.Reading!.Findings
+                Job(Bare, plan, entries: [.. fills.Select((f, i) => new JobEntry(i + 1, FillEntry.Key, string.Empty, new Person("JM"), default) { Payload = f })]).Signal.Findings!
             );
         After(Showing(28.9, 0.1), new Fill(MixedEthanolPct: 30)).ShouldContain("mixedAgrees");
         After(Showing(42), new Fill(MixedEthanolPct: 30)).ShouldContain("mixedDisagrees");
@@ -119,12 +122,16 @@ public class JobAsItComesInTests
         var frozen = Job(Bare, new SignalPlan { Shown = [Shown("gauge", 30) with { LeftWhenUnplugged = null }] }).Signal;
         (frozen.State, frozen.NextAction.Command).ShouldBe((StationState.InWork, "Unplug the sensor once."));
         Job(Bare, new SignalPlan { Shown = [Shown("gauge", 30)] }).Signal.State.ShouldBe(StationState.Proven);
-        Codes(Job(Bare, new SignalPlan { Shown = [Shown("gauge", 0)] }).Signal.Reading!.Findings).ShouldContain("shownAtTheEnd");
+
+        // Zero is E0 or no signal, until the sensor was unplugged.
+        var end = Job(Bare, new SignalPlan { Shown = [Shown("gauge", 0) with { LeftWhenUnplugged = null }] }).Signal;
+        (end.Reading, Codes(end.Findings!)).ShouldSatisfyAllConditions(e => e.Item1.ShouldBeNull(), e => e.Item2.ShouldContain("shownAtTheEnd"));
+        Job(Bare, new SignalPlan { Shown = [Shown("gauge", 0)] }).Signal.State.ShouldBe(StationState.Proven);
 
         // Beside a meter on the wire the display is a cross-check, and the sensor they share cancels.
         SignalPlan Metered(double shown) => new() { Meter = new MeterValues(86), Shown = [Shown("gauge", shown)] };
         Codes(Job(Bare, Metered(37)).Signal.Reading!.Findings).ShouldContain("shownAgrees");
-        Codes(Job(Bare, Metered(40)).Signal.Reading!.Findings).ShouldContain("shownDisagrees");
+        Codes(Job(Bare, Metered(40)).Signal.Findings!).ShouldContain("shownDisagrees");
         var dry = Job(Bare, new SignalPlan { Shown = [Shown("phone", 30) with { FuelTempC = 330 }] }).Signal.Reading!;
         dry.TemperatureStatus.ShouldBe(TemperatureStatus.Invalid);
     }

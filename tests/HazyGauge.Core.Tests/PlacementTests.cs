@@ -192,11 +192,11 @@ public class PlacementTests
         (hoses.ClampFromMm, hoses.ClampToMm).ShouldBe((3, 6));
         var cutting = hoses.Cutting.ShouldHaveSingleItem();
         (cutting.PiecesInChain, cutting.Cuts.Plan.Count, cutting.Cuts.WasteMm).ShouldBe((2, 1, 52));
-        Of(plan).State.ShouldBe(StationState.Proven);
+        Of(plan).State.ShouldBe(StationState.Planned);
 
         // Too tight for its bend: a loop; too long for the piece, or no hose where there is a gap: it says so.
         Of(plan with { TankSide = new(160, 40) }).ShouldSatisfyAllConditions(r => r.Hoses!.Hoses[0].IsLoop.ShouldBeTrue(), r => r.NextAction.Code.ShouldBe("tooShort"));
-        Of(plan with { TankSide = new(160, 40), StockMm = [800] }).State.ShouldBe(StationState.Proven);
+        Of(plan with { TankSide = new(160, 40), StockMm = [800] }).State.ShouldBe(StationState.Planned);
         Of(plan with { Chain = [Sensor, Barb, Hose, Barb], From = "qc-3-8-f-tab" }).NextAction.Code.ShouldBe("tankSide");
         Of(plan with { PushedOverMm = 20 }).Hoses!.Hoses[0].CutMm.ShouldBe(124);
     }

@@ -42,7 +42,7 @@ public class ProgressTests
                 plan,
                 new StationContext(
                     Ledger,
-                    reading is null ? new Dictionary<string, object>() : new Dictionary<string, object> { ["signal"] = reading },
+                    reading is null ? new Dictionary<string, object>() : new Dictionary<string, object> { ["signal"] = new SensorSays(reading, null) },
                     new Dictionary<NeededFile, StationFile>(),
                     [.. claims.Select((c, i) => new JobEntry(i + 1, ProofEntry.Key, "log 14", new Person("JM"), default) { Payload = c })]
                 )
@@ -62,7 +62,7 @@ public class ProgressTests
         Line.Places.ShouldAllBe(p => p.Question.EndsWith('?'));
         Line.Find("Signal").ShouldBeNull();
         Line.With(["compensate"]).Select(s => s.Slug).ShouldBe(["survey", "signal", "compensate"]);
-        Line.Dependents(["survey"]).Select(s => s.Slug).ShouldBe(["route", "capacity", "harness", "signal", "compensate"]);
+        Line.Dependents(["survey"]).Select(s => s.Slug).ShouldBe(["route", "capacity", "signal", "harness", "compensate"]);
         Line.Dependents(["capacity"]).ShouldBeEmpty();
         Should.Throw<InvalidOperationException>(() => new JobLine([Capacity])).Message.ShouldContain("not built");
     }

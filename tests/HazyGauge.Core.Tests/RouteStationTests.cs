@@ -88,11 +88,11 @@ public class RouteStationTests
                     GapMm = 0,
                     Chain = [Sensor, Barb, Long, Barb],
                 },
-                StationState.Proven,
+                StationState.Planned,
                 "4 parts go between the two ends in the feed, with 5 leak points.",
                 "found"
             },
-            { "whole", Whole with { Opened = ["Union"] }, StationState.Proven, "4 parts go between the two ends in the feed, with 6 leak points.", "found" },
+            { "whole", Whole with { Opened = ["Union"] }, StationState.Planned, "4 parts go between the two ends in the feed, with 6 leak points.", "found" },
             { "a worm gear", Whole with { Joints = [new(), new(), new(ClampKind.WormGear)] }, StationState.Hold, "These parts do not go together.", "wormGear" },
         };
 
@@ -126,10 +126,10 @@ public class RouteStationTests
     public void Joints_are_judged_at_the_pressure_of_this_vehicle()
     {
         var plan = Whole with { Joints = [new(), new(), new(ClampKind.WormGear)] };
-        Of(plan, 30).State.ShouldBe(StationState.Proven);
+        Of(plan, 30).State.ShouldBe(StationState.Planned);
         Of(plan, 300).Findings[0].Text.ShouldContain("300 kPa");
         (Of(plan, 30).PressureKpa, Of(plan).PressureKpa).ShouldBe((30, 400));
-        Of(Whole with { Chain = [Sensor, Barb, Hose with { MaxKpa = 350 }, Barb] }, 300).State.ShouldBe(StationState.Proven);
+        Of(Whole with { Chain = [Sensor, Barb, Hose with { MaxKpa = 350 }, Barb] }, 300).State.ShouldBe(StationState.Planned);
         Of(Whole with { Chain = [Sensor, Barb, Hose with { MaxKpa = 350 }, Barb] }, 400).Findings[0].Code.ShouldBe("tooMuchPressure");
     }
 

@@ -39,7 +39,7 @@ public partial class StationSentencesTests
 
     private static CompensateResults Compensated(CompensatePlan plan, HazeLedger ledger, double? ethanolHz)
     {
-        var upstream = ethanolHz is { } hz ? new Dictionary<string, object> { ["signal"] = SensorReading.From(hz, 2.5, 5, ledger) } : [];
+        var upstream = ethanolHz is { } hz ? new Dictionary<string, object> { ["signal"] = new SensorSays(SensorReading.From(hz, 2.5, 5, ledger), null) } : [];
         return Compensate.Evaluate(plan, new StationContext(ledger, upstream, new Dictionary<NeededFile, StationFile>(), []));
     }
 
@@ -55,7 +55,7 @@ public partial class StationSentencesTests
         var upstream = new Dictionary<string, object> { ["survey"] = Sound with { Control = new EngineControl(SignalPath.DisplayOnly, FuelMapEthanolPct: 10) } };
         if (hz is { } read)
         {
-            upstream["signal"] = SensorReading.From(read, 2.5, 5, ledger);
+            upstream["signal"] = new SensorSays(SensorReading.From(read, 2.5, 5, ledger), null);
         }
 
         var results = Compensate.Evaluate(new CompensatePlan(), new StationContext(ledger, upstream, new Dictionary<NeededFile, StationFile>(), []));

@@ -37,7 +37,7 @@ public partial class StationsByHandTests
 
         if (reading is not null)
         {
-            upstream["signal"] = reading;
+            upstream["signal"] = new SensorSays(reading, null);
         }
 
         return new StationContext(ledger, upstream, new Dictionary<NeededFile, StationFile>(), []);
@@ -191,9 +191,12 @@ public partial class StationsByHandTests
         for (var hz = 55.0; hz <= 75; hz += 0.5)
         {
             var results = Compensated(new CompensatePlan { BaseEthanolPct = 10 }, Sound, l => SensorReading.From(hz, 2.5, 5, l) with { IsOfMapFuel = true });
-            var (read, off) = (results.EthanolPct!.Value, hz - 50 - 10);
+            var (read, off) = (SensorReading.From(hz, 2.5, 5, new HazeLedger()).EthanolPct!.Value, hz - 50 - 10);
             var says = results.Findings.Any(f => f.Code == "mapFuelReadsOther");
             says.ShouldBe(Math.Abs(off) > Math.Max(0.5, Interval95.HalfWidth(read)), $"{hz} Hz");
+
+            // Neither counts while they contradict each other.
+            (results.BaseEthanolPct is null, results.FuelFactor is null).ShouldBe((says, says));
             fired.Add(says);
         }
 
@@ -324,7 +327,12 @@ public partial class StationsByHandTests
             PullUpTo = PullUpTo.FiveVolt,
             EthanolPct = 74,
             FuelTempC = 25,
-            Wires = [new("signal-engine-controller", 2, Pin: 47, Clicked: true, Locked: true, Tugged: true)],
+            Wires =
+            [
+                new("signal-engine-controller", 2, Pin: 47, Clicked: true, Locked: true, Tugged: true),
+                new("supply-sensor", Joint: WireJoint.Crimped),
+                new("ground-sensor", Joint: WireJoint.Crimped),
+            ],
             Connectors = [new("Main", Wiring.Connectors.ConnectorView.Wire, Wiring.Connectors.ConnectorView.Mating, [new(1, 18), new(19, 36), new(37, 54)])],
         };
         var lines = Harness(plan, survey).Meter.Lines;

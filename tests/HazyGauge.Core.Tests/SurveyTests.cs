@@ -157,7 +157,7 @@ public class SurveyTests
     {
         var sound = Judge(Sound);
         (sound.Eligible, sound.ToMeasure.Count).ShouldBe((Eligibility.Yes, 0));
-        sound.State.ShouldBe(StationState.Proven);
+        sound.State.ShouldBe(StationState.Complete);
 
         var empty = Judge(VehicleSurvey.Empty);
         (empty.Eligible, empty.Loads.Count, empty.PowerKw).ShouldBe((Eligibility.Unknown, 0, null));

@@ -211,7 +211,7 @@ public class CapacityTests(App app) : IClassFixture<App>
         ((string)saved["document"]!["results"]!["state"]!, (int)saved["basedOn"]!["survey"]!).ShouldBe(("planned", 1));
         saved["document"]!["results"]!["drawing"].ShouldBeNull();
         var shown = await app.GetAsync($"/api/jobs/{job}");
-        ((string)shown["stations"]![1]!["state"]!, (string)shown["nextAction"]!["slug"]!).ShouldBe(("planned", "capacity"));
+        ((string)shown["stations"]![1]!["state"]!, (string)shown["nextAction"]!["slug"]!).ShouldBe(("planned", "route"));
         (await app.GetAsync($"/api/jobs/{job}/stations/capacity/recheck"))["differences"]!.AsArray().ShouldBeEmpty();
 
         // Another survey makes other limits of the same plan; what changed since is told, and nothing is left to add.

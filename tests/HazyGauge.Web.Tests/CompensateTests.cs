@@ -128,7 +128,11 @@ public class CompensateTests(App app) : IClassFixture<App>
         fits["meter"]!.AsArray().Select(r => (bool?)r!["agrees"]).ShouldBe([true, null, true]);
         ((string)fits["state"]!).ShouldBe("proven");
         var misses = await ReadAsync("""{ "frequencyHz": 118, "highV": 5, "averageV": 4.9 }""");
-        misses["reading"]!["findings"]!.AsArray().Select(f => (string)f!["code"]!).Take(2).ShouldBe(["meterDisagreesFrequencyHz", "averageDisagrees"], ignoreOrder: true);
+        misses["findings"]!.AsArray().Select(f => (string)f!["code"]!).Take(3).ShouldBe(["meterDisagreesFrequencyHz", "averageDisagrees", "shownDisagrees"], ignoreOrder: true);
+
+        // On one wire they cannot both be right: who disagrees is said, and there is no reading.
+        misses["dispute"]!["between"]!.AsArray().Select(b => (string)b!).ShouldBe(["the recording", "the meter"]);
+        misses["reading"].ShouldBeNull();
         ((string)misses["state"]!).ShouldBe("inWork");
         (await app.PreviewAsync(job, "signal", """{ "meter": { "lowPulseMs": 2 } }""", 422)).ShouldName("signal.meter.frequencyHz");
     }

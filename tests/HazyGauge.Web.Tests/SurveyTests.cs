@@ -35,7 +35,7 @@ public class SurveyTests(App app) : IClassFixture<App>
         given["fuelSystem"]!["joints"]![0]!["id"] = "joint1";
         JsonNode.DeepEquals(preview["document"], given).ShouldBeTrue();
         var shown = await app.GetAsync($"/api/jobs/{job}");
-        ((string)shown["stations"]![0]!["state"]!, (string)shown["nextAction"]!["slug"]!).ShouldBe(("proven", "capacity"));
+        ((string)shown["stations"]![0]!["state"]!, (string)shown["nextAction"]!["slug"]!).ShouldBe(("inWork", "capacity"));
 
         // A revision the other way round, in words.
         await app.SaveAsync(job, Half.Replace("\"plugPresent\": true", "\"plugPresent\": false"), "\"1\"", slug: "survey");

@@ -44,12 +44,17 @@ public static class JobProgress
     public static NextAction? Held(JobLine line, Func<string, StationProgress?> progressOf) =>
         line.Places.Select(s => progressOf(s.Slug)).FirstOrDefault(p => p?.State == StationState.Hold)?.NextAction;
 
-    /// <summary>What is next, or what is waited for where the next thing cannot be done before.</summary>
+    /// <summary>What is next, or what is waited for where the next thing cannot be done before. A stop is next whatever is waited for: it is cleared by nobody's delivery.</summary>
     /// <param name="line">The line.</param>
     /// <param name="progressOf">How far a station has come; null where nothing was saved there.</param>
     /// <param name="awaited">What the job waits for.</param>
     public static NextAction Next(JobLine line, Func<string, StationProgress?> progressOf, IEnumerable<AwaitedThing> awaited)
     {
+        if (Held(line, progressOf) is { } held)
+        {
+            return held;
+        }
+
         var next = Next(line, progressOf);
         return awaited.FirstOrDefault(a => a.HoldsUp(next.Slug)) is { } blocking
             ? NextAction.Of(next.Slug, "waiting", Sentence.Of($"Waiting for {blocking.Text}."), Sentence.Of($"{line.Find(next.Slug)!.Name} has to wait for it."))
@@ -57,27 +62,20 @@ public static class JobProgress
     }
 
     /// <summary>
-    /// What is next: first what is held; then the first station of the line whose question is open, though not one that nobody began
-    /// while the work is already further on; then what the last station but the furthest would still gain from.
+    /// What is next where nothing is held: the first station of the line whose question is open, though not one that nobody began while the work is already further
+    /// on; then what is planned and not done yet; then what can wait; then what the reading would still gain from.
     /// </summary>
     private static NextAction Next(JobLine line, Func<string, StationProgress?> progressOf)
     {
-        if (Held(line, progressOf) is { } held)
-        {
-            return held;
-        }
-
         var stations = line.Places.Where(p => p.Built).Select(p => progressOf(p.Slug) ?? line.Station(p.Slug)!.NotStarted).ToList();
         var furthest = stations.FindLastIndex(s => s.State != StationState.Empty);
-        for (var i = 0; i < stations.Count; i++)
-        {
-            if (stations[i].State is StationState.InWork or StationState.Planned || (stations[i].State == StationState.Empty && i > furthest))
-            {
-                return stations[i].NextAction;
-            }
-        }
-
-        // All that was begun is proven: what would sharpen the reading, which most rests on.
-        return (progressOf("signal") ?? stations[0]).NextAction;
+        var open = stations.Where((s, i) => s is { State: StationState.InWork, NextAction.CanWait: not true } || (s.State == StationState.Empty && i > furthest));
+        return (
+            open.FirstOrDefault()
+            ?? stations.Find(s => s.State == StationState.Planned)
+            ?? stations.Find(s => s.State == StationState.InWork)
+            ?? progressOf("signal")
+            ?? stations[0]
+        ).NextAction;
     }
 }

@@ -19,6 +19,10 @@ public sealed record ConverterVolts(Hazy At0V, Hazy At100V, bool AreAssumed)
     /// <summary>Volts a usual converter gives at E100 (common practice, no source).</summary>
     public const double UsualAt100V = 5;
 
+    // The points that occur as well (common practice, no source), V.
+    private const double OtherAt0V = 0.5;
+    private const double OtherAt100V = 4.5;
+
     /// <summary>How well a usual meter shows volts, half-width, V (our own; a meter's manual says more).</summary>
     public const double UsualPlusMinusV = 0.02;
 
@@ -27,6 +31,8 @@ public sealed record ConverterVolts(Hazy At0V, Hazy At100V, bool AreAssumed)
 
     /// <summary>What a converter and the input behind it may add, half-width, points (from memory).</summary>
     internal const double ConversionPct = 2;
+
+    internal const string NothingCode = "converterNothing";
 
     // So near to nothing a broken wire reads the same, V.
     private const double NearlyNothingV = 0.1;
@@ -101,8 +107,8 @@ public sealed record ConverterVolts(Hazy At0V, Hazy At100V, bool AreAssumed)
                     "converterAssumed",
                     Severity.Caution,
                     Sentence.Of(
-                        $"Nobody read the converter's two points: {At0V.Value:0.#} V for E0 and {At100V.Value:0.#} V for E100 are usual, 0.5 and 4.5 V occur as well. "
-                            + $"This voltage would then be {Say.Ethanol(100 * (volts.Value - 0.5) / 4)}. Read them off its data sheet."
+                        $"Nobody read the converter's two points: {At0V.Value:0.#} V for E0 and {At100V.Value:0.#} V for E100 are usual, {OtherAt0V:0.0} and {OtherAt100V:0.0} V "
+                            + $"occur as well. This voltage would then be {Say.Ethanol(OtherwisePct(volts))}. Read them off its data sheet."
                     )
                 )
             );
@@ -112,7 +118,7 @@ public sealed record ConverterVolts(Hazy At0V, Hazy At100V, bool AreAssumed)
         {
             findings.Add(
                 new(
-                    "converterNothing",
+                    NothingCode,
                     Severity.Caution,
                     "Nearly no volts is E0 or a broken wire: this converter cannot tell the two apart. Unplug the sensor: what changes shows which it is."
                 )
@@ -127,11 +133,20 @@ public sealed record ConverterVolts(Hazy At0V, Hazy At100V, bool AreAssumed)
             )
         );
         return new SensorReading(
-            RealNumber.Clamp(pct + SensorReading.Tolerance(toleranceEthanolPct, ledger), 0, 100),
+            RealNumber.Clamp(pct + (AreAssumed ? Assumed(volts, pct, ledger) : 0) + SensorReading.Tolerance(toleranceEthanolPct, ledger), 0, 100),
             null,
             SignalStatus.Ok,
             TemperatureStatus.Absent,
             [.. findings.OrderByDescending(f => f.Severity)]
         );
     }
+
+    // Points nobody read are these or the others that occur: the reading may be off by the difference.
+    private static Hazy Assumed(Hazy volts, Hazy pct, HazeLedger ledger)
+    {
+        var u = HazeSource.RectangularU(Math.Abs(OtherwisePct(volts) - pct.Value));
+        return ledger.Quantity(0, u, new HazeSource("control.converterAt0V", "Points of the converter", HazeShape.Rectangular));
+    }
+
+    private static double OtherwisePct(Hazy volts) => 100 * (volts.Value - OtherAt0V) / (OtherAt100V - OtherAt0V);
 }

@@ -33,6 +33,11 @@ public sealed record SensorReading(Hazy? EthanolPct, Hazy? FuelTempC, SignalStat
     /// <summary>True where the tank still held the fuel the map ran on: then it is the blend of the map.</summary>
     public bool IsOfMapFuel { get; init; }
 
+    /// <summary>True where it was read off this vehicle and nothing is to be looked at before it is relied on. A meter that cannot show width leaves the temperature open, but
+    /// the reading stands.</summary>
+    [JsonIgnore]
+    internal bool IsProven => SignalStatus == SignalStatus.Ok && TemperatureStatus != TemperatureStatus.Invalid && Findings.All(f => f.Severity == Severity.Info);
+
     /// <summary>What a meter on DC volts should show, and how that fits what it did; null where no level is known.</summary>
     public AverageVoltsCheck? AverageVolts { get; init; }
 

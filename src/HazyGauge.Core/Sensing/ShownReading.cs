@@ -49,11 +49,11 @@ public static class ShownReading
     /// <summary>Steps a usual display shows, points.</summary>
     public const double UsualStepPct = 1;
 
-    // Two instruments on one sensor that agree within 1 to 2 points are normal (common practice, no source).
-    private const double WithinPct = 1.5;
-
     // A display shows whole degrees, K.
     private const double HalfStepK = 0.5;
+
+    // Two displays of one low pulse differ by rounding and by the moment they were read, not by more than this, K (our own limit).
+    private const double TemperaturesWithinK = 3;
 
     // The hottest and coldest the sensor can say, C.
     private static readonly (double Least, double Most) TempC = (
@@ -61,8 +61,8 @@ public static class ShownReading
         SensorLaw.FuelTempC<Exact>(SensorLaw.LongestLowMs).Value
     );
 
-    /// <summary>The reading.</summary>
-    /// <param name="shown">What was shown, at least one.</param>
+    /// <summary>The reading: of displays that agree.</summary>
+    /// <param name="shown">What they show now, at least one.</param>
     /// <param name="toleranceEthanolPct">Half-width of the sensor's tolerance, points; rectangular.</param>
     /// <param name="ledger">The ledger.</param>
     public static SensorReading Of(IReadOnlyList<ShownValue> shown, double toleranceEthanolPct, HazeLedger ledger)
@@ -70,22 +70,9 @@ public static class ShownReading
         var values = Values(shown, ledger);
         var weights = values.Select(v => 1 / Math.Max(1e-6, v.StandardU * v.StandardU)).ToList();
         var mean = values.Zip(weights).Aggregate<(Hazy Value, double Weight), Hazy>(0, (sum, v) => sum + (v.Value * v.Weight)) / weights.Sum();
-        var findings = new List<Finding>(Disagreements(shown));
+        var findings = new List<Finding>(Agreements(shown));
         var (temperature, status) = Temperature(shown, ledger, findings);
-        if (shown.All(s => s.EthanolPct is 0 or 100))
-        {
-            findings.Add(
-                new(
-                    "shownAtTheEnd",
-                    Severity.Caution,
-                    Sentence.Of(
-                        $"{Say.Ethanol(shown[0].EthanolPct!.Value)} on a display is that blend, or no signal at all: many show an end of their range where nothing comes "
-                            + $"in. Unplug the sensor and see whether it changes."
-                    )
-                )
-            );
-        }
-        else if (!shown.Any(s => s.LeftWhenUnplugged == true))
+        if (!shown.Any(s => s.LeftWhenUnplugged == true))
         {
             findings.Add(
                 new(
@@ -107,42 +94,26 @@ public static class ShownReading
         );
     }
 
-    /// <summary>What displays say beside a reading that rests on something better.</summary>
-    /// <param name="shown">What was shown.</param>
+    /// <summary>What displays say beside a reading that rests on something better and that they agree with.</summary>
+    /// <param name="shown">What they show now.</param>
     /// <param name="read">The reading without the sensor's own tolerance: both rest on the one sensor.</param>
     /// <param name="where">Where that was read, inside a sentence.</param>
-    public static IEnumerable<Finding> Beside(IReadOnlyList<ShownValue> shown, Hazy read, string where)
-    {
-        foreach (var value in shown)
-        {
-            var off = Math.Abs(value.EthanolPct!.Value - read.Value);
-            var within = WithinPct + HalfStep(value) + Interval95.HalfWidth(read);
-            yield return off <= within
-                ? new(
-                    "shownAgrees",
-                    Severity.Info,
-                    Sentence.Of(
-                        $"{Wording.Begun(value.By!)} shows {Say.Ethanol(value.EthanolPct.Value, 1)}, {where} it is {Say.Ethanol(read.Value, 1)}: they agree, "
-                            + $"{Say.Given(Math.Round(off, 1), Unit.None)} apart. They share the sensor: that it is right they do not prove."
-                    )
-                )
-                : new(
-                    "shownDisagrees",
-                    Severity.Caution,
-                    Sentence.Of(
-                        $"{Wording.Begun(value.By!)} shows {Say.Ethanol(value.EthanolPct.Value, 1)}, {where} it is {Say.Ethanol(read.Value, 1)}: more than {within:0.#} "
-                            + $"apart. {Cause(value.FedBy)}"
-                    )
-                );
-        }
-    }
+    public static IEnumerable<Finding> Beside(IReadOnlyList<ShownValue> shown, Hazy read, string where) =>
+        shown.Select(value => new Finding(
+            "shownAgrees",
+            Severity.Info,
+            Sentence.Of(
+                $"{Wording.Begun(value.By!)} shows {Say.Ethanol(value.EthanolPct!.Value, 1)}, {where} it is {Say.Ethanol(read.Value, 1)}: they agree, "
+                    + $"{Say.Given(Math.Round(Math.Abs(value.EthanolPct.Value - read.Value), 1), Unit.None)} apart. They share the sensor: that it is right they do not prove."
+            )
+        ));
 
     private static List<Hazy> Values(IReadOnlyList<ShownValue> shown, HazeLedger ledger) =>
         [
             .. shown.Select(
                 (s, i) =>
                 {
-                    var steps = HazeSource.RectangularU(HalfStep(s));
+                    var steps = HazeSource.RectangularU(ShownDisplay.HalfStep(s));
                     var parts = new List<(HazeSource, double)> { (new HazeSource($"shown[{i}].stepPct", $"Steps of {s.By}", HazeShape.Rectangular), steps) };
                     if (s.FedBy == Sensing.FedBy.Analyser)
                     {
@@ -155,43 +126,23 @@ public static class ShownReading
             ),
         ];
 
-    private static IEnumerable<Finding> Disagreements(IReadOnlyList<ShownValue> shown)
+    private static IEnumerable<Finding> Agreements(IReadOnlyList<ShownValue> shown)
     {
-        for (var i = 0; i < shown.Count; i++)
+        if (shown.Count < 2)
         {
-            for (var j = i + 1; j < shown.Count; j++)
-            {
-                var (one, other) = (shown[i], shown[j]);
-                var off = Math.Abs(one.EthanolPct!.Value - other.EthanolPct!.Value);
-                var within = WithinPct + HalfStep(one) + HalfStep(other);
-                yield return off <= within
-                    ? new(
-                        "shownAgree",
-                        Severity.Info,
-                        Sentence.Of(
-                            $"{Wording.Begun(one.By!)} and {other.By} agree, {Say.Ethanol(one.EthanolPct.Value, 1)} and {Say.Ethanol(other.EthanolPct.Value, 1)}. They "
-                                + $"share one sensor: both get its signal, that it is right they do not prove."
-                        )
-                    )
-                    : new(
-                        "shownDisagree",
-                        Severity.Caution,
-                        Sentence.Of(
-                            $"{Wording.Begun(one.By!)} shows {Say.Ethanol(one.EthanolPct.Value, 1)}, {other.By} {Say.Ethanol(other.EthanolPct.Value, 1)}, on one sensor: "
-                                + $"more than {within:0.#} apart. {Cause(other.FedBy is Sensing.FedBy.Sensor ? one.FedBy : other.FedBy)}"
-                        )
-                    );
-            }
+            yield break;
         }
-    }
 
-    private static string Cause(FedBy? fed) =>
-        fed switch
-        {
-            Sensing.FedBy.Analyser => "Look at the converter's two points and at the input's scaling first.",
-            Sensing.FedBy.Controller => "Look at the scaling of the controller's input first: its full scale must stand at 100.",
-            _ => "Read both at the same moment; if it stays, look at pull-up and ground of the one that is off.",
-        };
+        var said = shown
+            .OrderBy(s => s.EthanolPct)
+            .ThenBy(s => s.By, StringComparer.OrdinalIgnoreCase)
+            .Select(s => Sentence.Of($"{s.By!.Trim()} {Say.Ethanol(s.EthanolPct!.Value, 1)}"));
+        yield return new(
+            "shownAgree",
+            Severity.Info,
+            Sentence.Of($"They agree: {Sentence.Join(", ", said)}. They share one sensor: all get its signal, that it is right they do not prove.")
+        );
+    }
 
     internal const string ProvesCode = "shownProves";
 
@@ -207,29 +158,44 @@ public static class ShownReading
 
     private static (Hazy? TempC, TemperatureStatus Status) Temperature(IReadOnlyList<ShownValue> shown, HazeLedger ledger, List<Finding> findings)
     {
-        if (shown.FirstOrDefault(s => s.FuelTempC is not null) is not { FuelTempC: { } temperature, By: var by })
+        var told = shown.Where(s => s.FuelTempC is not null).OrderBy(s => s.FuelTempC).ThenBy(s => s.By, StringComparer.OrdinalIgnoreCase).ToList();
+        if (told.Count == 0)
         {
             return (null, TemperatureStatus.Absent);
         }
 
-        if (temperature < TempC.Least || temperature > TempC.Most)
+        if (told.Find(s => s.FuelTempC < TempC.Least || s.FuelTempC > TempC.Most) is { } impossible)
         {
             findings.Add(
                 new(
                     "temperatureInvalid",
                     Severity.Caution,
                     Sentence.Of(
-                        $"{Wording.Begun(by!)} shows {Say.Given(temperature, Unit.Celsius)}, which is no fuel temperature. A dry line or a fault of supply or ground "
-                            + $"looks like that."
+                        $"{Wording.Begun(impossible.By!)} shows {Say.Given(impossible.FuelTempC!.Value, Unit.Celsius)}, which is no fuel temperature. A dry line or a fault of "
+                            + $"supply or ground looks like that."
                     )
                 )
             );
             return (null, TemperatureStatus.Invalid);
         }
 
-        var u = HazeSource.RectangularU(HalfStepK);
-        return (ledger.Quantity(temperature, u, SourceCatalogue.Find("fuelTempC", u)), TemperatureStatus.Ok);
-    }
+        var (coldest, hottest) = (told[0], told[^1]);
+        if (hottest.FuelTempC - coldest.FuelTempC > TemperaturesWithinK)
+        {
+            findings.Add(
+                new(
+                    "temperaturesDisagree",
+                    Severity.Caution,
+                    Sentence.Of(
+                        $"{Wording.Begun(coldest.By!)} shows {Say.Given(coldest.FuelTempC!.Value, Unit.Celsius)} of fuel, {hottest.By!.Trim()} "
+                            + $"{Say.Given(hottest.FuelTempC!.Value, Unit.Celsius)}: neither counts. Read both at the same moment."
+                    )
+                )
+            );
+            return (null, TemperatureStatus.Invalid);
+        }
 
-    private static double HalfStep(ShownValue shown) => (shown.StepPct ?? UsualStepPct) / 2;
+        var u = HazeSource.RectangularU(HalfStepK + ((hottest.FuelTempC!.Value - coldest.FuelTempC!.Value) / 2));
+        return (ledger.Quantity((coldest.FuelTempC.Value + hottest.FuelTempC.Value) / 2, u, SourceCatalogue.Find("fuelTempC", u)), TemperatureStatus.Ok);
+    }
 }

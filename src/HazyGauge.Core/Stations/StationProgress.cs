@@ -12,14 +12,20 @@ public enum StationState
     /// <summary>Something saved, its question not answered yet.</summary>
     InWork,
 
-    /// <summary>Its question is answered.</summary>
+    /// <summary>
+    /// A state of the vehicle that was measured, seen or read back, by somebody and at a time, and that no change has overtaken since. Nothing is proven by a typical
+    /// figure, a plan or somebody's word.
+    /// </summary>
     Proven,
 
     /// <summary>What was saved forbids to go on.</summary>
     Hold,
 
-    /// <summary>Its question is answered with parts that are planned and not fitted yet.</summary>
+    /// <summary>Its question is answered by a plan: nobody has done it on the vehicle yet.</summary>
     Planned,
+
+    /// <summary>Everything it asks is answered, and no typical figure stands in. What is written down is no proof.</summary>
+    Complete,
 }
 
 /// <summary>How far a station has come and what is next there.</summary>
@@ -50,6 +56,7 @@ public sealed record StepCount(int Done, int Of);
 /// <param name="WhyTemplate">The reason likewise.</param>
 /// <param name="Values">The numbers of both by name, in metric units.</param>
 /// <param name="Part">The part of the station where it is done; null where the station has no parts.</param>
+/// <param name="CanWait">True where it keeps no station behind it waiting: the job goes on, and comes back to it.</param>
 [method: JsonConstructor]
 public sealed record NextAction(
     string Command,
@@ -59,7 +66,8 @@ public sealed record NextAction(
     string? Template = null,
     string? WhyTemplate = null,
     IReadOnlyDictionary<string, SentenceValue>? Values = null,
-    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? Part = null
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? Part = null,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] bool? CanWait = null
 )
 {
     /// <inheritdoc cref="NextAction"/>

@@ -37,6 +37,7 @@ public enum SensorUserKind
 /// <param name="Dimming">How it is dimmed at night.</param>
 /// <param name="Pairing">The identity it is paired under, where it is wireless.</param>
 /// <param name="App">App and phone version it works with, and whether it stopped after an update.</param>
+/// <param name="PartOf">The box or controller whose display it is, by name; null where it hangs on the sensor by itself.</param>
 /// <param name="Id">Its id, which its wires are named by.</param>
 public sealed record SensorUser(
     SensorUserKind? Kind = null,
@@ -51,9 +52,13 @@ public sealed record SensorUser(
     string? Dimming = null,
     string? Pairing = null,
     string? App = null,
+    string? PartOf = null,
     string? Id = null
 )
 {
+    /// <summary>True where it is the display of a box or controller that takes the signal: it has no wires of its own.</summary>
+    internal bool IsPartOfAnother => OnlyShows && !(string.IsNullOrWhiteSpace(PartOf) && string.IsNullOrWhiteSpace(Controller));
+
     /// <summary>True where it only shows the reading.</summary>
     internal bool OnlyShows => Kind is SensorUserKind.Reader or SensorUserKind.Gauge;
 
@@ -90,7 +95,7 @@ internal static class SensorUsers
         bool Is(SensorUserKind kind) => survey.Users?.Any(u => u.Kind == kind) == true;
 
         // Where somebody sets numbers that count ethanol, a list of displays is not whole.
-        var counts = EngineOf(survey.Controllers)?.SetsNumbers is not (null or NumbersBy.Nobody);
+        var counts = EngineControllers.Correct(survey.Controllers);
         return Is(SensorUserKind.Extender) ? SignalPath.InjectorExtender
             : Is(SensorUserKind.Analyser) ? SignalPath.AnalyserVoltage
             : Is(SensorUserKind.Gateway) ? SignalPath.Gateway
@@ -98,7 +103,4 @@ internal static class SensorUsers
             : survey.Users?.Any(u => u.OnlyShows) == true && !counts ? SignalPath.DisplayOnly
             : null;
     }
-
-    /// <summary>The controller that meters the engine's fuel; null where none is listed.</summary>
-    public static ControllerOnBoard? EngineOf(IReadOnlyList<ControllerOnBoard>? controllers) => controllers?.FirstOrDefault(c => c.Role == ControllerRole.Engine);
 }

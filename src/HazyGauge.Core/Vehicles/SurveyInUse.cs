@@ -12,14 +12,10 @@ public static class SurveyInUse
     /// <param name="ledger">The ledger; what only a label or a name says is put onto it with its haze.</param>
     public static VehicleSurvey InUse(this VehicleSurvey survey, IReadOnlyList<Instrument>? shop, HazeLedger ledger)
     {
-        var control = survey.Control;
+        var control = MapBlend(survey);
         var whole = survey with
         {
-            Control = control with
-            {
-                SignalPath = SensorUsers.PathOf(survey) ?? control.SignalPath,
-                FuelMapEthanolPct = control.FuelMapEthanolPct ?? SensorUsers.EngineOf(survey.Controllers)?.BaseEthanolPct,
-            },
+            Control = control with { SignalPath = SensorUsers.PathOf(survey) ?? control.SignalPath },
             Engine = survey.Engine with { WantedPowerKw = survey.Engine.WantedPowerKw ?? WishedKw(survey) },
             Goals = survey.Goals with { HighestEthanolPct = survey.Goals.HighestEthanolPct ?? (Wishes(survey, WishKind.HighBlendInSummer).Any() ? UsualHighestPct : null) },
             Instruments = survey.Instruments ?? shop,
@@ -51,13 +47,25 @@ public static class SurveyInUse
         return figures.DeadTimeMs(figures.RatedPressureKpa);
     }
 
-    /// <summary>Who sets the numbers that count ethanol: as the engine's controller says, else as the signal path leaves it.</summary>
-    public static NumbersBy NumbersSetBy(this VehicleSurvey survey) =>
-        survey.Control.SignalPath switch
-        {
-            SignalPath.DisplayOnly => NumbersBy.Nobody,
-            _ when SensorUsers.EngineOf(survey.Controllers)?.SetsNumbers is { } said => said,
-            SignalPath.InjectorExtender => NumbersBy.FixedBox,
-            _ => NumbersBy.OwnTable,
-        };
+    /// <summary>Who sets the numbers that count ethanol: by the controllers of the engine and the way the signal goes.</summary>
+    public static NumbersBy NumbersSetBy(this VehicleSurvey survey) => EngineControllers.SetBy(survey.Controllers, survey.Control.SignalPath);
+
+    /// <summary>What is said of the blend the fuel map was made on, the lowest first: by its own answer and by the engine's controllers. A label or a name says nothing beside them.</summary>
+    internal static IReadOnlyList<Hazy> SaidOfMap(VehicleSurvey survey)
+    {
+        var listed = EngineControllers.Bases(survey.Controllers);
+        return survey.Control.FuelMapEthanolPct is { } answered && (listed.Count == 0 || !MapFuel.IsTypical(survey.Control))
+            ? [.. listed.Append(answered).OrderBy(b => b.Value).ThenBy(b => b.StandardU)]
+            : listed;
+    }
+
+    // Answers that cannot all be right leave no blend, and nothing is calculated from one of them.
+    private static EngineControl MapBlend(VehicleSurvey survey)
+    {
+        var (control, said) = (survey.Control, SaidOfMap(survey));
+        return said.Count == 0 ? control
+            : EngineControllers.Differ(said) ? control with { FuelMapEthanolPct = null, FuelMapKnown = null }
+            : EngineControllers.Bases(survey.Controllers).Count == 0 ? control
+            : control with { FuelMapEthanolPct = EngineControllers.Best(said), FuelMapKnown = MapFuel.IsTypical(control) ? null : control.FuelMapKnown };
+    }
 }

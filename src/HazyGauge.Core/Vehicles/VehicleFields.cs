@@ -39,7 +39,7 @@ public static class VehicleFields
     private static readonly Scope Converted = new("a signal converter", s => s.Control.SignalPath == SignalPath.AnalyserVoltage);
     private static readonly Scope WithoutUsers = new("a reading nobody is listed for yet", s => SensorUsers.PathOf(s) is null);
     private static readonly Scope OneMap = new("every fuel system that can be told its blend, where no engine controller says it", s =>
-        Served.Holds(s) && SensorUsers.EngineOf(s.Controllers)?.BaseEthanolPct is null
+        Served.Holds(s) && EngineControllers.Bases(s.Controllers).Count == 0
     );
     private static readonly Scope NamedByOctane = new("a map known by an octane name", s => s.Control.FuelMapKnown == MapFuelKnown.OctaneName);
     private static readonly Scope WithFailsafe = new("a controller with a failsafe", s => Controlled.Holds(s) && s.Control.HasFailsafe == true);

@@ -23,7 +23,8 @@ internal static class VehicleItems
         },
         new FieldOf<SensorUser>("name", "Called"),
         new FieldOf<SensorUser>("role", "What it is there for"),
-        new FieldOf<SensorUser>("controller", "Controller it feeds"),
+        new FieldOf<SensorUser>("partOf", "Part of") { Hint = "For a display that is built into a box or a controller: the box, by name." },
+        new FieldOf<SensorUser>("controller", "Controller it feeds") { Hint = "For a display: the controller that shows it." },
         new FieldOf<SensorUser>("place", "Where it sits"),
         new FieldOf<SensorUser>("stepPct", "Steps it shows")
         {

@@ -168,7 +168,7 @@ internal sealed class JobSaver(
 
     /// <summary>What the bay shows of a reading.</summary>
     private static BayProjection WithReading(BayProjection bay, Evaluated? read, DateTimeOffset? savedAt) =>
-        (read?.Published as SensorReading)?.EthanolPct is { } ethanol
+        (read?.Published as SensorSays)?.Reading?.EthanolPct is { } ethanol
             ? bay with
             {
                 EthanolPct = ethanol.Value,

@@ -15,6 +15,7 @@ export type SentenceValue = Schemas["SentenceValue"];
 export type Unit = Schemas["Unit"];
 export type Capture = Schemas["CaptureResult"];
 export type Reading = Schemas["SensorReading"];
+export type Dispute = Schemas["Dispute"];
 export type Finding = Schemas["Finding"];
 export type HazyNumber = Schemas["Hazy"];
 export type BudgetLine = Schemas["BudgetLine"];

@@ -5262,7 +5262,7 @@ export interface components {
              * @description How far the work at a station has come.
              * @enum {string}
              */
-            state: "empty" | "inWork" | "proven" | "hold" | "planned";
+            state: "empty" | "inWork" | "proven" | "hold" | "planned" | "complete";
             nextAction: components["schemas"]["NextAction"];
             /** @description The envelope to draw. */
             drawing: null | components["schemas"]["CapacityDrawing"];
@@ -5316,6 +5316,10 @@ export interface components {
              * @description Where volts are switched, V; left out, the place is found.
              */
             thresholdV?: null | number;
+            /** @description Its id. */
+            id?: null | string;
+            /** @description Who gave a reading, and when. The program writes it when the reading is saved; what a client sends there counts for nothing. */
+            given?: null | components["schemas"]["Given"];
         };
         /** @description What a recorded square wave says. */
         CaptureResult: {
@@ -5530,7 +5534,10 @@ export interface components {
          * @enum {string}
          */
         ColdStarting: "yes" | "hard" | "no";
-        /** @description Which side of the injectors is their common supply. */
+        /**
+         * @description Which side of the injectors is their common supply. A side whose injectors all hang together may be their supply, and where injectors are fired together it may be
+         *     their driver as well: so the other side is tried too, and volts have the last word. Battery on a driver kills it (common practice, no source).
+         */
         CommonSideQuery: {
             /**
              * Format: int32
@@ -5539,6 +5546,22 @@ export interface components {
             injectors: number;
             /** @description What was tested, plugs off and battery disconnected. */
             beeps: null | components["schemas"]["BeepTest"][];
+            /** @description Volts of the sides with the key on, plugs off; left out, not measured. */
+            keyOn?: null | components["schemas"]["SideVolts"][];
+            /** @description Volts of the battery at that moment; left out, the usual. */
+            batteryV?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
         };
         /** @description What the tests say. */
         CommonSideResult: {
@@ -5549,6 +5572,12 @@ export interface components {
             untested: number[];
             /** @description The contradictions as sentences. */
             contradictionsSaid: components["schemas"]["Sentence"][];
+            /**
+             * @description True where battery was measured on it with the key on, and none on the other side: only then is a wire connected to it.
+             * @default false
+             */
+            isSeenLive: boolean;
+            open?: null | components["schemas"]["Sentence"];
         };
         /** @description Two revisions of a station side by side. */
         CompareAnswer: {
@@ -5631,7 +5660,7 @@ export interface components {
              * @description How far the work at a station has come.
              * @enum {string}
              */
-            state: "empty" | "inWork" | "proven" | "hold" | "planned";
+            state: "empty" | "inWork" | "proven" | "hold" | "planned" | "complete";
             nextAction: components["schemas"]["NextAction"];
             /** @description The factor over all blends, each known as well as the reading is, to draw; left out of the record. */
             curve: null | components["schemas"]["FactorPoint"][];
@@ -6006,6 +6035,30 @@ export interface components {
             putBack?: null | string;
             /** @description Its id. */
             id?: null | string;
+        };
+        /** @description Readings that cannot all be true, or one that does not come from the sensor. While there is one there is no value: the middle of two readings is what neither of them says. */
+        Dispute: {
+            /** @description Who disagrees, by name. */
+            between: string[];
+            because: components["schemas"]["Sentence"];
+            tellsApart: components["schemas"]["Sentence"];
+            /** @description What each of them says, the lowest first; empty where nothing but an end of a range is shown. */
+            said: components["schemas"]["DisputedReading"][];
+        };
+        /** @description One side of a dispute. */
+        DisputedReading: {
+            /** @description Who says it. */
+            by: string;
+            /**
+             * Format: double
+             * @description What it says, ethanol in % by volume.
+             */
+            saysPct: number;
+            /**
+             * Format: double
+             * @description How far off that may be on its own, the sensor they share left out, points.
+             */
+            plusMinus: number;
         };
         /** @description A document to save. */
         DocumentToSend: {
@@ -6563,7 +6616,7 @@ export interface components {
          * @description What a feed is.
          * @enum {string}
          */
-        FeedKind: "constant" | "switched" | "dropsWhileCranking" | "dead";
+        FeedKind: "constant" | "switched" | "dropsWhileCranking" | "dead" | "weak";
         /** @description A field a station asks for. */
         FieldAnswer: {
             /** @description Where it stands in the document. */
@@ -8027,7 +8080,7 @@ export interface components {
              * @description How far the work at a station has come.
              * @enum {string}
              */
-            state: "empty" | "inWork" | "proven" | "hold" | "planned";
+            state: "empty" | "inWork" | "proven" | "hold" | "planned" | "complete";
             nextAction: components["schemas"]["NextAction"];
             /** @description The figures that had to be assumed. */
             assumed: components["schemas"]["AssumedFigure"][];
@@ -8489,6 +8542,34 @@ export interface components {
             probeAt?: null | string;
             /** @description Where its load input is tapped. */
             loadTap?: null | string;
+            /** @description Volts of the left sides with the key on, every plug off its injector, V. */
+            keyOnLeftV?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Volts of the right sides then, V. */
+            keyOnRightV?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
         };
         /** @description One injector pulse, lengthened the right way and the wrong one. */
         InjectorPulse: {
@@ -9589,6 +9670,8 @@ export interface components {
             code: string;
             /** @description The part of the station where it is done; null where the station has no parts. */
             part?: null | string;
+            /** @description True where it keeps no station behind it waiting: the job goes on, and comes back to it. */
+            canWait?: null | boolean;
             template?: null | string;
             whyTemplate?: null | string;
             values?: null | {
@@ -10625,7 +10708,7 @@ export interface components {
              * @description How far the work at a station has come.
              * @enum {string}
              */
-            state: "empty" | "inWork" | "proven" | "hold" | "planned";
+            state: "empty" | "inWork" | "proven" | "hold" | "planned" | "complete";
             nextAction: components["schemas"]["NextAction"];
             /** @description The places compared for one vehicle. */
             placement?: null | components["schemas"]["PlacementResult"];
@@ -10906,6 +10989,8 @@ export interface components {
             pairing?: null | string;
             /** @description App and phone version it works with, and whether it stopped after an update. */
             app?: null | string;
+            /** @description The box or controller whose display it is, by name; null where it hangs on the sensor by itself. */
+            partOf?: null | string;
             /** @description Its id, which its wires are named by. */
             id?: null | string;
         };
@@ -11067,6 +11152,13 @@ export interface components {
             /** @description Who gave a reading, and when. The program writes it when the reading is saved; what a client sends there counts for nothing. */
             given?: null | components["schemas"]["Given"];
         };
+        /** @description Volts of a side with the key on and every plug off its injector. */
+        SideVolts: {
+            /** @description The side. */
+            side: components["schemas"]["PlugSide"];
+            /** @description What the meter shows against ground, V. */
+            volts: components["schemas"]["Hazy"];
+        };
         /** @description The signal wire. */
         SignalPart: {
             releasedV: null | components["schemas"]["Hazy"];
@@ -11094,6 +11186,11 @@ export interface components {
             converter: null | components["schemas"]["ConverterPath"];
             /** @description What to mind. */
             findings: components["schemas"]["Finding"][];
+            /**
+             * @description True where the sensor is read: something lifts the wire then, whatever is known of it.
+             * @default false
+             */
+            isLive: boolean;
         };
         /**
          * @description How the sensor's signal reaches what controls the engine.
@@ -11147,7 +11244,7 @@ export interface components {
              * @description How far the work at a station has come.
              * @enum {string}
              */
-            state: "empty" | "inWork" | "proven" | "hold" | "planned";
+            state: "empty" | "inWork" | "proven" | "hold" | "planned" | "complete";
             nextAction: components["schemas"]["NextAction"];
             /**
              * @description What the reading rests on; null without one.
@@ -11170,6 +11267,10 @@ export interface components {
                     u: number;
                 }[];
             };
+            /** @description Readings that cannot all be true, or one that does not come from the sensor. While there is one there is no value: the middle of two readings is what neither of them says. */
+            dispute?: null | components["schemas"]["Dispute"];
+            /** @description What was noticed, the gravest first. */
+            findings?: null | components["schemas"]["Finding"][];
         };
         /**
          * @description What a sensor signal is good for.
@@ -11449,7 +11550,7 @@ export interface components {
          * @description How far the work at a station has come.
          * @enum {string}
          */
-        StationState: "empty" | "inWork" | "proven" | "hold" | "planned";
+        StationState: "empty" | "inWork" | "proven" | "hold" | "planned" | "complete";
         /** @description A step of the work at a station. */
         StationStep: {
             /** @description Its id, which stays when the plan changes: entries that sign it name it by this. */

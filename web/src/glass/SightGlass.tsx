@@ -6,6 +6,8 @@ interface Props {
   ethanolPct: number | null;
   /** Half-width of the 95 % interval. */
   plusMinus: number;
+  /** Where evidence disagrees: each side is a surface of its own, and none of them is the level. */
+  disputed?: readonly { by: string; saysPct: number }[];
   className?: string;
 }
 
@@ -13,16 +15,18 @@ const top = 14;
 const height = 350;
 const left = 62;
 const width = 48;
+/** How deep the fluid of one side of a dispute is drawn: a surface, and no level. */
+const sideDepth = 26;
 const y = (ethanolPct: number) => top + height * (1 - ethanolPct / 100);
 
 /** One fluid in the blend's own colour; the blur of its surface is the 95 % interval, true to scale. */
-export function SightGlass({ ethanolPct, plusMinus, className }: Props) {
+export function SightGlass({ ethanolPct, plusMinus, disputed = [], className }: Props) {
   const id = useId();
   const high = ethanolPct === null ? 0 : Math.min(100, ethanolPct + plusMinus);
   const low = ethanolPct === null ? 0 : Math.max(0, ethanolPct - plusMinus);
   const colour = ethanolColour(ethanolPct ?? 0);
   return (
-    <svg viewBox="0 0 140 378" className={className} role="img" aria-label={label(ethanolPct, plusMinus)}>
+    <svg viewBox="0 0 140 378" className={className} role="img" aria-label={label(ethanolPct, plusMinus, disputed)}>
       <defs>
         <linearGradient id={`${id}scale`} x1="0" x2="0" y1="1" y2="0">
           {[0, 25, 50, 75, 100].map((e) => (
@@ -33,6 +37,13 @@ export function SightGlass({ ethanolPct, plusMinus, className }: Props) {
           <stop offset="0" style={{ stopColor: colour, stopOpacity: 0 }} />
           <stop offset="1" style={{ stopColor: colour }} />
         </linearGradient>
+        {disputed.map((side, i) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: one display may say two things
+          <linearGradient key={i} id={`${id}side${i}`} x1="0" x2="0" y1="0" y2="1">
+            <stop offset="0" style={{ stopColor: ethanolColour(side.saysPct), stopOpacity: 0.75 }} />
+            <stop offset="1" style={{ stopColor: ethanolColour(side.saysPct), stopOpacity: 0 }} />
+          </linearGradient>
+        ))}
         <clipPath id={`${id}glass`}>
           <rect x={left} y={top - 6} width={width} height={height + 12} rx="13" />
         </clipPath>
@@ -56,6 +67,13 @@ export function SightGlass({ ethanolPct, plusMinus, className }: Props) {
             <rect x={left} y={y(high)} width={width} height={Math.max(0, y(low) - y(high))} fill={`url(#${id}surface)`} />
           </>
         )}
+        {disputed.map((side, i) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: one display may say two things
+          <g key={i}>
+            <rect x={left} y={y(side.saysPct)} width={width} height={sideDepth} fill={`url(#${id}side${i})`} />
+            <rect x={left} y={y(side.saysPct)} width={width} height="3" style={{ fill: ethanolColour(side.saysPct) }} />
+          </g>
+        ))}
         <line
           x1={left + 8}
           x2={left + 8}
@@ -100,8 +118,10 @@ export function SightGlass({ ethanolPct, plusMinus, className }: Props) {
   );
 }
 
-function label(ethanolPct: number | null, plusMinus: number): string {
-  return ethanolPct === null
-    ? "Sight glass: empty, nothing is known yet"
-    : `Sight glass: ${ethanolPct.toFixed(0)} percent ethanol, plus or minus ${plusMinus.toFixed(0)}`;
+function label(ethanolPct: number | null, plusMinus: number, disputed: readonly { by: string; saysPct: number }[]): string {
+  return disputed.length > 0
+    ? `Sight glass: in dispute, ${disputed.map((side) => `${side.by} ${side.saysPct.toFixed(0)} percent`).join(", ")}`
+    : ethanolPct === null
+      ? "Sight glass: empty, nothing is known yet"
+      : `Sight glass: ${ethanolPct.toFixed(0)} percent ethanol, plus or minus ${plusMinus.toFixed(0)}`;
 }

@@ -11,9 +11,15 @@ import { readingOf } from "./reading";
 export function GlassAside() {
   const [isOpen, setOpen] = useState(false);
   const context = useJobContext();
-  const { reading, rests, budget } = readingOf(context);
+  const { reading, rests, budget, dispute } = readingOf(context);
   const ethanol = reading?.ethanolPct ?? null;
-  const empty = reading ? "No reading: the signal says why." : rests ? "Not known yet." : "Empty. A reading fills it.";
+  const empty = dispute
+    ? "In dispute: no value."
+    : reading
+      ? "No reading: the signal says why."
+      : rests
+        ? "Not known yet."
+        : "Empty. A reading fills it.";
   return (
     <aside
       aria-label="Sight glass"
@@ -37,7 +43,12 @@ export function GlassAside() {
         <span className="ml-auto shrink-0 text-[0.95rem] text-ink-2">{isOpen ? "Close" : "Sight glass"}</span>
       </button>
       <div className={`items-center gap-4 pb-3 lg:flex lg:flex-col lg:pb-0 print:flex ${isOpen ? "flex" : "hidden"}`}>
-        <SightGlass ethanolPct={ethanol?.value ?? null} plusMinus={ethanol?.plusMinus ?? 0} className="h-[104px] lg:h-[378px]" />
+        <SightGlass
+          ethanolPct={ethanol?.value ?? null}
+          plusMinus={ethanol?.plusMinus ?? 0}
+          disputed={dispute?.said ?? []}
+          className="h-[104px] lg:h-[378px]"
+        />
         <div className="min-w-0 lg:text-center">
           {ethanol ? (
             <p className="max-lg:hidden print:block">
@@ -45,6 +56,16 @@ export function GlassAside() {
             </p>
           ) : (
             <p className="text-ink-2 max-lg:hidden print:block">{empty}</p>
+          )}
+          {dispute && dispute.said.length > 0 && (
+            <ul className="mt-1 grid gap-1 text-[0.86rem] text-ink-2">
+              {dispute.said.map((side, i) => (
+                // biome-ignore lint/suspicious/noArrayIndexKey: one display may say two things
+                <li key={i}>
+                  {side.by} <span className="reading whitespace-nowrap">E{side.saysPct.toFixed(0)}</span>
+                </li>
+              ))}
+            </ul>
           )}
           {reading?.fuelTempC && <Temperature fuelTempC={reading.fuelTempC} />}
           {budget && <BudgetOnDemand budget={budget} />}

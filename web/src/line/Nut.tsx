@@ -3,7 +3,10 @@ import type { LineStation } from "../api/client";
 
 const hexagon = "M10 2h12l8.5 14L22 30H10L1.5 16z";
 
-/** A station as a hex nut: solid with a tick = proven, a tick alone = planned, half full = in work, dashed = open, red hatch = hold. */
+/**
+ * A station as a hex nut: dashed = open, half full = in work, full = complete, full with a tick = proven, drawn with its center lines and bore as on a workshop
+ * drawing = planned, red hatch = hold.
+ */
 export function Nut({ state, size }: { state: LineStation["state"]; size: number }) {
   const id = useId();
   const page = "var(--color-base-100)";
@@ -24,18 +27,23 @@ export function Nut({ state, size }: { state: LineStation["state"]; size: number
           <path d="M8.5 16h15a7.5 7.5 0 0 1-15 0z" style={{ fill: ink }} />
         </>
       )}
-      {(state === "proven" || state === "planned") && (
+      {state === "planned" && (
         <>
-          <path d={hexagon} strokeWidth="2" style={state === "proven" ? { fill: ink } : { fill: page, stroke: ink }} />
-          <path
-            d="M10.5 16.5l4 4 7-8.5"
-            fill="none"
-            strokeWidth="2.6"
-            strokeLinecap="round"
-            strokeLinejoin="round"
-            style={{ stroke: state === "proven" ? page : ink }}
-          />
+          <path d={hexagon} strokeWidth="1.6" style={{ fill: page, stroke: ink }} />
+          <circle cx="16" cy="16" r="5.5" fill="none" strokeWidth="1.6" style={{ stroke: ink }} />
+          <path d="M16 0v32M0 16h32" strokeWidth="1.2" strokeDasharray="6 2 2 2" style={{ stroke: ink }} />
         </>
+      )}
+      {(state === "complete" || state === "proven") && <path d={hexagon} strokeWidth="2" style={{ fill: ink, stroke: ink }} />}
+      {state === "proven" && (
+        <path
+          d="M10.5 16.5l4 4 7-8.5"
+          fill="none"
+          strokeWidth="2.6"
+          strokeLinecap="round"
+          strokeLinejoin="round"
+          style={{ stroke: page }}
+        />
       )}
       {state === "hold" && (
         <>

@@ -3,6 +3,7 @@ import type { LineStation } from "../api/client";
 const words: Record<LineStation["state"], string> = {
   empty: "open",
   inWork: "in work",
+  complete: "complete",
   planned: "planned",
   proven: "proven",
   hold: "on hold",

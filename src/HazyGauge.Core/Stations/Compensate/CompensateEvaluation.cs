@@ -10,15 +10,7 @@ using HazyGauge.Core.Vehicles;
 namespace HazyGauge.Core.Stations.Compensate;
 
 /// <summary>Computes what goes into the controller, for a reading.</summary>
-internal sealed class CompensateEvaluation(
-    CompensatePlan plan,
-    Hazy basePct,
-    BaseFrom baseFrom,
-    VehicleSurvey survey,
-    SensorReading? reading,
-    FuellingClaim? claim,
-    HazeLedger ledger
-)
+internal sealed class CompensateEvaluation(CompensatePlan plan, Hazy basePct, BaseFrom baseFrom, VehicleSurvey survey, SensorSays? says, FuellingClaim? claim, HazeLedger ledger)
 {
     private const int UsualBreakpoints = 6;
     private const double CurveStepPct = 2;
@@ -31,32 +23,29 @@ internal sealed class CompensateEvaluation(
     private static readonly double[] LookedUpPct = [0, 10, 20, 30, 40, 50, 60, 75, 85];
     private static readonly double[] LookedUpMs = [1.5, 2, 3, 5, 10, 15];
 
+    private readonly SensorReading? reading = says?.Reading;
+
     private Hazy? Ethanol => reading?.EthanolPct;
 
     /// <summary>What a plan comes to.</summary>
     /// <param name="plan">The plan.</param>
     /// <param name="survey">What is known of the vehicle.</param>
-    /// <param name="reading">The reading; null where nobody read the sensor.</param>
+    /// <param name="says">What the sensor is known to read; null where nobody read it.</param>
     /// <param name="claim">The claim that the fueling is right; null where nobody made one.</param>
     /// <param name="ledger">The ledger of the pass.</param>
     /// <exception cref="RefusedInputException">A number cannot be.</exception>
-    public static CompensateResults Of(CompensatePlan plan, VehicleSurvey? survey, SensorReading? reading, FuellingClaim? claim, HazeLedger ledger)
+    public static CompensateResults Of(CompensatePlan plan, VehicleSurvey? survey, SensorSays? says, FuellingClaim? claim, HazeLedger ledger)
     {
-        var vehicle = survey ?? VehicleSurvey.Empty;
-        if (BaseOf(plan, vehicle, reading) is var (basePct, from))
+        var (vehicle, reading) = (survey ?? VehicleSurvey.Empty, says?.Reading);
+        var dispute = BaseDispute(plan, vehicle, reading);
+        if (dispute is null && BaseOf(plan, vehicle, reading) is var (basePct, from))
         {
             FuelFactorBasis.CheckBase(basePct, UsualFuels.Traditional<Hazy>());
-            var evaluation = new CompensateEvaluation(plan, basePct, from, vehicle, reading, claim, ledger);
+            var evaluation = new CompensateEvaluation(plan, basePct, from, vehicle, says, claim, ledger);
             return vehicle.NumbersSetBy() == NumbersBy.Nobody ? evaluation.Held() : evaluation.Results();
         }
 
-        var progress = CompensateProgress.Of(
-            reading?.EthanolPct is not null,
-            hasBase: false,
-            FuellingClaim.Standing(claim, FuellingState.Claimed),
-            vehicle.NumbersSetBy(),
-            vehicle.AtHand()
-        );
+        var progress = CompensateProgress.Of(says, hasBase: false, FuellingClaim.Standing(claim, FuellingState.Claimed), vehicle.NumbersSetBy(), vehicle.AtHand());
         return new CompensateResults(
             reading?.EthanolPct,
             reading?.FuelTempC,
@@ -67,9 +56,9 @@ internal sealed class CompensateEvaluation(
             null,
             null,
             FuellingClaim.Standing(claim, FuellingState.Claimed),
-            [],
+            dispute is null ? [] : [dispute],
             CompensateWords.AskBase,
-            CompensateWords.WhyBase,
+            dispute?.Sentence ?? CompensateWords.WhyBase,
             progress.State,
             progress.NextAction,
             null,
@@ -87,6 +76,21 @@ internal sealed class CompensateEvaluation(
         : survey.Control.FuelMapEthanolPct is { } typical ? (typical, BaseFrom.Typical)
         : null;
 
+    // The tank still holds the fuel of the map, and it does not read what somebody says the map was made on: neither is taken.
+    private static Finding? BaseDispute(CompensatePlan plan, VehicleSurvey survey, SensorReading? reading) =>
+        reading is { IsOfMapFuel: true, EthanolPct: { } read }
+        && BaseOf(plan, survey, reading) is { From: BaseFrom.Here or BaseFrom.Survey, Pct: var said }
+        && Math.Abs(read.Value - said.Value) > Math.Max(SameBlendPct, Interval95.HalfWidth(read - said))
+            ? new(
+                "mapFuelReadsOther",
+                Severity.Caution,
+                Sentence.Of(
+                    $"The tank still holds the fuel the map ran on, and it reads {Say.Ethanol(read)}, not {Say.Ethanol(said)}. Neither counts until one of the two is "
+                        + $"corrected: nearly always it is what somebody said."
+                )
+            )
+            : null;
+
     // Where nothing counts ethanol nothing is typed in: the blend has to be what the map was made on.
     private CompensateResults Held()
     {
@@ -94,7 +98,7 @@ internal sealed class CompensateEvaluation(
         var isHeld = Ethanol is { } read && IsHeld(read.Value);
         var findings =
             lambda is { } off && !isHeld ? new Finding[] { new("displayControlsNothing", Severity.Stop, CompensateWords.OffTheMap(basePct.Value, Ethanol!.Value, off)) } : [];
-        var progress = CompensateProgress.OnDisplay(Ethanol is not null, isHeld, baseFrom == BaseFrom.Typical, findings.FirstOrDefault()?.Sentence);
+        var progress = CompensateProgress.OnDisplay(says, isHeld, baseFrom == BaseFrom.Typical || AnotherBase() is not null, findings.FirstOrDefault()?.Sentence);
         return new CompensateResults(
             Ethanol,
             reading?.FuelTempC,
@@ -105,7 +109,7 @@ internal sealed class CompensateEvaluation(
             null,
             null,
             FuellingClaim.Standing(claim, FuellingState.Claimed),
-            [.. findings.Concat(OfTheBase()).OrderByDescending(f => f.Severity)],
+            [.. findings.Concat(OfTheBase()).Concat(new[] { AnotherBase() }.OfType<Finding>()).OrderByDescending(f => f.Severity)],
             CompensateWords.OnDisplay(basePct.Value),
             CompensateWords.WhyDisplay(survey),
             progress.State,
@@ -138,14 +142,7 @@ internal sealed class CompensateEvaluation(
         var fuel = Ethanol is { } ethanol ? Query(ethanol).Answer(ledger) : null;
         var multiplier = Multiplier();
         var spark = Spark();
-        var progress = CompensateProgress.Of(
-            Ethanol is not null,
-            hasBase: true,
-            fuelling,
-            by,
-            survey.AtHand(),
-            multiplier?.Findings.FirstOrDefault(f => f.Severity == Severity.Stop)
-        );
+        var progress = CompensateProgress.Of(says, hasBase: true, fuelling, by, survey.AtHand(), multiplier?.Findings.FirstOrDefault(f => f.Severity == Severity.Stop));
         return new CompensateResults(
             Ethanol,
             reading?.FuelTempC,
@@ -159,7 +156,7 @@ internal sealed class CompensateEvaluation(
             spark,
             fuelling,
             [.. new[] { said, AnotherBase() }.OfType<Finding>().Concat(OfTheBase()).Concat(multiplier?.Findings ?? []).OrderByDescending(f => f.Severity)],
-            CompensateWords.Headline(by, basePct, Ethanol, fuel, spark, Stretched(by)),
+            CompensateWords.Headline(by, basePct, says, fuel, spark, Stretched(by)),
             CompensateWords.Lead(by, fuel, spark),
             progress.State,
             progress.NextAction,
@@ -226,21 +223,7 @@ internal sealed class CompensateEvaluation(
                 );
                 break;
             default:
-                if (
-                    reading is { IsOfMapFuel: true, EthanolPct: { } read }
-                    && Interval95.HalfWidth(read - basePct) is var within
-                    && Math.Abs(read.Value - basePct.Value) > Math.Max(SameBlendPct, within)
-                )
-                {
-                    yield return new(
-                        "mapFuelReadsOther",
-                        Severity.Caution,
-                        Sentence.Of(
-                            $"The tank still holds the fuel the map ran on, and it reads {Say.Ethanol(read)}, not {Say.Ethanol(basePct)}. What it reads is the blend of the map."
-                        )
-                    );
-                }
-                else if (AsLabelled() is { } labelled)
+                if (AsLabelled() is { } labelled)
                 {
                     yield return labelled;
                 }

@@ -1,5 +1,6 @@
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
+using HazyGauge.Core.Sensing;
 using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Vehicles;
 
@@ -15,13 +16,13 @@ internal static class CompensateProgress
     );
 
     /// <summary>The state of a plan, and what to do next.</summary>
-    /// <param name="hasReading">True where the signal gives an ethanol content.</param>
+    /// <param name="says">What the sensor is known to read; null where nobody read it.</param>
     /// <param name="hasBase">True where the blend of the base map is known.</param>
     /// <param name="fuelling">What stands behind the fueling.</param>
     /// <param name="by">Who sets the numbers.</param>
     /// <param name="atHand">What there is to check with.</param>
     /// <param name="stop">What must not stay as it is; null where nothing.</param>
-    public static StationProgress Of(bool hasReading, bool hasBase, Fuelling fuelling, NumbersBy by, InstrumentsAtHand atHand, Finding? stop = null)
+    public static StationProgress Of(SensorSays? says, bool hasBase, Fuelling fuelling, NumbersBy by, InstrumentsAtHand atHand, Finding? stop = null)
     {
         if (!hasBase)
         {
@@ -33,12 +34,9 @@ internal static class CompensateProgress
             return new StationProgress(StationState.Hold, NextAction.Of(CompensateStation.Key, stop.Code, "Take out what was found in the controller.", stop.Sentence));
         }
 
-        if (!hasReading)
+        if (says?.Reading?.EthanolPct is null)
         {
-            return new StationProgress(
-                StationState.InWork,
-                NextAction.Of("signal", "readSensor", "Read the sensor.", "Without a reading there is no fuel factor for today's fuel.")
-            );
+            return ToRead(says, "Without a reading there is no fuel factor for today's fuel.");
         }
 
         if (fuelling is { State: FuellingState.Claimed, Said: { } said })
@@ -73,22 +71,37 @@ internal static class CompensateProgress
     }
 
     /// <summary>The state where nothing counts ethanol.</summary>
-    /// <param name="hasReading">True where the signal gives an ethanol content.</param>
+    /// <param name="says">What the sensor is known to read; null where nobody read it.</param>
     /// <param name="isHeld">True where it is close enough to the map's blend.</param>
     /// <param name="isTypical">True where the map's blend is only known from a label or a name.</param>
     /// <param name="why">What the engine does where it is not.</param>
-    public static StationProgress OnDisplay(bool hasReading, bool isHeld, bool isTypical, Sentence? why) =>
-        (hasReading, isHeld) switch
+    public static StationProgress OnDisplay(SensorSays? says, bool isHeld, bool isTypical, Sentence? why) =>
+        (says?.Reading, isHeld) switch
         {
-            (false, _) => new StationProgress(
-                StationState.InWork,
-                NextAction.Of("signal", "readSensor", "Read the sensor.", "Only the reading shows whether the tank holds what the map was made on.")
-            ),
+            (null or { EthanolPct: null }, _) => ToRead(says, "Only the reading shows whether the tank holds what the map was made on."),
             (_, true) when isTypical => new StationProgress(
                 StationState.InWork,
                 NextAction.Of("signal", "findMapBlend", "Find out the blend of the map.", "It is only known from a label or a name: nothing is proven on that.")
             ),
+            ({ IsProven: false, Findings: var findings }, true) => new StationProgress(
+                StationState.InWork,
+                NextAction.Of(
+                    "signal",
+                    "proveReading",
+                    "Prove the reading first.",
+                    findings.FirstOrDefault(f => f.Severity > Severity.Info)?.Sentence ?? "The blend fits the map only if the reading is real."
+                )
+            ),
             (_, true) => new StationProgress(StationState.Proven, NextAction.Of(CompensateStation.Key, "held", "The blend fits the map.", "Read the display after every fill.")),
             _ => new StationProgress(StationState.Hold, NextAction.Of(CompensateStation.Key, "offTheMap", "Do not drive on this blend.", why ?? Sentence.Empty)),
         };
+
+    // A dispute is settled where it arose, and nothing is calculated from it before.
+    private static StationProgress ToRead(SensorSays? says, Sentence why) =>
+        new(
+            StationState.InWork,
+            says?.Dispute is { } dispute
+                ? NextAction.Of("signal", Dispute.Code, dispute.TellsApart, dispute.Because + why)
+                : NextAction.Of("signal", "readSensor", "Read the sensor.", why)
+        );
 }

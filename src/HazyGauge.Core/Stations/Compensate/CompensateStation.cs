@@ -121,7 +121,7 @@ public sealed class CompensateStation : Station<CompensatePlan, CompensateResult
 
     /// <inheritdoc/>
     public override CompensateResults Evaluate(CompensatePlan plan, StationContext context) =>
-        CompensateEvaluation.Of(plan, context.Published<VehicleSurvey>(), context.Published<SensorReading>(), FuellingClaim.Of(context.Entries), context.Ledger);
+        CompensateEvaluation.Of(plan, context.Published<VehicleSurvey>(), context.Published<SensorSays>(), FuellingClaim.Of(context.Entries), context.Ledger);
 
     /// <inheritdoc/>
     public override IEnumerable<NeededPart> Needs(CompensatePlan plan, CompensateResults results)

@@ -1,5 +1,6 @@
 using HazyGauge.Core.Compensation;
 using HazyGauge.Core.Haze;
+using HazyGauge.Core.Sensing;
 using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Vehicles;
 
@@ -43,18 +44,18 @@ internal static class CompensateWords
         );
 
     /// <summary>What to do, by who sets the numbers.</summary>
-    public static Sentence Headline(NumbersBy by, Hazy basePct, Hazy? ethanol, FuelFactorResult? fuel, SparkToSet? spark, IReadOnlyList<StretchedPulse>? stretched) =>
+    public static Sentence Headline(NumbersBy by, Hazy basePct, SensorSays? says, FuelFactorResult? fuel, SparkToSet? spark, IReadOnlyList<StretchedPulse>? stretched) =>
         by switch
         {
-            NumbersBy.CalibratorsFile => ethanol is { } e && fuel is not null
+            NumbersBy.CalibratorsFile => says?.Reading?.EthanolPct is { } e && fuel is not null
                 ? Sentence.Of($"The file decides. On {Say.Ethanol(e)} it must inject {Say.Of(fuel.Factor, Unit.None, 2)} times the base map's open time on {Say.Ethanol(basePct)}.")
-                : "The file decides. What it must do today needs a reading.",
+                : $"The file decides. What it must do today {Awaited(says)}.",
             NumbersBy.FixedBox when stretched is { Count: > 0 } => Sentence.Of(
                 $"The box decides. Stretching whole pulses it is {Say.Of(stretched[0].ErrorPct, Unit.Percent, 0)} rich at {stretched[0].PulseMs:0.0} ms and "
                     + $"{Say.Of(stretched[^1].ErrorPct, Unit.Percent, 0)} at {stretched[^1].PulseMs:0} ms."
             ),
             NumbersBy.FixedBox => "The box decides: its rules are fixed. A log shows what they do.",
-            _ => Headline(basePct, ethanol, fuel, spark),
+            _ => Headline(basePct, says, fuel, spark),
         };
 
     /// <summary>How far off the fuel may be, and what must not be done.</summary>
@@ -69,14 +70,16 @@ internal static class CompensateWords
             _ => Lead(fuel, spark),
         };
 
-    /// <summary>What to open by, and what becomes of the spark.</summary>
-    public static Sentence Headline(Hazy basePct, Hazy? ethanol, FuelFactorResult? fuel, SparkToSet? spark) =>
-        ethanol is { } e && fuel is not null
+    // What to open by, and what becomes of the spark.
+    private static Sentence Headline(Hazy basePct, SensorSays? says, FuelFactorResult? fuel, SparkToSet? spark) =>
+        says?.Reading?.EthanolPct is { } e && fuel is not null
             ? Sentence.Of(
                 $"At E{e.Value.ToString(Interval95.HalfWidth(e) < 0.95 ? "0.0" : "0", System.Globalization.CultureInfo.InvariantCulture)}, inject "
                     + $"{Say.Of(fuel.Factor, Unit.None, 2)} times the base map's open time on {Say.Ethanol(basePct.Value, 1)}. {SparkSaid(spark)}"
             )
-            : Sentence.Of($"The row for a base map on {Say.Ethanol(basePct.Value, 1)} is ready; today's factor needs a reading.");
+            : Sentence.Of($"The row for a base map on {Say.Ethanol(basePct.Value, 1)} is ready; today's factor {Awaited(says)}.");
+
+    private static string Awaited(SensorSays? says) => says?.Dispute is { } dispute ? $"waits: {dispute.Who}" : "needs a reading";
 
     /// <summary>How far off the fuel may be, and what must not be done.</summary>
     public static Sentence Lead(FuelFactorResult? fuel, SparkToSet? spark)

@@ -19,7 +19,7 @@ internal sealed class ControllerAnswers(VehicleSurvey survey, Hazy basePct, Sens
     public IReadOnlyList<ControllerAnswer> All()
     {
         var listed = (survey.Controllers ?? []).OrderByDescending(c => c.Role == ControllerRole.Engine).ToList();
-        if (SensorUsers.EngineOf(listed) is null && survey.NumbersSetBy() != NumbersBy.OwnTable)
+        if (!EngineControllers.Of(listed).Any() && survey.NumbersSetBy() != NumbersBy.OwnTable)
         {
             listed.Insert(0, new ControllerOnBoard(survey.Control.SignalPath == SignalPath.InjectorExtender ? "Injector extender" : "Engine", ControllerRole.Engine));
         }
@@ -28,12 +28,16 @@ internal sealed class ControllerAnswers(VehicleSurvey survey, Hazy basePct, Sens
         [
             .. listed.Select(c =>
             {
-                var by = c.Role == ControllerRole.Engine ? survey.NumbersSetBy() : c.SetsNumbers ?? NumbersBy.OwnTable;
+                var by = c.Role == ControllerRole.Engine ? OfEngine(c) : c.SetsNumbers ?? NumbersBy.OwnTable;
                 var settings = _settings.Where(s => s.Controller is null || string.Equals(s.Controller.Trim(), c.Name?.Trim(), StringComparison.OrdinalIgnoreCase)).ToList();
                 return new ControllerAnswer(c.Name!.Trim(), c.Role, by, [.. Steps(c, by), .. ToMend(settings)], settings);
             }),
         ];
     }
+
+    // Where nothing may be typed in, none of the engine's controllers gets a row, whatever was said of it alone.
+    private NumbersBy OfEngine(ControllerOnBoard controller) =>
+        survey.NumbersSetBy() is var all && (controller.SetsNumbers is not { } said || all == NumbersBy.Nobody || said == NumbersBy.OwnTable) ? all : said;
 
     private IEnumerable<ControllerStep> Steps(ControllerOnBoard controller, NumbersBy by) =>
         by switch
@@ -147,6 +151,12 @@ internal sealed class ControllerAnswers(VehicleSurvey survey, Hazy basePct, Sens
 
     private IEnumerable<ControllerStep> Held(ControllerOnBoard controller)
     {
+        if (controller.Role == ControllerRole.Engine && survey.NumbersSetBy() != NumbersBy.Nobody)
+        {
+            yield return new(StepKind.Verify, "Nothing is set in it: another corrects the fuel. See that it does not count ethanol as well.");
+            yield break;
+        }
+
         yield return new(
             StepKind.Hold,
             controller.Role == ControllerRole.Engine

@@ -16,15 +16,18 @@ internal static class HarnessEvaluation
     /// <param name="survey">What is known of the vehicle.</param>
     /// <param name="ledger">The ledger; usual figures are added to it.</param>
     /// <param name="fields">The station's fields, with their usual figures.</param>
+    /// <param name="isLive">True where the sensor is read: then supply, ground and pull-up work, whatever is known of them.</param>
     /// <exception cref="RefusedInputException">The plan holds what cannot be.</exception>
-    public static HarnessResults Of(HarnessPlan plan, VehicleSurvey survey, HazeLedger ledger, IReadOnlyList<Field> fields)
+    public static HarnessResults Of(HarnessPlan plan, VehicleSurvey survey, HazeLedger ledger, IReadOnlyList<Field> fields, bool isLive = false)
     {
         plan.Check();
         var figures = new HarnessFigures(plan, fields, ledger);
         var users = WireList.UsersOf(survey);
         bool Has(SensorUserKind kind) => users.Any(u => u.User.Kind == kind);
         var path = survey.Control.SignalPath ?? SignalPath.DirectFrequency;
-        var extender = Has(SensorUserKind.Extender) ? RefusedInputException.Under("extender", () => (plan.Extender ?? new()).Of(survey.Engine.Cylinders)) : null;
+        var extender = Has(SensorUserKind.Extender)
+            ? RefusedInputException.Under("extender", () => (plan.Extender ?? new()).Of(survey.Engine.Cylinders, plan.Probed?.BatteryV))
+            : null;
         var wires = Wires(plan, survey, extender?.Injectors ?? 0);
         var converter = Has(SensorUserKind.Analyser) || path == SignalPath.AnalyserVoltage ? WireSignalEvaluation.Converter(survey.Control) : null;
         var shared = WireSignalEvaluation.Shared(plan, figures, users, wires.List, survey.Control.InputLimitV);
@@ -40,7 +43,7 @@ internal static class HarnessEvaluation
             wires,
             supply,
             FeedEvaluation.Ground(plan, converter, Has(SensorUserKind.Controller)),
-            WireSignalEvaluation.Of(shared, figures, converter),
+            WireSignalEvaluation.Of(shared, figures, converter, isLive || MeterEvaluation.IsLive(meter)),
             PinsEvaluation.Of(plan, wires.List, meter),
             extender,
             Has(SensorUserKind.Gateway) ? (plan.Gateway ?? new()).Of() : null,

@@ -412,6 +412,26 @@ internal static class HarnessFields
         },
         new FieldOf<HarnessPlan>("extender.probeAt", "Its temperature probe sits") { Group = Box },
         new FieldOf<HarnessPlan>("extender.loadTap", "Its load input is tapped at") { Group = Box },
+        new FieldOf<HarnessPlan>("extender.keyOnLeftV", "Left sides, key on")
+        {
+            AsksTolerance = false,
+            Group = Box,
+            Unit = Unit.Volt,
+            Min = -1,
+            Max = 32,
+            Hint = "Every plug off its injector, against ground.",
+            Needs = Instrument.VoltsAndContinuity,
+        },
+        new FieldOf<HarnessPlan>("extender.keyOnRightV", "Right sides, key on")
+        {
+            AsksTolerance = false,
+            Group = Box,
+            Unit = Unit.Volt,
+            Min = -1,
+            Max = 32,
+            Hint = "Battery on the common side, none on the other.",
+            Needs = Instrument.VoltsAndContinuity,
+        },
         new FieldOf<HarnessPlan>("gateway.highV", "High to ground")
         {
             AsksTolerance = false,

@@ -90,6 +90,7 @@ public sealed record GroundPart(IReadOnlyList<GroundAdvice> Choices, GroundChoic
 /// <param name="Inputs">What each input sees.</param>
 /// <param name="Converter">The voltage behind a signal converter; null without one.</param>
 /// <param name="Findings">What to mind.</param>
+/// <param name="IsLive">True where the sensor is read: something lifts the wire then, whatever is known of it.</param>
 public sealed record SignalPart(
     Hazy? ReleasedV,
     Hazy? SinkMa,
@@ -99,7 +100,8 @@ public sealed record SignalPart(
     PullUpTo RecommendedTo,
     IReadOnlyList<InputSees> Inputs,
     ConverterPath? Converter,
-    IReadOnlyList<Finding> Findings
+    IReadOnlyList<Finding> Findings,
+    bool IsLive = false
 );
 
 /// <summary>The pins.</summary>

@@ -3,6 +3,7 @@ using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Identity;
 using HazyGauge.Core.Parts;
+using HazyGauge.Core.Sensing;
 using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Vehicles;
 
@@ -23,7 +24,7 @@ public sealed class HarnessStation : Station<HarnessPlan, HarnessResults>
     public override string Question => "Which wire goes where, and what should the meter read?";
 
     /// <inheritdoc/>
-    public override IReadOnlyList<string> DependsOn => ["survey"];
+    public override IReadOnlyList<string> DependsOn => ["survey", "signal"];
 
     /// <inheritdoc/>
     public override IReadOnlyList<Field> Fields => HarnessFields.All;
@@ -60,7 +61,16 @@ public sealed class HarnessStation : Station<HarnessPlan, HarnessResults>
 
     /// <inheritdoc/>
     public override HarnessResults Evaluate(HarnessPlan plan, StationContext context) =>
-        HarnessEvaluation.Of(plan, context.Published<VehicleSurvey>() ?? VehicleSurvey.Empty.InUse(context.Shop.Instruments, context.Ledger), context.Ledger, Fields);
+        HarnessEvaluation.Of(
+            plan,
+            context.Published<VehicleSurvey>() ?? VehicleSurvey.Empty.InUse(context.Shop.Instruments, context.Ledger),
+            context.Ledger,
+            Fields,
+            IsLive(context.Published<SensorSays>()?.Reading)
+        );
+
+    // A reading that was measured, or that left a display with the sensor, shows that supply, ground and pull-up work, whatever is known of them.
+    private static bool IsLive(SensorReading? reading) => reading is { IsProven: true, EthanolPct: not null };
 
     /// <inheritdoc/>
     public override StationProgress Progress(HarnessResults results) => new(results.State, results.NextAction);
@@ -90,6 +100,8 @@ public sealed class HarnessStation : Station<HarnessPlan, HarnessResults>
             "wires[].tugged",
             "extender.beeps",
             "extender.active",
+            "extender.keyOnLeftV",
+            "extender.keyOnRightV",
             "gateway.highV",
             "gateway.lowV",
             "gateway.moved[].replugged",

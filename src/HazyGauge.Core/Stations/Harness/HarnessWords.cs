@@ -18,13 +18,14 @@ internal static class HarnessWords
         {
             StationState.Empty => "What feeds the sensor, and where does its ground go?",
             StationState.Hold => "Do not connect it like this.",
-            StationState.Proven => Sentence.Of($"Every wire is where it belongs: {results.Meter.Agree:0} of {lines:0} checks agree."),
+            StationState.Proven => Sentence.Of($"All {lines:0} listed checks agree, and every terminal is seated."),
+            StationState.Planned => Sentence.Of($"{Wording.Count(results.Wires.List.Count, "wire")}, planned: lay them, then read the meter at {Wording.Count(lines, "check")}."),
             _ when missed > 0 => Sentence.Of($"The meter disagrees at {missed:0} of {Wording.Count(lines, "check")}."),
             _ when plan.Supply is null || plan.Ground is null => Sentence.Of(
                 $"{Wording.Count(results.Wires.List.Count, "wire")} to lay; "
                     + $"{(plan.Supply is null ? plan.Ground is null ? "supply and ground are" : "the supply is" : "the ground is")} still open."
             ),
-            _ when results.Signal.PullUps == 0 => "No pull-up is known, and without one there is no signal.",
+            _ when results.Signal is { PullUps: 0, IsLive: false } => "No pull-up is known, and without one there is no signal.",
             _ => Sentence.Of($"{Wording.Count(results.Wires.List.Count, "wire")}, each with its place. {results.Meter.Agree:0} of {Wording.Count(lines, "check")} agree so far."),
         };
     }

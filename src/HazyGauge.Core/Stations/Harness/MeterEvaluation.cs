@@ -1,5 +1,6 @@
 using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
+using HazyGauge.Core.Sensing;
 using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Vehicles;
 using HazyGauge.Core.Wiring.Meters;
@@ -28,7 +29,7 @@ internal static class MeterEvaluation
     )
     {
         // A feed that is dead, or a wire that eats it up, is said elsewhere: the sheet says what should be there.
-        var feedV = supply.Probed is { Kind: not FeedKind.Dead } && plan.Probed!.KeyOnV is { Value: >= LeastFeedV } on ? on : figures.BatteryV;
+        var feedV = supply.Probed is { Kind: not (FeedKind.Dead or FeedKind.Weak) } && plan.Probed!.KeyOnV is { Value: >= LeastFeedV } on ? on : figures.BatteryV;
         var lostV = FeedEvaluation.IsTooThin(supply.Drop, feedV) ? 0 : (supply.Drop?.DropMv ?? 0) / 1000;
 
         // Without a pull-up that is known and lifts it, what the wire should rest at cannot be said.
@@ -53,6 +54,9 @@ internal static class MeterEvaluation
                 : [.. lines.Where(l => l.Agrees == false).Select(Missed)]
         );
     }
+
+    /// <summary>True where the meter shows pulses, or volts behind a converter between its ends: something lifts the wire then.</summary>
+    public static bool IsLive(MeterPart meter) => meter.Lines.Any(l => l is { Mode: MeterMode.Frequency, Read.Value: >= SensorLaw.LowestClampedHz });
 
     private static Finding Missed(MeterLine line) =>
         new Finding(

@@ -41,10 +41,23 @@ internal static class WireSignalEvaluation
     }
 
     /// <summary>What it comes to.</summary>
-    public static SignalPart Of(SharedWire wire, HarnessFigures figures, ConverterPath? converter)
+    /// <param name="wire">The wire.</param>
+    /// <param name="figures">The plan's figures.</param>
+    /// <param name="converter">The voltage behind a converter; null where there is none.</param>
+    /// <param name="isLive">True where the sensor is read: then something lifts the wire.</param>
+    public static SignalPart Of(SharedWire wire, HarnessFigures figures, ConverterPath? converter, bool isLive)
     {
         var findings = new List<Finding>();
-        if (!wire.IsLifted)
+        if (isLive)
+        {
+            if (!wire.IsLifted)
+            {
+                findings.Add(
+                    new("pullUpInside", Severity.Info, "The sensor is read, so supply and ground work and something lifts the wire: a pull-up inside an input. Add none.")
+                );
+            }
+        }
+        else if (!wire.IsLifted)
         {
             findings.Add(
                 new(
@@ -89,7 +102,8 @@ internal static class WireSignalEvaluation
             to,
             wire.Seen(),
             converter,
-            [.. findings.OrderByDescending(f => f.Severity)]
+            [.. findings.OrderByDescending(f => f.Severity)],
+            isLive
         );
     }
 

@@ -34,7 +34,7 @@ internal static class RouteProgress
         : plan.Place is null ? InWork(RoutePart.Place, "place", "Choose where the sensor goes.", "Pressure, lag and joints follow from it.")
         : findings.Any(f => f.Code == "noSensor") ? InWork(RoutePart.Parts, "noSensor", "Put the sensor into the chain.", "Without it there is no reading.")
         : !isGapKnown ? InWork(RoutePart.Hoses, "gapMm", "Measure the gap between the two ends.", "How much hose it takes follows from it.")
-        : new StationProgress(StationState.Proven, NextAction.Of(RouteStation.Key, "found", "Get the parts for the line.", RouteWords.ToBuy(kit), RoutePart.Parts));
+        : new StationProgress(StationState.Planned, NextAction.Of(RouteStation.Key, "found", "Get the parts for the line.", RouteWords.ToBuy(kit), RoutePart.Parts));
 
     private static StationProgress Held(Finding stop) =>
         new(

@@ -39,7 +39,9 @@ public sealed record SignalPlan
 /// <param name="Name">Its name; set by the program.</param>
 /// <param name="Channel">The channel to read; left out, it is searched for.</param>
 /// <param name="ThresholdV">Where volts are switched, V; left out, the place is found.</param>
-public sealed record CaptureChoice(string? Sha256 = null, string? Name = null, string? Channel = null, double? ThresholdV = null)
+/// <param name="Id">Its id.</param>
+/// <param name="Given">Who put it there and when.</param>
+public sealed record CaptureChoice(string? Sha256 = null, string? Name = null, string? Channel = null, double? ThresholdV = null, string? Id = null, Given? Given = null)
 {
     /// <summary>The file it is.</summary>
     internal NeededFile Needed => new(Sha256 ?? string.Empty, "capture", new HowToRead(Channel, ThresholdV));
@@ -89,6 +91,12 @@ public sealed record SignalResults(
     Hazy? MapBlend = null
 )
 {
+    /// <summary>What cannot all be true; there is no reading while there is one. Null where all agree.</summary>
+    public Dispute? Dispute { get; init; }
+
+    /// <summary>What was noticed, the gravest first.</summary>
+    public IReadOnlyList<Findings.Finding>? Findings { get; init; }
+
     /// <summary>The check that would clear most, where what it takes is not at hand.</summary>
     [JsonIgnore]
     internal BudgetLine? WorthBorrowing { get; init; }

@@ -16,31 +16,41 @@ internal static class SignalProgress
     );
 
     /// <summary>The state of a reading, and what to do next.</summary>
-    /// <param name="reading">The reading; null where none is on the job.</param>
+    /// <param name="reading">The reading; null where none is on the job, or what there is does not agree.</param>
+    /// <param name="dispute">What does not agree; null where nothing is in dispute.</param>
+    /// <param name="findings">What was noticed, the gravest first.</param>
     /// <param name="atHand">What there is to check with.</param>
-    public static StationProgress Of(SensorReading? reading, InstrumentsAtHand atHand)
+    public static StationProgress Of(SensorReading? reading, Dispute? dispute, IReadOnlyList<Finding> findings, InstrumentsAtHand atHand)
     {
-        if (reading is null)
-        {
-            return NotStarted with { State = StationState.InWork };
-        }
-
-        var gravest = reading.Findings.Count > 0 ? reading.Findings[0] : null;
+        var gravest = findings.Count > 0 ? findings[0] : null;
         if (gravest?.Severity == Severity.Stop)
         {
             return new StationProgress(StationState.Hold, NextAction.Of(SignalStation.Key, gravest.Code, "Clear the signal before going on.", gravest.Sentence));
         }
 
-        // A meter that cannot show width leaves the temperature open, but the reading stands.
-        var proven = reading.SignalStatus == SignalStatus.Ok && reading.TemperatureStatus != TemperatureStatus.Invalid && gravest?.Severity != Severity.Caution;
-        if (!proven)
+        if (dispute is not null)
+        {
+            return new StationProgress(StationState.InWork, NextAction.Of(SignalStation.Key, Dispute.Code, dispute.TellsApart, dispute.Because));
+        }
+
+        if (reading is null)
+        {
+            return NotStarted with { State = StationState.InWork };
+        }
+
+        if (!reading.IsProven)
         {
             return new StationProgress(
                 StationState.InWork,
                 NextAction.Of(
                     SignalStation.Key,
                     gravest?.Code ?? "look",
-                    gravest?.Code == ShownReading.MayBeFrozen ? "Unplug the sensor once." : "Check the signal again.",
+                    gravest?.Code switch
+                    {
+                        ShownReading.MayBeFrozen => "Unplug the sensor once.",
+                        SignalWords.FilledSince => "Read the sensor again.",
+                        _ => "Check the signal again.",
+                    },
                     gravest?.Sentence ?? Sentence.Empty
                 )
             );

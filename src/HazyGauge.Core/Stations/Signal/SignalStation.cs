@@ -145,10 +145,10 @@ public sealed class SignalStation : Station<SignalPlan, SignalResults>
     ];
 
     /// <inheritdoc/>
-    public override IReadOnlyList<SingleReading> SingleReadings { get; } = [new("meter", "meter.given"), new("converterV", "converterGiven")];
+    public override IReadOnlyList<SingleReading> SingleReadings { get; } = [new("capture", "capture.given"), new("meter", "meter.given"), new("converterV", "converterGiven")];
 
     /// <inheritdoc/>
-    public override Type Publishes => typeof(SensorReading);
+    public override Type Publishes => typeof(SensorSays);
 
     /// <inheritdoc/>
     public override IReadOnlyDictionary<string, string> PageWords => SignalPageWords.All;
@@ -169,7 +169,8 @@ public sealed class SignalStation : Station<SignalPlan, SignalResults>
             : base.Stamps(plan, context);
 
     /// <inheritdoc/>
-    public override object? Publish(SignalPlan plan, SignalResults results) => results.Reading;
+    public override object? Publish(SignalPlan plan, SignalResults results) =>
+        results.Reading is null && results.Dispute is null ? null : new SensorSays(results.Reading, results.Dispute);
 
     /// <inheritdoc/>
     public override IEnumerable<NeededPart> Needs(SignalPlan plan, SignalResults results) =>
@@ -182,7 +183,7 @@ public sealed class SignalStation : Station<SignalPlan, SignalResults>
     public override Sentence Summary(SignalPlan plan, SignalResults results) => SignalWords.Summary(results);
 
     /// <inheritdoc/>
-    public override IReadOnlyList<Finding> Findings(SignalResults results) => results.Reading?.Findings ?? [];
+    public override IReadOnlyList<Finding> Findings(SignalResults results) => results.Findings ?? results.Reading?.Findings ?? [];
 
     /// <inheritdoc/>
     /// <remarks>A signal was measured on one vehicle and says nothing about another.</remarks>
@@ -208,7 +209,13 @@ public sealed class SignalStation : Station<SignalPlan, SignalResults>
                         : "meter readings"
                     )
             ),
-            new("signalStatus", "Signal", reading is null ? "none" : SignalWords.InWords(reading.SignalStatus)),
+            new(
+                "signalStatus",
+                "Signal",
+                results?.Dispute is not null ? "in dispute"
+                    : reading is null ? "none"
+                    : SignalWords.InWords(reading.SignalStatus)
+            ),
             Figure.Of("ethanolPct", "Ethanol", reading?.EthanolPct, Unit.EthanolPct),
             Figure.Of("fuelTempC", "Fuel temperature", reading?.FuelTempC, Unit.Celsius),
             Figure.Of("frequencyHz", "Frequency", results?.Capture?.FrequencyHz, Unit.Hertz),

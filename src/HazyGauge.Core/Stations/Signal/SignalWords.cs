@@ -12,6 +12,11 @@ public static class SignalWords
     /// <summary>Said where no reading is on the job.</summary>
     public static readonly Sentence NothingYet = "No signal on this job yet.";
 
+    internal const string FilledSince = "filledSince";
+
+    /// <summary>Said where what is known cannot all be true.</summary>
+    public static Sentence Disputed(Dispute dispute) => $"No reading: {dispute.Who}.";
+
     /// <summary>How to get one.</summary>
     public static readonly Sentence HowToRecord =
         "Clip a logic analyzer to the signal wire and its ground, record two seconds or more with the key on, and export the recording. Keep probe leads away from "
@@ -34,16 +39,13 @@ public static class SignalWords
         (restsOn, reading) switch
         {
             (SignalEvidence.Shown, { EthanolPct: { } shownPct }) => Sentence.Of(
-                $"{Listed([.. shown!.Select(s => s.By!.Trim()).Distinct(StringComparer.OrdinalIgnoreCase)])} {(shown!.Count > 1 ? "show" : "shows")} "
+                $"{Wording.Begun(Wording.Listed([.. shown!.Select(s => s.By!.Trim()).Distinct(StringComparer.OrdinalIgnoreCase)]))} {(shown!.Count > 1 ? "show" : "shows")} "
                     + $"{Say.Ethanol(shownPct)}{Fuel(reading)}."
             ),
             (SignalEvidence.Converter, { EthanolPct: { } convertedPct }) => Sentence.Of($"Behind the converter it reads {Say.Ethanol(convertedPct)}."),
             (SignalEvidence.Converter, _) => "No reading behind the converter.",
             _ => Headline(reading),
         };
-
-    private static string Listed(IReadOnlyList<string> names) =>
-        char.ToUpperInvariant(names[0][0]) + (names.Count == 1 ? names[0] : $"{string.Join(", ", names.SkipLast(1))} and {names[^1]}")[1..];
 
     private static Sentence Fuel(SensorReading reading) => reading.FuelTempC is { } temperature ? Sentence.Of($", fuel at {Say.Of(temperature, Unit.Celsius, 0)}") : Sentence.Empty;
 
@@ -84,6 +86,11 @@ public static class SignalWords
     /// <summary>The signal in one line.</summary>
     public static Sentence Summary(SignalResults results)
     {
+        if (results.Dispute is { } dispute)
+        {
+            return Disputed(dispute);
+        }
+
         if (results.Reading is not { } reading)
         {
             return "Signal: no recording yet";

@@ -24,7 +24,7 @@ public static class SurveyEvaluation
         var findings = SurveyFindings.Of(found, survey, system, uses, ledger);
         var toMeasure = Open(survey, system, uses);
         var eligible = Eligible(survey, findings);
-        var next = Next(eligible, findings, toMeasure);
+        var next = Next(eligible, findings, toMeasure, survey.HasTypicalMapBlend || system.Guesses.Count > 0);
         return new SurveyResults(
             eligible,
             findings,
@@ -50,19 +50,29 @@ public static class SurveyEvaluation
         : findings.Any(SurveyFindings.IsMended) ? Eligibility.AfterChanges
         : Eligibility.Yes;
 
-    private static StationProgress Next(Eligibility eligible, IReadOnlyList<SurveyFinding> findings, IReadOnlyList<ToMeasure> toMeasure)
+    private static StationProgress Next(Eligibility eligible, IReadOnlyList<SurveyFinding> findings, IReadOnlyList<ToMeasure> toMeasure, bool isGuessed)
     {
         var measure = toMeasure.Count > 0 ? NextAction.Of(SurveyStation.Key, "measure", $"Find out: {SurveyWords.Label(toMeasure[0])}.", SurveyWords.How(toMeasure[0])) : null;
+        NextAction? Settle(string code, string command, params string[] codes) =>
+            findings.FirstOrDefault(f => codes.Contains(f.Code, StringComparer.Ordinal)) is { } finding ? NextAction.Of(SurveyStation.Key, code, command, Said(finding)) : null;
+        var saidTwice = Settle("saidTwice", "Settle what was said twice.", SurveyReadingFindings.MapSaidTwice, SurveyReadingFindings.PathSaidTwice);
+        var mapBlend = Settle("findMapBlend", "Find out the blend of the map.", SurveyReadingFindings.MapBlendTypical);
         return eligible switch
         {
             Eligibility.No => new(StationState.Hold, NextAction.Of(SurveyStation.Key, "buyNothing", "Do not buy parts yet.", Gravest(findings))),
             Eligibility.Unknown => new(StationState.InWork, measure!),
-            Eligibility.AfterChanges => new(
-                findings.Any(f => f.Severity == Severity.Stop) ? StationState.Hold : StationState.Proven,
+            Eligibility.AfterChanges => Answered(
+                findings.Any(f => f.Severity == Severity.Stop),
                 NextAction.Of(SurveyStation.Key, "changes", "Replace or fit what is named before any ethanol goes in.", Said(findings.First(SurveyFindings.IsMended)))
             ),
-            _ => new(StationState.Proven, measure ?? new NextAction("The vehicle is surveyed.", "Nothing is left to measure.", SurveyStation.Key, "surveyed")),
+            _ => Answered(false, measure ?? saidTwice ?? mapBlend ?? new NextAction("The vehicle is surveyed.", "Nothing is left to measure.", SurveyStation.Key, "surveyed")),
         };
+
+        // What is still open sharpens what comes after it, and holds none of it up.
+        StationProgress Answered(bool isHeld, NextAction next) =>
+            isHeld ? new(StationState.Hold, next)
+            : measure is null && saidTwice is null && !isGuessed ? new(StationState.Complete, next)
+            : new(StationState.InWork, next with { CanWait = true });
     }
 
     private static Sentence Gravest(IReadOnlyList<SurveyFinding> findings) => Said(findings.First(f => f.Severity == Severity.Stop));

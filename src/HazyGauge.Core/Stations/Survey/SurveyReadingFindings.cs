@@ -9,6 +9,15 @@ namespace HazyGauge.Core.Stations.Survey;
 /// <summary>What sensor, users and controllers show, and what was there before the work began.</summary>
 internal static partial class SurveyReadingFindings
 {
+    /// <summary>Answers to which blend the map was made on that cannot all be right.</summary>
+    public const string MapSaidTwice = "mapSaidTwice";
+
+    /// <summary>Two answers to how the signal goes.</summary>
+    public const string PathSaidTwice = "pathSaidTwice";
+
+    /// <summary>The blend of the map known from a label or a name alone.</summary>
+    public const string MapBlendTypical = "mapBlendTypical";
+
     // Codes of the circuit of a fuel composition sensor (SAE J2012; from memory).
     private static readonly string[] OfTheSensor = ["P0176", "P0177", "P0178", "P0179"];
 
@@ -184,19 +193,22 @@ internal static partial class SurveyReadingFindings
             );
         }
 
-        if (Is(SensorUserKind.Extender) && (Is(SensorUserKind.Controller) || Is(SensorUserKind.Analyser) || Is(SensorUserKind.Gateway)))
+        if (
+            (Is(SensorUserKind.Extender) && (Is(SensorUserKind.Controller) || Is(SensorUserKind.Analyser) || Is(SensorUserKind.Gateway)))
+            || EngineControllers.CorrectTwice(survey.Controllers, SensorUsers.PathOf(survey) ?? survey.Control.SignalPath)
+        )
         {
             yield return new(
                 "correctedTwice",
                 Severity.Caution,
-                "An injector extender and a controller both act on the reading: if the controller counts ethanol too, the fuel is added twice. Only one of them may.",
+                "Two that meter the fuel both act on the reading: if both count ethanol, the fuel is added twice. Only one of them may.",
                 "users"
             );
         }
 
         if (SensorUsers.PathOf(survey) is { } path && survey.Control.SignalPath is { } said && said != path)
         {
-            yield return new("pathSaidTwice", Severity.Caution, "The signal path once answered is not what the users of the reading come to. The users count.", "users");
+            yield return new(PathSaidTwice, Severity.Caution, "The signal path once answered is not what the users of the reading come to. The users count.", "users");
         }
 
         if (users.Any(u => u.OnlyShows && !string.IsNullOrWhiteSpace(u.App) && string.IsNullOrWhiteSpace(u.Pairing)))
@@ -215,7 +227,7 @@ internal static partial class SurveyReadingFindings
         if (MapFuel.IsTypical(found.Control) && survey.Control.FuelMapEthanolPct is { } typical)
         {
             yield return new(
-                "mapBlendTypical",
+                MapBlendTypical,
                 Severity.Caution,
                 found.Control.FuelMapKnown == MapFuelKnown.OctaneName
                     ? Sentence.Of(
@@ -227,18 +239,14 @@ internal static partial class SurveyReadingFindings
             );
         }
 
-        if (
-            found.Control is { FuelMapEthanolPct: { } here, FuelMapKnown: not (MapFuelKnown.Label or MapFuelKnown.OctaneName) }
-            && SensorUsers.EngineOf(found.Controllers)?.BaseEthanolPct is { } there
-            && Math.Abs(here.Value - there.Value) > 0.5
-        )
+        if (SurveyInUse.SaidOfMap(found) is { } said && EngineControllers.Differ(said))
         {
             yield return new(
-                "mapSaidTwice",
+                MapSaidTwice,
                 Severity.Caution,
                 Sentence.Of(
-                    $"The fuel map was made on {Say.Ethanol(here.Value, 1)} by one answer and on {Say.Ethanol(there.Value, 1)} by the list of controllers. One of the two "
-                        + $"is wrong; the first counts."
+                    $"The fuel map was made on {Say.Ethanol(said[0].Value, 1)} by one answer and on {Say.Ethanol(said[^1].Value, 1)} by another. One of the two is wrong, so "
+                        + $"neither counts. Ask whoever made the map."
                 ),
                 "controllers"
             );

@@ -93,7 +93,15 @@ internal static class SurveyRules
 
         for (var i = 0; i < (survey.Users?.Count ?? 0); i++)
         {
-            Known(check, names, survey.Users![i].Controller, $"users[{i}].controller");
+            var user = survey.Users![i];
+            Known(check, names, user.Controller, $"users[{i}].controller");
+            if (
+                user.PartOf?.Trim() is { Length: > 0 } box
+                && !names.Concat(survey.Users.Where(u => u != user).Select(u => u.Called)).Contains(box, StringComparer.OrdinalIgnoreCase)
+            )
+            {
+                check.Refuse($"users[{i}].partOf", $"No box and no controller is called {box}. List it first, under that name.");
+            }
         }
     }
 

@@ -19,40 +19,51 @@ public sealed record MovedPin(string? What = null, string? FromPin = null, strin
 /// <param name="OwnTermination">True where the gateway has a termination of its own.</param>
 public sealed record BusGateway(IReadOnlyList<MovedPin>? Moved = null, Hazy? HighV = null, Hazy? LowV = null, bool? OwnTermination = null)
 {
-    // Both rest at 2.5 V; traffic pulls high up and low down (ISO 11898-2: recessive 2 to 3 V, dominant 2.75 to 4.5 and 0.5 to 2.25 V), so the averages part.
+    // Both rest at 2.5 V, and traffic pulls high up and low down (ISO 11898-2: recessive 2 to 3 V, dominant 2.75 to 4.5 and 0.5 to 2.25 V). A bus rests most of the time, so
+    // on DC volts high shows 2.5 to 3.0 V and low 2.0 to 2.5 V (common practice, no source).
     private const double RestV = 2.5;
-    private const double LeastV = 0.5;
-    private const double MostV = 4.5;
+    private const double MostFromRestV = 0.5;
+
+    // A meter is off by so much (our own): nearer to each other the two are equal, and nothing tells them apart.
+    private const double MeterV = 0.05;
+    private const double LeastApartV = 0.04;
+
+    // Where a stuck driver holds them (ISO 11898-2, dominant), V.
+    private const double StuckHighV = 3.1;
+    private const double StuckLowV = 1.9;
 
     /// <summary>What it comes to.</summary>
     public GatewayResult Of()
     {
-        bool? right = HighV is { } high && LowV is { } low ? Right(high.Value, low.Value) : null;
+        bool? right = HighV is not { } high || LowV is not { } low || AreEqual(high.Value, low.Value) ? null : Right(high.Value, low.Value);
         return new(right, [.. Said(right)]);
     }
 
-    private static bool Right(double high, double low) => high > low && high is >= RestV - 0.1 and <= MostV && low is >= LeastV and <= RestV + 0.1;
+    private static bool AreEqual(double high, double low) => Math.Abs(high - low) < LeastApartV;
+
+    private static bool Right(double high, double low) =>
+        high > low && high is >= RestV - MeterV and <= RestV + MostFromRestV + MeterV && low is >= RestV - MostFromRestV - MeterV and <= RestV + MeterV;
 
     private IEnumerable<Finding> Said(bool? right)
     {
-        if (HighV is { } high && LowV is { } low && right == false)
+        if (HighV is { } high && LowV is { } low && right != true)
         {
-            yield return high.Value < low.Value && Right(low.Value, high.Value)
+            var shown = Sentence.Of($"High shows {Say.Of(high, Unit.Volt, 2)} and low {Say.Of(low, Unit.Volt, 2)}");
+            yield return AreEqual(high.Value, low.Value)
+                ? new("busQuiet", Severity.Caution, Sentence.Of($"{shown}: the same. The bus sleeps, or nothing is plugged in. Wake it up with the key on, and measure again."))
+            : high.Value < low.Value && Right(low.Value, high.Value)
+                ? new("swapped", Severity.Stop, Sentence.Of($"{shown}: they are swapped. Nothing on this bus works like that; swap them back."))
+            : high.Value >= StuckHighV && low.Value <= StuckLowV
                 ? new(
-                    "swapped",
+                    "busStuck",
                     Severity.Stop,
-                    Sentence.Of(
-                        $"High shows {Say.Of(high, Unit.Volt, 2)} and low {Say.Of(low, Unit.Volt, 2)}: they are swapped. Nothing on this bus works like that; swap them back."
-                    )
+                    Sentence.Of($"{shown}, steady: one on the bus holds it down, and nobody else can speak. Unplug one at a time until it lets go, the gateway first.")
                 )
-                : new(
-                    "busVolts",
-                    Severity.Caution,
-                    Sentence.Of(
-                        $"High shows {Say.Of(high, Unit.Volt, 2)} and low {Say.Of(low, Unit.Volt, 2)}. Awake, high lies a little above 2.5 V and low a little below. "
-                            + $"Equal: the bus sleeps. Near 0 or 12 V: a short."
-                    )
-                );
+            : new(
+                "busVolts",
+                Severity.Caution,
+                Sentence.Of($"{shown}. Awake, high lies a little above 2.5 V and low a little below. Near 0 or 12 V: a short. Only one of them off: its wire, or its ground.")
+            );
         }
 
         if (OwnTermination == true)

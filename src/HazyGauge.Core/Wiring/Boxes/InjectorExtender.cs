@@ -1,5 +1,6 @@
 using HazyGauge.Core.Fields;
 using HazyGauge.Core.Findings;
+using HazyGauge.Core.Haze;
 using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Wiring.Connectors;
 
@@ -12,19 +13,24 @@ namespace HazyGauge.Core.Wiring.Boxes;
 /// <param name="Active">Injectors that were seen active, one by one, counted from 1.</param>
 /// <param name="ProbeAt">Where its temperature probe sits.</param>
 /// <param name="LoadTap">Where its load input is tapped.</param>
+/// <param name="KeyOnLeftV">Volts of the left sides with the key on, every plug off its injector, V.</param>
+/// <param name="KeyOnRightV">Volts of the right sides then, V.</param>
 public sealed record InjectorExtender(
     int? Injectors = null,
     int? BaseInjectors = null,
     [MostItems(2 * CommonSideQuery.Most * CommonSideQuery.Most)] IReadOnlyList<BeepTest>? Beeps = null,
     IReadOnlyList<InjectorSeen>? Active = null,
     string? ProbeAt = null,
-    string? LoadTap = null
+    string? LoadTap = null,
+    Hazy? KeyOnLeftV = null,
+    Hazy? KeyOnRightV = null
 )
 {
     /// <summary>What it comes to.</summary>
     /// <param name="usual">Injectors where the plan does not say; null where nobody knows.</param>
     /// <exception cref="RefusedInputException">A test or an injector cannot be.</exception>
-    public ExtenderResult Of(int? usual)
+    /// <param name="batteryV">Volts of the battery; null where nobody measured it.</param>
+    public ExtenderResult Of(int? usual, Hazy? batteryV = null)
     {
         if ((Injectors ?? usual) is not { } count)
         {
@@ -32,7 +38,7 @@ public sealed record InjectorExtender(
         }
 
         // One injector hangs together with nothing: there is no common side to find.
-        var common = count >= 2 ? new CommonSideQuery(count, Beeps).Answer() : null;
+        var common = count >= 2 ? new CommonSideQuery(count, Beeps, [.. KeyOn()], batteryV).Answer() : null;
         var check = new InputCheck();
         var active = (Active ?? []).Select(a => a.Injector).ToList();
         for (var i = 0; i < active.Count; i++)
@@ -47,24 +53,41 @@ public sealed record InjectorExtender(
             count,
             common,
             extensions,
-            common is { CommonSide: null } ? Next(common, Beeps ?? []) : null,
+            common is { CommonSide: null } ? Next(common, Beeps ?? [], count) : null,
             unseen,
             active.Count == 0 ? [] : [.. active.Distinct().Order()],
             [.. Said(common, extensions, unseen, count)]
         );
     }
 
-    // The pair to test next: injector 1 with the first that has not beeped, on the side that beeped before.
-    private static BeepTest? Next(CommonSideResult common, IReadOnlyList<BeepTest> done)
+    private IEnumerable<SideVolts> KeyOn()
     {
-        if (common.Contradictions.Count > 0 || common.Untested.Count == 0)
+        if (KeyOnLeftV is { } left)
+        {
+            yield return new(PlugSide.Left, left);
+        }
+
+        if (KeyOnRightV is { } right)
+        {
+            yield return new(PlugSide.Right, right);
+        }
+    }
+
+    // The pair to test next: injector 1 with the first that was not tried with it, on the side that beeps, and then on the other.
+    private static BeepTest? Next(CommonSideResult common, IReadOnlyList<BeepTest> done, int count)
+    {
+        if (common.Contradictions.Count > 0)
         {
             return null;
         }
 
-        var side = done.LastOrDefault(b => b.Beep)?.Side ?? (done.Any(b => b.Side == PlugSide.Left) ? PlugSide.Right : PlugSide.Left);
-        var open = common.Untested.FirstOrDefault(u => u != 1);
-        return open == 0 ? null : new(1, open, side, false);
+        var first =
+            done.Count(b => b.Beep && b.Side == PlugSide.Right) > done.Count(b => b.Beep && b.Side == PlugSide.Left) ? PlugSide.Right
+            : done.Any(b => b.Beep) || done.All(b => b.Side != PlugSide.Left) ? PlugSide.Left
+            : PlugSide.Right;
+        bool Tried(int other, PlugSide side) => done.Any(b => b.Side == side && ((b.A == 1 && b.B == other) || (b.B == 1 && b.A == other)));
+        var (side, open) = common.Untested.Count > 0 ? (first, common.Untested) : (first == PlugSide.Left ? PlugSide.Right : PlugSide.Left, [.. Enumerable.Range(2, count - 1)]);
+        return open.Where(u => u != 1 && !Tried(u, side)).Select(u => new BeepTest(1, u, side, false)).FirstOrDefault();
     }
 
     private IEnumerable<Finding> Said(CommonSideResult? common, int? extensions, List<int> unseen, int count)
@@ -74,12 +97,22 @@ public sealed record InjectorExtender(
             yield return new("contradiction", Severity.Caution, contradiction);
         }
 
+        if (common?.Open is { } open)
+        {
+            yield return new("otherSide", Severity.Info, open);
+        }
+
         if (common?.CommonSide is { } side)
         {
             yield return new(
                 "commonSide",
                 Severity.Info,
-                $"The {(side == PlugSide.Left ? "left" : "right")} side is common to all: the extender's supply-color wire goes there on every injector."
+                $"The {(side == PlugSide.Left ? "left" : "right")} side is common to all. "
+                    + (
+                        common.IsSeenLive
+                            ? "Battery is on it with the key on and none on the other: the extender's supply-color wire goes there on every injector."
+                            : "Connect nothing yet: key on, every plug off, see battery on that side and none on the other. Battery on a driver kills it."
+                    )
             );
         }
 
@@ -134,5 +167,5 @@ public sealed record ExtenderResult(
 )
 {
     /// <summary>True where its side is proven and every injector was seen.</summary>
-    public bool IsProven => Injectors is > 0 && (Common is null || Common.CommonSide is not null) && Unseen.Count == 0;
+    public bool IsProven => Injectors is > 0 && Unseen.Count == 0 && (Common is null || Common is { CommonSide: not null, IsSeenLive: true });
 }

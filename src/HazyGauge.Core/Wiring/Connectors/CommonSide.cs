@@ -1,5 +1,6 @@
 using HazyGauge.Core.Fields;
 using HazyGauge.Core.Findings;
+using HazyGauge.Core.Haze;
 using HazyGauge.Core.Sentences;
 
 namespace HazyGauge.Core.Wiring.Connectors;
@@ -21,10 +22,25 @@ public enum PlugSide
 /// <param name="Beep">True where the meter beeped.</param>
 public sealed record BeepTest(int A, int B, PlugSide Side, bool Beep);
 
-/// <summary>Which side of the injectors is their common supply.</summary>
+/// <summary>Volts of a side with the key on and every plug off its injector.</summary>
+/// <param name="Side">The side.</param>
+/// <param name="Volts">What the meter shows against ground, V.</param>
+public sealed record SideVolts(PlugSide Side, Hazy Volts);
+
+/// <summary>
+/// Which side of the injectors is their common supply. A side whose injectors all hang together may be their supply, and where injectors are fired together it may be
+/// their driver as well: so the other side is tried too, and volts have the last word. Battery on a driver kills it (common practice, no source).
+/// </summary>
 /// <param name="Injectors">How many there are.</param>
 /// <param name="Beeps">What was tested, plugs off and battery disconnected.</param>
-public sealed record CommonSideQuery(int Injectors, [MostItems(2 * CommonSideQuery.Most * CommonSideQuery.Most)] IReadOnlyList<BeepTest>? Beeps)
+/// <param name="KeyOn">Volts of the sides with the key on, plugs off; left out, not measured.</param>
+/// <param name="BatteryV">Volts of the battery at that moment; left out, the usual.</param>
+public sealed record CommonSideQuery(
+    int Injectors,
+    [MostItems(2 * CommonSideQuery.Most * CommonSideQuery.Most)] IReadOnlyList<BeepTest>? Beeps,
+    [MostItems(2 * CommonSideQuery.Most)] IReadOnlyList<SideVolts>? KeyOn = null,
+    Hazy? BatteryV = null
+)
 {
     internal const int Most = 32;
 
@@ -32,7 +48,12 @@ public sealed record CommonSideQuery(int Injectors, [MostItems(2 * CommonSideQue
     /// <exception cref="RefusedInputException">Something cannot be.</exception>
     public CommonSideResult Answer()
     {
-        var check = new InputCheck().Within((double)Injectors, 2, Most, "injectors", "The number of injectors");
+        var check = new InputCheck().Within((double)Injectors, 2, Most, "injectors", "The number of injectors").Within(BatteryV, 4, 60, "batteryV", "The battery", Unit.Volt);
+        for (var i = 0; i < (KeyOn?.Count ?? 0); i++)
+        {
+            check.Within(KeyOn![i].Volts, -1, 60, $"keyOn[{i}].volts", "What was measured", Unit.Volt);
+        }
+
         var tests = Beeps ?? [];
         check.ThrowIfAny();
         for (var i = 0; i < tests.Count; i++)
@@ -52,26 +73,26 @@ public sealed record CommonSideQuery(int Injectors, [MostItems(2 * CommonSideQue
     {
         var contradictions = new List<Sentence>();
         var groups = Enum.GetValues<PlugSide>().ToDictionary(s => s, s => Groups(tests.Where(t => t.Side == s && t.Beep)));
-        foreach (var test in tests.Where(t => !t.Beep))
+        foreach (var test in tests.Where(t => !t.Beep && groups[t.Side][t.A] == groups[t.Side][t.B]))
         {
-            if (groups[test.Side][test.A] == groups[test.Side][test.B])
-            {
-                contradictions.Add(
-                    Sentence.Of($"{Name(test.Side)} sides of {test.A:0} and {test.B:0} did not beep, and by the other tests they hang together. Test that pair again.")
-                );
-            }
+            contradictions.Add(Sentence.Of($"{Name(test.Side)} sides of {test.A:0} and {test.B:0} did not beep, and by the other tests they hang together. Test that pair again."));
         }
 
-        bool Beeps(PlugSide side) => tests.Any(t => t.Side == side && t.Beep);
-        if (Beeps(PlugSide.Left) && Beeps(PlugSide.Right))
+        bool AllTogether(PlugSide side) => groups[side].Values.Distinct().Count() == 1;
+        bool Parts(PlugSide side) => tests.Any(t => t.Side == side && !t.Beep);
+        int Largest(PlugSide side) => groups[side].Values.GroupBy(g => g).Max(g => g.Count());
+        var both = AllTogether(PlugSide.Left) && AllTogether(PlugSide.Right);
+        if (Enum.GetValues<PlugSide>().All(s => !AllTogether(s) && tests.Any(t => t.Side == s && t.Beep)))
         {
-            contradictions.Add("Both sides beep somewhere: a supply is common on one side only. Hold every plug the same way up, see that all are unplugged, and test again.");
+            contradictions.Add("Both sides beep somewhere, and neither hangs together as a whole: hold every plug the same way up, see that all are unplugged, and test on.");
         }
 
-        var likely =
-            Beeps(PlugSide.Left) ? PlugSide.Left
-            : Beeps(PlugSide.Right) ? PlugSide.Right
-            : (PlugSide?)null;
+        PlugSide? likely =
+            both || Largest(PlugSide.Left) == Largest(PlugSide.Right) ? null
+            : Largest(PlugSide.Left) > Largest(PlugSide.Right) ? PlugSide.Left
+            : PlugSide.Right;
+        var live = Live(contradictions);
+        likely ??= both ? live : null;
         foreach (var test in tests.Where(t => t.Side == likely && !t.Beep && groups[t.Side][t.A] != groups[t.Side][t.B]))
         {
             contradictions.Add(
@@ -82,11 +103,56 @@ public sealed record CommonSideQuery(int Injectors, [MostItems(2 * CommonSideQue
             );
         }
 
+        if (likely is { } by && live is { } seen && by != seen)
+        {
+            contradictions.Add($"{Name(by)} side hangs together, and battery is on {Name(seen).ToLowerInvariant()} side: hold every plug the same way up, and test again.");
+        }
+
         // An injector counts as tested where it beeped with the others.
         var together = likely is { } side ? Enumerable.Range(1, Injectors).GroupBy(i => groups[side][i]).MaxBy(g => g.Count())!.ToList() : [];
-        List<int> untested = [.. Enumerable.Range(1, Injectors).Except(together)];
-        return new(contradictions.Count == 0 && untested.Count == 0 ? likely : null, [.. contradictions.Select(c => c.Text)], untested, contradictions);
+        List<int> untested = both ? [] : [.. Enumerable.Range(1, Injectors).Except(together)];
+        PlugSide? proven = likely is { } found && contradictions.Count == 0 && untested.Count == 0 && (Parts(Other(found)) || live == found) ? found : null;
+        var open =
+            proven is not null || contradictions.Count > 0 ? null
+            : both
+                ? "Both sides hang together: injectors that are fired together share their driver too. Key on, every plug off: battery is on the common side only. On a driver it "
+                    + "kills the driver."
+            : likely is { } maybe && untested.Count == 0
+                ? $"{Name(maybe)} side hangs together. Now the other side: a driver that injectors share beeps just so, and battery on a driver kills it."
+            : null;
+        return new(proven, [.. contradictions.Select(c => c.Text)], untested, contradictions, proven is not null && live == proven, open is null ? null : (Sentence)open);
     }
+
+    // The side with battery on it, where the other has next to none; null where that was not measured on both.
+    private PlugSide? Live(List<Sentence> contradictions)
+    {
+        var battery = BatteryV?.Value ?? UsualBatteryV;
+        bool All(PlugSide side, Func<double, bool> are) =>
+            KeyOn?.Where(k => k.Side == side).Select(k => k.Volts.Value).ToList() is { Count: > 0 } volts && volts.TrueForAll(v => are(v));
+        bool IsOn(double v) => v >= battery - WithinV;
+        bool IsOff(double v) => v < NextToNothingV;
+        foreach (var side in Enum.GetValues<PlugSide>())
+        {
+            if (All(side, IsOn) && All(Other(side), IsOff))
+            {
+                return side;
+            }
+        }
+
+        if (KeyOn is { } given && Enum.GetValues<PlugSide>().All(s => given.Any(k => k.Side == s)))
+        {
+            contradictions.Add("With the key on one side must show battery on every plug and the other none: take every plug off its injector, and measure both sides again.");
+        }
+
+        return null;
+    }
+
+    // A supply with the key on is within this of the battery; what a driver leaks is below that, V (common practice, no source).
+    private const double WithinV = 1;
+    private const double NextToNothingV = 1;
+    private const double UsualBatteryV = 12.6;
+
+    private static PlugSide Other(PlugSide side) => side == PlugSide.Left ? PlugSide.Right : PlugSide.Left;
 
     // Which injectors hang together by the tests that beeped, each by the smallest number of its group.
     private Dictionary<int, int> Groups(IEnumerable<BeepTest> beeped)
@@ -112,4 +178,13 @@ public sealed record CommonSideQuery(int Injectors, [MostItems(2 * CommonSideQue
 /// <param name="Contradictions">What does not go together.</param>
 /// <param name="Untested">Injectors that have not beeped with the others yet.</param>
 /// <param name="ContradictionsSaid">The contradictions as sentences.</param>
-public sealed record CommonSideResult(PlugSide? CommonSide, IReadOnlyList<string> Contradictions, IReadOnlyList<int> Untested, IReadOnlyList<Sentence> ContradictionsSaid);
+/// <param name="IsSeenLive">True where battery was measured on it with the key on, and none on the other side: only then is a wire connected to it.</param>
+/// <param name="Open">What is still to be tried, and why; null where the side is proven, or the tests contradict each other.</param>
+public sealed record CommonSideResult(
+    PlugSide? CommonSide,
+    IReadOnlyList<string> Contradictions,
+    IReadOnlyList<int> Untested,
+    IReadOnlyList<Sentence> ContradictionsSaid,
+    bool IsSeenLive = false,
+    Sentence? Open = null
+);

@@ -60,14 +60,14 @@ public static class MeterSheet
         var read = entries
             .Where(e => e is { Check: not null, Read: not null })
             .GroupBy(e => e.Check!, StringComparer.Ordinal)
-            .ToDictionary(g => g.Key, g => g.Last().Read!.Value, StringComparer.Ordinal);
+            .ToDictionary(g => g.Key, Latest, StringComparer.Ordinal);
         MeterLine Line(string id, string name, MeterMode mode, Sentence probes, Hazy expected, double low, double high, Unit unit, Sentence missMeans) =>
-            read.TryGetValue(id, out var showed)
+            read.TryGetValue(id, out var last) && Furthest(last, low, high) is var showed
                 ? new(id, name, mode, probes, expected, low, high, unit, missMeans, showed, showed.Value >= low && showed.Value <= high)
                 : new(id, name, mode, probes, expected, low, high, unit, missMeans, null, null);
         var continuity = atHand.Allow(Instrument.VoltsAndContinuity)
             ? wires
-                .Where(w => w.Wire.Role is WireRole.Signal or WireRole.Voltage or WireRole.BusHigh or WireRole.BusLow)
+                .Where(w => ProofOf(w.Wire) == OfWire(w.Wire))
                 .Select(w =>
                     Line(
                         OfWire(w.Wire),
@@ -85,15 +85,27 @@ public static class MeterSheet
         return [.. continuity, .. expectations.Select(e => Line(IdOf(e.Check), NameOf(e.Check), e.Mode, e.Probes, e.Expected, e.Low, e.High, UnitOf(e.Mode), e.MissMeans))];
     }
 
-    /// <summary>The id of the check that proves a wire; null where no single one does.</summary>
+    /// <summary>The id of the check that proves a wire; null where none does: an injector's is proven by seeing it active.</summary>
     public static string? ProofOf(ListedWire wire) =>
         wire.Role switch
         {
-            WireRole.Signal or WireRole.Voltage or WireRole.BusHigh or WireRole.BusLow => OfWire(wire),
+            WireRole.Injector => null,
             WireRole.Supply when wire.User is null => IdOf(HarnessCheck.Supply),
             WireRole.Ground when wire.User is null => IdOf(HarnessCheck.GroundDrop),
-            _ => null,
+            _ => OfWire(wire),
         };
+
+    // What was read last; where nothing says which that is, all that may be it.
+    private static List<Hazy> Latest(IEnumerable<MeterEntry> entries)
+    {
+        var all = entries.ToList();
+        var last = all.Max(e => e.Given?.At ?? DateTimeOffset.MaxValue);
+        return [.. all.Where(e => (e.Given?.At ?? DateTimeOffset.MaxValue) == last).Select(e => e.Read!.Value)];
+    }
+
+    // Of several that may be the last, the one furthest off: a miss is not outvoted.
+    private static Hazy Furthest(IEnumerable<Hazy> read, double low, double high) =>
+        read.OrderByDescending(v => Math.Abs(v.Value - ((low + high) / 2))).ThenBy(v => v.Value).First();
 
     private static string OfWire(ListedWire wire) => $"wire-{wire.Id}";
 

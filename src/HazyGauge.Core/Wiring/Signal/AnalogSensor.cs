@@ -168,19 +168,20 @@ public sealed record AnalogSensor(
                     new(
                         "atRail",
                         Severity.Caution,
-                        "One end stands at 0 V or at 5 V: wiper and supply or ground are swapped, or a wire is open. The wiper is the pin that changes against both "
-                            + "others with the plug off."
+                        "One end stands at 0 V or at 5 V: a wire is open, or the probe is not on the wiper. The wiper is the pin that changes against both others with the plug off."
                     )
                 );
             }
 
             if (rises == false)
             {
+                // Many second tracks fall by design (common practice, no source): whoever rewires one loses the throttle's own safety.
                 findings.Add(
                     new(
                         "falls",
                         Severity.Caution,
-                        "It falls when the throttle opens: supply and ground are swapped. Swap them, or have the controller learn it that way round where it can."
+                        "It falls when the throttle opens. Leave the wires as they are: many second tracks fall by design. Read the other track too; only where both fall, look at "
+                            + "supply and ground, by the maker's manual."
                     )
                 );
             }

@@ -140,6 +140,21 @@ public sealed record SharedWire(Hazy? PullUpOhm, Hazy PullUpV, Hazy CableNf, Haz
             findings = findings.Prepend(PullUpAnalysis.OverVoltage(input.MaxV!.Value.Value, highest));
         }
 
+        // What lifts the wire itself bears it; any other input may be a 5 V input.
+        if (input.MaxV is null && highest > MostOfFiveV && Own(input).All(own => PullUpAnalysis.RunningV(own.Volts.Value) <= MostOfFiveV))
+        {
+            findings = findings.Prepend(
+                new(
+                    "limitUnknown",
+                    Severity.Stop,
+                    Sentence.Of(
+                        $"The wire rises to {Say.Of(highest, Unit.Volt, 1)} with the engine running, and nobody knows what this input bears: an input for 5 V dies of it. Look up "
+                            + $"its limit, or lift the wire to 5 V."
+                    )
+                )
+            );
+        }
+
         // A threshold nobody looked up stops no work.
         var isGuessed = input.IsGuessed;
         return new(
@@ -150,7 +165,7 @@ public sealed record SharedWire(Hazy? PullUpOhm, Hazy PullUpV, Hazy CableNf, Haz
                 Findings =
                 [
                     .. findings.Select(f =>
-                        isGuessed && f is { Severity: Severity.Stop, Code: not "overVoltage" }
+                        isGuessed && f is { Severity: Severity.Stop, Code: not ("overVoltage" or "limitUnknown") }
                             ? new Finding(f.Code, Severity.Caution, f.Sentence + "The input's thresholds are only the usual ones: look them up.")
                             : f
                     ),
@@ -199,6 +214,9 @@ public sealed record SharedWire(Hazy? PullUpOhm, Hazy PullUpV, Hazy CableNf, Haz
             yield return (load, 0);
         }
     }
+
+    // An input for 5 V bears a little more than that (from memory), V.
+    private const double MostOfFiveV = 5.5;
 
     private static (Hazy Ohm, Hazy Volts)? Parallel(IEnumerable<(Hazy Ohm, Hazy Volts)> pullUps)
     {

@@ -96,6 +96,9 @@ public enum FeedKind
 
     /// <summary>Not live.</summary>
     Dead,
+
+    /// <summary>Live with the key on, but so far below the battery that something eats it up.</summary>
+    Weak,
 }
 
 /// <summary>A feed as it was probed.</summary>
@@ -108,6 +111,10 @@ public sealed record ProbedFeedQuery(Hazy KeyOffV, Hazy KeyOnV, Hazy CrankingV, 
     // A feed is live from this share of the battery; while cranking the battery itself falls (common practice, no source).
     private const double LiveShare = 0.7;
     private const double CrankingShare = 0.45;
+
+    // Dead is next to nothing, and a good feed loses little (common practice, no source), V.
+    private const double DeadV = 0.5;
+    private const double MostLostV = 1;
 
     /// <summary>What it is.</summary>
     /// <exception cref="RefusedInputException">Something cannot be.</exception>
@@ -124,17 +131,25 @@ public sealed record ProbedFeedQuery(Hazy KeyOffV, Hazy KeyOnV, Hazy CrankingV, 
         var (off, on, cranking) = (Live(KeyOffV, LiveShare), Live(KeyOnV, LiveShare), Live(CrankingV, CrankingShare));
         var kind =
             !on ? FeedKind.Dead
+            : BatteryV.Value - KeyOnV.Value > MostLostV ? FeedKind.Weak
             : !cranking ? FeedKind.DropsWhileCranking
-            : off ? FeedKind.Constant
+            : KeyOffV.Value >= DeadV ? FeedKind.Constant
             : FeedKind.Switched;
         Sentence because = kind switch
         {
             FeedKind.Dead => off
                 ? Sentence.Of($"It shows {Volts(KeyOffV)} with the key off and {Volts(KeyOnV)} with it on: that is no supply. Look for another.")
                 : Sentence.Of($"With the key on it shows {Volts(KeyOnV)} of the battery's {Volts(BatteryV)}: nothing to feed a sensor with. Look at its fuse."),
+            FeedKind.Weak => Sentence.Of(
+                $"With the key on it shows {Volts(KeyOnV)} of the battery's {Volts(BatteryV)}: more than {MostLostV:0} V is lost on the way. Look at its fuse and its joints, or "
+                    + $"take another.{(KeyOffV.Value >= DeadV ? Sentence.Of($" With the key off it still shows {Volts(KeyOffV)}: something feeds it from behind.") : Sentence.Empty)}"
+            ),
             FeedKind.DropsWhileCranking => Sentence.Of(
                 $"It shows {Volts(KeyOnV)} with the key on and {Volts(CrankingV)} while cranking: the sensor starts anew with the engine, and for that time there is no "
                     + $"reading.{(off ? " It is live with the key off too." : string.Empty)}"
+            ),
+            FeedKind.Constant when !off => Sentence.Of(
+                $"With the key off it still shows {Volts(KeyOffV)}, and dead is below {DeadV:0.0} V: something feeds it from behind. Find out what, or take another feed."
             ),
             FeedKind.Constant => Sentence.Of(
                 $"It still shows {Volts(KeyOffV)} with the key off: it drains the battery, or keeps the vehicle's network awake. Move the feed to a switched fuse."

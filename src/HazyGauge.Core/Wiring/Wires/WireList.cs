@@ -93,7 +93,7 @@ public static class WireList
     /// <summary>Who uses the sensor, each with a key of its own; where nobody is listed, whoever the signal path calls for.</summary>
     public static IReadOnlyList<NamedUser> UsersOf(VehicleSurvey survey)
     {
-        var listed = (survey.Users ?? []).Where(u => u.Kind is not null).ToList();
+        var listed = (survey.Users ?? []).Where(u => u.Kind is not null && !u.IsPartOfAnother).ToList();
         if (listed.Count == 0)
         {
             listed =

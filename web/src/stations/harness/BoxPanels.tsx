@@ -29,7 +29,8 @@ export function ExtenderPanel({ harness }: { harness: HarnessStation }) {
       <p className="mt-2">
         {common ? (
           <b>
-            The {common} side is common to all {count}.
+            The {common} side is common to all {count}
+            {extender.common?.isSeenLive ? ", and live." : ". See battery on it, key on, before anything is connected."}
           </b>
         ) : next ? (
           <>
@@ -121,7 +122,14 @@ export function ExtenderPanel({ harness }: { harness: HarnessStation }) {
       />
       <Answers
         harness={harness}
-        paths={["extender.injectors", "extender.baseInjectors", "extender.probeAt", "extender.loadTap"]}
+        paths={[
+          "extender.keyOnLeftV",
+          "extender.keyOnRightV",
+          "extender.injectors",
+          "extender.baseInjectors",
+          "extender.probeAt",
+          "extender.loadTap",
+        ]}
       />
     </section>
   );

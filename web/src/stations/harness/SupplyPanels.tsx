@@ -9,6 +9,7 @@ const kinds = {
   constant: said("harness", "constantLiveKeyOff"),
   dropsWhileCranking: "Drops out while cranking",
   dead: "Dead",
+  weak: "Live, and weak",
 } as const;
 
 /** The feed as it was probed. */

@@ -48,7 +48,10 @@ export function SignalPage() {
   const stale = !signal.isCurrent;
   const reading = results?.reading ?? (document.capture ? lastResults?.reading : null) ?? null;
   const isNarrow = useMedia("(width < 48rem)");
-  const cautions = <Findings findings={signal.findings.filter((f) => f.severity === "caution")} />;
+  // What is in dispute is what the lead says.
+  const cautions = (
+    <Findings findings={signal.findings.filter((f) => f.severity === "caution" && f.text !== results?.lead.text)} />
+  );
   if (live.state !== "off") {
     return <LivePanel />;
   }
@@ -157,7 +160,7 @@ export function SignalPage() {
     }
     return onMeter && !document.meter
       ? said("signal", "whatDoesMeterShow")
-      : onShown && !reading
+      : onShown && !reading && !results?.dispute
         ? said("signal", "whatDoesDisplayShow")
         : undefined;
   }

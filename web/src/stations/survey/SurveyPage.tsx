@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from "react";
 import { Link, useSearchParams } from "react-router";
+import { valueAt } from "../../fields/paths";
 import { StationFrame } from "../../frame/StationFrame";
 import { FittedParts } from "../../fuelSystem/FittedParts";
 import { useJobContext } from "../../job/jobContext";
@@ -74,7 +75,8 @@ export function SurveyPage() {
         label="The walk round the vehicle"
         steps={walk.map((s) => {
           const open = openAt(s, survey, lastResults);
-          return { name: s.name, note: open === 0 ? "done" : `${open} open` };
+          const isAnswered = s.questions.some((q) => valueAt(survey, q.path) != null);
+          return { name: s.name, note: open > 0 ? `${open} open` : isAnswered ? "done" : "nothing needed" };
         })}
         at={at}
         onChoose={setAt}
