@@ -19,8 +19,8 @@ public class CatalogueTests
                     .MaxBy(c => c.GetParameters().Length)!
                     .GetParameters()
                     .SelectMany(p =>
-                        p.ParameterType == typeof(FuelMaterials)
-                            ? typeof(FuelMaterials).GetProperties().Select(m => $"{Camel(group.Name)}.{Camel(p.Name!)}.{Camel(m.Name)}")
+                        p.ParameterType == typeof(FuelMaterials) || p.ParameterType == typeof(CorrectionAbove)
+                            ? p.ParameterType.GetProperties().Select(m => $"{Camel(group.Name)}.{Camel(p.Name!)}.{Camel(m.Name)}")
                             : [$"{Camel(group.Name)}.{Camel(p.Name!)}"]
                     )
             )

@@ -230,8 +230,8 @@ public class JobAsItComesInTests
     [Theory]
     [InlineData(SettingKind.FullScale, 0.0, true, "the controller reads E0")]
     [InlineData(SettingKind.FullScale, 135.0, true, "must stand at 100")]
-    [InlineData(SettingKind.FullScale, 100.0, false, "reads what the sensor says")]
-    [InlineData(SettingKind.VoltsAt0, 0.1, true, "10 points too high")]
+    [InlineData(SettingKind.FullScale, 100.0, false, "E0 is read as E10 and E100 as E90")]
+    [InlineData(SettingKind.VoltsAt0, 0.1, true, "9 points too high")]
     [InlineData(SettingKind.MultiplierAt100, 163.0, true, "second time")]
     public void What_was_found_is_kept_with_its_verdict_until_something_else_is_read_back(SettingKind kind, double found, bool isWrong, string says)
     {

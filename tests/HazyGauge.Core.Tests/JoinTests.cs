@@ -129,9 +129,10 @@ public class JoinTests
         var (short3, back) = Of(3000);
         var (middle6, long9) = (Of(6000).Least, Of(9000).Least);
 
-        // By hand: the regulator, 80 kPa at 200 L/h, goes with the square, and the return comes on top; three meters more of it hold back as much as the three before.
-        short3.ShouldBeGreaterThan((80 * (back / 200) * (back / 200)) + (middle6 - short3) - 0.1);
-        (long9 - middle6).ShouldBe(middle6 - short3, 0.01);
+        // By hand: the regulator, 80 kPa at 200 L/h, goes with the square, and the return comes on top. Below the set pressure the pump moves a little more; each three meters
+        // more of return hold back as much as the three before, less what the pump then moves less.
+        short3.ShouldBeGreaterThan(80 * (back / 200) * (back / 200));
+        (long9 - middle6).ShouldBeInRange(0.8 * (middle6 - short3), middle6 - short3);
         (middle6 - short3).ShouldBeGreaterThan(1);
     }
 
@@ -191,9 +192,9 @@ public class JoinTests
                 .Drive!
                 .FinalC
                 .Value;
-        var said = Final(new HotDrive(AmbientC: 35, FuelLitres: litres));
-        Final(new HotDrive(AmbientC: 35)).ShouldBe(said, 1e-6);
-        Math.Abs(Final(new HotDrive(AmbientC: 35, FuelLitres: 2 * litres)) - said).ShouldBeGreaterThan(0.5);
+        var said = Final(new HotDrive(AmbientC: 15, FuelLitres: litres));
+        Final(new HotDrive(AmbientC: 15)).ShouldBe(said, 1e-6);
+        Math.Abs(Final(new HotDrive(AmbientC: 15, FuelLitres: 2 * litres)) - said).ShouldBeGreaterThan(0.5);
     }
 
     [Theory]

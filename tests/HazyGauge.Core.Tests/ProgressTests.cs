@@ -62,7 +62,7 @@ public class ProgressTests
         Line.Places.ShouldAllBe(p => p.Question.EndsWith('?'));
         Line.Find("Signal").ShouldBeNull();
         Line.With(["compensate"]).Select(s => s.Slug).ShouldBe(["survey", "signal", "compensate"]);
-        Line.Dependents(["survey"]).Select(s => s.Slug).ShouldBe(["route", "capacity", "signal", "harness", "compensate"]);
+        Line.Dependents(["survey"]).Select(s => s.Slug).ShouldBe(["route", "signal", "capacity", "harness", "compensate"]);
         Line.Dependents(["capacity"]).ShouldBeEmpty();
         Should.Throw<InvalidOperationException>(() => new JobLine([Capacity])).Message.ShouldContain("not built");
     }

@@ -31,7 +31,7 @@ public partial class StationSentencesTests
         new FuelPump(1, 200),
         new PortInjectors(6, 380, 300, 684, [new(12, 1.2), new(14, 0.9)]),
         new DirectInjection(),
-        new EngineControl(SignalPath.DirectFrequency, true, true, true, null, 10, 10, true),
+        new EngineControl(SignalPath.DirectFrequency, true, true, true, null, 10, 10, true, CorrectionAbove: new(CorrectionAboveKind.None)),
         new Goals(85, 75, true)
     );
 

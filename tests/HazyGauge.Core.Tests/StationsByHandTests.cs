@@ -63,11 +63,11 @@ public partial class StationsByHandTests
 
     private static readonly VehicleSurvey Sound = new(
         new Engine(6, 3000, Aspiration.Natural, null, 6500, 150, 160, 0.9),
-        new FuelSystemSurvey(FuelLine.Return, FuelSystemKind.Port, 300, null, 60),
+        new FuelSystemSurvey(FuelLine.Return, FuelSystemKind.Port, 300, false, 60),
         new FuelPump(1, 200),
         new PortInjectors(6, 450, 300, 684, [new(12, 1.2), new(14, 0.9)]),
         new DirectInjection(),
-        new EngineControl(SignalPath.DirectFrequency, true, true, true, null, 10, 10, true),
+        new EngineControl(SignalPath.DirectFrequency, true, true, true, null, 10, 10, true, CorrectionAbove: new(CorrectionAboveKind.None)),
         new Goals(85, 75, true)
     );
 
@@ -443,12 +443,19 @@ public partial class StationsByHandTests
     {
         foreach (var minutes in new[] { 5.0, 30, 61, 100 })
         {
-            var drive = Capacity(new() { Drive = new HotDrive(AmbientC: 35, Minutes: minutes) }, Sound).Drive!;
+            var drive = Capacity(new() { Drive = new HotDrive(AmbientC: 10, Minutes: minutes) }, Sound).Drive!;
             (drive.Timeline[0].Minute, drive.Timeline[^1].Minute).ShouldBe((0, minutes));
             drive.Timeline.Select(p => p.Minute).ShouldBeUnique();
             drive.Timeline.Count.ShouldBeInRange(5, 26);
             drive.Timeline[^1].FuelTempC.Value.ShouldBe(drive.FinalC.Value);
         }
+
+        // Fuel that boils gets no hotter: the course ends where it begins to, and says after how long.
+        var hot = Capacity(new() { Drive = new HotDrive(AmbientC: 35, Minutes: 100, FuelLitres: 14, GasolineReidKpa: 75) }, Sound).Drive!;
+        hot.FinalC.Value.ShouldBe(hot.AtInlet.BubblePointC.Value);
+        hot.BoilsAfterMin!.Value.ShouldBeInRange(0, 100);
+        hot.Timeline[^1].Minute.ShouldBe(hot.BoilsAfterMin.Value);
+        hot.Timeline.ShouldAllBe(p => p.FuelTempC.Value <= hot.AtInlet.BubblePointC.Value);
 
         // Below E10 or so the highest blend boils first; above it a blend in between does.
         string Judged(double highest) => Capacity(new() { Drive = new HotDrive(AmbientC: 35) }, Sound with { Goals = new Goals(highest) }).Drive!.JudgedOn!.Text;

@@ -22,11 +22,11 @@ public class SurveyTests
 
     private static readonly VehicleSurvey Sound = new(
         new Engine(6, 3000, Aspiration.Natural, null, 6500, 150, 160, 0.9),
-        new FuelSystemSurvey(FuelLine.Return, FuelSystemKind.Port, 300, null, 60, [new Joint(LineName.Return)], Materials: AllRated),
+        new FuelSystemSurvey(FuelLine.Return, FuelSystemKind.Port, 300, false, 60, [new Joint(LineName.Return)], Materials: AllRated),
         new FuelPump(1, 200),
         new PortInjectors(6, 380, 300, 684, [new(12, 1.2), new(14, 0.9)]),
         new DirectInjection(),
-        new EngineControl(SignalPath.DirectFrequency, true, true, true, null, 10, 10, true),
+        new EngineControl(SignalPath.DirectFrequency, true, true, true, null, 10, 10, true, CorrectionAbove: new(CorrectionAboveKind.None)),
         new Goals(85, 75, true, ColdestStartC: 14)
     )
     {

@@ -206,7 +206,7 @@ public class CapacityTests(App app) : IClassFixture<App>
         ((int)preview["basedOn"]!["survey"]!).ShouldBe(1);
 
         // With the second pump it promised it is carried; saved, it is what was shown, and the bay goes on.
-        const string Plan = """{ "changes": { "pumpCount": 2 }, "drive": { "ambientC": 15, "gasolineReidKpa": 50 } }""";
+        const string Plan = """{ "changes": { "pumpCount": 2 }, "drive": { "ambientC": 0, "gasolineReidKpa": 50 } }""";
         var (saved, _) = await app.SaveAsync(job, Plan, "\"0\"", slug: "capacity");
         ((string)saved["document"]!["results"]!["state"]!, (int)saved["basedOn"]!["survey"]!).ShouldBe(("planned", 1));
         saved["document"]!["results"]!["drawing"].ShouldBeNull();

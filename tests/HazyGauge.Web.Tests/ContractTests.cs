@@ -49,6 +49,7 @@ public class ContractTests(App app) : IClassFixture<App>
                     "sensor-reading",
                     "capture",
                     "fuel-factor",
+                    "closed-loop-band",
                     "fuel-curve",
                     "pulse",
                     "breakpoints",

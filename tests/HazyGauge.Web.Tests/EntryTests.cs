@@ -37,7 +37,7 @@ public class EntryTests(App app) : IClassFixture<App>
             "\"0\"",
             slug: "survey"
         );
-        await app.SaveAsync(job, """{ "changes": { "ratedFlowCcMin": 700 }, "drive": { "ambientC": 15 } }""", "\"0\"", slug: "capacity");
+        await app.SaveAsync(job, """{ "changes": { "ratedFlowCcMin": 700 }, "drive": { "ambientC": 0 } }""", "\"0\"", slug: "capacity");
         async Task<string> StandsAsync() => (string)(await InBayAsync(job))["stations"]!.AsArray().Single(s => (string)s!["slug"]! == "capacity")!["state"]!;
         async Task<JsonNode> SurveyAsync() =>
             (await app.PreviewAsync(job, "survey", (await app.GetAsync($"/api/jobs/{job}/stations/survey"))["document"]!.ToJsonString()))["results"]!;
@@ -52,7 +52,7 @@ public class EntryTests(App app) : IClassFixture<App>
         (await StandsAsync()).ShouldBe("planned");
 
         var entry = await WriteAsync(job, """{ "kind": "fitted", "payload": { "change": { "ratedFlowCcMin": 700 } } }""", author: "RL");
-        (await StandsAsync()).ShouldBe("proven");
+        (await StandsAsync()).ShouldBe("inWork");
         var now = await SurveyAsync();
         (now["fitted"]![0]!["author"], now["fitted"]![0]!["what"]!["text"]).ShouldSatisfyAllConditions(
             f => ((string)f.Item1!).ShouldBe("RL"),

@@ -32,7 +32,7 @@ public class FieldRuleTests(App app) : IClassFixture<App>
     private const string Converted = """
         { "engine": { "powerKw": 100 }, "work": { "hoursPlanned": 5, "hoursTaken": 6, "powerAfterKw": 120 },
         "sensor": { "condition": "used", "origin": "unknown" }, "control": { "signalPath": "analyserVoltage",
-        "fuelMapKnown": "octaneName" } }
+        "fuelMapKnown": "octaneName", "correctionAbove": { "kind": "off" } } }
         """;
 
     [Fact]

@@ -96,7 +96,8 @@ public sealed record BySchool(Hazy Mass, Hazy Orifice, Hazy Volume)
 
 /// <summary>The fuel factor and everything it was made of. It multiplies the effective open time (pulse minus dead time) on the base blend.</summary>
 /// <param name="Factor">What the effective open time is multiplied by.</param>
-/// <param name="CautiousFactor">The factor at the high end of the ethanol haze, ethanol + 2u, at most E100; a doubt the base blend shares moves both and does not count.</param>
+/// <param name="CautiousFactor">What covers the worst: the factor at the high end of the ethanol haze, ethanol + 2u, at most E100, and on top of it, combined by squares, the
+/// 95 % half-width of every other doubt of the factor, as that of the base blend. A doubt the base blend shares with the reading moves both and does not count.</param>
 /// <param name="LeanRatio">Cautious over plain factor: what lambda becomes at worst, relative.</param>
 /// <param name="CompositionFactor">The part that comes from the blend, densities at 15 C.</param>
 /// <param name="TemperatureFactor">The part that comes from fuel temperature.</param>
@@ -147,8 +148,11 @@ public static class FuelFactor
 
         // The haze stays on the cautious figure: it says how well that figure itself is known.
         var highEnd = blend with { EthanolPct = RealNumber.Clamp(ethanolPct + (2 * ApartU(ethanolPct, basis.BaseEthanolPct)), 0, 100) };
-        var cautious = CompositionFactor(metering, highEnd, map) * Temperature(metering, highEnd);
         var factor = schools.Of(metering);
+        var atHighEnd = CompositionFactor(metering, highEnd, map) * Temperature(metering, highEnd);
+        var others = ledger.Quantity(0, [.. factor.Parts.Where(p => !ethanolPct.Parts.Any(e => e.Source.Id == p.Source.Id)).Select(p => (p.Source, Math.Abs(p.U)))]);
+        var (ofEthanol, ofOthers) = (atHighEnd.Value - factor.Value, Interval95.HalfWidth(others));
+        var cautious = atHighEnd + (Math.Sqrt((ofEthanol * ofEthanol) + (ofOthers * ofOthers)) - ofEthanol);
         return new FuelFactorResult(
             factor,
             cautious,

@@ -115,7 +115,7 @@ public static class SettingVerdicts
                         + $"{Lambda(highest, 0, new(map)):0.00}. It must stand at 100."
                 );
             case SettingKind.FullScale when Math.Abs(value - 100) <= SamePct:
-                return Sentence.Of($"{named} stands at {value:0.###}: the controller reads what the sensor says.");
+                return Sentence.Of($"{named} stands at {value:0.###}:") + FullScaleRight(survey, setting);
             case SettingKind.FullScale:
                 return Sentence.Of(
                     $"{named} stands at {value:0.###}: {Say.Ethanol(highest)} is read as "
@@ -128,7 +128,7 @@ public static class SettingVerdicts
                     ? Sentence.Of($"{named}: {value:0.###} V, as the converter gives.")
                     : Sentence.Of(
                         $"{named} stands at {value:0.###} V and the converter gives {volts:0.###} V there: {Say.Ethanol(end)} is read "
-                            + $"{Math.Abs(value - volts) / SpanV(survey) * 100:0} points {(value > volts ? "too low" : "too high")}. Set {volts:0.###} V."
+                            + $"{Math.Abs(value - volts) / SpanV(survey, setting, value) * 100:0} points {(value > volts ? "too low" : "too high")}. Set {volts:0.###} V."
                     );
             case SettingKind.MultiplierAt0 or SettingKind.MultiplierAt100 when should is { } right:
                 return IsRight(survey, setting.Kind!.Value, value, right)
@@ -146,8 +146,45 @@ public static class SettingVerdicts
     // Lambda where one blend is in the line and the controller takes it for another.
     private static double Lambda(double inLinePct, double takenForPct, MapEthanol map) => Uncorrected.LambdaRatio(inLinePct, map) / Uncorrected.LambdaRatio(takenForPct, map);
 
-    private static double SpanV(VehicleSurvey survey) =>
-        Math.Max(0.1, Math.Abs((survey.Control.ConverterAt100V?.Value ?? ConverterVolts.UsualAt100V) - (survey.Control.ConverterAt0V?.Value ?? ConverterVolts.UsualAt0V)));
+    // Behind a converter full scale alone does not say what the input takes for E0: an input takes 0 to 5 V where nobody set its two points.
+    private static Sentence FullScaleRight(VehicleSurvey survey, ControllerSetting setting)
+    {
+        if (survey.Control.SignalPath != SignalPath.AnalyserVoltage)
+        {
+            return "the controller reads what the sensor says.";
+        }
+
+        if (survey.Control is not { ConverterAt0V.Value: var gives0, ConverterAt100V.Value: var gives100 })
+        {
+            return "right, as far as the converter's two points are; nobody read them yet.";
+        }
+
+        var (at0, at100) = (At(survey, setting, SettingKind.VoltsAt0, ConverterVolts.UsualAt0V), At(survey, setting, SettingKind.VoltsAt100, ConverterVolts.UsualAt100V));
+        double Reads(double volts) => Math.Clamp(100 * (volts - at0) / (at100 - at0), 0, 100);
+        return Math.Abs(at0 - gives0) <= SameV && Math.Abs(at100 - gives100) <= SameV
+            ? "the controller reads what the sensor says."
+            : Sentence.Of(
+                $"right, but with {at0:0.##} to {at100:0.##} V at the input and {gives0:0.##} to {gives100:0.##} V from the converter E0 is read as {Say.Ethanol(Reads(gives0))} and E100 as "
+                    + $"{Say.Ethanol(Reads(gives100))}. Set the input's two volts to the converter's."
+            );
+    }
+
+    // What the same controller takes for one of its ends now.
+    private static double At(VehicleSurvey survey, ControllerSetting of, SettingKind kind, double otherwise) =>
+        (survey.Settings ?? [])
+            .Where(s => s.Kind == kind && string.Equals(s.Controller?.Trim(), of.Controller?.Trim(), StringComparison.OrdinalIgnoreCase))
+            .Select(s => s.Now)
+            .OfType<double>()
+            .DefaultIfEmpty(otherwise)
+            .Min();
+
+    // A volt is worth what the controller's own two points make of it.
+    private static double SpanV(VehicleSurvey survey, ControllerSetting setting, double value)
+    {
+        double End(SettingKind kind, double? gives, double usual) => setting.Kind == kind ? value : At(survey, setting, kind, gives ?? usual);
+        var at100 = End(SettingKind.VoltsAt100, survey.Control.ConverterAt100V?.Value, ConverterVolts.UsualAt100V);
+        return Math.Max(0.1, Math.Abs(at100 - End(SettingKind.VoltsAt0, survey.Control.ConverterAt0V?.Value, ConverterVolts.UsualAt0V)));
+    }
 
     /// <summary>A setting by its name, to begin a sentence.</summary>
     public static string Named(ControllerSetting setting)

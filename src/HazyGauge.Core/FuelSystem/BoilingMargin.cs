@@ -3,6 +3,8 @@ using HazyGauge.Core.Fuels;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Quantities;
 using HazyGauge.Core.Sentences;
+using MathNet.Numerics.Distributions;
+using MathNet.Numerics.Integration;
 using MathNet.Numerics.RootFinding;
 
 namespace HazyGauge.Core.FuelSystem;
@@ -12,7 +14,11 @@ namespace HazyGauge.Core.FuelSystem;
 /// <param name="BubblePointC">Temperature at which it begins to boil at the pressure there, C.</param>
 /// <param name="MarginK">How much hotter it may get, K; below 0 it boils.</param>
 /// <param name="Findings">What that means.</param>
-public sealed record BoilingMarginResult(Hazy VapourPressureKpa, Hazy BubblePointC, Hazy MarginK, IReadOnlyList<Finding> Findings);
+public sealed record BoilingMarginResult(Hazy VapourPressureKpa, Hazy BubblePointC, Hazy MarginK, IReadOnlyList<Finding> Findings)
+{
+    /// <summary>How likely it boils, %: the margin taken as normally distributed.</summary>
+    public double BoilsPct => BoilingMargin.ChancePct(MarginK);
+}
 
 /// <summary>
 /// How far a fuel is from boiling. It matters where pressure is low: at the pump's inlet and in a return without pressure, not in a rail.
@@ -51,14 +57,53 @@ public static class BoilingMargin
         return new BoilingMarginResult(pressure, bubble, margin, Findings(margin));
     }
 
-    /// <summary>The blend that begins to boil first among those that may be in the tank, from E0 to the highest, % by volume.</summary>
+    /// <summary>How likely a margin is below 0, %.</summary>
+    /// <param name="marginK">The margin, K.</param>
+    public static double ChancePct(Hazy marginK) =>
+        marginK.StandardU > 0 ? 100 * Normal.CDF(0, 1, -marginK.Value / marginK.StandardU)
+        : marginK.Value < 0 ? 100
+        : 0;
+
+    /// <summary>How likely at least one of two margins is below 0, %. What blurs both counts once: both are normal and go together as far as they share their doubts.</summary>
+    /// <param name="one">One margin, K.</param>
+    /// <param name="other">The other, K.</param>
+    public static double ChanceOfEitherPct(Hazy one, Hazy other)
+    {
+        var (first, second) = (ChancePct(one), ChancePct(other));
+        if (one.StandardU == 0 || other.StandardU == 0)
+        {
+            return Math.Max(first, second);
+        }
+
+        // r from var(a - b) = var(a) + var(b) - 2 r u(a) u(b).
+        var (a, b) = (one.StandardU, other.StandardU);
+        var apart = (one - other).StandardU;
+        var r = Math.Clamp(((a * a) + (b * b) - (apart * apart)) / (2 * a * b), -1, 1);
+        return 100 - (100 * BothAbove(-one.Value / a, -other.Value / b, r));
+    }
+
+    // P(x > h, y > k) of two standard normals with correlation r, by integrating over x: the bivariate normal reduced to one integral (from memory).
+    private static double BothAbove(double h, double k, double r)
+    {
+        const double Far = 8;
+        if (1 - (r * r) < 1e-12)
+        {
+            return r > 0 ? 1 - Normal.CDF(0, 1, Math.Max(h, k)) : Math.Max(0, Normal.CDF(0, 1, -k) - Normal.CDF(0, 1, h));
+        }
+
+        var spread = Math.Sqrt(1 - (r * r));
+        return h >= Far ? 0 : GaussLegendreRule.Integrate(x => Normal.PDF(0, 1, x) * Normal.CDF(0, 1, ((r * x) - k) / spread), Math.Max(h, -Far), Far, 64);
+    }
+
+    /// <summary>The blend that begins to boil first among those that may be in the tank, % by volume.</summary>
+    /// <param name="lowestEthanolPct">The lowest blend, % by volume.</param>
     /// <param name="highestEthanolPct">The highest blend, % by volume.</param>
     /// <param name="gasoline">Reid pressure of the gasoline alone.</param>
     /// <param name="there">Pressure it boils against.</param>
-    public static double WorstEthanolPct(double highestEthanolPct, ReidPressure<Exact> gasoline, AbsolutePressure<Exact> there) =>
+    public static double WorstEthanolPct(double lowestEthanolPct, double highestEthanolPct, ReidPressure<Exact> gasoline, AbsolutePressure<Exact> there) =>
         Enumerable
-            .Range(0, (int)Math.Ceiling(highestEthanolPct) + 1)
-            .Select(pct => Math.Min(pct, highestEthanolPct))
+            .Range(0, (int)Math.Ceiling(highestEthanolPct - lowestEthanolPct) + 1)
+            .Select(step => Math.Min(lowestEthanolPct + step, highestEthanolPct))
             .MinBy(pct => BubblePointC(new Blend<Exact>(pct, UsualFuels.Traditional<Exact>()), gasoline, there));
 
     // Found with exact numbers; the haze is that of the pressure there, over its slope (implicit differentiation).
@@ -86,8 +131,15 @@ public static class BoilingMargin
             : Brent.FindRoot(Over, LowestC, HighestC, 1e-9);
     }
 
+    /// <summary>Code of the finding that it may boil.</summary>
+    internal const string MayBoil = "mayBoil";
+
+    /// <summary>True for a finding that leaves it open or says that it boils.</summary>
+    internal static bool LeavesOpen(Finding finding) => finding.Code is Boils or Probably or MayBoil;
+
     private static List<Finding> Findings(Hazy marginK)
     {
+        var chance = Sentence.Of($"{Math.Clamp(ChancePct(marginK), 1, 99):0} % chance of boiling.");
         var half = Interval95.HalfWidth(marginK);
         if (marginK.Value + half < 0)
         {
@@ -108,14 +160,14 @@ public static class BoilingMargin
                 new(
                     Probably,
                     Severity.Caution,
-                    "The fuel probably boils here. Cool it, keep more of it in the tank, or measure its temperature on a hot day before relying on anything."
+                    "The fuel probably boils here:" + chance + "Cool it, keep more of it in the tank, or measure its temperature on a hot day before relying on anything."
                 ),
             ];
         }
 
         if (marginK.Value - half < 0)
         {
-            return [new("mayBoil", Severity.Caution, "The fuel may boil here, as far as is known. Measure its temperature on a hot day before relying on it.")];
+            return [new(MayBoil, Severity.Caution, "The fuel may boil here:" + chance + "Measure its temperature on a hot day before relying on it.")];
         }
 
         return marginK.Value < NearK

@@ -56,24 +56,33 @@ public sealed record BoilingMarginQuery(
 /// <param name="GasolineReidKpa">Reid pressure of the gasoline alone, kPa.</param>
 /// <param name="FinishedFuelReidKpa">Reid pressure of a finished fuel its gasoline is that of, kPa.</param>
 /// <param name="FinishedFuelEthanolPct">Ethanol in that finished fuel, % by volume.</param>
+/// <param name="LowestEthanolPct">Lowest blend that may be in the tank, % by volume; left out, E0.</param>
 public sealed record WorstBoilingQuery(
     Hazy HighestEthanolPct,
     Hazy FuelTempC,
     Hazy AbsolutePressureKpa,
     Hazy? GasolineReidKpa = null,
     Hazy? FinishedFuelReidKpa = null,
-    Hazy? FinishedFuelEthanolPct = null
+    Hazy? FinishedFuelEthanolPct = null,
+    Hazy? LowestEthanolPct = null
 )
 {
     /// <summary>The blend that boils first, and how far it is from it.</summary>
     /// <exception cref="RefusedInputException">A quantity is outside its range.</exception>
     public WorstBoiling Answer(HazeLedger ledger)
     {
-        new InputCheck()
+        var check = new InputCheck()
             .Within(HighestEthanolPct, 0, 100, "highestEthanolPct", "The highest blend", Unit.EthanolPct)
-            .Within(AbsolutePressureKpa, 20, 1000, "absolutePressureKpa", "The absolute pressure", Unit.Kpa)
-            .ThrowIfAny();
+            .Within(LowestEthanolPct, 0, 100, "lowestEthanolPct", "The lowest blend", Unit.EthanolPct)
+            .Within(AbsolutePressureKpa, 20, 1000, "absolutePressureKpa", "The absolute pressure", Unit.Kpa);
+        if (LowestEthanolPct is { } lowest && lowest.Value > HighestEthanolPct.Value)
+        {
+            check.Refuse("lowestEthanolPct", "The lowest blend lies above the highest.");
+        }
+
+        check.ThrowIfAny();
         return WorstBoiling.Of(
+            LowestEthanolPct ?? 0,
             HighestEthanolPct,
             new FuelVolatility(GasolineReidKpa, FinishedFuelReidKpa, FinishedFuelEthanolPct).Gasoline(),
             new(FuelTempC),
@@ -90,11 +99,14 @@ public sealed record WorstBoilingQuery(
 /// <param name="Findings">What that means.</param>
 public sealed record WorstBoiling(double WorstEthanolPct, Hazy BubblePointC, Hazy MarginK, IReadOnlyList<Finding> Findings)
 {
-    /// <summary>The blend that boils first at one place, from E0 to the highest.</summary>
+    /// <summary>How likely it boils, %.</summary>
+    public double BoilsPct => BoilingMargin.ChancePct(MarginK);
+
+    /// <summary>The blend that boils first at one place, from the lowest to the highest.</summary>
     /// <exception cref="RefusedInputException">A quantity is outside its range.</exception>
-    public static WorstBoiling Of(Hazy highestEthanolPct, ReidPressure<Hazy> gasoline, Celsius<Hazy> fuel, AbsolutePressure<Hazy> there, HazeLedger ledger)
+    public static WorstBoiling Of(Hazy lowestEthanolPct, Hazy highestEthanolPct, ReidPressure<Hazy> gasoline, Celsius<Hazy> fuel, AbsolutePressure<Hazy> there, HazeLedger ledger)
     {
-        var worst = BoilingMargin.WorstEthanolPct(highestEthanolPct.Value, new(gasoline.Kpa.Value), new(there.Kpa.Value));
+        var worst = BoilingMargin.WorstEthanolPct(lowestEthanolPct.Value, highestEthanolPct.Value, new(gasoline.Kpa.Value), new(there.Kpa.Value));
         var margin = BoilingMargin.Of(worst, gasoline, fuel, there, ledger);
         return new WorstBoiling(worst, margin.BubblePointC, margin.MarginK, margin.Findings);
     }
@@ -131,8 +143,14 @@ public sealed record VapourPressureQuery(
             check.Within(TempsC![i], FuelTemperature.LowestC, FuelTemperature.HighestC, $"tempsC[{i}]", "Fuel temperature", Unit.Celsius);
         }
 
+        if (FinishedFuelReidKpa is not null && FinishedFuelEthanolPct is null && EthanolPct.Value > FuelVolatility.MostEthanolPct)
+        {
+            check.Refuse("ethanolPct", "With so little gasoline in it, its own pressure does not tell that of the gasoline: give the Reid pressure of the gasoline alone.");
+        }
+
         check.ThrowIfAny();
-        var gasoline = new FuelVolatility(GasolineReidKpa, FinishedFuelReidKpa, FinishedFuelEthanolPct ?? EthanolPct).Gasoline();
+        var finishedPct = FinishedFuelEthanolPct ?? (FinishedFuelReidKpa is null ? null : EthanolPct);
+        var gasoline = new FuelVolatility(GasolineReidKpa, FinishedFuelReidKpa, finishedPct).Gasoline();
         var blend = new Blend<Hazy>(EthanolPct, UsualFuels.Traditional<Hazy>());
         return new VapourPressureResult(
             gasoline.Kpa,

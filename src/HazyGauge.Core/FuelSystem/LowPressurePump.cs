@@ -87,6 +87,17 @@ public sealed record PumpCurve<T>(IReadOnlyList<PumpPoint<T>> Points)
         return Straight(i, pressureKpa) + (Straight(1, 0.0) * (voltageRatio - 1));
     }
 
+    /// <summary>By how much the flow of one falls with every kPa at the end of the curve, L/h; a curve that ends flat falls as pumps usually do.</summary>
+    public T FallAtEndLphPerKpa
+    {
+        get
+        {
+            var (from, to) = (Points[^2], Points[^1]);
+            var fall = (from.FlowLph - to.FlowLph) / (to.PressureKpa - from.PressureKpa);
+            return fall.Value > 0 ? fall : to.FlowLph * PumpAgainst.FallPerKpa;
+        }
+    }
+
     private T Straight(int i, T pressureKpa)
     {
         var (from, to) = (Points[i - 1], Points[i]);
@@ -129,7 +140,7 @@ public sealed record LowPressurePump<T>(
 public static class PumpAgainst
 {
     // By how much of its flow a pump without a curve falls for every kPa, and how far that may be off (from memory: 150 L/h at 300 kPa, 104 at 500).
-    private const double FallPerKpa = 0.002;
+    internal const double FallPerKpa = 0.002;
     private const double FallOff = 0.5;
 
     /// <summary>The pump against so much more pressure; null where that is off its curve.</summary>

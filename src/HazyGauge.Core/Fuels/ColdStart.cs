@@ -39,6 +39,13 @@ public static class ColdStart
     // A fuel fit for this many kelvin warmer starts hard.
     private const double HardWithinK = 10;
 
+    // The classes are those of high blends. Gasoline is made to start on less: it needs this share, and what lies between the two in between (from memory).
+    private const double HighBlendFromPct = 51;
+    private const double GasolineShare = 0.6;
+
+    // How far off all of this may be for one engine, half-width, as a share (our own).
+    private const double Off = 0.1;
+
     private static readonly LinearSpline NeededKpa = LinearSpline.InterpolateSorted([-25, -15, -5, 5, NeatEthanolStartsC], [66, 59, 48, 38, 15.5]);
 
     /// <summary>The start at a temperature.</summary>
@@ -46,29 +53,34 @@ public static class ColdStart
     /// <param name="gasoline">Reid pressure of the gasoline alone.</param>
     /// <param name="coldestC">The coldest start, C.</param>
     /// <param name="ledger">The ledger.</param>
-    public static ColdStartResult Of(Hazy ethanolPct, ReidPressure<Hazy> gasoline, double coldestC, HazeLedger ledger)
+    public static ColdStartResult Of(Hazy ethanolPct, ReidPressure<Hazy> gasoline, Hazy coldestC, HazeLedger ledger)
     {
         var (blend, cold) = (new Blend<Hazy>(ethanolPct, UsualFuels.Traditional<Hazy>()), new Celsius<Hazy>(coldestC));
-        var starts = Starts(ethanolPct.Value, gasoline.Kpa.Value, coldestC);
+
+        // What is not known of blend, gasoline and morning: it starts where it does at the worst end, and does not where it does not at the best.
+        var reid = BlendVapourPressure.ReidOf(blend, gasoline).Kpa;
+        var (offShare, offK) = (Interval95.HalfWidth(reid) / reid.Value, Interval95.HalfWidth(coldestC));
+        var starts = Starts(ethanolPct.Value, gasoline.Kpa.Value, coldestC.Value, offShare, offK);
         var highest = Enumerable
             .Range(0, 101)
             .Select(i => 100.0 - i)
             .Select(pct => (double?)pct)
-            .FirstOrDefault(pct => Starts(pct!.Value, gasoline.Kpa.Value, coldestC) == ColdStarting.Yes);
+            .FirstOrDefault(pct => Starts(pct!.Value, gasoline.Kpa.Value, coldestC.Value, offShare, offK) == ColdStarting.Yes);
         return new ColdStartResult(
             BlendVapourPressure.LawAt(blend, gasoline, cold, ledger) * BlendVapourPressure.At(blend, gasoline, cold).Kpa,
             starts,
             highest,
-            [Finding(ethanolPct.Value, coldestC, starts, highest)]
+            [Finding(ethanolPct.Value, coldestC.Value, starts, highest)]
         );
     }
 
-    private static ColdStarting Starts(double ethanolPct, double gasolineReidKpa, double coldestC)
+    private static ColdStarting Starts(double ethanolPct, double gasolineReidKpa, double coldestC, double offShare, double offK)
     {
         var reid = BlendVapourPressure.ReidOf(new Blend<Exact>(ethanolPct, UsualFuels.Traditional<Exact>()), new ReidPressure<Exact>(gasolineReidKpa)).Kpa.Value;
-        double Needed(double tempC) => NeededKpa.Interpolate(Math.Min(tempC, NeatEthanolStartsC));
-        return coldestC >= NeatEthanolStartsC || reid >= Needed(coldestC) ? ColdStarting.Yes
-            : reid >= Needed(coldestC + HardWithinK) ? ColdStarting.Hard
+        var share = GasolineShare + ((1 - GasolineShare) * Math.Min(1, ethanolPct / HighBlendFromPct));
+        double Needed(double tempC) => share * NeededKpa.Interpolate(Math.Min(tempC, NeatEthanolStartsC));
+        return coldestC - offK >= NeatEthanolStartsC || reid * (1 - offShare) >= Needed(coldestC - offK) * (1 + Off) ? ColdStarting.Yes
+            : reid * (1 + offShare) >= Needed(coldestC + offK + HardWithinK) * (1 - Off) ? ColdStarting.Hard
             : ColdStarting.No;
     }
 
@@ -88,7 +100,7 @@ public static class ColdStart
             ColdStarting.Hard => new(
                 "coldStartHard",
                 Severity.Caution,
-                Sentence.Of($"On {Say.Ethanol(ethanolPct)} it starts hard at {Say.Given(coldestC, Unit.Celsius)}: too little evaporates. {fill} {Trap}")
+                Sentence.Of($"On {Say.Ethanol(ethanolPct)} it may start hard at {Say.Given(coldestC, Unit.Celsius)}: too little evaporates. {fill} {Trap}")
             ),
             _ => new(
                 "coldStartNo",
@@ -112,6 +124,6 @@ public sealed record ColdStartQuery(Hazy EthanolPct, Hazy ColdestC, Hazy? Gasoli
     public ColdStartResult Answer(HazeLedger ledger)
     {
         new InputCheck().Within(EthanolPct, 0, 100, "ethanolPct", "Ethanol", Unit.Percent).Within(ColdestC, -40, 40, "coldestC", "The coldest start", Unit.Celsius).ThrowIfAny();
-        return ColdStart.Of(EthanolPct, new FuelVolatility(GasolineReidKpa, FinishedFuelReidKpa, FinishedFuelEthanolPct).Gasoline(), ColdestC.Value, ledger);
+        return ColdStart.Of(EthanolPct, new FuelVolatility(GasolineReidKpa, FinishedFuelReidKpa, FinishedFuelEthanolPct).Gasoline(), ColdestC, ledger);
     }
 }

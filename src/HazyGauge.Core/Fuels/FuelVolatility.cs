@@ -15,8 +15,11 @@ namespace HazyGauge.Core.Fuels;
 /// <param name="FinishedFuelEthanolPct">Ethanol in the finished fuel, % by volume.</param>
 public sealed record FuelVolatility(Hazy? GasolineReidKpa, Hazy? FinishedFuelReidKpa, Hazy? FinishedFuelEthanolPct)
 {
+    // From here on a label is taken for the blend: winter classes of it hold less (ASTM D5798, from memory).
+    private const double WinterLabelFromPct = 70;
+
     // With less gasoline than this its own pressure hardly shows in that of the blend.
-    private const double MostEthanolPct = 90;
+    internal const double MostEthanolPct = 90;
 
     /// <summary>The Reid pressure of the gasoline alone, converted where it was given for the finished fuel.</summary>
     /// <exception cref="RefusedInputException">Neither or both are given, or what is given cannot be.</exception>
@@ -59,7 +62,7 @@ public sealed record FuelVolatility(Hazy? GasolineReidKpa, Hazy? FinishedFuelRei
                 "finishedFuelReidKpa",
                 Sentence.Of(
                     $"No gasoline makes {Say.Ethanol(ethanolPct.Value)} of {Say.Kpa(finishedKpa.Value)}: with one that is sold it is between {Say.Kpa(Reid(Least))} and "
-                        + $"{Say.Kpa(Reid(Most))}. Check both."
+                        + $"{Say.Kpa(Reid(Most))}.{(ethanolPct.Value > WinterLabelFromPct ? " Winter fuel sold as E85 holds E51 to E83: test a sample, and give what it holds." : " Check both.")}"
                 )
             );
         }

@@ -38,7 +38,7 @@ public enum ClampKind
 /// <param name="Clip">True where a retaining clip has to be put back on.</param>
 /// <param name="Sealant">True where its thread takes sealant.</param>
 /// <param name="BendRadiusMm">Tightest bend of hose, mm, to the middle of it.</param>
-/// <param name="MaxKpa">Highest pressure it is made for, kPa; left out, that of an injection line.</param>
+/// <param name="MaxKpa">Highest pressure it is made for, kPa; left out, nobody knows.</param>
 /// <param name="Sensor">True for a sensor.</param>
 /// <param name="OnShelf">How many lie on the shop's shelf.</param>
 /// <param name="Id">Its id in the chain of a job; null in the catalog.</param>

@@ -145,6 +145,7 @@ public sealed record HotDrive(
 /// <param name="Gasoline">Reid pressure of the gasoline it was calculated with.</param>
 /// <param name="PumpW">Electrical power of all pumps, W.</param>
 /// <param name="BayHeatW">Heat of the engine bay it was calculated with, W.</param>
+/// <param name="SeenC">Temperature the sensor showed, C, where that is more than what was calculated: then it counts. Null where it is not.</param>
 public sealed record HotDriveResult(
     FuelHeatingResult Heating,
     BoilingMarginResult AtInlet,
@@ -155,12 +156,34 @@ public sealed record HotDriveResult(
     AbsolutePressure<Hazy> Air,
     ReidPressure<Hazy> Gasoline,
     Hazy PumpW,
-    Hazy BayHeatW
+    Hazy BayHeatW,
+    Hazy? SeenC = null
 )
 {
     // Beyond the range of the laws of vapour pressure and of density; fuel boils before.
     private const double ColdestC = -40;
     private const double HottestC = 125;
+
+    /// <summary>Minutes until the fuel at the pump's inlet begins to boil; null where it does not on this drive. Nothing heats it further from there: it boils.</summary>
+    public double? BoilsAfterMin
+    {
+        get
+        {
+            var (bubble, course) = (AtInlet.BubblePointC.Value, Heating.Timeline);
+            var first = course.ToList().FindIndex(p => p.FuelTempC.Value >= bubble);
+            if (first <= 0)
+            {
+                return first < 0 ? null : 0;
+            }
+
+            var (before, after) = (course[first - 1], course[first]);
+            var share = (bubble - before.FuelTempC.Value) / (after.FuelTempC.Value - before.FuelTempC.Value);
+            return before.Minute + (share * (after.Minute - before.Minute));
+        }
+    }
+
+    /// <summary>How likely the fuel boils on it, at the inlet or in the return, %.</summary>
+    public double BoilsPct => InReturn is { } back ? BoilingMargin.ChanceOfEitherPct(AtInlet.MarginK, back.MarginK) : AtInlet.BoilsPct;
 
     /// <summary>The temperature at the end, held inside the range of the laws that go on from there.</summary>
     public Celsius<Hazy> Final => Held(Heating.FinalC);
@@ -170,7 +193,12 @@ public sealed record HotDriveResult(
 }
 
 /// <summary>Evaluates the hottest drive of a surveyed vehicle.</summary>
-internal sealed class HotDriveEvaluation(VehicleSurvey survey, HotDrive drive, TypicalFigures typical, HazeLedger ledger)
+/// <param name="survey">What is known of the vehicle.</param>
+/// <param name="drive">What is known of the drive.</param>
+/// <param name="typical">Typical figures for the rest.</param>
+/// <param name="ledger">The ledger.</param>
+/// <param name="seenC">Fuel temperature the sensor showed, C; null where it showed none.</param>
+internal sealed class HotDriveEvaluation(VehicleSurvey survey, HotDrive drive, TypicalFigures typical, HazeLedger ledger, Hazy? seenC)
 {
     private const double UsualTankLitres = 60;
 
@@ -189,25 +217,31 @@ internal sealed class HotDriveEvaluation(VehicleSurvey survey, HotDrive drive, T
         var air = AirPressure.At(drive.AltitudeM ?? typical.Guess(HotDrive.AltitudePath));
         var inlet = air - new PressureDifference<Hazy>(survey.Pump.InletSuctionKpa ?? typical.Guess(VehiclePaths.InletSuctionKpa));
         var gasoline = Gasoline();
-        double Worst(AbsolutePressure<Hazy> there) => BoilingMargin.WorstEthanolPct(highestEthanolPct.Value, new(gasoline.Kpa.Value), new(there.Kpa.Value));
+        var (lowest, highest) = survey.MayBeTanked(highestEthanolPct);
+        double Worst(AbsolutePressure<Hazy> there) => BoilingMargin.WorstEthanolPct(lowest, highest, new(gasoline.Kpa.Value), new(there.Kpa.Value));
         var (atInlet, inReturn) = (Worst(inlet), Worst(air));
         var bayW = BayHeatW(pumpedLph, atInlet);
         FuelHeatingResult Heating(Hazy ethanolPct) => FuelHeating.Over(Input(ethanolPct, watts, bayW), ledger);
         BoilingMarginResult Margin(Hazy ethanolPct, Hazy fuelC, AbsolutePressure<Hazy> there) => BoilingMargin.Of(ethanolPct, gasoline, HotDriveResult.Held(fuelC), there, ledger);
         var heating = Heating(atInlet);
+
+        // What was seen on the vehicle counts where it is more than what is calculated.
+        var hotter = seenC is { } seen && seen.Value > heating.FinalC.Value ? seenC : null;
+        Hazy Hottest(Hazy calculatedC) => hotter ?? calculatedC;
         return new HotDriveResult(
             heating,
-            Margin(atInlet, heating.FinalC, inlet),
+            Margin(atInlet, Hottest(heating.FinalC), inlet),
             survey.FuelSystem.Line == FuelLine.Return && pumpedLph is { Value: > 0 } lph && Heating(inReturn) is var back
-                ? Margin(inReturn, back.FinalC + OnTheWayBackK(back, inReturn, watts, bayW, lph), air)
+                ? Margin(inReturn, Hottest(back.FinalC) + OnTheWayBackK(back, inReturn, watts, bayW, lph), air)
                 : null,
             atInlet,
             inReturn,
-            Margin(highestEthanolPct, Heating(highestEthanolPct).FinalC, inlet),
+            Margin(highestEthanolPct, Hottest(Heating(highestEthanolPct).FinalC), inlet),
             air,
             gasoline,
             watts,
-            bayW
+            bayW,
+            hotter
         );
     }
 

@@ -1,3 +1,4 @@
+using HazyGauge.Core.Compensation;
 using HazyGauge.Core.Fuels;
 using HazyGauge.Core.Haze;
 
@@ -27,6 +28,18 @@ public static class SurveyInUse
 
     /// <summary>The highest blend that must work, % by volume; where nobody said, the usual one.</summary>
     public static Hazy HighestOrUsualPct(this VehicleSurvey survey) => survey.Goals.HighestEthanolPct ?? UsualHighestPct;
+
+    /// <summary>
+    /// The blends that may be in the tank, % by volume: down to the lowest ever tanked. Where nothing corrects the blend it is held, and what is in the tank lies near the
+    /// highest, by as much as may be off or is not known.
+    /// </summary>
+    internal static (double LowestPct, double HighestPct) MayBeTanked(this VehicleSurvey survey, Hazy highestPct)
+    {
+        var off = survey.NumbersSetBy() == NumbersBy.Nobody ? Math.Max(Uncorrected.HeldWithinPct, Interval95.HalfWidth(highestPct)) : (double?)null;
+        var highest = Math.Min(100, highestPct.Value + (off ?? 0));
+        var lowest = survey.Goals.LowestEthanolPct?.Value ?? (off is { } held ? highestPct.Value - held : 0);
+        return (Math.Clamp(lowest, 0, highest), highest);
+    }
 
     /// <summary>The blend the fuel map was made on, % by volume; where nobody said, that of pump gasoline.</summary>
     public static Hazy MapOrUsualPct(this VehicleSurvey survey) => survey.Control.FuelMapEthanolPct ?? PumpBlends.GasolinePct;

@@ -163,8 +163,13 @@ public sealed class SurveyedFuelSystem
     /// <summary>The hottest drive with the pumps there are, or with others.</summary>
     /// <param name="drive">What is known of it.</param>
     /// <param name="changed">The system as it will be.</param>
-    public HotDriveResult Evaluate(HotDrive drive, DeliverySystem<Hazy> changed) =>
-        new HotDriveEvaluation(_survey, drive, _typical, _ledger).Of(EthanolPct, changed.LowPressurePump?.Count ?? _typical.PumpCount, changed.LowPressurePump?.AvailableLph);
+    /// <param name="seenC">Fuel temperature the sensor showed, C; null where it showed none.</param>
+    public HotDriveResult Evaluate(HotDrive drive, DeliverySystem<Hazy> changed, Hazy? seenC = null) =>
+        new HotDriveEvaluation(_survey, drive, _typical, _ledger, seenC).Of(
+            EthanolPct,
+            changed.LowPressurePump?.Count ?? _typical.PumpCount,
+            changed.LowPressurePump?.AvailableLph
+        );
 
     /// <summary>The fuel system of a survey that passed the rules.</summary>
     /// <param name="survey">What was found.</param>

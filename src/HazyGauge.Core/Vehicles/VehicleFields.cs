@@ -26,6 +26,9 @@ public static class VehicleFields
     private static readonly Scope BoostedPorts = new("turbo or supercharged engines with injectors in the ports", s =>
         Boosted.Holds(s) && s.FuelSystem.Kind != FuelSystemKind.Direct
     );
+    private static readonly Scope Referenced = new("injectors in the ports on a regulator that may have a hose to the manifold", s =>
+        Ports.Holds(s) && (BoostedPorts.Holds(s) || s.FuelSystem.Line is FuelLine.Return or null)
+    );
     private static readonly Scope Direct = new("direct injection", s => s.FuelSystem.IsDirect);
     private static readonly Scope BothSets = new("port and direct injection together", s => s.FuelSystem.Kind == FuelSystemKind.Both);
     private static readonly Scope WithCurve = new("a pump flow curve that was given", s => s.Pump.Curve is not null);
@@ -42,6 +45,9 @@ public static class VehicleFields
         Served.Holds(s) && EngineControllers.Bases(s.Controllers).Count == 0
     );
     private static readonly Scope NamedByOctane = new("a map known by an octane name", s => s.Control.FuelMapKnown == MapFuelKnown.OctaneName);
+    private static readonly Scope LimitedAbove = new("a correction that is held or switched off at high speed", s =>
+        Controlled.Holds(s) && s.Control.CorrectionAbove?.Kind is CorrectionAboveKind.Hold or CorrectionAboveKind.Off
+    );
     private static readonly Scope WithFailsafe = new("a controller with a failsafe", s => Controlled.Holds(s) && s.Control.HasFailsafe == true);
 
     private static readonly Sentence TakenForGasoline = Sentence.Of(
@@ -113,6 +119,14 @@ public static class VehicleFields
                     Usual = new(85),
                     HowTo = "Ask the owner.",
                     Effect = "Everything that carries fuel is sized for it.",
+                },
+                new("goals.lowestEthanolPct", "Lowest blend ever tanked")
+                {
+                    Unit = Unit.EthanolPct,
+                    Min = 0,
+                    Max = 100,
+                    LeftOut = "E0, or near the map's blend where that has to be held",
+                    HowTo = "Ask the owner what goes in where no high blend is sold.",
                 },
                 new("goals.localEthanolPct", "Local high blend")
                 {
@@ -361,7 +375,7 @@ public static class VehicleFields
                     HowTo = "Look for a hose from the regulator to the manifold.",
                     Effect = CapacityNeedsIt,
                     LeftOfDoubt = 0,
-                    Scope = BoostedPorts,
+                    Scope = Referenced,
                 },
                 new("injectors.openingsPerCycle", "Openings in a cycle")
                 {
@@ -596,6 +610,26 @@ public static class VehicleFields
                 new("control.mapsMadeBy", "Who made the maps") { Scope = Controlled },
                 new("control.hasFailsafe", "Failsafe for a lost signal") { Scope = Controlled },
                 new("control.failsafes", "Failsafes") { Scope = WithFailsafe },
+                new("control.correctionAbove.kind", "Correction at high speed")
+                {
+                    Scope = Controlled,
+                    HowTo = "Look in the controller for a speed above which ethanol is held or switched off.",
+                    Effect = "Switched off, a high blend runs lean where the engine needs it least.",
+                    Choices =
+                    [
+                        FieldChoice.Of(CorrectionAboveKind.None, "Goes on", "at every speed"),
+                        FieldChoice.Of(CorrectionAboveKind.Hold, "Is held", "the last reading counts"),
+                        FieldChoice.Of(CorrectionAboveKind.Off, "Switches off", "the map runs as it was made"),
+                    ],
+                },
+                new("control.correctionAbove.rpm", "Above which speed")
+                {
+                    Scope = LimitedAbove,
+                    Unit = Unit.Rpm,
+                    Min = 500,
+                    Max = 20_000,
+                    HowTo = "Read it in the controller.",
+                },
             ]
         ),
         .. At(

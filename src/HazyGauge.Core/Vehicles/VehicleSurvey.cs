@@ -466,6 +466,7 @@ public enum SignalPath
 /// <param name="FuelMapKnown">How the blend of the fuel map is known.</param>
 /// <param name="ConverterAt0V">Volts a signal converter gives at E0, V.</param>
 /// <param name="ConverterAt100V">Volts it gives at E100, V.</param>
+/// <param name="CorrectionAbove">What becomes of the correction above an engine speed; null where nobody looked.</param>
 public sealed record EngineControl(
     SignalPath? SignalPath = null,
     bool? RevisionListed = null,
@@ -483,8 +484,27 @@ public sealed record EngineControl(
     bool? StandAlone = null,
     MapFuelKnown? FuelMapKnown = null,
     Hazy? ConverterAt0V = null,
-    Hazy? ConverterAt100V = null
+    Hazy? ConverterAt100V = null,
+    CorrectionAbove? CorrectionAbove = null
 );
+
+/// <summary>What becomes of the correction above an engine speed.</summary>
+public enum CorrectionAboveKind
+{
+    /// <summary>Nothing: it goes on.</summary>
+    None,
+
+    /// <summary>The last reading is held.</summary>
+    Hold,
+
+    /// <summary>It is switched off: the map runs as it was made.</summary>
+    Off,
+}
+
+/// <summary>A setting that holds the correction, or switches it off, above an engine speed.</summary>
+/// <param name="Kind">What becomes of it.</param>
+/// <param name="Rpm">Above which speed, 1/min.</param>
+public sealed record CorrectionAbove(CorrectionAboveKind? Kind = null, double? Rpm = null);
 
 /// <summary>What the owner wants, and what fuel there is.</summary>
 /// <param name="HighestEthanolPct">Highest blend that must work, % by volume.</param>
@@ -497,6 +517,7 @@ public sealed record EngineControl(
 /// <param name="WinterClass">Class of what the pump sells in winter.</param>
 /// <param name="PlainGasoline">How much ethanol plain gasoline holds where the vehicle lives.</param>
 /// <param name="Wishes">What the owner wishes, in his words.</param>
+/// <param name="LowestEthanolPct">Lowest blend that is ever tanked, % by volume.</param>
 public sealed record Goals(
     Hazy? HighestEthanolPct = null,
     Hazy? LocalEthanolPct = null,
@@ -507,5 +528,6 @@ public sealed record Goals(
     VolatilityClass? SummerClass = null,
     VolatilityClass? WinterClass = null,
     PlainGasoline? PlainGasoline = null,
-    IReadOnlyList<Wish>? Wishes = null
+    IReadOnlyList<Wish>? Wishes = null,
+    Hazy? LowestEthanolPct = null
 );

@@ -34,6 +34,9 @@ internal static class CompensateEndpoints
         api.MapPost("/calc/fuel-factor", (Asked<FuelFactorQuery> asked) => TypedResults.Ok(asked.Value.Answer(asked.Ledger)))
             .WithSummary("By how much the effective open time (pulse minus dead time) must grow on another blend than the base map's.")
             .WithExample("""{ "ethanolPct": { "value": 73.4, "u": 2.9 }, "baseEthanolPct": 10, "metering": "orifice" }""");
+        api.MapPost("/calc/closed-loop-band", (Asked<ClosedLoopBandQuery> asked) => TypedResults.Ok(asked.Value.Answer()))
+            .WithSummary("The blends that trims cover in closed loop while nothing counts ethanol.")
+            .WithExample("""{ "baseEthanolPct": 10, "trimLimitPct": 15 }""");
         api.MapPost("/calc/fuel-curve", (Asked<FuelCurveQuery> asked) => TypedResults.Ok(asked.Value.Answer(asked.Ledger)))
             .WithSummary("The fuel factor over several blends.")
             .WithExample("""{ "ethanolPcts": [0, 25, 50, 75, 100], "baseEthanolPct": 10, "metering": "orifice" }""");

@@ -34,7 +34,9 @@ internal sealed class JobPreviewer(JobEvaluator evaluator, StationDocuments docu
         var shown = evaluation
             .Outcomes.Where(o => o.Result is not null && (!onlyKnown || evaluation.Documents.ContainsKey(o.Station.Slug)))
             .ToDictionary(o => o.Station.Slug, o => Shown(o, evaluation, drafts, wanted.Contains(o.Station.Slug)), StringComparer.Ordinal);
-        var refused = evaluation.Outcomes.Where(o => o.Refused is not null).ToList();
+
+        // What one that is only rested on cannot be calculated for, its own page says: the others go on without it.
+        var refused = evaluation.Outcomes.Where(o => o.Refused is not null && (wanted.Contains(o.Station.Slug) || drafts.ContainsKey(o.Station.Slug))).ToList();
         return (new PreviewAnswer(shown), refused.Count == 0 ? null : JobSaver.Together(refused, bySlug: true));
     }
 

@@ -3745,6 +3745,52 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calc/closed-loop-band": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The blends that trims cover in closed loop while nothing counts ethanol. */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    /**
+                     * @example {
+                     *       "baseEthanolPct": 10,
+                     *       "trimLimitPct": 15
+                     *     }
+                     */
+                    "application/json": components["schemas"]["ClosedLoopBandQuery"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ClosedLoopBand"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calc/fuel-curve": {
         parameters: {
             query?: never;
@@ -4752,6 +4798,11 @@ export interface components {
             marginK: components["schemas"]["Hazy"];
             /** @description What that means. */
             findings: components["schemas"]["Finding"][];
+            /**
+             * Format: double
+             * @description How likely it boils, %: the margin taken as normally distributed.
+             */
+            boilsPct?: number;
         };
         /** @description Where a wire is connected to the box of its user. */
         BoxTerminal: {
@@ -5466,6 +5517,41 @@ export interface components {
              */
             restriction: number;
         };
+        /** @description The blends that may be driven in closed loop alone. */
+        ClosedLoopBand: {
+            /** @description The lowest, % by volume. */
+            lowestPct: components["schemas"]["Hazy"];
+            /** @description The highest, % by volume. */
+            highestPct: components["schemas"]["Hazy"];
+            /** @description Why, and how they may be driven. */
+            because: components["schemas"]["Sentence"];
+        };
+        /** @description What closed loop makes up for while nothing counts ethanol: the sensor is in, the file is not. */
+        ClosedLoopBandQuery: {
+            /** @description Blend of the base map, % by volume. */
+            baseEthanolPct: components["schemas"]["Hazy"];
+            /** @description By how much trims may add or take out, %. */
+            trimLimitPct: components["schemas"]["Hazy"];
+            /** @description What they add already on the base blend, %; below 0 they take out. Left out, nothing. */
+            learnedTrimPct?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /**
+             * @description How the controller models its injectors; left out, orifice.
+             * @enum {string}
+             */
+            metering?: "mass" | "orifice" | "volume";
+        };
         /** @description A blend on the coldest morning. */
         ColdStartQuery: {
             /** @description The blend, % by volume. */
@@ -5917,6 +6003,19 @@ export interface components {
             brokenIsSeen: boolean;
             /** @description What to mind. */
             findings: components["schemas"]["Finding"][];
+        };
+        /** @description A setting that holds the correction, or switches it off, above an engine speed. */
+        CorrectionAbove: {
+            /**
+             * @description What becomes of it.
+             * @enum {string}
+             */
+            kind?: "none" | "hold" | "off";
+            /**
+             * Format: double
+             * @description Above which speed, 1/min.
+             */
+            rpm?: null | number;
         };
         /** @description A piece and what is cut from it. */
         CutPiece: {
@@ -6382,6 +6481,7 @@ export interface components {
                     u: number;
                 }[];
             };
+            correctionAbove?: null | components["schemas"]["CorrectionAbove"];
         };
         /** @description A page of the entries of a job. */
         EntriesAnswer: {
@@ -6919,7 +7019,7 @@ export interface components {
             bendRadiusMm?: null | number;
             /**
              * Format: double
-             * @description Highest pressure it is made for, kPa; left out, that of an injection line.
+             * @description Highest pressure it is made for, kPa; left out, nobody knows.
              */
             maxKpa?: null | number;
             /** @description True for a sensor. */
@@ -7091,7 +7191,10 @@ export interface components {
         FuelFactorResult: {
             /** @description What the effective open time is multiplied by. */
             factor: components["schemas"]["Hazy"];
-            /** @description The factor at the high end of the ethanol haze, ethanol + 2u, at most E100; a doubt the base blend shares moves both and does not count. */
+            /**
+             * @description What covers the worst: the factor at the high end of the ethanol haze, ethanol + 2u, at most E100, and on top of it, combined by squares, the
+             *                 95 % half-width of every other doubt of the factor, as that of the base blend. A doubt the base blend shares with the reading moves both and does not count.
+             */
             cautiousFactor: components["schemas"]["Hazy"];
             /** @description Cautious over plain factor: what lambda becomes at worst, relative. */
             leanRatio: components["schemas"]["Hazy"];
@@ -7836,6 +7939,20 @@ export interface components {
             plainGasoline?: "noEthanol" | "upToE5" | "upToE10" | "aboutE27";
             /** @description What the owner wishes, in his words. */
             wishes?: null | components["schemas"]["Wish"][];
+            /** @description Lowest blend that is ever tanked, % by volume. */
+            lowestEthanolPct?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
         };
         /** @description What a ground is worth, and why. */
         GroundAdvice: {
@@ -8482,6 +8599,16 @@ export interface components {
                     u: number;
                 }[];
             };
+            /**
+             * Format: double
+             * @description How likely the fuel boils on it, at the inlet or in the return, %; null likewise.
+             */
+            boilsPct?: null | number;
+            /**
+             * Format: double
+             * @description Minutes until it boils at the inlet, where the course ends; null where it does not.
+             */
+            boilsAfterMin?: null | number;
         };
         /** @description A job that was taken in. */
         ImportedJob: {
@@ -8890,6 +9017,13 @@ export interface components {
             clip?: null | boolean;
             /** @description Id of the joint; left out, the joint at this place of the list. */
             joint?: null | string;
+            /**
+             * @description What the tube under a ferrule is made of; left out, nobody looked.
+             * @enum {string}
+             */
+            tube?: "steel" | "copperNickel" | "aluminium" | "nylon";
+            /** @description True where an insert stiffens the tube from inside. */
+            insert?: null | boolean;
         };
         JsonElement: unknown;
         JsonObject: {
@@ -9013,7 +9147,7 @@ export interface components {
              * @description What of it can be made up wrongly; null for nothing.
              * @enum {string}
              */
-            asks?: "clamp" | "sealant" | "clip";
+            asks?: "clamp" | "sealant" | "clip" | "tube";
             /** @description How it should be, where that is yes or no. */
             shouldBe?: null | boolean;
             /** @description Its id, which stays as long as the two things it is between; null where they have none. */
@@ -10581,7 +10715,8 @@ export interface components {
         };
         /**
          * @description Whether a regulator still regulates when nearly all the pump moves has to go back: fully open it loses pressure as an orifice does, with the square of the flow, and
-         *     the return behind it adds its own. Where both together are more than it is set to, the base pressure is theirs.
+         *     the return behind it adds its own. The pump moves less against more of it: base pressure is where what the pump still moves is what they let back, and never above what the
+         *     pump stalls against. Where that is more than the regulator is set to, it regulates no longer.
          */
         RegulatorOverrun: {
             /** @description What flows back at idle, L/h. */
@@ -12438,6 +12573,11 @@ export interface components {
             marginK: components["schemas"]["Hazy"];
             /** @description What that means. */
             findings: components["schemas"]["Finding"][];
+            /**
+             * Format: double
+             * @description How likely it boils, %.
+             */
+            boilsPct?: number;
         };
         /** @description Whatever blend may be in the tank, at one place. */
         WorstBoilingQuery: {
@@ -12477,6 +12617,20 @@ export interface components {
             };
             /** @description Ethanol in that finished fuel, % by volume. */
             finishedFuelEthanolPct?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description Lowest blend that may be in the tank, % by volume; left out, E0. */
+            lowestEthanolPct?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */

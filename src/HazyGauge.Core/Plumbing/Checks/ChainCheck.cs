@@ -11,6 +11,12 @@ public static class ChainCheck
     // A worm-gear clamp is for lines without pressure (common practice, no source).
     private const double WormGearToKpa = 50;
 
+    // What hose and quick connects of the low side bear at most: SAE J2044 quick connects 500 kPa, J30 R9 hose 690 kPa (from memory). Above it is the high-pressure side.
+    private const double LowSideMostKpa = 690;
+
+    internal const string PressureUnknown = "pressureUnknown";
+    internal const string TubeMaterialCode = "tubeMaterial";
+
     // Less than this share of the area of both neighbors is a choke (our own limit).
     private const double LeastArea = 0.7;
 
@@ -64,6 +70,11 @@ public static class ChainCheck
             }
         }
 
+        if ((before.Type, after.Type) is (PortType.PlainTube, PortType.Ferrule) or (PortType.Ferrule, PortType.PlainTube) && OfFerrule(made) is { } ferrule)
+        {
+            yield return Finding(ferrule.Code, ferrule.Severity, ferrule.Text);
+        }
+
         if (before.Type == PortType.QuickConnect && after.Type == PortType.QuickConnect)
         {
             if (made.Clip == false)
@@ -80,6 +91,24 @@ public static class ChainCheck
             }
         }
     }
+
+    // A ferrule bites into metal; nylon gives way under it (common practice, no source).
+    private static (string Code, Severity Severity, Sentence Text)? OfFerrule(JointMade made) =>
+        made switch
+        {
+            { Tube: null } => (
+                TubeMaterialCode,
+                Severity.Caution,
+                "What is the tube made of? A ferrule holds on metal. On nylon it pulls off under pressure unless an insert stiffens the tube."
+            ),
+            { Tube: TubeMaterial.Nylon, Insert: not true } => (
+                "ferruleOnNylon",
+                Severity.Stop,
+                "A ferrule on nylon without an insert pulls off under pressure. Put the insert in, or join it as its maker says."
+            ),
+            { Tube: TubeMaterial.Nylon } => ("insertIn", Severity.Info, "The insert goes in all the way before the nut is tightened."),
+            _ => null,
+        };
 
     private static IEnumerable<(string Code, Severity Severity, Sentence Text)> OfClamp(ClampKind clamp, bool isHose, double kpa)
     {
@@ -135,6 +164,18 @@ public static class ChainCheck
         if (part.MaxKpa is { } most && most < kpa)
         {
             yield return Finding("tooMuchPressure", Severity.Stop, Sentence.Of($"{part.Name} is made for {Say.Kpa(most)}, and the line has {Say.Kpa(kpa)}: it can burst."));
+        }
+        else if (part.MaxKpa is null)
+        {
+            yield return Finding(
+                PressureUnknown,
+                kpa > LowSideMostKpa ? Severity.Stop : Severity.Caution,
+                kpa > LowSideMostKpa
+                    ? Sentence.Of(
+                        $"Nobody knows what {part.Name} bears, and the line has {Say.Kpa(kpa)}: more than parts of a low-pressure line are made for. Do not use it there."
+                    )
+                    : Sentence.Of($"Nobody knows what {part.Name} bears; the line has {Say.Kpa(kpa)}. Read its class off the part, or ask its maker.")
+            );
         }
 
         if (part.Ports.Count == 1)

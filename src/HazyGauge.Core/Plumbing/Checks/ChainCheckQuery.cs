@@ -11,7 +11,25 @@ namespace HazyGauge.Core.Plumbing.Checks;
 /// <param name="Sealant">True where sealant is on the thread; left out, as it should be.</param>
 /// <param name="Clip">False where the retaining clip is missing; left out, it is there.</param>
 /// <param name="Joint">Id of the joint; left out, the joint at this place of the list.</param>
-public sealed record JointMade(ClampKind? Clamp = null, bool? Sealant = null, bool? Clip = null, string? Joint = null);
+/// <param name="Tube">What the tube under a ferrule is made of; left out, nobody looked.</param>
+/// <param name="Insert">True where an insert stiffens the tube from inside.</param>
+public sealed record JointMade(ClampKind? Clamp = null, bool? Sealant = null, bool? Clip = null, string? Joint = null, TubeMaterial? Tube = null, bool? Insert = null);
+
+/// <summary>What a tube is made of.</summary>
+public enum TubeMaterial
+{
+    /// <summary>Steel.</summary>
+    Steel,
+
+    /// <summary>Copper and nickel.</summary>
+    CopperNickel,
+
+    /// <summary>Aluminium.</summary>
+    Aluminium,
+
+    /// <summary>Nylon.</summary>
+    Nylon,
+}
 
 /// <summary>Something the check of a chain noticed.</summary>
 /// <param name="Joint">The joint, counted from 1 at the first end; of a part the joint before it.</param>
@@ -46,6 +64,9 @@ public enum JointQuestion
 
     /// <summary>Whether its retaining clip is there.</summary>
     Clip,
+
+    /// <summary>What the tube under its ferrule is made of.</summary>
+    Tube,
 }
 
 /// <summary>What a check of a chain comes to.</summary>

@@ -33,7 +33,7 @@ public static class LeakList
             (PortType.Flare, PortType.Flare) => new(number, name, "metal cone on cone", JointQuestion.Sealant, false),
             (PortType.ORingBoss, PortType.ORingBoss) => new(number, name, "O-ring under the head", JointQuestion.Sealant, false),
             (PortType.TaperedPipe, PortType.TaperedPipe) => new(number, name, "tapered thread with sealant", JointQuestion.Sealant, true),
-            (PortType.PlainTube, PortType.Ferrule) or (PortType.Ferrule, PortType.PlainTube) => new(number, name, "ferrule on the tube", JointQuestion.Sealant, false),
+            (PortType.PlainTube, PortType.Ferrule) or (PortType.Ferrule, PortType.PlainTube) => new(number, name, "ferrule on the tube", JointQuestion.Tube),
             (PortType.HoseSocket, PortType.DashHose) or (PortType.DashHose, PortType.HoseSocket) => new(number, name, "hose in its socket"),
             _ when before.IsHoseJoint && after.IsHoseJoint => new(number, name, "hose under a clamp", JointQuestion.Clamp),
             _ => new(number, name, "does not seal"),

@@ -40,6 +40,16 @@ internal static class ChainFlow
     /// <summary>A change of bore.</summary>
     public static FlowElement Step(Hazy fromMm, Hazy toMm) => new(FlowElementKind.Step) { UpstreamMm = fromMm, InnerDiameterMm = toMm };
 
+    /// <summary>What the parts hold, mL.</summary>
+    /// <param name="parts">The parts.</param>
+    /// <param name="hoseMm">Hose that runs free in all of them, mm; null for as much as they are.</param>
+    public static Hazy MlOf(IReadOnlyList<FittingPart> parts, double? hoseMm)
+    {
+        var all = parts.Where(p => p.IsHose).Sum(p => p.LengthMm);
+        var share = hoseMm is { } free && all > 0 ? free / all : 1;
+        return parts.Aggregate((Hazy)0.0, (sum, p) => sum + Ml(p.BoreMm, p.IsHose ? share * p.LengthMm : p.LengthMm));
+    }
+
     /// <summary>What a straight bore holds, mL.</summary>
     public static Hazy Ml(Hazy boreMm, Hazy lengthMm) => Math.PI / 4 * boreMm * boreMm * lengthMm / 1000;
 }

@@ -138,6 +138,28 @@ public sealed class FuelPath
         return pump is not null && pump.Curve?.Reaches(pump.GaugePressureKpa.Value) != false && pump.AvailableLph is { Value: > 0 } moved ? moved : null;
     }
 
+    /// <summary>What flows back at idle where the line stands at a pressure, kPa gauge, L/h; null where nobody knows what the pump moves. Beyond its curve a pump falls on as at its end.</summary>
+    internal Hazy? IdleReturnLph(Hazy gaugeKpa)
+    {
+        if (Pump is not { } pump || Flows[0].UsedLph is not { } used)
+        {
+            return null;
+        }
+
+        var set = BaseKpa + (_changes?.BaseRiseKpa ?? 0);
+        if (pump.Curve is not { } curve)
+        {
+            return (pump with { GaugePressureKpa = set }).Against(new(gaugeKpa - set), _ledger)!.AvailableLph - used;
+        }
+
+        Hazy At(Hazy kpa) => pump.Count * curve.At(kpa, pump.VoltageRatio);
+        return (
+                gaugeKpa.Value < curve.FromKpa ? At(curve.FromKpa)
+                : gaugeKpa.Value <= curve.ToKpa ? At(gaugeKpa)
+                : At(curve.ToKpa) - (curve.FallAtEndLphPerKpa * pump.Count * (gaugeKpa - curve.ToKpa))
+            ) - used;
+    }
+
     private LineFlows FlowsAt(Running at)
     {
         var demand = _delivery.Demand;

@@ -93,6 +93,7 @@ public sealed class PlacementAdvisor
                     ? line.UsualDropKpa(_path, lph, _ledger)
                     : line.DropKpa(_path, lph, _ledger)
                 : (Hazy?)null;
+        var branch = place == SensorPlace.Bypass && isPossible ? new Branch(line, _path) : null;
         var aeration =
             !isPossible || inFeed ? AerationRisk.None
             : _path.IsPumpGuessed || _path.Flows[^1].ReturnLph is not { } back ? AerationRisk.NotKnown
@@ -105,9 +106,9 @@ public sealed class PlacementAdvisor
             drop,
             drop is null ? null : SensorDrop(line, flow!.Value),
             drop is null ? null : flow,
-            isPossible ? Lag(inFeed, mixed: false) : null,
-            isPossible ? Lag(inFeed, mixed: true) : null,
-            isPossible ? ToRail(inFeed) : null,
+            isPossible ? Lag(inFeed, mixed: false, branch) : null,
+            isPossible ? Lag(inFeed, mixed: true, branch) : null,
+            isPossible ? ToRail(inFeed, branch) : null,
             aeration,
             isPossible ? PlacementWords.ControllerMust(inFeed, HoldAboveRpm, _survey) : Sentence.Empty,
             !isPossible ? null
@@ -144,7 +145,7 @@ public sealed class PlacementAdvisor
             : null;
     }
 
-    private LagTimes Lag(bool inFeed, bool mixed) =>
+    private LagTimes Lag(bool inFeed, bool mixed, Branch? branch) =>
         Times(flows =>
         {
             if (flows.FeedLph is not { Value: > 0 } feed)
@@ -153,22 +154,30 @@ public sealed class PlacementAdvisor
             }
 
             var filter = mixed ? TransportLag.MixedS([new LagVolume("filter", _path.FilterMl)], feed, TransportLag.UsualStepPct) : S(_path.FilterMl, feed);
-            return inFeed ? filter + S(Along(_path.FeedMl, _path.FeedLengthMm), feed)
+            return inFeed ? filter + S(Along(_path.FeedMl, _path.FeedLengthMm), feed) + (branch?.LagS(feed) ?? 0)
                 : flows.ReturnLph is { Value: > 0 } back ? filter + S(_path.FeedMl + _path.RailVolumeMl, feed) + S(Along(_path.ReturnMl, _path.ReturnLengthMm), back)
                 : null;
         });
 
     // In the return the rail has had it: it is behind by the rail and what lies between.
-    private LagTimes ToRail(bool inFeed) =>
+    private LagTimes ToRail(bool inFeed, Branch? branch) =>
         Times(flows =>
             inFeed
                 ? flows.FeedLph is { Value: > 0 } feed
-                    ? S(_path.FeedMl - Along(_path.FeedMl, _path.FeedLengthMm), feed)
+                    ? S(_path.FeedMl - Along(_path.FeedMl, _path.FeedLengthMm), feed) - (branch?.LagS(feed) ?? 0)
                     : null
                 : flows is { FeedLph: { Value: > 0 } through, ReturnLph: { Value: > 0 } back }
                     ? -(S(_path.RailVolumeMl, through) + S(Along(_path.ReturnMl, _path.ReturnLengthMm), back))
                     : null
         );
+
+    // The sensor's side of a bypass: it gets its share of the flow only, and what it holds moves on that much slower.
+    private sealed record Branch(PlannedLine Line, FuelPath Path)
+    {
+        private readonly Hazy _ml = ChainFlow.MlOf(Line.Parts, Line.HoseMm);
+
+        public Hazy LagS(Hazy feedLph) => S(_ml, feedLph * ((Path.Lost(Line.Elements(Path), feedLph).Elements[0].FlowSharePct ?? 100) / 100));
+    }
 
     private LagTimes Times(Func<LineFlows, Hazy?> at) => new(at(_path.Flows[0]), at(_path.Flows[1]), at(_path.Flows[2]));
 
@@ -194,7 +203,7 @@ public sealed class PlacementAdvisor
 
         var line = _path.DropKpa([ChainFlow.Straight(_path.ReturnBoreMm, _path.ReturnLengthMm)], back);
         var parts = options.First(o => o.School == SensorPlace.Return).PressureDropKpa ?? 0;
-        return RegulatorOverrun.Of(back, new PressureDifference<Hazy>(line + parts), new GaugePressure<Hazy>(_path.BaseKpa), _ledger);
+        return RegulatorOverrun.Of(back, new PressureDifference<Hazy>(line + parts), new GaugePressure<Hazy>(_path.BaseKpa), _ledger, kpa => _path.IdleReturnLph(kpa) ?? back);
     }
 
     // Adapters, hose and sensor as they usually come for a line of this bore (from memory).

@@ -1,11 +1,13 @@
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Quantities;
+using MathNet.Numerics.RootFinding;
 
 namespace HazyGauge.Core.Plumbing.Placement;
 
 /// <summary>
 /// Whether a regulator still regulates when nearly all the pump moves has to go back: fully open it loses pressure as an orifice does, with the square of the flow, and
-/// the return behind it adds its own. Where both together are more than it is set to, the base pressure is theirs.
+/// the return behind it adds its own. The pump moves less against more of it: base pressure is where what the pump still moves is what they let back, and never above what the
+/// pump stalls against. Where that is more than the regulator is set to, it regulates no longer.
 /// </summary>
 /// <param name="ReturnLph">What flows back at idle, L/h.</param>
 /// <param name="LeastKpa">What the open regulator and the return lose, kPa: no less can be held.</param>
@@ -31,7 +33,8 @@ public sealed record RegulatorOverrun(Hazy ReturnLph, Hazy LeastKpa, Hazy BaseKp
     /// <param name="inReturn">What return and parts in it lose at that flow.</param>
     /// <param name="set">What the regulator is set to.</param>
     /// <param name="ledger">The ledger.</param>
-    internal static RegulatorOverrun Of(Hazy returnLph, PressureDifference<Hazy> inReturn, GaugePressure<Hazy> set, HazeLedger ledger)
+    /// <param name="returnAt">What flows back where the line stands at another pressure, kPa; left out, as much as at the set one.</param>
+    internal static RegulatorOverrun Of(Hazy returnLph, PressureDifference<Hazy> inReturn, GaugePressure<Hazy> set, HazeLedger ledger, Func<Hazy, Hazy>? returnAt = null)
     {
         var law = ledger.Quantity(
             1,
@@ -46,7 +49,21 @@ public sealed record RegulatorOverrun(Hazy ReturnLph, Hazy LeastKpa, Hazy BaseKp
                 }
             )
         );
-        var least = (OpenKpa * law * returnLph * returnLph / (AtLph * AtLph)) + inReturn.Kpa;
+        var perFlow = (OpenKpa * law / (AtLph * AtLph)) + (inReturn.Kpa / (returnLph * returnLph));
+        var least = LeastKpa(perFlow, returnAt ?? (_ => returnLph));
         return new(returnLph, least, -HazyLimit.Least([-least, -set.Kpa])) { SetKpa = set.Kpa };
+
+        // Where what is lost is what the line stands at; found in exact numbers, its haze by implicit differentiation.
+        static Hazy LeastKpa(Hazy perFlow, Func<Hazy, Hazy> back)
+        {
+            const double Step = 1e-3;
+            Hazy Over(Hazy kpa) => back(kpa) is { Value: > 0 } lph ? (perFlow * lph * lph) - kpa : -kpa;
+            var root = Brent.FindRoot(kpa => Over(kpa).Value, 0, HighestKpa, 1e-9);
+            var slope = (Over(root + Step).Value - Over(root - Step).Value) / (2 * Step);
+            return Over(root).Through(root, -1 / slope);
+        }
     }
+
+    // Beyond what any regulator and return lose, kPa: only where the search ends.
+    private const double HighestKpa = 1e6;
 }

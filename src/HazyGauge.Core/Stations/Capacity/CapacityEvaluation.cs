@@ -18,8 +18,16 @@ public static class CapacityEvaluation
     /// <param name="ledger">The ledger; typical figures are added to it.</param>
     /// <param name="fitted">What of the plan was fitted already: the survey counts it in.</param>
     /// <param name="route">The parts a route puts into the line; null where none is planned.</param>
+    /// <param name="seenC">Fuel temperature the sensor showed, C; null where it showed none.</param>
     /// <exception cref="RefusedInputException">The plan holds what cannot be on this vehicle.</exception>
-    public static CapacityResults Of(VehicleSurvey survey, CapacityPlan plan, HazeLedger ledger, IEnumerable<CapacityChange>? fitted = null, PlannedLine? route = null)
+    public static CapacityResults Of(
+        VehicleSurvey survey,
+        CapacityPlan plan,
+        HazeLedger ledger,
+        IEnumerable<CapacityChange>? fitted = null,
+        PlannedLine? route = null,
+        Hazy? seenC = null
+    )
     {
         var load = plan.FullLoad ?? FullLoad.AsSurveyed;
         var change = (fitted ?? []).Aggregate(plan.Changes ?? new CapacityChange(), (left, done) => left.Without(done));
@@ -28,7 +36,7 @@ public static class CapacityEvaluation
         var inLine = RoutedSystem.Of(change.ApplyTo(system.Delivery), FuelPath.Of(survey, ledger, load, change), route, ledger);
         var planned = inLine.Delivery;
         var atPoint = system.PowerKw is { } power ? CapacityAnalysis.Of(planned, power, system.EthanolPct) : null;
-        var drive = system.Evaluate(plan.Drive ?? new HotDrive(), planned);
+        var drive = system.Evaluate(plan.Drive ?? new HotDrive(), planned, seenC);
 
         // Of a job nobody has said anything about, nothing is said to boil.
         var isNothingKnown = survey.FuelSystem.Kind is null && system.PowerKw is null && plan.Drive is null;
@@ -47,7 +55,8 @@ public static class CapacityEvaluation
                     CapacityAnalysis.Of(RoutedSystem.Of(system.Delivery, FuelPath.Of(survey, ledger, load), route, ledger).Delivery, atPoint.PowerKw, system.EthanolPct)
                 );
         var atHand = survey.AtHand();
-        var progress = CapacityProgress.Of(atPoint, findings, guess, pending, atHand);
+        var assumed = AssumedFigure.Listed(system.Assumed);
+        var progress = CapacityProgress.Of(atPoint, findings, guess, pending, assumed, atHand);
         return new CapacityResults(
             atPoint?.PowerKw,
             atPoint?.EthanolPct,
@@ -56,7 +65,7 @@ public static class CapacityEvaluation
             [.. ChangeWords.Lines(change).Select(l => new PlannedChange(l.Key, l.What))],
             isNothingKnown ? null : HotDriveSummary.Of(drive, system.EthanolPct),
             Failsafe(survey, system, planned, new(system.BasePressureKpa + (change.BaseRiseKpa ?? 0)), drive, ledger),
-            AssumedFigure.Listed(system.Assumed),
+            assumed,
             findings,
             CapacityWords.Headline(atPoint, findings, guess, pending),
             CapacityWords.Lead(atPoint, findings, guess, pending, atHand),
@@ -146,8 +155,11 @@ public static class CapacityEvaluation
     }
 
     private static bool HasMeaning(VehicleSurvey survey) =>
-        (survey.FuelSystem.FollowsManifold is not null || survey.Engine.Aspiration == Aspiration.Natural)
+        // A regulator with a hose to the manifold lowers the pressure at idle, boost or none.
+        (survey.FuelSystem.FollowsManifold is not null || survey.FuelSystem.Line is FuelLine.Returnless)
         && (survey.FuelSystem.Line != FuelLine.ControlledReturnless || survey.FuelSystem.BasePressureKpa is not null);
+
+    private const string AtInlet = "At the pump's inlet";
 
     private static IEnumerable<Finding> Findings(VehicleSurvey survey, SurveyedFuelSystem system, HotDriveResult? drive)
     {
@@ -159,13 +171,29 @@ public static class CapacityEvaluation
         foreach (
             var (place, worstPct, margin) in drive is null
                 ? []
-                : new[] { ("At the pump's inlet", drive.WorstAtInletPct, drive.AtInlet), ("In the return", drive.WorstInReturnPct, drive.InReturn) }
+                : new[] { (AtInlet, drive.WorstAtInletPct, drive.AtInlet), ("In the return", drive.WorstInReturnPct, drive.InReturn) }
         )
         {
             foreach (var finding in margin?.Findings.Where(f => f.Severity > Severity.Info) ?? [])
             {
-                yield return finding.Saying(Sentence.Of($"{place}, at the end of the hottest drive, on {Say.Ethanol(worstPct)}, which boils first: {finding.Sentence.Inside()}"));
+                var when =
+                    place == AtInlet && finding.Code == BoilingMargin.Boils && drive!.BoilsAfterMin is { } after
+                        ? FormattableString.Invariant($"after {Math.Floor(after):0} min")
+                        : "at the end";
+                yield return finding.Saying(Sentence.Of($"{place}, {when} of the hottest drive, on {Say.Ethanol(worstPct)}, which boils first: {finding.Sentence.Inside()}"));
             }
+        }
+
+        if (drive?.SeenC is { } seen)
+        {
+            yield return new Finding(
+                "fuelSeenHotter",
+                Severity.Caution,
+                Sentence.Of(
+                    $"The sensor showed fuel at {Say.Of(seen, Unit.Celsius, 0)}, and the hottest drive comes to {Say.Of(drive.Heating.FinalC, Unit.Celsius, 0)} only. What was "
+                        + $"seen counts; see whether the drive is hard enough."
+                )
+            );
         }
 
         if (!survey.FuelSystem.IsDirect && system.PowerKw is not null && !HasMeaning(survey))

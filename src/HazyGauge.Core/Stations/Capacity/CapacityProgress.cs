@@ -2,6 +2,7 @@ using HazyGauge.Core.Findings;
 using HazyGauge.Core.FuelSystem;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Sentences;
+using HazyGauge.Core.Vehicles;
 
 namespace HazyGauge.Core.Stations.Capacity;
 
@@ -15,7 +16,14 @@ internal static class CapacityProgress
     );
 
     /// <summary>The state of a plan, and what to do next.</summary>
-    public static StationProgress Of(CapacityResult? atPoint, IReadOnlyList<Finding> findings, CapacityGuess? guess, PendingChange? pending, InstrumentsAtHand atHand)
+    public static StationProgress Of(
+        CapacityResult? atPoint,
+        IReadOnlyList<Finding> findings,
+        CapacityGuess? guess,
+        PendingChange? pending,
+        IReadOnlyList<AssumedFigure> assumed,
+        InstrumentsAtHand atHand
+    )
     {
         if (atPoint is not { } point)
         {
@@ -44,11 +52,7 @@ internal static class CapacityProgress
                 HazeBudget.NextBestCheck(point.Budget, atHand)?.Check?.Text ?? "Stay a little below what is wanted.",
                 reach + "As far as is known that may not be enough."
             ),
-            _ when findings.FirstOrDefault(f => f.Code == BoilingMargin.Probably) is { } boils => InWork(
-                boils.Code,
-                "Measure the fuel's temperature on a hot day.",
-                boils.Sentence
-            ),
+            _ when findings.FirstOrDefault(BoilingMargin.LeavesOpen) is { } boils => InWork(boils.Code, "Measure the fuel's temperature on a hot day.", boils.Sentence),
             _ when guess is not null => InWork(
                 "guessed",
                 Sentence.Of($"Read off: {guess.First.Inside()}"),
@@ -62,6 +66,18 @@ internal static class CapacityProgress
                     Sentence.Of($"Fit {ChangeWords.Inside(pending.Change)}, and mark it as fitted."),
                     Sentence.Of($"{reach} That is planned, not fitted.")
                 )
+            ),
+            _ when assumed.Count > 0 => new StationProgress(
+                StationState.InWork,
+                NextAction.Of(
+                    CapacityStation.Key,
+                    "typical",
+                    HazeBudget.NextBestCheck(point.Budget, atHand)?.Check?.Text ?? $"Find out: {char.ToLowerInvariant(assumed[0].Label[0])}{assumed[0].Label[1..]}.",
+                    Sentence.Of($"{reach} That counts in how far off {Wording.Count(assumed.Count, "usual figure")} may be; it is proven once none stands in.")
+                ) with
+                {
+                    CanWait = true,
+                }
             ),
             _ => new StationProgress(StationState.Proven, NextAction.Of(CapacityStation.Key, "carried", "The fuel system supports what is wanted.", reach)),
         };

@@ -19,6 +19,8 @@ namespace HazyGauge.Core.Stations.Capacity;
 /// <param name="Balance">Where the heat went; null likewise.</param>
 /// <param name="BayHeatW">Heat of the engine bay it was calculated with, W; null likewise.</param>
 /// <param name="JudgedOn">Which blend it is judged on, and why; null likewise.</param>
+/// <param name="BoilsPct">How likely the fuel boils on it, at the inlet or in the return, %; null likewise.</param>
+/// <param name="BoilsAfterMin">Minutes until it boils at the inlet, where the course ends; null where it does not.</param>
 public sealed record HotDriveSummary(
     IReadOnlyList<HeatingPoint> Timeline,
     Hazy FinalC,
@@ -31,7 +33,9 @@ public sealed record HotDriveSummary(
     Hazy? GasolineReidKpa = null,
     HeatBalance? Balance = null,
     Sentence? JudgedOn = null,
-    Hazy? BayHeatW = null
+    Hazy? BayHeatW = null,
+    double? BoilsPct = null,
+    double? BoilsAfterMin = null
 )
 {
     private const int Points = 12;
@@ -39,11 +43,14 @@ public sealed record HotDriveSummary(
     /// <summary>The summary of a drive.</summary>
     public static HotDriveSummary Of(HotDriveResult drive, Hazy highestEthanolPct)
     {
-        var whole = drive.Heating.Timeline;
+        // Fuel that boils gets no hotter: the course ends there.
+        var whole = drive.BoilsAfterMin is { } boils
+            ? [.. drive.Heating.Timeline.TakeWhile(p => p.Minute < boils), new HeatingPoint(boils, drive.AtInlet.BubblePointC)]
+            : drive.Heating.Timeline;
         var step = Math.Max(1, whole.Count / Points);
         return new HotDriveSummary(
             [.. whole.Where((_, i) => i % step == 0 || i == whole.Count - 1)],
-            drive.Heating.FinalC,
+            whole[^1].FuelTempC,
             drive.Heating.SteadyC,
             drive.AtInlet,
             drive.InReturn,
@@ -53,7 +60,9 @@ public sealed record HotDriveSummary(
             drive.Gasoline.Kpa,
             drive.Heating.Balance,
             CapacityWords.JudgedOn(drive, highestEthanolPct.Value),
-            drive.BayHeatW
+            drive.BayHeatW,
+            drive.BoilsPct,
+            drive.BoilsAfterMin
         );
     }
 }

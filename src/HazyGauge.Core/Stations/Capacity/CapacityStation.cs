@@ -5,6 +5,7 @@ using HazyGauge.Core.FuelSystem;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Parts;
 using HazyGauge.Core.Plumbing.Placement;
+using HazyGauge.Core.Sensing;
 using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Vehicles;
 
@@ -25,7 +26,7 @@ public sealed class CapacityStation : Station<CapacityPlan, CapacityResults>
     public override string Question => "Can pump, lines and injectors feed it, and does the fuel boil?";
 
     /// <inheritdoc/>
-    public override IReadOnlyList<string> DependsOn => ["survey", "route"];
+    public override IReadOnlyList<string> DependsOn => ["survey", "route", "signal"];
 
     /// <inheritdoc/>
     public override IReadOnlyList<string> ReadsEntries => [FittedEntry.Key];
@@ -49,7 +50,8 @@ public sealed class CapacityStation : Station<CapacityPlan, CapacityResults>
             plan,
             context.Ledger,
             FittedEntry.In(context.Entries).Select(f => f.Change),
-            context.Published<PlannedLine>()
+            context.Published<PlannedLine>(),
+            context.Published<SensorSays>()?.Reading?.FuelTempC
         );
 
     /// <inheritdoc/>

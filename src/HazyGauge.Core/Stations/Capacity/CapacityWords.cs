@@ -30,8 +30,7 @@ internal static class CapacityWords
         {
             CapacityVerdict.Carried when guess is not null => most + Sentence.Of($"A guess proves nothing. {guess.First}"),
             CapacityVerdict.Carried when pending is not null => most + "That is planned, not fitted: stay at what it supports as it stands until the parts are in.",
-            CapacityVerdict.Carried when findings.Any(f => f.Code is BoilingMargin.Boils or BoilingMargin.Probably) => most
-                + "Enough fuel comes as long as it does not boil: see the vapor check below.",
+            CapacityVerdict.Carried when findings.Any(BoilingMargin.LeavesOpen) => most + "Enough fuel comes as long as it does not boil: see the vapor check below.",
             CapacityVerdict.Carried => most + "Safe even at the worst end of the haze.",
             CapacityVerdict.Doubtful => most
                 + (

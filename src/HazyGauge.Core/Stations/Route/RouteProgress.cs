@@ -1,4 +1,5 @@
 using HazyGauge.Core.Findings;
+using HazyGauge.Core.Plumbing.Checks;
 using HazyGauge.Core.Plumbing.Kit;
 using HazyGauge.Core.Plumbing.Ports;
 using HazyGauge.Core.Sentences;
@@ -33,6 +34,9 @@ internal static class RouteProgress
         findings.FirstOrDefault(f => f.Severity == Severity.Stop) is { } stop ? Held(stop)
         : plan.Place is null ? InWork(RoutePart.Place, "place", "Choose where the sensor goes.", "Pressure, lag and joints follow from it.")
         : findings.Any(f => f.Code == "noSensor") ? InWork(RoutePart.Parts, "noSensor", "Put the sensor into the chain.", "Without it there is no reading.")
+        : findings.FirstOrDefault(f => f.Code == ChainCheck.PressureUnknown) is { } unknown
+            ? InWork(RoutePart.Parts, unknown.Code, "Look up what every part bears.", unknown.Sentence)
+        : findings.FirstOrDefault(f => f.Code == ChainCheck.TubeMaterialCode) is { } tube ? InWork(RoutePart.Parts, tube.Code, "Say what the tube is made of.", tube.Sentence)
         : !isGapKnown ? InWork(RoutePart.Hoses, "gapMm", "Measure the gap between the two ends.", "How much hose it takes follows from it.")
         : new StationProgress(StationState.Planned, NextAction.Of(RouteStation.Key, "found", "Get the parts for the line.", RouteWords.ToBuy(kit), RoutePart.Parts));
 

@@ -41,7 +41,8 @@ internal static class SurveyFindings
         ];
 
     /// <summary>True for what a part that is bought and fitted settles.</summary>
-    public static bool IsMended(SurveyFinding finding) => finding.Code is "tooSmall" || finding.Code.StartsWith(SurveyMaterials.NotRated, StringComparison.Ordinal);
+    public static bool IsMended(SurveyFinding finding) =>
+        finding.Code is "tooSmall" or SurveyCorrectionFindings.OffCode || finding.Code.StartsWith(SurveyMaterials.NotRated, StringComparison.Ordinal);
 
     private static IEnumerable<SurveyFinding> Served(VehicleSurvey survey)
     {
@@ -128,7 +129,7 @@ internal static class SurveyFindings
             );
         }
 
-        foreach (var finding in Path(survey))
+        foreach (var finding in Path(survey).Concat(SurveyCorrectionFindings.Of(survey)))
         {
             yield return finding;
         }
@@ -376,7 +377,7 @@ internal static class SurveyFindings
     {
         if (survey.Goals.ColdestStartC is { } coldest && !survey.FuelSystem.IsNotServed)
         {
-            foreach (var finding in ColdStart.Of(system.EthanolPct, new(system.WinterReidKpa), coldest.Value, ledger).Findings)
+            foreach (var finding in ColdStart.Of(system.EthanolPct, new(system.WinterReidKpa), coldest, ledger).Findings)
             {
                 yield return new(finding.Code, finding.Severity, finding.Sentence, "goals.coldestStartC");
             }

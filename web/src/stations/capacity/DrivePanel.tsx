@@ -12,6 +12,11 @@ interface Props {
   survey: Survey;
 }
 
+/** A chance as it is said: never none and never sure. */
+function chance(pct: number): string {
+  return pct < 1 ? "under 1 %" : pct > 99 ? "over 99 %" : `${pct.toFixed(0)} %`;
+}
+
 /** The drive that heats the fuel most: how hot it gets, and how far from boiling it stays. */
 export function DrivePanel({ capacity, survey }: Props) {
   const results = capacity.results;
@@ -28,12 +33,19 @@ export function DrivePanel({ capacity, survey }: Props) {
       {drive && (
         <>
           <p className="mt-1 text-[1.1rem] font-bold">
-            The fuel gets {units.hazy(drive.finalC, "celsius")}; at the pump's inlet it begins to boil at{" "}
-            {units.hazy(drive.atInlet.bubblePointC, "celsius")}.
+            {drive.boilsAfterMin != null
+              ? `The fuel boils at the pump's inlet after ${Math.floor(drive.boilsAfterMin)} min, at ${units.hazy(drive.atInlet.bubblePointC, "celsius")}.`
+              : `The fuel gets ${units.hazy(drive.finalC, "celsius")}; at the pump's inlet it begins to boil at ${units.hazy(drive.atInlet.bubblePointC, "celsius")}.`}
           </p>
           {drive.judgedOn && <p className="mt-1">{units.say(drive.judgedOn)}</p>}
           <HeatingPlot drive={drive} />
           <dl className="mt-2 grid grid-cols-[1fr_auto] gap-x-4 gap-y-1">
+            {drive.boilsPct != null && (
+              <>
+                <dt>Chance of boiling on it</dt>
+                <dd className="reading text-right font-bold">{chance(drive.boilsPct)}</dd>
+              </>
+            )}
             <dt>To boiling at the pump's inlet</dt>
             <dd className="reading text-right font-bold">{units.hazy(drive.atInlet.marginK, "kelvinStep")}</dd>
             {drive.inReturn && (

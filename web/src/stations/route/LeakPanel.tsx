@@ -15,6 +15,13 @@ const clamps: { name: NonNullable<JointMade["clamp"]>; label: string }[] = [
   { name: "none", label: "No clamp" },
 ];
 
+const tubes: { name: NonNullable<JointMade["tube"]>; label: string }[] = [
+  { name: "steel", label: "Steel" },
+  { name: "copperNickel", label: "Copper-nickel" },
+  { name: "aluminium", label: "Aluminum" },
+  { name: "nylon", label: "Nylon" },
+];
+
 /** Everything that can leak, by the number it is checked under, and how each joint is made up. */
 export function LeakPanel({ route }: { route: RouteStation }) {
   const { document, setDraft, lastResults, errorFor } = route;
@@ -89,6 +96,29 @@ function Made({ leak, made, onChange }: { leak: LeakPoint; made: JointMade; onCh
           choices={clamps}
           onChange={(clamp) => onChange({ ...made, clamp })}
         />
+      </div>
+    );
+  }
+  if (leak.asks === "tube") {
+    return (
+      <div className="no-print mt-1">
+        <SelectField
+          label={`Tube at joint ${leak.number}`}
+          none="Not looked at yet"
+          value={made.tube}
+          choices={tubes}
+          onChange={(tube) => onChange({ ...made, tube })}
+        />
+        {made.tube === "nylon" && (
+          <label className="mt-1 flex min-h-[44px] w-fit cursor-pointer items-center gap-3">
+            <Mark
+              type="checkbox"
+              checked={made.insert ?? false}
+              onChange={(e) => onChange({ ...made, insert: e.target.checked || undefined })}
+            />
+            {`Insert in the tube at joint ${leak.number}`}
+          </label>
+        )}
       </div>
     );
   }
