@@ -335,4 +335,118 @@ public class CarefulEndTests
 
         met.Count.ShouldBe(2);
     }
+
+    [Theory]
+    [InlineData(30, 34, StationState.Proven)] // within five points
+    [InlineData(30, 38, StationState.InWork)] // lambda 1.03: gently
+    [InlineData(30, 20, StationState.InWork)]
+    [InlineData(30, 60, StationState.Hold)]
+    [InlineData(10, 75, StationState.Hold)]
+    public void Where_nothing_corrects_a_blend_a_little_off_is_driven_gently_and_one_far_off_not_at_all(double map, double read, StationState state)
+    {
+        var ledger = new HazeLedger();
+        var says = new Sensing.SensorSays(Sensing.ShownReading.Of([new Sensing.ShownValue("gauge", read, LeftWhenUnplugged: true)], 5, ledger), null);
+        var upstream = new Dictionary<string, object>(StringComparer.Ordinal)
+        {
+            ["survey"] = new VehicleSurvey { Control = new EngineControl(SignalPath.DisplayOnly, FuelMapEthanolPct: map) },
+            ["signal"] = says,
+        };
+        var results = new Stations.Compensate.CompensateStation().Evaluate(new(), new StationContext(ledger, upstream, new Dictionary<NeededFile, StationFile>(), []));
+        results.State.ShouldBe(state);
+        var off = Math.Abs(Uncorrected.LambdaRatio(read, new(map)) - 1);
+        (state == StationState.Hold).ShouldBe(off > 0.05);
+        results.Findings.Any(f => f.Text.Contains("Do not drive", StringComparison.Ordinal)).ShouldBe(state == StationState.Hold);
+    }
+
+    [Fact]
+    public void What_is_not_sure_to_be_too_small_is_a_question()
+    {
+        CapacityResults Of(double kw, double? flow) =>
+            CapacityEvaluation.Of(
+                new VehicleSurvey
+                {
+                    Engine = new Engine(4, 2000, Aspiration.Natural, null, 6000, kw),
+                    FuelSystem = new FuelSystemSurvey(FuelLine.Return, FuelSystemKind.Port, 300, false, 60),
+                    Pump = new FuelPump(1, flow),
+                    Injectors = new PortInjectors(4, 900, 300),
+                    Goals = new Goals(85),
+                },
+                new CapacityPlan { Drive = new HotDrive(AmbientC: 0) },
+                new HazeLedger()
+            );
+        var met = new HashSet<bool>();
+        for (var kw = 60.0; kw <= 400; kw += 10)
+        {
+            var results = Of(kw, 150);
+            if (results.AtPoint is not { MaxEthanolPct: null } point)
+            {
+                continue;
+            }
+
+            var isSure = point.Verdict == CapacityVerdict.TooSmall;
+            met.Add(isSure);
+            foreach (var said in new[] { results.Headline.Text, new CapacityStation().Summary(new(), results).Text })
+            {
+                (said.Contains("cannot", StringComparison.Ordinal) || said.Contains("not supported", StringComparison.Ordinal)).ShouldBe(isSure, said);
+                said.Contains("may be too small", StringComparison.Ordinal).ShouldBe(!isSure, said);
+            }
+        }
+
+        met.Count.ShouldBe(2);
+    }
+
+    [Theory]
+    [InlineData(3.4, 5.0)]
+    [InlineData(9.3, 12.1)]
+    public void Volts_that_were_typed_are_known_to_half_a_percent_and_ten_millivolts(double average, double high)
+    {
+        Hazy? Read(Hazy averageV, Hazy highV, HazeLedger ledger) =>
+            new Stations.Signal.SignalStation()
+                .Evaluate(new Stations.Signal.SignalPlan { Meter = new Stations.Signal.MeterValues(112, 2.5, averageV, highV) }, new StationContext(ledger))
+                .Meter!.Single(r => r.Quantity == Sensing.MeterQuantity.AverageV)
+                .Read;
+        var typed = new HazeLedger();
+        Read(average, high, typed)!.Value.StandardU.ShouldBe(((0.005 * average) + 0.01) / 2, 1e-9);
+
+        // Whoever says how well his meter reads is believed.
+        var said = new HazeLedger();
+        Read(said.Quantity(average, 0.004, From("averageV")), high, said)!.Value.StandardU.ShouldBe(0.004, 1e-9);
+    }
+
+    [Fact]
+    public void A_straight_multiplier_is_right_at_its_ends_and_says_how_far_off_it_is_between_them()
+    {
+        var survey = new VehicleSurvey
+        {
+            Control = new EngineControl(SignalPath.DirectFrequency, FuelMapEthanolPct: 10),
+            Goals = new Goals(85),
+            Settings = [new("Main", SettingKind.MultiplierAt0, AsFound: Math.Round(100 * Uncorrected.LambdaRatio(0, new(10)), 1))],
+        };
+        double Off(double pct) =>
+            (
+                (Uncorrected.LambdaRatio(0, new(10)) + ((Uncorrected.LambdaRatio(100, new(10)) - Uncorrected.LambdaRatio(0, new(10))) * pct / 100))
+                / Uncorrected.LambdaRatio(pct, new(10))
+            ) - 1;
+        var worst = Enumerable.Range(0, 86).Max(pct => Math.Abs(Off(pct)));
+        SettingVerdicts.Of(survey).Single().AsFound!.Text.ShouldContain(FormattableString.Invariant($"{100 * worst:0.0} % rich even so"));
+    }
+
+    [Theory]
+    [InlineData(FuelSystemKind.SinglePoint, 2, 8, false)]
+    [InlineData(FuelSystemKind.SinglePoint, 3, 8, true)]
+    [InlineData(FuelSystemKind.Port, 2, 8, true)]
+    [InlineData(FuelSystemKind.Port, 8, 8, false)]
+    public void Two_injectors_before_the_throttle_feed_all_cylinders(FuelSystemKind kind, int injectors, int cylinders, bool isUnusual) =>
+        SurveyEvaluation
+            .Of(
+                new VehicleSurvey
+                {
+                    Engine = new Engine(cylinders),
+                    FuelSystem = new FuelSystemSurvey(Kind: kind),
+                    Injectors = new PortInjectors(injectors),
+                },
+                new HazeLedger()
+            )
+            .Findings.Any(f => f.Code == "injectorCount")
+            .ShouldBe(isUnusual);
 }

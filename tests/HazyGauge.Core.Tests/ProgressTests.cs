@@ -159,6 +159,24 @@ public class ProgressTests
                 : null)!
             .Why.ShouldBe("survey");
         JobProgress.Held(Line, _ => null).ShouldBeNull();
+
+        // A stop is next whatever is waited for, and wherever it is waited for.
+        foreach (var slug in Line.Places.Where(p => p.Built).Select(p => p.Slug))
+        {
+            AwaitedThing[] all = [new("a part", [.. Line.Places.Select(p => p.Slug)])];
+            JobProgress.Next(Line, s => s == slug ? Held(slug) : null, all).Why.ShouldBe(slug);
+        }
+
+        // What can wait lets the job go on, what is planned is done after what is open, and both come before nothing is left.
+        StationProgress In(StationState state, string what, bool? canWait = null) => new(state, new NextAction(what, what, what, CanWait: canWait));
+        string Next(params (string Slug, StationProgress Progress)[] stations) => JobProgress.Next(Line, s => stations.FirstOrDefault(p => p.Slug == s).Progress, []).Command;
+        var (sharpen, planned, open) = (In(StationState.InWork, "sharpen", true), In(StationState.Planned, "fit"), In(StationState.InWork, "open"));
+        Next(("survey", sharpen)).ShouldBe(Line.Station("capacity")!.NotStarted.NextAction.Command);
+        Next(("survey", sharpen), ("capacity", planned), ("compensate", open)).ShouldBe("open");
+        var done = In(StationState.Proven, "done");
+        (string, StationProgress)[] rest = [("route", done), ("harness", done), ("signal", done), ("compensate", done)];
+        Next([("survey", sharpen), ("capacity", planned), .. rest]).ShouldBe("fit");
+        Next([("survey", sharpen), ("capacity", done), .. rest]).ShouldBe("sharpen");
         ((bool, bool, bool)[] States, Pressing[] Order) pressing = (
             [(false, false, true), (false, false, false), (false, true, true), (true, false, false)],
             [Pressing.Due, Pressing.Held, Pressing.Open, Pressing.Waiting]

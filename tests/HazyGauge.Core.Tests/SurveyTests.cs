@@ -147,6 +147,13 @@ public class SurveyTests
                 (later.Eligible == Eligibility.Unknown && less.Eligible == Eligibility.Yes).ShouldBeFalse();
                 less.Loads.ShouldAllBe(l => l.UsePct.Value > 0 && double.IsFinite(l.UsePct.StandardU));
                 less.NextAction.Command.ShouldNotBeEmpty();
+
+                // A survey is complete with nothing left to find out, and written down it is no proof.
+                foreach (var judged in new[] { less, later })
+                {
+                    judged.State.ShouldNotBe(StationState.Proven);
+                    (judged.State == StationState.Complete && judged.ToMeasure.Count > 0).ShouldBeFalse();
+                }
             },
             iter: 2000
         );

@@ -31,7 +31,7 @@ test("the point is dragged, a cap is planned, and the record keeps both", async 
   await page.getByLabel("Your initials").fill("RL");
   await page.getByRole("button", { name: "Save to the record" }).click();
   await expect(page.getByText("Saved today")).toBeVisible();
-  await expect(page.getByRole("link", { name: /Capacity proven/ })).toBeVisible();
+  await expect(page.getByRole("link", { name: /Capacity in work/ })).toBeVisible();
   await page.getByRole("link", { name: "Record" }).click();
   await expect(page.getByRole("button", { name: /At 165\skW up to E56 ± 9; the fuel pump is the limit/ }).first()).toBeVisible();
 
@@ -99,7 +99,7 @@ test("a hot drive that boils the fuel holds the job, and the drawing says where 
   await page.getByRole("button", { name: "Edit: Around the tank" }).click();
   await page.getByLabel("Around the tank", { exact: true }).fill("68");
   await expect(page.getByText("Stop here")).toBeVisible();
-  await expect(page.getByText(/At the pump's inlet, at the end of the hottest drive, on E\d+, which boils first: the fuel boils here/)).toBeVisible();
+  await expect(page.getByText(/At the pump's inlet, after \d+ min of the hottest drive, on E\d+, which boils first: the fuel boils here/)).toBeVisible();
   await expect(page.getByRole("heading", headline)).toHaveText("At 155 kW this system supports E85. The fuel boils on the hottest drive.");
   await expect(page.getByRole("link", { name: /Capacity on hold/ })).toBeVisible();
   await page.getByRole("button", { name: "Discard changes" }).click();

@@ -81,14 +81,16 @@ test("two users on one sensor: supply, pull-up, a pin counted and seated, and wh
   await expect(sheet.getByText("Pull-up", { exact: false }).first()).toBeVisible();
   await expect(sheet.getByText("set to frequency")).toHaveCount(0);
   const checks = sheet.getByRole("textbox");
-  await expect(checks).toHaveCount(6);
-  await page.getByLabel("Check 5 shows").fill("12.1");
-  await expect(page.getByRole("heading", verdict)).toHaveText("The meter disagrees at 1 of 6 checks.");
+  await expect(checks).toHaveCount(8);
+  await page.getByLabel("Check 7 shows").fill("12.1");
+  await expect(page.getByRole("heading", verdict)).toHaveText("The meter disagrees at 1 of 8 checks.");
   await expect(sheet.getByText(/it is lifted by another pull-up too/).first()).toBeVisible();
-  for (const [check, reads] of [[1, "0.3"], [2, "0.3"], [3, "12.4"], [4, "0.02"], [5, "5.02"], [6, "3.9"]] as const) {
+  for (const [check, reads] of [[1, "0.3"], [2, "0.3"], [3, "0.2"], [4, "0.2"], [5, "12.4"], [6, "0.02"], [7, "5.02"], [8, "3.9"]] as const) {
     await page.getByLabel(`Check ${check} shows`).fill(reads);
   }
-  await expect(page.getByRole("heading", verdict)).toHaveText("Every wire is where it belongs: 6 of 6 checks agree.");
+  // All agree, and five wires have no pin and no joint yet: nothing is proven of a wire nobody placed.
+  await expect(page.getByRole("heading", verdict)).toHaveText("6 wires: 8 of 8 checks agree so far.");
+  await expect(page.getByText(/5 of 6 wires have no pin and no joint yet/)).toBeVisible();
   await expectAccessible(page);
   await page.getByLabel("Your initials").fill("JM");
   await page.getByRole("button", { name: "Save to the record" }).click();
@@ -109,9 +111,13 @@ test("an extender: which pair to test next, every injector seen; a gateway with 
     await press(`1 and ${b}, right`, "Beep");
   }
   await expect(boxes.getByText("The right side is common to all 4.")).toBeVisible();
-  await press("1 and 3, left", "Beep");
-  await expect(page.getByText(/Both sides beep somewhere/).first()).toBeVisible();
-  await press("1 and 3, left", "?");
+  await expect(boxes.getByText(/Connect nothing to it yet/)).toBeVisible();
+  await press("1 and 3, right", "No");
+  await expect(page.getByText(/one of them is held the other way up/).first()).toBeVisible();
+  await press("1 and 3, right", "Beep");
+  await boxes.getByLabel("Left sides, key on").fill("0.1");
+  await boxes.getByLabel("Right sides, key on").fill("12.3");
+  await expect(page.getByText(/Battery is on it with the key on and none on the other/)).toBeVisible();
   await boxes.getByLabel("Plugs on its harness").fill("2");
   await expect(page.getByText(/2 extensions are needed/)).toBeVisible();
   await boxes.getByRole("checkbox", { name: "Injector 3" }).check();

@@ -15,7 +15,7 @@ test("with a meter reading only, a newcomer gets the fuel factor for the own veh
   await page.getByLabel("DC volts on the sensor wire (an average)", { exact: true }).fill("3.6");
   await expect(page.getByLabel("High voltage")).toHaveAccessibleDescription(/says nothing without the high voltage/);
   await page.getByLabel("High voltage").fill("5");
-  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^The signal is real: E79.±.5, fuel at \d+ °C\.$/);
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^The signal is real: E79.±.5, fuel at \d+.±.\d+.°C\.$/);
   await page.getByRole("button", { name: "US", exact: true }).click();
   await expect(page.getByRole("heading", { level: 1 })).toHaveText(/fuel at \d+.*°F\.$/);
   await expectAccessible(page);

@@ -112,7 +112,7 @@ test("a newcomer walks round the vehicle, does not know three things, and gets a
   await expect(page.getByRole("heading", { level: 1 })).toHaveText(/^It can be converted/);
   await page.getByLabel("Your initials").fill("NN");
   await page.getByRole("button", { name: "Save to the record" }).click();
-  await expect(page.getByRole("link", { name: /^Survey proven/ })).toBeVisible();
+  await expect(page.getByRole("link", { name: /^Survey in work/ })).toBeVisible();
   await page.getByRole("link", { name: /^Compensate/ }).click();
   await expect(page.getByLabel("Blend of the base map", { exact: true })).toHaveAttribute("placeholder", "85");
   await expect(page.getByText("As surveyed.")).toBeVisible();

@@ -24,6 +24,9 @@ public static class SettingVerdicts
     private const double SameV = 0.02;
     private const double SamePct = 0.5;
 
+    // A straight line that is off by less between its ends is as good as a row, % (our own limit).
+    private const double StraightWithinPct = 1.5;
+
     // So much over what is needed is no rough curve but one made for another base (our own limit).
     private const double AnotherBase = 1.10;
 
@@ -132,7 +135,7 @@ public static class SettingVerdicts
                     );
             case SettingKind.MultiplierAt0 or SettingKind.MultiplierAt100 when should is { } right:
                 return IsRight(survey, setting.Kind!.Value, value, right)
-                    ? Sentence.Of($"{named}: {value:0.###} %, right over a map made on {Say.Ethanol(map)}.")
+                    ? Sentence.Of($"{named}: {value:0.###} %, right over a map made on {Say.Ethanol(map)}.") + Between(survey, map)
                     : Sentence.Of(
                         $"{named} stands at {value:0.###} %; over a map made on {Say.Ethanol(map)} it should be near {right:0.#} %: "
                             + $"{Math.Abs((100 * value / right) - 100):0} % {(value > right ? "rich" : "lean")} at that "
@@ -141,6 +144,23 @@ public static class SettingVerdicts
             default:
                 return Sentence.Of($"{named}: {value:0.###}.");
         }
+    }
+
+    // What is needed bends, and a straight multiplier does not: right at its ends it is rich between them.
+    private static Sentence Between(VehicleSurvey survey, double map)
+    {
+        double Needed(double pct) => Uncorrected.LambdaRatio(pct, new(map));
+        var highest = survey.HighestOrUsualPct().Value;
+        var (at, off) = Enumerable
+            .Range(0, (int)highest + 1)
+            .Select(pct => (Pct: (double)pct, Off: ((Needed(0) + ((Needed(100) - Needed(0)) * pct / 100)) / Needed(pct)) - 1))
+            .MaxBy(p => Math.Abs(p.Off));
+        return Math.Abs(off) * 100 < StraightWithinPct
+            ? Sentence.Empty
+            : Sentence.Of(
+                $"A straight line cannot fit: on {Say.Ethanol(at)} it is {Math.Abs(100 * off):0.0} % {(off > 0 ? "rich" : "lean")} even so. Where the controller takes a row, type in the row of "
+                    + $"Compensate."
+            );
     }
 
     // Lambda where one blend is in the line and the controller takes it for another.

@@ -10,6 +10,9 @@ public static class Uncorrected
     /// <summary>How far the blend may be from the map's, points of ethanol (common practice, no source).</summary>
     public const double HeldWithinPct = 5;
 
+    /// <summary>So far off lambda is driven gently, and no farther: about what full load bears for a moment (common practice, no source).</summary>
+    public const double GentlyWithin = 0.05;
+
     /// <summary>The blends that may be in the tank, inside a sentence: "E25 and E35".</summary>
     /// <param name="mapEthanolPct">The blend the map was made on, % by volume.</param>
     public static Sentence HeldBetween(double mapEthanolPct) =>

@@ -139,7 +139,7 @@ public static class BoilingMargin
 
     private static List<Finding> Findings(Hazy marginK)
     {
-        var chance = Sentence.Of($"{Math.Clamp(ChancePct(marginK), 1, 99):0} % chance of boiling.");
+        var chance = Sentence.Of($"{Math.Clamp(ChancePct(marginK), 1, 99):0} % chance of boiling here.");
         var half = Interval95.HalfWidth(marginK);
         if (marginK.Value + half < 0)
         {
@@ -155,19 +155,12 @@ public static class BoilingMargin
 
         if (marginK.Value < 0)
         {
-            return
-            [
-                new(
-                    Probably,
-                    Severity.Caution,
-                    "The fuel probably boils here:" + chance + "Cool it, keep more of it in the tank, or measure its temperature on a hot day before relying on anything."
-                ),
-            ];
+            return [new(Probably, Severity.Caution, chance + "Cool it, keep more of it in the tank, or measure its temperature on a hot day before relying on anything.")];
         }
 
         if (marginK.Value - half < 0)
         {
-            return [new(MayBoil, Severity.Caution, "The fuel may boil here:" + chance + "Measure its temperature on a hot day before relying on it.")];
+            return [new(MayBoil, Severity.Caution, chance + "Measure its temperature on a hot day before relying on it.")];
         }
 
         return marginK.Value < NearK

@@ -18,6 +18,9 @@ public sealed record MeterReadings(Hazy FrequencyHz, Hazy? LowPulseMs = null, Ha
     /// <summary>How well a usual meter shows pulse width, half-width, ms (our own; a meter's manual says more).</summary>
     public const double UsualWidthPlusMinusMs = 0.05;
 
+    /// <summary>How well a usual meter shows DC volts, half-width, V: half a percent and a count of ten millivolts (our own; a meter's manual says more).</summary>
+    public static double UsualVoltsPlusMinus(double volts) => (0.005 * Math.Abs(volts)) + 0.010;
+
     // An open collector pulls lower than this (common practice, no source).
     private const double HighestLowV = 1;
 

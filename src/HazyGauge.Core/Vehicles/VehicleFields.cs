@@ -651,7 +651,9 @@ public static class VehicleFields
                 new("work.powerAfterKnown", "Power afterwards is") { Choices = VehicleChoices.PowersKnown },
                 new("work.cameOff", "What had to come off"),
                 new("work.stayedOn", "What need not come off"),
+                new("work.kitSheet", "The kit's own sheet") { Hint = "Which it is, and its date: the steps follow it where it says more." },
                 new("work.departures", "Where the maker's or the kit's sheet was left, and why"),
+                new("work.emissionParts", "Emission parts removed, moved or unplugged") { Hint = "Canister, purge valve, their hoses and plugs." },
             ]
         ),
         .. At(

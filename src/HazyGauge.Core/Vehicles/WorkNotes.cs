@@ -10,6 +10,8 @@ namespace HazyGauge.Core.Vehicles;
 /// <param name="Departures">Where the maker's or the kit's sheet was left, and why.</param>
 /// <param name="PowerAfterKw">Power afterwards, kW at the crank.</param>
 /// <param name="PowerAfterKnown">Whether that was measured or promised.</param>
+/// <param name="EmissionParts">Parts of the emission system that were removed, moved or unplugged.</param>
+/// <param name="KitSheet">The kit's own instruction sheet: which it is, and its date.</param>
 public sealed record WorkNotes(
     double? HoursPlanned = null,
     double? HoursTaken = null,
@@ -17,5 +19,7 @@ public sealed record WorkNotes(
     string? StayedOn = null,
     string? Departures = null,
     Hazy? PowerAfterKw = null,
-    PowerKnown? PowerAfterKnown = null
+    PowerKnown? PowerAfterKnown = null,
+    string? EmissionParts = null,
+    string? KitSheet = null
 );

@@ -7995,7 +7995,7 @@ export interface components {
         /** @description How the sensor and its users are wired, and what the meter showed. */
         HarnessPlan: {
             /** @enum {string} */
-            supply?: "switchedFuse" | "controllerSupply" | "constant" | "batteryPost" | "pinchedFuse" | "ignitionCoil" | "handSwitch";
+            supply?: "switchedFuse" | "controllerSupply" | "constant" | "batteryPost" | "pinchedFuse" | "ignitionCoil" | "handSwitch" | "passThroughPlug" | "injectorCommon";
             /** @description The fuse slot or pin, as found. */
             feedAt?: null | string;
             /**
@@ -8609,6 +8609,11 @@ export interface components {
              * @description Minutes until it boils at the inlet, where the course ends; null where it does not.
              */
             boilsAfterMin?: null | number;
+            /**
+             * @description One sentence or a few that carry their numbers, so that whoever shows them writes them in the units chosen. Written once, in Core, as an
+             *     interpolated string whose numbers are SentenceValue: `Sentence.Of($"At {Say.Kw(power)} it carries E85.")`.
+             */
+            headline?: null | components["schemas"]["Sentence"];
         };
         /** @description A job that was taken in. */
         ImportedJob: {
@@ -11759,7 +11764,7 @@ export interface components {
              * @description What a sensor and its users are fed from.
              * @enum {string}
              */
-            choice: "switchedFuse" | "controllerSupply" | "constant" | "batteryPost" | "pinchedFuse" | "ignitionCoil" | "handSwitch";
+            choice: "switchedFuse" | "controllerSupply" | "constant" | "batteryPost" | "pinchedFuse" | "ignitionCoil" | "handSwitch" | "passThroughPlug" | "injectorCommon";
             /**
              * @description What a choice is worth.
              * @enum {string}
@@ -11795,7 +11800,7 @@ export interface components {
              * @description What a sensor and its users are fed from.
              * @enum {string}
              */
-            recommended: "switchedFuse" | "controllerSupply" | "constant" | "batteryPost" | "pinchedFuse" | "ignitionCoil" | "handSwitch";
+            recommended: "switchedFuse" | "controllerSupply" | "constant" | "batteryPost" | "pinchedFuse" | "ignitionCoil" | "handSwitch" | "passThroughPlug" | "injectorCommon";
             /** @description What a feed is. */
             probed: null | components["schemas"]["ProbedFeedResult"];
             /**
@@ -12444,7 +12449,7 @@ export interface components {
              * @description How it is joined there.
              * @enum {string}
              */
-            joint?: "crimped" | "soldered" | "pairedTerminals" | "terminal" | "piercingTap";
+            joint?: "crimped" | "soldered" | "pairedTerminals" | "terminal" | "piercingTap" | "squeezeSplice";
             /** @description Sleeve or loom over it. */
             sleeve?: null | string;
             /** @description The way it takes. */
@@ -12559,6 +12564,10 @@ export interface components {
              * @enum {string}
              */
             powerAfterKnown?: "measured" | "promised";
+            /** @description Parts of the emission system that were removed, moved or unplugged. */
+            emissionParts?: null | string;
+            /** @description The kit's own instruction sheet: which it is, and its date. */
+            kitSheet?: null | string;
         };
         /** @description Which of the blends that may be in the tank boils first. */
         WorstBoiling: {

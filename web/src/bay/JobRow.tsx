@@ -73,7 +73,7 @@ function Level({ job }: { job: ListedJob }) {
   if (!reading) {
     return (
       <div className="grid place-items-center border-t border-rule px-3 py-3 text-center text-[0.9rem] text-ink-3 sm:border-t-0 sm:border-l">
-        nothing read yet
+        {job.stations.some((s) => s.slug === "signal" && s.state !== "empty") ? "no reading" : "nothing read yet"}
       </div>
     );
   }

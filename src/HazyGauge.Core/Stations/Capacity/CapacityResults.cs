@@ -21,6 +21,7 @@ namespace HazyGauge.Core.Stations.Capacity;
 /// <param name="JudgedOn">Which blend it is judged on, and why; null likewise.</param>
 /// <param name="BoilsPct">How likely the fuel boils on it, at the inlet or in the return, %; null likewise.</param>
 /// <param name="BoilsAfterMin">Minutes until it boils at the inlet, where the course ends; null where it does not.</param>
+/// <param name="Headline">What becomes of the fuel on it; null likewise.</param>
 public sealed record HotDriveSummary(
     IReadOnlyList<HeatingPoint> Timeline,
     Hazy FinalC,
@@ -35,7 +36,8 @@ public sealed record HotDriveSummary(
     Sentence? JudgedOn = null,
     Hazy? BayHeatW = null,
     double? BoilsPct = null,
-    double? BoilsAfterMin = null
+    double? BoilsAfterMin = null,
+    Sentence? Headline = null
 )
 {
     private const int Points = 12;
@@ -62,7 +64,8 @@ public sealed record HotDriveSummary(
             CapacityWords.JudgedOn(drive, highestEthanolPct.Value),
             drive.BayHeatW,
             drive.BoilsPct,
-            drive.BoilsAfterMin
+            drive.BoilsAfterMin,
+            CapacityWords.OnTheDrive(drive, whole[^1].FuelTempC)
         );
     }
 }

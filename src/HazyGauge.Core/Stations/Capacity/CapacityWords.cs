@@ -60,6 +60,12 @@ internal static class CapacityWords
             ) + limit;
     }
 
+    /// <summary>What becomes of the fuel on the hottest drive.</summary>
+    public static Sentence OnTheDrive(HotDriveResult drive, Hazy finalC) =>
+        drive.BoilsAfterMin is { } after
+            ? Sentence.Of($"The fuel boils at the pump's inlet after {Math.Floor(after):0} min, at {Say.Of(drive.AtInlet.BubblePointC, Unit.Celsius, 0)}.")
+            : Sentence.Of($"The fuel gets {Say.Of(finalC, Unit.Celsius, 0)}; at the pump's inlet it begins to boil at {Say.Of(drive.AtInlet.BubblePointC, Unit.Celsius, 0)}.");
+
     /// <summary>Which blend the hottest drive is judged on, and why.</summary>
     public static Sentence JudgedOn(HotDriveResult drive, double highestEthanolPct) =>
         drive.WorstAtInletPct >= highestEthanolPct
@@ -82,8 +88,12 @@ internal static class CapacityWords
             { MaxEthanolPct: { } most, EthanolBinding: { } binding } => Sentence.Of(
                 $"At {Say.Kw(point.PowerKw.Value)} {ReachWords.Supported(most)}; {binding.InWords()} {binding.Verb()} the limit"
             ),
-            _ => Sentence.Of($"At {Say.Kw(point.PowerKw.Value)} E0 is not supported"),
+            { Verdict: CapacityVerdict.TooSmall } => Sentence.Of($"At {Say.Kw(point.PowerKw.Value)} E0 is not supported"),
+            _ => Sentence.Of($"At {Say.Kw(point.PowerKw.Value)} {MayBeTooSmall(point)}, even for E0"),
         };
+
+    // What is not sure is a question, and no verdict.
+    private static string MayBeTooSmall(CapacityResult point) => $"{(point.Binding is { } binding ? binding.InWords() : "something")} may be too small";
 
     // What a system supports at the wanted power, inside a sentence.
     private static Sentence Shortly(CapacityResult found) =>
@@ -91,7 +101,8 @@ internal static class CapacityWords
         {
             { Verdict: CapacityVerdict.NotKnown } => "nothing is known about pump or injectors",
             { MaxEthanolPct: { } most } => ReachWords.Supported(most),
-            _ => "not even E0",
+            { Verdict: CapacityVerdict.TooSmall } => "not even E0",
+            _ => "perhaps not even E0",
         };
 
     private static Sentence With(PendingChange pending, CapacityResult point, CapacityGuess? guess)
@@ -127,7 +138,7 @@ internal static class CapacityWords
             ) + rests,
             CapacityVerdict.Capped when point.MaxEthanolPct is { } most => Sentence.Of($"{at} supports {ReachWords.Supported(most)}.") + limit + rests,
             CapacityVerdict.TooSmall when guess is null => Sentence.Of($"{at} cannot support E0.") + limit,
-            _ => Sentence.Of($"{at} cannot support E0, as far as is known.") + limit + rests,
+            _ => Sentence.Of($"At {Say.Kw(point.PowerKw.Value)} {MayBeTooSmall(point)}, even for E0: measure it first.") + rests,
         };
     }
 }

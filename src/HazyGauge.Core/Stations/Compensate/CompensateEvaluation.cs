@@ -97,8 +97,16 @@ internal sealed class CompensateEvaluation(CompensatePlan plan, Hazy basePct, Ba
         double? lambda = Ethanol is { } ethanol ? Uncorrected.LambdaRatio(ethanol.Value, new(basePct.Value)) : null;
         var isHeld = Ethanol is { } read && IsHeld(read.Value);
         var findings =
-            lambda is { } off && !isHeld ? new Finding[] { new("displayControlsNothing", Severity.Stop, CompensateWords.OffTheMap(basePct.Value, Ethanol!.Value, off)) } : [];
-        var progress = CompensateProgress.OnDisplay(says, isHeld, baseFrom == BaseFrom.Typical || AnotherBase() is not null, findings.FirstOrDefault()?.Sentence);
+            lambda is not { } off || isHeld ? []
+            : Math.Abs(off - 1) <= Uncorrected.GentlyWithin ? [new("nearTheMap", Severity.Caution, CompensateWords.NearTheMap(basePct.Value, Ethanol!.Value, off))]
+            : new Finding[] { new("displayControlsNothing", Severity.Stop, CompensateWords.OffTheMap(basePct.Value, Ethanol!.Value, off)) };
+        var progress = CompensateProgress.OnDisplay(
+            says,
+            isHeld,
+            baseFrom == BaseFrom.Typical || AnotherBase() is not null,
+            isNear: findings.Any(f => f.Severity == Severity.Caution),
+            findings.FirstOrDefault()?.Sentence
+        );
         return new CompensateResults(
             Ethanol,
             reading?.FuelTempC,

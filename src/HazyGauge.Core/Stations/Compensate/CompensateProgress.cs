@@ -74,8 +74,9 @@ internal static class CompensateProgress
     /// <param name="says">What the sensor is known to read; null where nobody read it.</param>
     /// <param name="isHeld">True where it is close enough to the map's blend.</param>
     /// <param name="isTypical">True where the map's blend is only known from a label or a name.</param>
+    /// <param name="isNear">True where it is off by no more than what is driven gently.</param>
     /// <param name="why">What the engine does where it is not.</param>
-    public static StationProgress OnDisplay(SensorSays? says, bool isHeld, bool isTypical, Sentence? why) =>
+    public static StationProgress OnDisplay(SensorSays? says, bool isHeld, bool isTypical, bool isNear, Sentence? why) =>
         (says?.Reading, isHeld) switch
         {
             (null or { EthanolPct: null }, _) => ToRead(says, "Only the reading shows whether the tank holds what the map was made on."),
@@ -93,6 +94,10 @@ internal static class CompensateProgress
                 )
             ),
             (_, true) => new StationProgress(StationState.Proven, NextAction.Of(CompensateStation.Key, "held", "The blend fits the map.", "Read the display after every fill.")),
+            _ when isNear => new StationProgress(
+                StationState.InWork,
+                NextAction.Of(CompensateStation.Key, "nearTheMap", "Bring the blend nearer to the map's.", why ?? Sentence.Empty)
+            ),
             _ => new StationProgress(StationState.Hold, NextAction.Of(CompensateStation.Key, "offTheMap", "Do not drive on this blend.", why ?? Sentence.Empty)),
         };
 

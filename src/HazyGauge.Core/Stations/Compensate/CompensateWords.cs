@@ -43,6 +43,13 @@ internal static class CompensateWords
                 + $"the lambda it should. Do not drive on it."
         );
 
+    /// <summary>What the engine does on a blend near that of the map.</summary>
+    public static Sentence NearTheMap(double basePct, Hazy ethanolPct, double lambda) =>
+        Sentence.Of(
+            $"The tank holds {Say.Ethanol(ethanolPct)}, the map was made on {Say.Ethanol(basePct)}: {lambda:0.00} times the lambda it should be. Drive gently, no full load, and bring the "
+                + $"blend between {Uncorrected.HeldBetween(basePct)} with the next fill."
+        );
+
     /// <summary>What to do, by who sets the numbers.</summary>
     public static Sentence Headline(NumbersBy by, Hazy basePct, SensorSays? says, FuelFactorResult? fuel, SparkToSet? spark, IReadOnlyList<StretchedPulse>? stretched) =>
         by switch

@@ -7,6 +7,7 @@ internal static class HarnessPageWords
     public static readonly IReadOnlyDictionary<string, string> All = new Dictionary<string, string>(StringComparer.Ordinal)
     {
         ["notProvenYet"] = "Not proven yet.",
+        ["commonNotSeenLive"] = "Connect nothing to it yet: see battery on it first, key on.",
         ["batteryDisconnectedAllInjector"] = "Battery disconnected, all injector plugs off, each held the same way up. Meter on continuity.",
         ["highLowNotInterchangeable"] = "High and low are not interchangeable: measure both to ground, bus awake. Keep the pair twisted.",
         ["highLowWhereThey"] = "High and low are where they belong.",

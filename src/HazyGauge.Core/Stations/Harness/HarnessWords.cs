@@ -26,7 +26,7 @@ internal static class HarnessWords
                     + $"{(plan.Supply is null ? plan.Ground is null ? "supply and ground are" : "the supply is" : "the ground is")} still open."
             ),
             _ when results.Signal is { PullUps: 0, IsLive: false } => "No pull-up is known, and without one there is no signal.",
-            _ => Sentence.Of($"{Wording.Count(results.Wires.List.Count, "wire")}, each with its place. {results.Meter.Agree:0} of {Wording.Count(lines, "check")} agree so far."),
+            _ => Sentence.Of($"{Wording.Count(results.Wires.List.Count, "wire")}: {results.Meter.Agree:0} of {Wording.Count(lines, "check")} agree so far."),
         };
     }
 

@@ -278,7 +278,12 @@ public static class SignalEvaluation
         {
             FrequencyHz = Usual(meter.FrequencyHz, MeterReadings.UsualFrequencyPlusMinusHz, "frequencyHz", ledger),
             LowPulseMs = Usual(meter.LowPulseMs, MeterReadings.UsualWidthPlusMinusMs, "lowPulseMs", ledger),
+            AverageV = Volts(meter.AverageV, "averageV", ledger),
+            HighV = Volts(meter.HighV, "highV", ledger),
+            LowV = Volts(meter.LowV, "lowV", ledger),
         };
+
+    private static Hazy? Volts(Hazy? read, string source, HazeLedger ledger) => Usual(read, MeterReadings.UsualVoltsPlusMinus(read?.Value ?? 0), source, ledger);
 
     private static Hazy AsMeasured(Hazy volts, HazeLedger ledger) => Usual(volts, ConverterVolts.UsualPlusMinusV, "converterV", ledger)!.Value;
 

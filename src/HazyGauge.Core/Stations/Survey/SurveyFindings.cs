@@ -332,7 +332,12 @@ internal static class SurveyFindings
             );
         }
 
-        if (survey is { Injectors.Count: { } injectors, Engine.Cylinders: { } cylinders } && injectors % cylinders != 0)
+        // One or two before the throttle feed all cylinders.
+        if (
+            survey is { Injectors.Count: { } injectors, Engine.Cylinders: { } cylinders, FuelSystem.Kind: var kind }
+            && injectors % cylinders != 0
+            && !(kind == FuelSystemKind.SinglePoint && injectors <= 2)
+        )
         {
             yield return new(
                 "injectorCount",

@@ -153,6 +153,16 @@ internal static partial class SurveyReadingFindings
             );
         }
 
+        if (!string.IsNullOrWhiteSpace(work.EmissionParts))
+        {
+            yield return new(
+                "emissionParts",
+                Severity.Caution,
+                $"Emission parts are touched: {Wording.Quoted(work.EmissionParts)}. Whether they may be is for local law, and whoever approves the vehicle will ask. It stands on the papers.",
+                "work.emissionParts"
+            );
+        }
+
         if (work is { HoursPlanned: { } planned, HoursTaken: { } taken })
         {
             yield return new("hours", Severity.Info, Sentence.Of($"It took {taken:0.#} hours; {planned:0.#} were planned."), "work.hoursTaken");

@@ -25,6 +25,12 @@ public enum SupplyChoice
 
     /// <summary>A switch that somebody has to turn on.</summary>
     HandSwitch,
+
+    /// <summary>A plug that goes between two of the vehicle's and passes everything on.</summary>
+    PassThroughPlug,
+
+    /// <summary>The injectors' common supply.</summary>
+    InjectorCommon,
 }
 
 /// <summary>What a choice is worth.</summary>
@@ -62,6 +68,17 @@ public sealed record SupplyAdvice(SupplyChoice Choice, WiringVerdict Verdict, Se
             SupplyChoice.ControllerSupply,
             WiringVerdict.Good,
             "On and off with the controller, and quiet. Look in the maker's manual how much it can feed; a box with a display can be too much for it."
+        ),
+        new(
+            SupplyChoice.PassThroughPlug,
+            WiringVerdict.WithCare,
+            "Nothing is cut, and the vehicle goes back to stock. See in the maker's manual which circuit it is and that its fuse carries both; put a small fuse of its own behind it."
+        ),
+        new(
+            SupplyChoice.InjectorCommon,
+            WiringVerdict.WithCare,
+            "On with the injectors, and as noisy as they are; where their relay drops out, the reading goes too. Find the common side by both sides' beeps and by volts: battery on a "
+                + "driver kills it. A small fuse of its own."
         ),
         new(
             SupplyChoice.Constant,

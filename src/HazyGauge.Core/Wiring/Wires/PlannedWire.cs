@@ -64,6 +64,15 @@ public sealed record PlannedWire(int Number, ListedWire Wire, Hazy? CutM, double
             ).Of(wire.Id);
         }
 
+        if (note?.Joint == WireJoint.SqueezeSplice)
+        {
+            yield return new Finding(
+                "squeeze",
+                Severity.Info,
+                which + "a squeeze splice holds where it is made for this size of wire, filled against water, and squeezed flat. Tug each wire by itself."
+            ).Of(wire.Id);
+        }
+
         if (note is { Pin: not null, IsSeated: false } && new[] { note.Clicked, note.Locked, note.Tugged }.Any(done => done == false))
         {
             yield return new Finding(

@@ -169,6 +169,8 @@ public static class WireList
             SupplyChoice.PinchedFuse => "Behind a fuse, pinched",
             SupplyChoice.IgnitionCoil => "Ignition coil, supply",
             SupplyChoice.HandSwitch => "Hand switch",
+            SupplyChoice.PassThroughPlug => "Pass-through plug",
+            SupplyChoice.InjectorCommon => "Injectors' common supply",
             _ => "Supply, not chosen yet",
         };
 

@@ -19,6 +19,9 @@ public enum WireJoint
 
     /// <summary>A tap that pierces the insulation.</summary>
     PiercingTap,
+
+    /// <summary>A splice that is squeezed over wires pushed in side by side.</summary>
+    SqueezeSplice,
 }
 
 /// <summary>What is known of one wire of the list, and how it was done.</summary>

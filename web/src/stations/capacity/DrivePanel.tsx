@@ -32,11 +32,7 @@ export function DrivePanel({ capacity, survey }: Props) {
       {standing && !standing.drive && <p className="mt-1 text-ink-2">{said("capacity", "calculatedOnceKindFuel")}</p>}
       {drive && (
         <>
-          <p className="mt-1 text-[1.1rem] font-bold">
-            {drive.boilsAfterMin != null
-              ? `The fuel boils at the pump's inlet after ${Math.floor(drive.boilsAfterMin)} min, at ${units.hazy(drive.atInlet.bubblePointC, "celsius")}.`
-              : `The fuel gets ${units.hazy(drive.finalC, "celsius")}; at the pump's inlet it begins to boil at ${units.hazy(drive.atInlet.bubblePointC, "celsius")}.`}
-          </p>
+          {drive.headline && <p className="mt-1 text-[1.1rem] font-bold">{units.say(drive.headline)}</p>}
           {drive.judgedOn && <p className="mt-1">{units.say(drive.judgedOn)}</p>}
           <HeatingPlot drive={drive} />
           <dl className="mt-2 grid grid-cols-[1fr_auto] gap-x-4 gap-y-1">

@@ -28,10 +28,12 @@ export function ExtenderPanel({ harness }: { harness: HarnessStation }) {
       </h2>
       <p className="mt-2">
         {common ? (
-          <b>
-            The {common} side is common to all {count}
-            {extender.common?.isSeenLive ? ", and live." : ". See battery on it, key on, before anything is connected."}
-          </b>
+          <>
+            <b>
+              The {common} side is common to all {count}.
+            </b>{" "}
+            {!extender.common?.isSeenLive && said("harness", "commonNotSeenLive")}
+          </>
         ) : next ? (
           <>
             Next: the <b>{next.side}</b> sides of injector <b className="reading">{next.a}</b> and{" "}

@@ -8,10 +8,12 @@ interface Props {
   /** Where a meter reading stands alone, a capture would be surer. */
   upload: CaptureUpload | null;
   onDropMeter: (() => void) | null;
+  /** False while there is nothing to go on with. */
+  hasReading: boolean;
 }
 
 /** Where the reading goes, and other ways to read. */
-export function NextStation({ onSimulate, upload, onDropMeter }: Props) {
+export function NextStation({ onSimulate, upload, onDropMeter, hasReading }: Props) {
   const { job } = useJobContext();
   return (
     <section className="panel no-print grid content-start gap-3" aria-labelledby="next-title">
@@ -19,7 +21,7 @@ export function NextStation({ onSimulate, upload, onDropMeter }: Props) {
         Next
       </h2>
       <div className="flex flex-wrap gap-3">
-        <Link className="btn btn-primary" to={`/jobs/${job.id}/compensate`}>
+        <Link className={`btn ${hasReading ? "btn-primary" : "btn-outline"}`} to={`/jobs/${job.id}/compensate`}>
           To Compensate
         </Link>
         {upload && <CaptureButton upload={upload} first quiet />}

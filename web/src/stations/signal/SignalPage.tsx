@@ -133,6 +133,7 @@ export function SignalPage() {
               <NextStation
                 key="next"
                 onSimulate={live.start}
+                hasReading={Boolean(reading?.ethanolPct)}
                 upload={document.capture || notAsked.includes("capture") ? null : upload}
                 onDropMeter={
                   onMeter
