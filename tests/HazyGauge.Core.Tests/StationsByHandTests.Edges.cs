@@ -174,8 +174,8 @@ public partial class StationsByHandTests
         var doubts = new HashSet<bool>();
         foreach (var fuel in fuels)
         {
-            var isSure = CompensateWords.Lead(fuel, null).Text.StartsWith("Nothing is in doubt.", StringComparison.Ordinal);
-            isSure.ShouldBe(100 * (fuel.LeanRatio.Value - 1) < 0.05);
+            var isSure = CompensateWords.Lead(fuel, null).Text.StartsWith("Every number is taken as exact.", StringComparison.Ordinal);
+            isSure.ShouldBe(100 * Interval95.HalfWidth(fuel.Factor) / fuel.Factor.Value < 0.05);
             doubts.Add(isSure);
         }
 

@@ -190,7 +190,7 @@ public class SurveyTests
         var now = open.Loads.ToDictionary(l => l.Component, l => Interval95.HalfWidth(l.UsePct));
         var pump = open.ToMeasure.Single(m => m.Field == "pump.flowLph");
         pump.UsedMeanwhile.ShouldBe(new Assumption(null, 105, Unit.Lph, 30));
-        pump.Effect.ShouldContain($" ± {now[FuelComponent.LowPressurePump]:0} % of its flow less 10 % margin");
+        pump.Effect.ShouldContain($" ± {now[FuelComponent.LowPressurePump]:0} % of its flow, 10 % kept back");
 
         // Measuring the first takes more doubt off the load it helps than measuring the second would.
         double Doubt(VehicleSurvey s, FuelComponent c) => Interval95.HalfWidth(Judge(s).Loads.Single(l => l.Component == c).UsePct);

@@ -26,10 +26,10 @@ test("a car with a display alone: nobody asks for a wave, and the tank is held a
   await page.getByRole("checkbox", { name: "Meter: volts and continuity" }).check();
   await stop(page, "Reading");
   await page.getByRole("button", { name: "Add: user" }).click();
-  await expect(page.getByText("counts once it has: what it is")).toBeVisible();
+  await expect(page.getByText("still needs: what it is")).toBeVisible();
   await page.getByLabel("What it is", { exact: true }).selectOption("gauge");
   await page.getByLabel("Called", { exact: true }).fill("Dash gauge");
-  await expect(page.getByText(/counts once it has/)).toBeHidden();
+  await expect(page.getByText(/still needs/)).toBeHidden();
   await stop(page, "Control");
   await expect(page.getByText("Signal path to the controller")).toHaveCount(0);
   await page.getByLabel("Blend of the fuel map", { exact: true }).fill("E30");

@@ -48,7 +48,7 @@ test("two users on one sensor: supply, pull-up, a pin counted and seated, and wh
 
   await step(page, "Wires").click();
   await expect(page.getByRole("img", { name: /^Wiring diagram: 1, Switched fuse to Sensor, supply/ })).toBeVisible();
-  await page.getByLabel("Way of wire 3").fill("250 cm");
+  await page.getByLabel("Length of wire 3").fill("250 cm");
   await expect(page.getByText("2.65 m").first()).toBeVisible();
   await page.getByRole("button", { name: "More of wire 3" }).click();
   await page.getByLabel("To ignition or high voltage").fill("20");

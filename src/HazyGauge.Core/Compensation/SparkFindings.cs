@@ -63,7 +63,7 @@ internal static class SparkFindings
                     SparkWeighting.Mole => "By mole most of the addition is in by E50, as octane rises; at low blends it adds sooner than the straight line.",
                     SparkWeighting.Saturating =>
                         "Full advance from a chosen blend adds soonest of all. First watch for knock between the two blends with a detector; by ear it is too late.",
-                    _ => "The straight line adds latest: the cautious one of the three weightings between the two maps.",
+                    _ => "The straight line adds the least advance at any blend: the cautious one of the three weightings between the two maps.",
                 }
             )
         );

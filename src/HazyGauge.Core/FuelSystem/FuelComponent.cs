@@ -46,7 +46,7 @@ public static class FuelComponentWords
             FuelComponent.Injectors when system.Injectors is { } ports => Sentence.Of($"of the {Say.Percent(ports.DutyLimitPct.Value)} duty allowed"),
             FuelComponent.DirectInjection => "of the time there is to inject",
             FuelComponent.HighPressurePump => "of what it delivers",
-            FuelComponent.LowPressurePump when system.LowPressurePump is { MarginPct.Value: > 0 and var margin } => Sentence.Of($"of its flow less {Say.Percent(margin)} margin"),
+            FuelComponent.LowPressurePump when system.LowPressurePump is { MarginPct.Value: > 0 and var margin } => Sentence.Of($"of its flow, {Say.Percent(margin)} kept back"),
             FuelComponent.LowPressurePump => "of its flow",
             _ => throw new ArgumentOutOfRangeException(nameof(component), component, "Not a component of this system."),
         };

@@ -41,7 +41,7 @@ public sealed record LowSideFailsafe(Hazy TripKpa, double DelayS, bool RisesWith
                         + $"and lambda that much leaner at full load."
                 ),
                 Delay,
-                "Cut boost or load, not fuel. Log the pressure through a few full-load pulls first: a trip that the healthy system touches gets switched off.",
+                "Cut boost or load, not fuel. Log the pressure through a few full-load pulls first, and set the trip below the lowest healthy log.",
             ],
             LeanestRatio
         );

@@ -7,6 +7,9 @@ namespace HazyGauge.Core.Sentences;
 /// <summary>Writes sentences in the units chosen; web/src/words/sentences.ts does the same, and both are held against the same table.</summary>
 public static class SentenceText
 {
+    // A blend that is less sure than this is said from where to where, points (our own).
+    private const double WidestPct = 20;
+
     /// <summary>The sentence in a system of units.</summary>
     public static string Render(Sentence sentence, UnitSystem system) =>
         Replaced(sentence.Template, name => sentence.Values.TryGetValue(name, out var value) ? Number(value, system) : null);
@@ -21,6 +24,12 @@ public static class SentenceText
         if (value.Digits is not { } digits)
         {
             return $"{prefix}{AsGiven(shown, system)}{symbol}";
+        }
+
+        // So much haze is a range, and no blend.
+        if (value is { Unit: Unit.EthanolPct, PlusMinus: > WidestPct and var half })
+        {
+            return string.Create(CultureInfo.InvariantCulture, $"E{Math.Max(0, Math.Round(value.Value - half)):0} to E{Math.Min(100, Math.Round(value.Value + half)):0}{symbol}");
         }
 
         // As many more digits as the unit itself has more of in the other system.

@@ -49,7 +49,7 @@ public sealed record UnitStyle(string Metric, string Us, double Factor, double O
         [Unit.KgPerM3] = new(" kg/m³", " lb/gal", Gallon / (1000 * Pound), 0, 1, 3),
         [Unit.Watt] = Same(" W", 0),
         [Unit.WattPerK] = new(" W/K", " W/°F", 1 / 1.8, 0, 1, 1),
-        [Unit.Rpm] = Same(" 1/min", 0),
+        [Unit.Rpm] = Same(" rpm", 0),
         [Unit.Volt] = Same(" V", 2),
         [Unit.Ohm] = Same(" Ω", 1),
         [Unit.Hertz] = Same(" Hz", 2),

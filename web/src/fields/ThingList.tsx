@@ -84,10 +84,7 @@ function ThingCard({ name, field, at, thing, onChange, onRemove, errorFor }: Car
       <p className="font-bold">
         <span id={id}>{name}</span>
         {missing.length > 0 && (
-          <span className="font-normal text-ink-3">
-            {" "}
-            counts once it has: {missing.map((m) => m.label.toLowerCase()).join(", ")}
-          </span>
+          <span className="font-normal text-ink-3"> still needs: {missing.map((m) => m.label.toLowerCase()).join(", ")}</span>
         )}
       </p>
       <div className="mt-1 grid items-start gap-x-6 gap-y-3 sm:grid-cols-2">

@@ -51,7 +51,7 @@ export function FigureList({ figures, assumed }: Props) {
       </ul>
       {folded > 0 && (
         <button type="button" className="btn btn-ghost no-print -ml-3" aria-expanded={false} onClick={() => setOpen(true)}>
-          {shown.length > 0 ? `${folded} more, left at usual figures` : `${folded} figures, left at what is usual`}
+          {shown.length > 0 ? `${folded} more, left at usual figures` : `${folded} figures, left at usual values`}
         </button>
       )}
     </>

@@ -13,6 +13,9 @@ export function render({ text, template, values }: Said, units: Units): string {
   });
 }
 
+/** A blend that is less sure than this is said from where to where, points. */
+const widestPct = 20;
+
 /** A number with its haze and its unit. */
 export function numberText(value: SentenceValue, units: Units): string {
   const { unit, digits, plusMinus } = value;
@@ -22,6 +25,10 @@ export function numberText(value: SentenceValue, units: Units): string {
   const shown = toShown(value.value, unit, units);
   if (digits === null || digits === undefined) {
     return `${prefix}${asGiven(shown, units)}${symbol}`;
+  }
+  // So much haze is a range, and no blend.
+  if (unit === "ethanolPct" && plusMinus != null && plusMinus > widestPct) {
+    return `E${Math.max(0, Math.round(value.value - plusMinus))} to E${Math.min(100, Math.round(value.value + plusMinus))}${symbol}`;
   }
   // As many more digits as the unit itself has more of in the other system.
   const most = Math.max(0, units === "us" ? digits + style.usDigits - style.digits : digits);

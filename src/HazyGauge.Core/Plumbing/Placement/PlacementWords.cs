@@ -24,7 +24,7 @@ internal static class PlacementWords
         {
             SensorPlace.Return when fuel.Line is null => (false, "Nobody knows whether there is a return line. Count the lines at the rail."),
             SensorPlace.Return when fuel.Line != FuelLine.Return => (false, "There is no return line: the one line there is goes to the rail."),
-            SensorPlace.Return => (true, "Restricts nothing before the engine, and the joints hold hardly any pressure. It reads what left the rail."),
+            SensorPlace.Return => (true, "Restricts nothing before the engine, and the joints hold hardly any pressure. It lags by rail and return."),
             SensorPlace.Feed when fuel.IsDirect => (true, "Sees what the engine gets, always. On direct injection it goes before the high-pressure pump, never behind it."),
             SensorPlace.Feed => (true, "Sees what the engine gets, always. Every joint holds the pressure of the line."),
             SensorPlace.Bypass => (
@@ -113,7 +113,7 @@ internal static class PlacementWords
 
         var isSmall = drop.Value + Interval95.HalfWidth(drop) <= Small;
         return Sentence.Of(
-            $"The sensor's bore costs {Kpa(sensor)} at {Say.Of(flow, Unit.Lph, 0)}, with all its parts {Kpa(drop)}{(isSmall ? ": little, whatever is said of it" : string.Empty)}."
+            $"The sensor's bore costs {Kpa(sensor)} at {Say.Of(flow, Unit.Lph, 0)}, with all its parts {Kpa(drop)}{(isSmall ? Sentence.Of($": small, under {Say.Kpa(Small)}") : Sentence.Empty)}."
         );
     }
 

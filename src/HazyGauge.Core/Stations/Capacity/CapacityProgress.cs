@@ -32,7 +32,11 @@ internal static class CapacityProgress
 
         if (findings.FirstOrDefault(f => f.Severity == Severity.Stop) is { } stop)
         {
-            return Hold(stop.Code, "Do not go on with this fuel system.", stop.Sentence);
+            return Hold(
+                stop.Code,
+                stop.Code == BoilingMargin.Boils ? "Cool the fuel, keep more of it, or stage the pumps first." : "Do not go on with this fuel system.",
+                stop.Sentence
+            );
         }
 
         var reach = CapacityWords.Reach(point);
@@ -67,21 +71,25 @@ internal static class CapacityProgress
                     Sentence.Of($"{reach} That is planned, not fitted.")
                 )
             ),
-            _ when assumed.Count > 0 => new StationProgress(
-                StationState.InWork,
-                NextAction.Of(
-                    CapacityStation.Key,
-                    "typical",
-                    HazeBudget.NextBestCheck(point.Budget, atHand)?.Check?.Text ?? $"Find out: {char.ToLowerInvariant(assumed[0].Label[0])}{assumed[0].Label[1..]}.",
-                    Sentence.Of($"{reach} That counts in how far off {Wording.Count(assumed.Count, "usual figure")} may be; it is proven once none stands in.")
-                ) with
-                {
-                    CanWait = true,
-                }
-            ),
+            _ when assumed.Count > 0 => Typical(point, reach, assumed, atHand),
             _ => new StationProgress(StationState.Proven, NextAction.Of(CapacityStation.Key, "carried", "The fuel system supports what is wanted.", reach)),
         };
     }
+
+    // Carried, and with usual figures in it: a question with the check that answers most of it, and one that keeps nobody waiting.
+    private static StationProgress Typical(CapacityResult point, Sentence reach, IReadOnlyList<AssumedFigure> assumed, InstrumentsAtHand atHand) =>
+        new(
+            StationState.InWork,
+            NextAction.Of(
+                CapacityStation.Key,
+                "typical",
+                HazeBudget.NextBestCheck(point.Budget, atHand)?.Check?.Text ?? $"Find out: {char.ToLowerInvariant(assumed[0].Label[0])}{assumed[0].Label[1..]}.",
+                Sentence.Of($"{reach} That counts in how far off {Wording.Count(assumed.Count, "usual figure")} may be; it is proven once none stands in.")
+            ) with
+            {
+                CanWait = true,
+            }
+        );
 
     private static StationProgress InWork(string code, Sentence command, Sentence why) => new(StationState.InWork, NextAction.Of(CapacityStation.Key, code, command, why));
 

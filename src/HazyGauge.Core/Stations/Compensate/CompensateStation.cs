@@ -99,7 +99,7 @@ public sealed class CompensateStation : Station<CompensatePlan, CompensateResult
             HowTo = "Choose it.",
             Choices =
             [
-                FieldChoice.Of(SparkWeighting.Linear, "Straight", "evenly by volume; adds latest"),
+                FieldChoice.Of(SparkWeighting.Linear, "Straight", "evenly by volume; adds the least advance at any blend"),
                 FieldChoice.Of(SparkWeighting.Mole, "By mole", "as octane rises; most of it by E50"),
                 FieldChoice.Of(SparkWeighting.Saturating, "Full advance from", "all of it from a chosen blend up"),
             ],

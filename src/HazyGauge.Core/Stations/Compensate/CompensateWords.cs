@@ -99,7 +99,9 @@ internal static class CompensateWords
         var haze = 100 * Interval95.HalfWidth(fuel.Factor) / fuel.Factor.Value;
         var lean = 100 * (fuel.LeanRatio.Value - 1);
         var worst =
-            lean < 0.05 ? "Nothing is in doubt." : Sentence.Of($"Fuel is uncertain by ± {haze:0.0} %: at worst {lean:0.0} % lean, which {fuel.CautiousFactor.Value:0.000} covers.");
+            haze < 0.05 ? "Every number is taken as exact."
+            : lean < 0.05 ? Sentence.Of($"Fuel is uncertain by ± {haze:0.0} %, and at worst no leaner than this.")
+            : Sentence.Of($"Fuel is uncertain by ± {haze:0.0} %: at worst {lean:0.0} % lean, which {fuel.CautiousFactor.Value:0.000} covers.");
         var held = spark is { IsHeld: true }
             ? Sentence.Of($"Spark stays out until a log proves the fueling; then {spark.Addition.CautiousAdditionDeg.Value:0.0}° at most, from the cautious end.")
             : Sentence.Empty;

@@ -58,8 +58,8 @@ public static class SignalWords
             SignalStatus.NoSignal => "There is no signal.",
             SignalStatus.OutOfRange => "This is not what the sensor sends.",
             SignalStatus.Contaminated => "The sensor cannot read this fuel.",
-            SignalStatus.ClampedLow => Sentence.Of($"A little under E0: taken as {ethanol}."),
-            SignalStatus.ClampedHigh => Sentence.Of($"A little over E100: taken as {ethanol}."),
+            SignalStatus.ClampedLow => Sentence.Of($"Just under E0: the blend is E0 to {Say.Ethanol(Reach(reading))}."),
+            SignalStatus.ClampedHigh => Sentence.Of($"Just over E100: the blend is {Say.Ethanol(100 - Reach(reading))} to E100."),
             SignalStatus.Intermittent when reading.EthanolPct is null => "The signal breaks off, and there is no reading in between.",
             SignalStatus.Intermittent => Sentence.Of($"The signal breaks off. It reads {ethanol} while it lasts."),
             SignalStatus.Unsteady => Sentence.Of($"The reading wanders: {ethanol}."),
@@ -68,6 +68,9 @@ public static class SignalWords
             _ => Sentence.Of($"The signal is real: {ethanol}. The temperature is not."),
         };
     }
+
+    // How far a reading at an end of the range may lie inside it, points.
+    private static double Reach(SensorReading reading) => Math.Round(Interval95.HalfWidth(reading.EthanolPct!.Value));
 
     private static readonly Sentence HowToMeasure =
         "Set the meter to Hz, black lead to the sensor's ground, red lead to the signal wire, key on. Keep leads away from ignition parts and anything that turns; the "

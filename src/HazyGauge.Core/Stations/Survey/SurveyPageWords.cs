@@ -13,7 +13,7 @@ internal static class SurveyPageWords
         ["nothingSaidShopYet"] = "Nothing is said of the shop yet: every check is offered.",
         ["giveYourInitialsBar"] = "Give your initials in the bar below first.",
         ["oneAnswerDoesNot"] = "One answer does not fit yet.",
-        ["meterRecordingHandToday"] = "With a meter or a recording at hand, today's fuel factor does not wait for the survey. Buying parts should.",
+        ["meterRecordingHandToday"] = "With a meter or a recording at hand, today's fuel factor does not wait for the survey. Buy no parts before it.",
         ["nothingEverythingMattersKnown"] = "Nothing. Everything that matters is known.",
     };
 }

@@ -274,11 +274,13 @@ internal sealed class PullUpAnalysis
             yield return new(
                 "ethanolUntouched",
                 Severity.Info,
-                Sentence.Of(
-                    $"The low pulse is read {Say.Of(off, Unit.Microseconds, 0)} too {(isLong ? "long" : "short")}, so the fuel temperature "
-                        + $"{Say.Of(off / 1000 * SensorLaw.KelvinPerMs, Unit.KelvinStep, 1)} too {(isLong ? "high" : "low")}. The ethanol is not touched: both thresholds "
-                        + $"are reached within the shortest pulse."
-                )
+                off.Value < 0.5
+                    ? "Timing is unaffected: both thresholds are reached within the shortest pulse."
+                    : Sentence.Of(
+                        $"The low pulse is read {Say.Of(off, Unit.Microseconds, 0)} too {(isLong ? "long" : "short")}, so the fuel temperature "
+                            + $"{Say.Of(off / 1000 * SensorLaw.KelvinPerMs, Unit.KelvinStep, 1)} too {(isLong ? "high" : "low")}. The ethanol is not touched: both thresholds "
+                            + $"are reached within the shortest pulse."
+                    )
             );
         }
     }

@@ -77,7 +77,7 @@ function WireRow({ harness, wire, twisted }: { harness: HarnessStation; wire: Pl
         </p>
         <div className="col-start-3">
           <NumberField
-            label={`Way of wire ${wire.number}`}
+            label={`Length of wire ${wire.number}`}
             path="wires.lengthM"
             quantity="metre"
             value={numberOf(note.lengthM)}
