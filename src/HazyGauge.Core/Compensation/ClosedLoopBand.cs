@@ -49,7 +49,8 @@ public sealed record ClosedLoopBand(Hazy LowestPct, Hazy HighestPct, Sentence Be
             lowest,
             highest,
             Sentence.Of(
-                $"Trims of ± {Say.Of(limitPct, Unit.Percent, 0)} around a map on {Say.Ethanol(basePct)} cover {Say.Ethanol(lowest.Value)} to {Say.Ethanol(highest.Value)}. Drive gently: "
+                $"Trims of ± {Say.Of(limitPct, Unit.Percent, 0)} around a map on {Say.Ethanol(basePct)} cover {Say.Ethanol(lowest.Value)} to "
+                    + $"{Say.Ethanol(highest.Value)}. Drive gently: "
                     + $"at full load nothing corrects it, and what they learn is wrong on the next fuel."
             )
         );

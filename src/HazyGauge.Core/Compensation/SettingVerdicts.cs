@@ -158,7 +158,8 @@ public static class SettingVerdicts
         return Math.Abs(off) * 100 < StraightWithinPct
             ? Sentence.Empty
             : Sentence.Of(
-                $"A straight line cannot fit: on {Say.Ethanol(at)} it is {Math.Abs(100 * off):0.0} % {(off > 0 ? "rich" : "lean")} even so. Where the controller takes a row, type in the row of "
+                $"A straight line cannot fit: on {Say.Ethanol(at)} it is {Math.Abs(100 * off):0.0} % {(off > 0 ? "rich" : "lean")} even so. Where the controller "
+                    + $"takes a row, type in the row of "
                     + $"Compensate."
             );
     }
@@ -184,7 +185,8 @@ public static class SettingVerdicts
         return Math.Abs(at0 - gives0) <= SameV && Math.Abs(at100 - gives100) <= SameV
             ? "the controller reads what the sensor says."
             : Sentence.Of(
-                $"right, but with {at0:0.##} to {at100:0.##} V at the input and {gives0:0.##} to {gives100:0.##} V from the converter E0 is read as {Say.Ethanol(Reads(gives0))} and E100 as "
+                $"right, but with {at0:0.##} to {at100:0.##} V at the input and {gives0:0.##} to {gives100:0.##} V from the converter E0 is read as "
+                    + $"{Say.Ethanol(Reads(gives0))} and E100 as "
                     + $"{Say.Ethanol(Reads(gives100))}. Set the input's two volts to the converter's."
             );
     }

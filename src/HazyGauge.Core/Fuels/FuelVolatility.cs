@@ -17,6 +17,7 @@ public sealed record FuelVolatility(Hazy? GasolineReidKpa, Hazy? FinishedFuelRei
 {
     // From here on a label is taken for the blend: winter classes of it hold less (ASTM D5798, from memory).
     private const double WinterLabelFromPct = 70;
+    private const string WinterHoldsLess = "Winter fuel sold as E85 holds E51 to E83: test a sample, and give what it holds.";
 
     // With less gasoline than this its own pressure hardly shows in that of the blend.
     internal const double MostEthanolPct = 90;
@@ -62,7 +63,7 @@ public sealed record FuelVolatility(Hazy? GasolineReidKpa, Hazy? FinishedFuelRei
                 "finishedFuelReidKpa",
                 Sentence.Of(
                     $"No gasoline makes {Say.Ethanol(ethanolPct.Value)} of {Say.Kpa(finishedKpa.Value)}: with one that is sold it is between {Say.Kpa(Reid(Least))} and "
-                        + $"{Say.Kpa(Reid(Most))}.{(ethanolPct.Value > WinterLabelFromPct ? " Winter fuel sold as E85 holds E51 to E83: test a sample, and give what it holds." : " Check both.")}"
+                        + $"{Say.Kpa(Reid(Most))}. {(ethanolPct.Value > WinterLabelFromPct ? WinterHoldsLess : "Check both.")}"
                 )
             );
         }

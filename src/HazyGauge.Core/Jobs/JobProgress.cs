@@ -44,7 +44,8 @@ public static class JobProgress
     public static NextAction? Held(JobLine line, Func<string, StationProgress?> progressOf) =>
         line.Places.Select(s => progressOf(s.Slug)).FirstOrDefault(p => p?.State == StationState.Hold)?.NextAction;
 
-    /// <summary>What is next, or what is waited for where the next thing cannot be done before. A stop is next whatever is waited for: it is cleared by nobody's delivery.</summary>
+    /// <summary>What is next, or what is waited for where the next thing cannot be done before. A stop is next whatever is waited for: it is cleared by nobody's
+    /// delivery.</summary>
     /// <param name="line">The line.</param>
     /// <param name="progressOf">How far a station has come; null where nothing was saved there.</param>
     /// <param name="awaited">What the job waits for.</param>

@@ -3,7 +3,8 @@ using HazyGauge.Core.Sentences;
 
 namespace HazyGauge.Core.Sensing;
 
-/// <summary>Readings that cannot all be true, or one that does not come from the sensor. While there is one there is no value: the middle of two readings is what neither of them says.</summary>
+/// <summary>Readings that cannot all be true, or one that does not come from the sensor. While there is one there is no value: the middle of two readings is what neither
+/// of them says.</summary>
 /// <param name="Between">Who disagrees, by name.</param>
 /// <param name="Because">What they say, and why that cannot be.</param>
 /// <param name="TellsApart">What to do to find out which of them is right: a short command.</param>

@@ -14,7 +14,12 @@ internal sealed record ShownDisplay(string By, IReadOnlyList<ShownValue> Countin
 
     /// <summary>The displays, each with what it shows now, in the order of their names.</summary>
     public static IReadOnlyList<ShownDisplay> Of(IEnumerable<ShownValue> shown) =>
-        [.. shown.GroupBy(s => s.By!.Trim(), StringComparer.OrdinalIgnoreCase).OrderBy(g => g.Key, StringComparer.OrdinalIgnoreCase).Select(g => Of(g.Key, [.. g]))];
+        [
+            .. shown
+                .GroupBy(s => s.By!.Trim(), StringComparer.OrdinalIgnoreCase)
+                .OrderBy(g => g.Key, StringComparer.OrdinalIgnoreCase)
+                .Select(g => Of(g.Select(s => s.By!.Trim()).Min(StringComparer.Ordinal)!, [.. g])),
+        ];
 
     /// <summary>True where two readings of the one sensor can both be right, with what each is off by itself.</summary>
     public static bool Agree(double onePct, double onesPct, double otherPct, double othersPct) => Math.Abs(onePct - otherPct) <= WithinPct + onesPct + othersPct;
@@ -82,7 +87,8 @@ internal sealed record ShownDisplay(string By, IReadOnlyList<ShownValue> Countin
             ? new(
                 "shownPurging",
                 Sentence.Of(
-                    $"{Wording.Begun(by)} showed {course}: it is still {(steps[0] > 0 ? "climbing" : "falling")}. After a fill or a fitting the line holds the old fuel for a while."
+                    $"{Wording.Begun(by)} showed {course}: it is still {(steps[0] > 0 ? "climbing" : "falling")}. After a fill or a fitting the line holds the old "
+                        + $"fuel for a while."
                 ),
                 "Drive on and read again, until two readings in a row agree."
             )
@@ -99,7 +105,8 @@ internal sealed record ShownDisplay(string By, IReadOnlyList<ShownValue> Countin
         return new(
             "shownWithoutOrder",
             Sentence.Of(
-                $"{Wording.Begun(by)} showed {Sentence.Join(", ", all.SkipLast(1))} and {all[^1]}, and nothing says which came last. While old fuel leaves the line it climbs or falls."
+                $"{Wording.Begun(by)} showed {Sentence.Join(", ", all.SkipLast(1))} and {all[^1]}, and nothing says which came last. While old fuel leaves the line "
+                    + $"it climbs or falls."
             ),
             $"Keep only what {by} shows once it has stopped changing."
         );

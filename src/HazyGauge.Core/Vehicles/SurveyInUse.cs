@@ -63,7 +63,8 @@ public static class SurveyInUse
     /// <summary>Who sets the numbers that count ethanol: by the controllers of the engine and the way the signal goes.</summary>
     public static NumbersBy NumbersSetBy(this VehicleSurvey survey) => EngineControllers.SetBy(survey.Controllers, survey.Control.SignalPath);
 
-    /// <summary>What is said of the blend the fuel map was made on, the lowest first: by its own answer and by the engine's controllers. A label or a name says nothing beside them.</summary>
+    /// <summary>What is said of the blend the fuel map was made on, the lowest first: by its own answer and by the engine's controllers. A label or a name says nothing
+    /// beside them.</summary>
     internal static IReadOnlyList<Hazy> SaidOfMap(VehicleSurvey survey)
     {
         var listed = EngineControllers.Bases(survey.Controllers);

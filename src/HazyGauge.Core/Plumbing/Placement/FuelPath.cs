@@ -138,7 +138,8 @@ public sealed class FuelPath
         return pump is not null && pump.Curve?.Reaches(pump.GaugePressureKpa.Value) != false && pump.AvailableLph is { Value: > 0 } moved ? moved : null;
     }
 
-    /// <summary>What flows back at idle where the line stands at a pressure, kPa gauge, L/h; null where nobody knows what the pump moves. Beyond its curve a pump falls on as at its end.</summary>
+    /// <summary>What flows back at idle where the line stands at a pressure, kPa gauge, L/h; null where nobody knows what the pump moves. Beyond its curve a pump falls on
+    /// as at its end.</summary>
     internal Hazy? IdleReturnLph(Hazy gaugeKpa)
     {
         if (Pump is not { } pump || Flows[0].UsedLph is not { } used)

@@ -46,7 +46,8 @@ internal static class CompensateWords
     /// <summary>What the engine does on a blend near that of the map.</summary>
     public static Sentence NearTheMap(double basePct, Hazy ethanolPct, double lambda) =>
         Sentence.Of(
-            $"The tank holds {Say.Ethanol(ethanolPct)}, the map was made on {Say.Ethanol(basePct)}: {lambda:0.00} times the lambda it should be. Drive gently, no full load, and bring the "
+            $"The tank holds {Say.Ethanol(ethanolPct)}, the map was made on {Say.Ethanol(basePct)}: {lambda:0.00} times the lambda it should be. Drive gently, no "
+                + $"full load, and bring the "
                 + $"blend between {Uncorrected.HeldBetween(basePct)} with the next fill."
         );
 

@@ -62,8 +62,10 @@ internal static partial class SurveyCorrectionFindings
             Severity.Stop,
             from
                 + Sentence.Of(
-                    $"the correction switches off: on {Say.Ethanol(highest.Value)} with a map made on {Say.Ethanol(map.Value)}{(isKnown ? string.Empty : ", as far as is known,")} the engine "
-                        + $"runs at lambda {Uncorrected.LambdaRatio(highest.Value, new(map.Value)):0.00} there, where lean kills it. Have it go on at every speed, or hold the last reading."
+                    $"the correction switches off: on {Say.Ethanol(highest.Value)} with a map made on "
+                        + $"{Say.Ethanol(map.Value)}{(isKnown ? string.Empty : ", as far as is known,")} the engine "
+                        + $"runs at lambda {Uncorrected.LambdaRatio(highest.Value, new(map.Value)):0.00} there, where lean kills it. Have it go on at every speed, "
+                        + $"or hold the last reading."
                 ),
             Field
         );

@@ -158,7 +158,8 @@ internal static partial class SurveyReadingFindings
             yield return new(
                 "emissionParts",
                 Severity.Caution,
-                $"Emission parts are touched: {Wording.Quoted(work.EmissionParts)}. Whether they may be is for local law, and whoever approves the vehicle will ask. It stands on the papers.",
+                $"Emission parts are touched: {Wording.Quoted(work.EmissionParts)}. Whether they may be is for local law, and whoever approves the vehicle will ask. "
+                    + $"It stands on the papers.",
                 "work.emissionParts"
             );
         }

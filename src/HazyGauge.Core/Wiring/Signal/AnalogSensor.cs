@@ -168,7 +168,8 @@ public sealed record AnalogSensor(
                     new(
                         "atRail",
                         Severity.Caution,
-                        "One end stands at 0 V or at 5 V: a wire is open, or the probe is not on the wiper. The wiper is the pin that changes against both others with the plug off."
+                        "One end stands at 0 V or at 5 V: a wire is open, or the probe is not on the wiper. The wiper is the pin that changes against both others "
+                            + "with the plug off."
                     )
                 );
             }

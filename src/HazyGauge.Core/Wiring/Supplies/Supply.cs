@@ -142,7 +142,8 @@ public sealed record ProbedFeedQuery(Hazy KeyOffV, Hazy KeyOnV, Hazy CrankingV, 
                 : Sentence.Of($"With the key on it shows {Volts(KeyOnV)} of the battery's {Volts(BatteryV)}: nothing to feed a sensor with. Look at its fuse."),
             FeedKind.Weak => Sentence.Of(
                 $"With the key on it shows {Volts(KeyOnV)} of the battery's {Volts(BatteryV)}: more than {MostLostV:0} V is lost on the way. Look at its fuse and its joints, or "
-                    + $"take another.{(KeyOffV.Value >= DeadV ? Sentence.Of($" With the key off it still shows {Volts(KeyOffV)}: something feeds it from behind.") : Sentence.Empty)}"
+                    + $"take "
+                    + $"another.{(KeyOffV.Value >= DeadV ? Sentence.Of($" With the key off it still shows {Volts(KeyOffV)}: something feeds it from behind.") : Sentence.Empty)}"
             ),
             FeedKind.DropsWhileCranking => Sentence.Of(
                 $"It shows {Volts(KeyOnV)} with the key on and {Volts(CrankingV)} while cranking: the sensor starts anew with the engine, and for that time there is no "

@@ -72,12 +72,14 @@ public sealed record SupplyAdvice(SupplyChoice Choice, WiringVerdict Verdict, Se
         new(
             SupplyChoice.PassThroughPlug,
             WiringVerdict.WithCare,
-            "Nothing is cut, and the vehicle goes back to stock. See in the maker's manual which circuit it is and that its fuse carries both; put a small fuse of its own behind it."
+            "Nothing is cut, and the vehicle goes back to stock. See in the maker's manual which circuit it is and that its fuse carries both; put a small fuse of "
+                + "its own behind it."
         ),
         new(
             SupplyChoice.InjectorCommon,
             WiringVerdict.WithCare,
-            "On with the injectors, and as noisy as they are; where their relay drops out, the reading goes too. Find the common side by both sides' beeps and by volts: battery on a "
+            "On with the injectors, and as noisy as they are; where their relay drops out, the reading goes too. Find the common side by both sides' beeps and by "
+                + "volts: battery on a "
                 + "driver kills it. A small fuse of its own."
         ),
         new(
