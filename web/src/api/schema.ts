@@ -6135,7 +6135,10 @@ export interface components {
             /** @description Its id. */
             id?: null | string;
         };
-        /** @description Readings that cannot all be true, or one that does not come from the sensor. While there is one there is no value: the middle of two readings is what neither of them says. */
+        /**
+         * @description Readings that cannot all be true, or one that does not come from the sensor. While there is one there is no value: the middle of two readings is what neither
+         *                 of them says.
+         */
         Dispute: {
             /** @description Who disagrees, by name. */
             between: string[];
@@ -11407,7 +11410,10 @@ export interface components {
                     u: number;
                 }[];
             };
-            /** @description Readings that cannot all be true, or one that does not come from the sensor. While there is one there is no value: the middle of two readings is what neither of them says. */
+            /**
+             * @description Readings that cannot all be true, or one that does not come from the sensor. While there is one there is no value: the middle of two readings is what neither
+             *                 of them says.
+             */
             dispute?: null | components["schemas"]["Dispute"];
             /** @description What was noticed, the gravest first. */
             findings?: null | components["schemas"]["Finding"][];
