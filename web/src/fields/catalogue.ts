@@ -6,8 +6,11 @@ import type { UnitWords } from "../words/useUnits";
 /** What a station asks for, by path. Core has it; an unknown path is a mistake of the page and shows as the path itself. */
 export function useCatalogue(slug: string) {
   const { data } = useFields(slug);
-  return (path: string): Field => data?.find((f) => f.path === path) ?? plainField(path, data ? path : "");
+  return (path: string): Field => data?.find((f) => f.path === path) ?? plainField(path, data ? path : beingRead);
 }
+
+/** The name of a field whose own is still on its way: a field without any says nothing to whoever listens. */
+const beingRead = "Being read";
 
 /** A field nothing is known about but its label. */
 export const plainField = (path: string, label: string): Field => ({
