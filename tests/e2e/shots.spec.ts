@@ -18,7 +18,6 @@ for (const theme of ["bay", "forecourt"] as const) {
       await page.screenshot({ path: picture("bay") });
       await open(page, "Vantle T20", "Capacity");
       await page.getByRole("heading", { name: /supports up to E56/ }).waitFor();
-      await page.getByText(/^as saved/).waitFor();
       await page.screenshot({ path: picture("capacity-bay") });
     }
     if (theme === "forecourt") {
@@ -36,7 +35,7 @@ for (const theme of ["bay", "forecourt"] as const) {
       await page.evaluate(() => window.scrollTo(0, 0));
       await page.screenshot({ path: picture("route-place") });
       await open(page, "Vantle T20", "Harness");
-      await page.getByRole("button", { name: /^Wires/ }).click();
+      await page.getByRole("navigation", { name: "The harness, step by step" }).getByRole("button", { name: /^Wires/ }).click();
       await page.getByRole("img", { name: /^Wiring diagram/ }).waitFor();
       await page.evaluate(() => window.scrollTo(0, 0));
       await page.screenshot({ path: picture("harness") });
