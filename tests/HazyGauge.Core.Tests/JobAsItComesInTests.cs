@@ -249,6 +249,40 @@ public class JobAsItComesInTests
         Compensation.SettingVerdicts.Of(mended)[0].AsFound!.Text.ShouldContain(says);
     }
 
+    [Fact]
+    public void The_two_ends_of_an_input_are_read_the_same_in_any_order_and_two_equal_ends_tell_no_blend() =>
+        Gen.Select(Gen.Int[0, 50], Gen.Int[0, 50], Gen.Int[0, 50], Gen.Shuffle(new[] { 0, 1, 2, 3 }))
+            .Sample(
+                (low, otherLow, high, order) =>
+                {
+                    ControllerSetting[] set =
+                    [
+                        new("Main", SettingKind.FullScale, AsFound: 100),
+                        new("Main", SettingKind.VoltsAt0, AsFound: low / 10.0),
+                        new("main ", SettingKind.VoltsAt0, AsFound: otherLow / 10.0),
+                        new("Main", SettingKind.VoltsAt100, AsFound: high / 10.0),
+                    ];
+                    var survey = Bare with
+                    {
+                        Control = new EngineControl(SignalPath.AnalyserVoltage, FuelMapEthanolPct: 10, ConverterAt0V: 0.5, ConverterAt100V: 4.5),
+                        Settings = [.. order.Select(i => set[i])],
+                    };
+
+                    // Counted in tenths of a volt, with the converter's 5 for E0: the end furthest off counts, the lower where both are as far.
+                    var counts =
+                        Math.Abs(low - 5) == Math.Abs(otherLow - 5) ? Math.Min(low, otherLow)
+                        : Math.Abs(low - 5) > Math.Abs(otherLow - 5) ? low
+                        : otherLow;
+                    var says = Compensation.SettingVerdicts.Of(survey).Single(v => v.Kind == SettingKind.FullScale).AsFound!.Text;
+                    var scaling = Compensation.InputScaling.Of(survey, "Main", FedBy.Controller)!;
+                    says.ShouldNotContain("NaN");
+                    says.Contains("no blend can be told from another", StringComparison.Ordinal).ShouldBe(counts == high);
+                    says.Contains("reads what the sensor says", StringComparison.Ordinal).ShouldBe((counts, high) == (5, 45));
+                    scaling.At0V.ShouldBe(counts / 10.0);
+                    (scaling.MeansPct(50) is null).ShouldBe(counts == high);
+                }
+            );
+
     /// <summary>Source: common practice, no source: the trade's "100 to 163" over gasoline is the mass school's, and no fault.</summary>
     [Fact]
     [Trait("Category", "Outside")]

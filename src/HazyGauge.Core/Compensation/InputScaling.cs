@@ -20,18 +20,22 @@ public sealed record InputScaling(double FullScalePct, double? At0V, double? At1
         var mine = (survey.Settings ?? []).Where(s => IsOf(survey, s, by, fedBy)).ToList();
         var (converter0, converter100) = (survey.Control.ConverterAt0V?.Value, survey.Control.ConverterAt100V?.Value);
 
-        // Of two that may be meant the one counts that is further off, whichever was written down first.
-        double? Now(SettingKind kind, double? right) =>
-            mine.Where(s => s.Kind == kind).Select(s => s.Now).OfType<double>().OrderByDescending(n => Math.Abs(n - (right ?? 0))).ThenBy(n => n).Cast<double?>().FirstOrDefault();
-        var (full, at0, at100) = (Now(SettingKind.FullScale, 100), Now(SettingKind.VoltsAt0, converter0), Now(SettingKind.VoltsAt100, converter100));
+        var (full, at0, at100) = (Now(mine, SettingKind.FullScale, 100), Now(mine, SettingKind.VoltsAt0, converter0), Now(mine, SettingKind.VoltsAt100, converter100));
         return full is null && at0 is null && at100 is null ? null : new(full ?? 100, at0 ?? converter0, at100 ?? converter100, converter0, converter100);
     }
+
+    /// <summary>What settings of one kind say now: of several the one furthest off, whichever was written down first; null where none says anything.</summary>
+    /// <param name="settings">The settings that may be meant.</param>
+    /// <param name="kind">The kind wanted.</param>
+    /// <param name="right">What it should say, in the setting's own unit (V or %); null where that is not known.</param>
+    internal static double? Now(IEnumerable<ControllerSetting> settings, SettingKind kind, double? right) =>
+        settings.Where(s => s.Kind == kind).Select(s => s.Now).OfType<double>().OrderByDescending(n => Math.Abs(n - (right ?? 0))).ThenBy(n => n).Cast<double?>().FirstOrDefault();
 
     /// <summary>The blend the sensor says where the controller shows one, % by volume; null where it shows the same whatever the sensor says.</summary>
     /// <param name="shownPct">What is shown, % by volume.</param>
     public double? MeansPct(double shownPct)
     {
-        if (FullScalePct == 0)
+        if (FullScalePct == 0 || (At0V is { } end && end == At100V))
         {
             return null;
         }

@@ -180,7 +180,17 @@ public static class SettingVerdicts
             return "right, as far as the converter's two points are; nobody read them yet.";
         }
 
-        var (at0, at100) = (At(survey, setting, SettingKind.VoltsAt0, ConverterVolts.UsualAt0V), At(survey, setting, SettingKind.VoltsAt100, ConverterVolts.UsualAt100V));
+        var (at0, at100) = (
+            At(survey, setting, SettingKind.VoltsAt0, gives0) ?? ConverterVolts.UsualAt0V,
+            At(survey, setting, SettingKind.VoltsAt100, gives100) ?? ConverterVolts.UsualAt100V
+        );
+        if (at0 == at100)
+        {
+            return Sentence.Of(
+                $"right, but both ends of the input stand at {at0:0.##} V: no blend can be told from another. Set the input's two volts to the converter's, {gives0:0.##} and {gives100:0.##} V."
+            );
+        }
+
         double Reads(double volts) => Math.Clamp(100 * (volts - at0) / (at100 - at0), 0, 100);
         return Math.Abs(at0 - gives0) <= SameV && Math.Abs(at100 - gives100) <= SameV
             ? "the controller reads what the sensor says."
@@ -192,18 +202,13 @@ public static class SettingVerdicts
     }
 
     // What the same controller takes for one of its ends now.
-    private static double At(VehicleSurvey survey, ControllerSetting of, SettingKind kind, double otherwise) =>
-        (survey.Settings ?? [])
-            .Where(s => s.Kind == kind && string.Equals(s.Controller?.Trim(), of.Controller?.Trim(), StringComparison.OrdinalIgnoreCase))
-            .Select(s => s.Now)
-            .OfType<double>()
-            .DefaultIfEmpty(otherwise)
-            .Min();
+    private static double? At(VehicleSurvey survey, ControllerSetting of, SettingKind kind, double? right) =>
+        InputScaling.Now((survey.Settings ?? []).Where(s => string.Equals(s.Controller?.Trim(), of.Controller?.Trim(), StringComparison.OrdinalIgnoreCase)), kind, right);
 
     // A volt is worth what the controller's own two points make of it.
     private static double SpanV(VehicleSurvey survey, ControllerSetting setting, double value)
     {
-        double End(SettingKind kind, double? gives, double usual) => setting.Kind == kind ? value : At(survey, setting, kind, gives ?? usual);
+        double End(SettingKind kind, double? gives, double usual) => setting.Kind == kind ? value : At(survey, setting, kind, gives) ?? gives ?? usual;
         var at100 = End(SettingKind.VoltsAt100, survey.Control.ConverterAt100V?.Value, ConverterVolts.UsualAt100V);
         return Math.Max(0.1, Math.Abs(at100 - End(SettingKind.VoltsAt0, survey.Control.ConverterAt0V?.Value, ConverterVolts.UsualAt0V)));
     }
