@@ -159,22 +159,39 @@ public class ChainByHandTests
         Checked([Spigot, Hose], [new(), new(), new()]).Joints.Count.ShouldBe(3);
     }
 
+    // A line of 3/8 in is 7.5 mm wide, one of 5/16 in 6 mm: between the two the narrower counts, and a sensor where it is narrower still.
     [Theory]
-    [InlineData(8.3, false)] // 8.3^2 / 9.9^2 = 0.703
-    [InlineData(8.2, true)] // 0.686
-    [InlineData(4.95, true)] // a quarter
-    public void A_choke_is_a_part_with_less_than_seven_tenths_of_its_narrower_neighbour(double boreMm, bool isChoke)
+    [InlineData("qc-3-8-m", null, 6.3, false, 7.5)] // 6.3^2 / 7.5^2 = 0.7056
+    [InlineData("qc-3-8-m", null, 6.2, true, 7.5)] // 0.683
+    [InlineData("qc-5-16-m", null, 5.1, false, 6.0)] // 0.7225
+    [InlineData("qc-5-16-m", null, 5.0, true, 6.0)] // 0.694
+    [InlineData("qc-3-8-m", 7.9, 6.2, true, 7.5)]
+    [InlineData("qc-3-8-m", 6.0, 5.1, false, 6.0)]
+    [InlineData("qc-3-8-m", 6.0, 5.0, true, 6.0)]
+    [InlineData("qc-3-8-m", 7.9, 14.0, false, 7.5)]
+    public void A_choke_is_a_part_with_less_than_seven_tenths_of_what_fuel_comes_through_anyway(string to, double? sensorMm, double boreMm, bool isChoke, double amongMm)
     {
-        FittingPart Bored(string code, double bore) => new(code, code, ["flare-6-m", "flare-6-f"], bore, 30, 1, true);
-        foreach (var (before, after) in new[] { (9.9, 12.0), (12.0, 9.9) })
+        FittingPart Bored(string code, double bore, bool isSensor = false) => new(code, code, ["flare-6-m", "flare-6-f"], bore, 30, 1, true, Sensor: isSensor);
+        FittingPart[] wide = [Bored("a", 12), Bored("c", 12.5)];
+        foreach (var place in Enumerable.Range(0, 3))
         {
-            var check = Checked([Bored("a", before), Bored("b", boreMm), Bored("c", after)]);
-            var narrow = check.Findings.Where(f => f.Code == "narrow").ToList();
+            var parts = wide.ToList();
+            parts.Insert(place, Bored("b", boreMm));
+            if (sensorMm is { } bore)
+            {
+                parts.Add(Bored("s", bore, true));
+            }
+
+            var check = new ChainCheckQuery([.. parts.Select(p => p.Code)], "qc-3-8-f-tab", to, Catalogue: parts).Answer([]);
+            var narrow = check.Findings.Where(f => f is { Code: "narrow", Severity: Severity.Caution }).ToList();
             (narrow.Count == 1).ShouldBe(isChoke);
             if (isChoke)
             {
-                narrow[0].Values.Values.Select(v => v.Value).ShouldBe([boreMm, 9.9, 100 * boreMm * boreMm / 9.9 / 9.9], 1e-9);
+                narrow[0].Values.Values.Select(v => v.Value).ShouldBe([boreMm, amongMm, 100 * boreMm * boreMm / amongMm / amongMm], 1e-9);
             }
+
+            // The sensor is as wide as it is: that is said, and cautioned of nobody.
+            check.Findings.Count(f => f is { Code: "narrow", Severity: Severity.Info }).ShouldBe(sensorMm < 6.2 ? 1 : 0);
         }
     }
 

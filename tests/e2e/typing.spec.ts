@@ -145,6 +145,8 @@ test("a field that both changed is asked about, and it alone; what is typed whil
   await open(page, "Skirr", "Survey");
   await by(other, "OT");
   await other.goto(page.url());
+  // While a page comes in, what is on it still moves under the hand.
+  await expect(other.getByText(/^Saved /)).toBeVisible();
   for (const [who, words] of [[other, "theirs"], [page, "mine"]] as const) {
     await notes(who).fill(words);
     await who.getByRole("button", { name: /^Tank (done|\d)/ }).click();

@@ -187,7 +187,8 @@ public static class SettingVerdicts
         if (at0 == at100)
         {
             return Sentence.Of(
-                $"right, but both ends of the input stand at {at0:0.##} V: no blend can be told from another. Set the input's two volts to the converter's, {gives0:0.##} and {gives100:0.##} V."
+                $"right, but both ends of the input stand at {at0:0.##} V: no blend can be told from another. Set the input's two volts to the converter's, "
+                    + $"{gives0:0.##} and {gives100:0.##} V."
             );
         }
 

@@ -6919,7 +6919,7 @@ export interface components {
              * @description What has to be bought, in the shop's money; what lies on the shelf costs nothing, clamps are not counted.
              */
             cost: number;
-            /** @description True where no chain of the catalog is better. */
+            /** @description True where no chain of the catalog that the check lets pass is better. */
             optimal: boolean;
             /**
              * Format: double
@@ -6933,6 +6933,8 @@ export interface components {
              * @description What the parts add to the line without hose, mm.
              */
             rigidMm: number;
+            /** @description What the check of this chain cautions; empty where it has nothing to say. */
+            cautions: components["schemas"]["ChainFinding"][];
         };
         /** @description Which parts join two ends of a line, through the sensor? */
         FittingChainQuery: {
@@ -6963,6 +6965,20 @@ export interface components {
             weights?: null | components["schemas"]["ChainWeights"];
             /** @description True where the stock line must go back as it was, and so must not be cut. */
             reversible?: null | boolean;
+            /**
+             * Format: double
+             * @description The most the line may hold, kPa; left out, that of an injection line.
+             */
+            pressureKpa?: null | number;
+            /**
+             * @description What a plain tube of the line is made of; left out, nobody looked.
+             * @enum {string}
+             */
+            tube?: "steel" | "copperNickel" | "aluminium" | "nylon";
+            /** @description True where an insert stiffens it from inside. */
+            insert?: null | boolean;
+            tankSide?: null | components["schemas"]["HoseSide"];
+            engineSide?: null | components["schemas"]["HoseSide"];
         };
         /** @description The best chains there are. */
         FittingChains: {
@@ -10863,6 +10879,8 @@ export interface components {
             later?: null | components["schemas"]["LaterAdvice"][];
             /** @description The figures that had to be assumed. */
             assumed?: null | components["schemas"]["AssumedFigure"][];
+            /** @description Which parts join two ends of a line, through the sensor? */
+            ask?: null | components["schemas"]["FittingChainQuery"];
         };
         /** @description The breakpoints of the row: chosen, or only how many. */
         RowChoice: {

@@ -81,7 +81,7 @@ internal sealed class ChainGraph
         for (var i = 0; i < parts.Count; i++)
         {
             var print = (ulong)random.NextInt64();
-            if (ChainRules.MayUse(parts[i]) && (ask.ViaSensor || !parts[i].IsSensor) && AngleOf(parts[i]) is { } angle)
+            if (ChainRules.MayUse(parts[i], ask) && AngleOf(parts[i]) is { } angle)
             {
                 Add(i, angle, Shelved(shelf.GetValueOrDefault(parts[i].Code)), print);
             }
@@ -128,7 +128,7 @@ internal sealed class ChainGraph
     public int PartsLeft(int port, bool isThrough) => _left[port, isThrough ? 1 : 0];
 
     /// <summary>True where an open end goes onto the second end of the line.</summary>
-    public bool IsEnd(int port) => JointRules.Mate(PortCatalogue.All[port], _ask.To);
+    public bool IsEnd(int port) => ChainRules.Mate(PortCatalogue.All[port], _ask.To, _ask);
 
     // Which of the needed elbows a part is, -1 for none; null where it turns the line as nothing needs.
     private int? AngleOf(FittingPart part) =>
@@ -164,7 +164,7 @@ internal sealed class ChainGraph
                 shelf,
                 print
             );
-            foreach (var open in PortCatalogue.All.Where(open => JointRules.Mate(open, into)))
+            foreach (var open in PortCatalogue.All.Where(open => ChainRules.Mate(open, into, _ask)))
             {
                 _after[_ports[open]].Add(step);
             }

@@ -1,3 +1,4 @@
+using HazyGauge.Core.Plumbing.Checks;
 using HazyGauge.Core.Plumbing.Ports;
 
 namespace HazyGauge.Core.Plumbing.Chains;
@@ -26,8 +27,32 @@ internal static class ChainRules
     /// <summary>Farthest from it, mm.</summary>
     public const double ClampToMm = 6;
 
-    /// <summary>True for what may be in a chain: two ends, rated for ethanol and for the pressure of an injection line.</summary>
-    public static bool MayUse(FittingPart part) => part is { Ports.Count: 2, EthanolRated: true, MaxKpa: null or >= UsualLineKpa };
+    /// <summary>True for what may be in a chain: two ends, rated for ethanol, made for the pressure, and nothing the ask rules out.</summary>
+    public static bool MayUse(FittingPart part, ChainAsk ask) =>
+        part is { Ports.Count: 2, EthanolRated: true }
+        && PartRules.OfPressure(part, ask.Line.Kpa) switch
+        {
+            PressureFit.Fits => true,
+            PressureFit.Unknown => ask.Allowed.HasFlag(ChainDoubt.PressureUnknown),
+            _ => false,
+        }
+        && (part.IsSensor ? ask.ViaSensor && (ask.SensorBoreMm is not { } bore || part.BoreMm.Equals(bore)) : !IsChoke(part, ask));
+
+    /// <summary>True where two ends go together, and hold as the ask wants it.</summary>
+    public static bool Mate(Port a, Port b, ChainAsk ask) =>
+        JointRules.Mate(a, b)
+        && (
+            !PartRules.IsFerruleJoint(a, b)
+            || PartRules.OfFerrule(ask.Line.Tube, ask.Line.Insert) switch
+            {
+                FerruleFit.PullsOff => false,
+                FerruleFit.Unknown => ask.Allowed.HasFlag(ChainDoubt.Tube),
+                _ => true,
+            }
+        );
+
+    private static bool IsChoke(FittingPart part, ChainAsk ask) =>
+        !ask.Allowed.HasFlag(ChainDoubt.Narrow) && PartRules.IsNarrow(part, PartRules.PassageMm(ask.From, ask.To, ask.SensorBoreMm));
 
     /// <summary>Length of a part as it is counted, whole mm: a tape shows no less, and sums compare exactly.</summary>
     public static int WholeMm(FittingPart part) => (int)Math.Round(part.LengthMm);
@@ -42,18 +67,34 @@ internal static class ChainRules
     /// <param name="hoseMm">What they give together.</param>
     /// <param name="bendMm">The widest of their tightest bends.</param>
     /// <param name="isLoop">True where the hose makes a loop.</param>
-    public static double? HoseMm(double gapMm, double rigidMm, int hoses, double hoseMm, double bendMm, out bool isLoop)
+    /// <param name="roomMm">The bend the room leaves, mm; null where the hose lies straight.</param>
+    public static double? HoseMm(double gapMm, double rigidMm, int hoses, double hoseMm, double bendMm, out bool isLoop, double? roomMm = null)
     {
         var free = gapMm - rigidMm;
-        isLoop = hoses > 0 && free < hoses * ShortestHoseMm;
         if (hoses == 0)
         {
+            isLoop = false;
             return Math.Abs(free) <= PlayMm ? 0 : null;
         }
 
-        // A loop comes back to where it began: one full turn, and as much straight hose as the parts are too long.
-        var needed = isLoop ? Math.Max(hoses * ShortestHoseMm, LoopMm(bendMm) - free) : free;
+        var needed = NeededMm(free, hoses, bendMm, roomMm, out isLoop);
         return hoseMm >= needed && free >= -LongestOverMm ? needed : null;
+    }
+
+    /// <summary>Hose that a run takes, mm.</summary>
+    /// <param name="freeMm">What it has to span; below 0 where the parts are longer than the gap.</param>
+    /// <param name="hoses">Pieces of hose.</param>
+    /// <param name="bendMm">The widest of their tightest bends.</param>
+    /// <param name="roomMm">The bend the room leaves; null where the hose lies straight.</param>
+    /// <param name="isLoop">True where it makes a loop: the room is too tight for its bend, or the parts alone take the gap.</param>
+    public static double NeededMm(double freeMm, int hoses, double bendMm, double? roomMm, out bool isLoop)
+    {
+        // A loop comes back to where it began: one full turn, and as much straight hose as the parts are too long; spanning a gap, the gap on top.
+        var isShort = freeMm < hoses * ShortestHoseMm;
+        isLoop = isShort || roomMm < bendMm;
+        return isShort ? Math.Max(hoses * ShortestHoseMm, LoopMm(bendMm) - freeMm)
+            : isLoop ? freeMm + LoopMm(bendMm)
+            : freeMm;
     }
 
     /// <summary>Hose in a full turn, mm.</summary>

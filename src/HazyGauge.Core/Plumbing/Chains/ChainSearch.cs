@@ -1,3 +1,6 @@
+using HazyGauge.Core.Findings;
+using HazyGauge.Core.Plumbing.Checks;
+
 namespace HazyGauge.Core.Plumbing.Chains;
 
 /// <summary>
@@ -7,54 +10,37 @@ namespace HazyGauge.Core.Plumbing.Chains;
 /// </summary>
 internal sealed class ChainSearch(ChainAsk ask, IReadOnlyList<FittingPart> parts, IReadOnlyDictionary<string, int> shelf, SearchBudget budget, CancellationToken cancellation)
 {
-    /// <summary>What is said where it found none before it stopped.</summary>
-    public const string GivenUp = "The search was given up: too many parts of this catalog fit each other, and none of the chains tried spans the gap. Choose from fewer parts.";
-
     private const int Best3 = 3;
 
     // In a narrow look lengths that differ by less are the same, mm.
     private const int NarrowMm = 50;
 
     private readonly ChainGraph _graph = new(ask, parts, shelf);
-    private readonly int _gapMm = (int)Math.Round(ask.GapMm);
     private readonly List<Label> _found = [];
     private ulong[] _shelfPrints = [];
 
-    /// <summary>The best chains; none where there is none.</summary>
-    public FittingChains Best()
+    /// <summary>Most parts of the chains that were weighed.</summary>
+    public int Longest { get; private set; }
+
+    /// <summary>The best chains, each of other parts; none where there is none.</summary>
+    public IReadOnlyList<FoundChain> Best()
     {
         if (_graph.LacksElbow)
         {
-            return new FittingChains([], null, null);
+            return [];
         }
 
         var random = new Random(2);
         _shelfPrints = [.. _graph.ShelfCounts.Select(_ => (ulong)random.NextInt64())];
         var fewest = _graph.PartsLeft(_graph.IndexOf(ask.From), !ask.ViaSensor);
-        var most = fewest;
+        Longest = fewest;
         for (var count = Math.Max(fewest, _graph.AngleCounts.Sum()); count <= ChainRules.MostParts && !IsBeyond(count) && !budget.IsSpent; count++)
         {
             Look(count);
-            most = count;
+            Longest = count;
         }
 
-        if (_found.Count == 0)
-        {
-            return new FittingChains([], budget.IsSpent ? GivenUp : null, null);
-        }
-
-        var best = _found[0];
-        var usable = parts.Count(ChainRules.MayUse);
-        return new FittingChains(
-            [.. _found.Select(label => Chain(label, !budget.IsSpent && label.Score == best.Score))],
-            null,
-            budget.IsSpent
-                    ? "Best found, not proven: so many parts of this catalog fit each other that the search stopped before it had weighed every chain. Choose from fewer "
-                        + "parts for a proof."
-                : ask.Weights is null
-                    ? $"Of {usable} parts every chain of up to {most} was weighed: none has fewer than {best.Parts + 1} leak points, and none with as few costs less."
-                : $"Of {usable} parts every chain of up to {most} was weighed, and what longer ones would cost at least: none is better by these weights."
-        );
+        return [.. _found.Select(label => new FoundChain(Chain(label), label.Score, label.Print))];
     }
 
     // More parts are more leak points: without weights nothing longer can be better, with them nothing that pays more for its joints alone.
@@ -69,7 +55,7 @@ internal sealed class ChainSearch(ChainAsk ask, IReadOnlyList<FittingPart> parts
 
     private void Look(int count, bool isNarrow)
     {
-        var start = new Label(_graph.IndexOf(ask.From), !ask.ViaSensor, 0, 0, 0, 0, 0, 0, ScoreOf(0, 0, 0), 0, 0, null, default);
+        var start = new Label(_graph.IndexOf(ask.From), !ask.ViaSensor, 0, 0, 0, 0, 0, HoseSides.None, 0, ScoreOf(0, 0, 0), 0, 0, null, default);
         if (count == 0)
         {
             Take(start);
@@ -139,13 +125,22 @@ internal sealed class ChainSearch(ChainAsk ask, IReadOnlyList<FittingPart> parts
     // With what may follow at best the parts can still reach over the gap, and are not too long for it.
     private bool CanSpan(Label label, AtBest ahead)
     {
+        if (ask.IsOfAnyLength)
+        {
+            return true;
+        }
+
+        var gap = ask.SideMm(label.IsThrough);
+        if (ask.IsMeasured && !label.IsThrough)
+        {
+            // What follows is shared between two sides: only what is there already is held against this one.
+            return label.RigidMm - gap <= ChainRules.LongestOverMm;
+        }
+
         var (rigid, hose) = (label.RigidMm + ahead.RigidMm, label.HoseMm + ahead.HoseMm);
-        return ask.IsOfAnyLength
-            || (
-                label.RigidMm + label.HoseMm + ahead.LengthMm >= _gapMm - ChainRules.PlayMm
-                && rigid - _gapMm <= ChainRules.LongestOverMm
-                && (hose == 0 ? rigid <= _gapMm + ChainRules.PlayMm : rigid <= _gapMm || hose >= ChainRules.LoopMm(label.BendMm) + rigid - _gapMm)
-            );
+        return label.RigidMm + label.HoseMm + ahead.LengthMm >= gap - ChainRules.PlayMm
+            && rigid - gap <= ChainRules.LongestOverMm
+            && (hose == 0 ? rigid <= gap + ChainRules.PlayMm : rigid <= gap || hose >= ChainRules.LoopMm(label.BendMm) + rigid - gap);
     }
 
     // No better than the third-best, whatever follows.
@@ -168,8 +163,21 @@ internal sealed class ChainSearch(ChainAsk ask, IReadOnlyList<FittingPart> parts
             angles += place;
         }
 
+        // Where both sides were measured, the one before the sensor is spanned here or not at all, and the other begins anew.
+        if (isSensor && ask.IsMeasured && !ask.IsOfAnyLength)
+        {
+            if (ask.SideHoseMm(false, label.RigidMm, label.Hoses, label.HoseMm, label.BendMm, out _) is null)
+            {
+                return null;
+            }
+
+            label = label with { RigidMm = 0, Hoses = 0, HoseMm = 0, BendMm = 0 };
+            step = step with { LengthMm = 0 };
+        }
+
         var rigid = step.IsHose ? label.RigidMm : label.RigidMm + step.LengthMm;
         var (hoses, hose, bend) = step.IsHose ? (label.Hoses + 1, label.HoseMm + step.LengthMm, Math.Max(label.BendMm, step.BendMm)) : (label.Hoses, label.HoseMm, label.BendMm);
+        var sides = step.IsHose && ask.Line.IsCut ? label.Sides | (isThrough ? HoseSides.Engine : HoseSides.Tank) : label.Sides;
         var (cost, used) = Bought(label, step);
         return new Label(
             port,
@@ -179,6 +187,7 @@ internal sealed class ChainSearch(ChainAsk ask, IReadOnlyList<FittingPart> parts
             hose,
             bend,
             rigid,
+            sides,
             used,
             ScoreOf(label.Parts + 1, label.Score.Cost + cost, label.Score.Restriction + step.Restriction),
             label.Print + step.Print,
@@ -210,11 +219,12 @@ internal sealed class ChainSearch(ChainAsk ask, IReadOnlyList<FittingPart> parts
     private void Keep(Dictionary<Key, List<Label>> kept, Label label, bool isNarrow)
     {
         // Hose that reaches over the whole gap: the shorter the parts the better, whatever follows. Until then their length has to be kept.
-        var isShorterBetter = label.Hoses > 0 && label.HoseMm >= _gapMm;
+        var isShorterBetter = label.Hoses > 0 && label.HoseMm >= ask.SideMm(label.IsThrough) && !ask.IsBent(label.IsThrough);
         var key =
-            ask.IsOfAnyLength ? new Key(label.Port, label.IsThrough, label.Angles, 0, 0, 0, 0, label.Used)
-            : isNarrow ? new Key(label.Port, label.IsThrough, label.Angles, label.Hoses, isShorterBetter ? -1 : label.HoseMm / NarrowMm, 0, label.RigidMm / NarrowMm, 0)
-            : new Key(label.Port, label.IsThrough, label.Angles, label.Hoses, label.HoseMm, label.BendMm, isShorterBetter ? 0 : label.RigidMm, label.Used);
+            ask.IsOfAnyLength ? new Key(label.Port, label.IsThrough, label.Angles, 0, 0, 0, 0, HoseSides.None, label.Used)
+            : isNarrow
+                ? new Key(label.Port, label.IsThrough, label.Angles, label.Hoses, isShorterBetter ? -1 : label.HoseMm / NarrowMm, 0, label.RigidMm / NarrowMm, label.Sides, 0)
+            : new Key(label.Port, label.IsThrough, label.Angles, label.Hoses, label.HoseMm, label.BendMm, isShorterBetter ? 0 : label.RigidMm, label.Sides, label.Used);
         if (!kept.TryGetValue(key, out var best))
         {
             kept[key] = best = new List<Label>(1);
@@ -228,16 +238,17 @@ internal sealed class ChainSearch(ChainAsk ask, IReadOnlyList<FittingPart> parts
 
     private void Take(Label label)
     {
-        if (
-            label.IsThrough
-            && _graph.IsEnd(label.Port)
-            && HasAngles(label)
-            && (ask.IsOfAnyLength || ChainRules.HoseMm(_gapMm, label.RigidMm, label.Hoses, label.HoseMm, label.BendMm, out _) is not null)
-        )
+        if (label.IsThrough && _graph.IsEnd(label.Port) && HasAngles(label) && (ask.IsOfAnyLength || Spans(label)))
         {
             Insert(_found, label);
         }
     }
+
+    private bool Spans(Label label) =>
+        ask.IsMeasured
+            ? ask.SideHoseMm(true, label.RigidMm, label.Hoses, label.HoseMm, label.BendMm, out _) is not null
+            : ChainRules.HoseMm(ask.SideMm(true), label.RigidMm, label.Hoses, label.HoseMm, label.BendMm, out _) is not null
+                && !(ask.ViaSensor && label.Sides is HoseSides.Tank or HoseSides.Engine);
 
     private bool HasAngles(Label label) =>
         _graph.AngleCounts.Select((n, i) => label.Angles / (int)Math.Pow(ChainRules.MostParts, i) % ChainRules.MostParts == n).All(isThere => isThere);
@@ -285,10 +296,17 @@ internal sealed class ChainSearch(ChainAsk ask, IReadOnlyList<FittingPart> parts
         return true;
     }
 
-    private Score ScoreOf(int count, long cost, long restriction) =>
-        new(ask.Weights is { } w ? (w.LeakPoints * (count + 1)) + (w.Cost * cost / 1e4) + (w.Restriction * restriction / 1e6) : 0, count + 1, cost, restriction);
+    // Where a choke cannot be helped, how much it chokes comes before what it costs.
+    private ChainScore ScoreOf(int count, long cost, long restriction) =>
+        new(
+            ask.Weights is { } w ? (w.LeakPoints * (count + 1)) + (w.Cost * cost / 1e4) + (w.Restriction * restriction / 1e6) : 0,
+            count + 1,
+            ask.Allowed.HasFlag(ChainDoubt.Narrow) ? restriction : 0,
+            cost,
+            restriction
+        );
 
-    private FittingChain Chain(Label label, bool isOptimal)
+    private FittingChain Chain(Label label)
     {
         var steps = new List<ChainStep>();
         for (var at = label; at.Before is not null; at = at.Before)
@@ -296,36 +314,55 @@ internal sealed class ChainSearch(ChainAsk ask, IReadOnlyList<FittingPart> parts
             steps.Insert(0, at.Step);
         }
 
-        var hose = ChainRules.HoseMm(_gapMm, label.RigidMm, label.Hoses, label.HoseMm, label.BendMm, out var isLoop);
+        var (hose, isLoop) = Run(steps);
         return new FittingChain(
             [.. steps.Select(s => new ChainPart(parts[s.Part].Code, parts[s.Part].Name, s.In.Code, s.Out.Code))],
             label.Parts + 1,
-            hose ?? 0,
+            hose,
             steps.Count == 0 ? null : steps.Min(s => parts[s.Part].BoreMm),
             label.Score.Cost / 1e4,
-            isOptimal,
+            false,
             Math.Round(label.Score.Restriction / 1e6, 3),
             isLoop,
-            label.RigidMm
+            steps.Where(s => !s.IsHose).Sum(s => ChainRules.WholeMm(parts[s.Part])),
+            Cautions(steps)
         );
     }
 
-    // What of a chain's beginning matters for how it goes on.
-    private readonly record struct Key(int Port, bool IsThrough, int Angles, int Hoses, int HoseMm, int BendMm, int RigidMm, ulong Used);
-
-    // Compared in this order: the weighted sum, 0 without weights, then leak points, cost and restriction.
-    private readonly record struct Score(double Sum, int Leaks, long Cost, long Restriction) : IComparable<Score>
+    private (double HoseMm, bool IsLoop) Run(IReadOnlyList<ChainStep> steps)
     {
-        public static bool operator <(Score a, Score b) => a.CompareTo(b) < 0;
+        var sensor = steps.TakeWhile(s => !parts[s.Part].IsSensor).Count();
+        List<(IEnumerable<ChainStep> Steps, bool IsEngineSide)> runs = ask.IsMeasured ? [(steps.Take(sensor), false), (steps.Skip(sensor + 1), true)] : [(steps, true)];
+        var (whole, isLoop) = (0.0, false);
+        foreach (var (run, isEngineSide) in runs)
+        {
+            var hoses = run.Where(s => s.IsHose).ToList();
+            var rigid = run.Where(s => !s.IsHose).Sum(s => ChainRules.WholeMm(parts[s.Part]));
+            whole += ask.SideHoseMm(isEngineSide, rigid, hoses.Count, hoses.Sum(s => s.LengthMm), hoses.Select(s => s.BendMm).DefaultIfEmpty(0).Max(), out var loops) ?? 0;
+            isLoop |= loops;
+        }
 
-        public static bool operator >(Score a, Score b) => a.CompareTo(b) > 0;
-
-        public static bool operator <=(Score a, Score b) => a.CompareTo(b) <= 0;
-
-        public static bool operator >=(Score a, Score b) => a.CompareTo(b) >= 0;
-
-        public int CompareTo(Score other) => (Sum, Leaks, Cost, Restriction).CompareTo((other.Sum, other.Leaks, other.Cost, other.Restriction));
+        return (whole, isLoop);
     }
+
+    // What the check says of it, as far as it matters.
+    private IReadOnlyList<ChainFinding> Cautions(IReadOnlyList<ChainStep> steps)
+    {
+        var made = Enumerable.Repeat(new JointMade(Tube: ask.Line.Tube, Insert: ask.Line.Insert), steps.Count + 1).ToList();
+        return [.. ChainCheck.Of(MadeChain.Of([.. steps.Select(s => parts[s.Part])], ask.From, ask.To), made, ask.Line.Kpa).Findings.Where(f => f.Severity > Severity.Info)];
+    }
+
+    // Which sides of the sensor have hose.
+    [Flags]
+    private enum HoseSides
+    {
+        None = 0,
+        Tank = 1,
+        Engine = 2,
+    }
+
+    // What of a chain's beginning matters for how it goes on.
+    private readonly record struct Key(int Port, bool IsThrough, int Angles, int Hoses, int HoseMm, int BendMm, int RigidMm, HoseSides Sides, ulong Used);
 
     private sealed record Label(
         int Port,
@@ -335,8 +372,9 @@ internal sealed class ChainSearch(ChainAsk ask, IReadOnlyList<FittingPart> parts
         int HoseMm,
         int BendMm,
         int RigidMm,
+        HoseSides Sides,
         ulong Used,
-        Score Score,
+        ChainScore Score,
         ulong Print,
         int Parts,
         Label? Before,

@@ -1,3 +1,4 @@
+using HazyGauge.Core.Plumbing.Checks;
 using HazyGauge.Core.Sentences;
 
 namespace HazyGauge.Core.Plumbing.Chains;
@@ -15,10 +16,11 @@ public sealed record ChainPart(string Code, string Name, string InPort, string O
 /// <param name="HoseMm">Hose that runs free between its joints, all pieces, mm; what is pushed over a barb comes on top.</param>
 /// <param name="MinBoreMm">Narrowest bore, mm; null where there is no part.</param>
 /// <param name="Cost">What has to be bought, in the shop's money; what lies on the shelf costs nothing, clamps are not counted.</param>
-/// <param name="Optimal">True where no chain of the catalog is better.</param>
+/// <param name="Optimal">True where no chain of the catalog that the check lets pass is better.</param>
 /// <param name="Restriction">How much it restricts: 10 mm over the bore to the fourth power, of every part, half as much again for an elbow of 45 degrees and twice for 90.</param>
 /// <param name="Loop">True where the parts are longer than the gap and the hose makes a loop.</param>
 /// <param name="RigidMm">What the parts add to the line without hose, mm.</param>
+/// <param name="Cautions">What the check of this chain cautions; empty where it has nothing to say.</param>
 public sealed record FittingChain(
     IReadOnlyList<ChainPart> Parts,
     int LeakPoints,
@@ -28,7 +30,8 @@ public sealed record FittingChain(
     bool Optimal,
     double Restriction,
     bool Loop,
-    double RigidMm
+    double RigidMm,
+    IReadOnlyList<ChainFinding> Cautions
 );
 
 /// <summary>The best chains there are.</summary>

@@ -1,5 +1,7 @@
 using HazyGauge.Core.Fields;
 using HazyGauge.Core.Findings;
+using HazyGauge.Core.Plumbing.Checks;
+using HazyGauge.Core.Plumbing.Hoses;
 using HazyGauge.Core.Plumbing.Ports;
 using HazyGauge.Core.Sentences;
 
@@ -24,6 +26,11 @@ public enum ChainVia
 /// <param name="HoseStock">Hose that lies on the shelf by the meter: how long a run it gives, as often as it is needed.</param>
 /// <param name="Weights">What counts how much; left out, leak points before cost before restriction.</param>
 /// <param name="Reversible">True where the stock line must go back as it was, and so must not be cut.</param>
+/// <param name="PressureKpa">The most the line may hold, kPa; left out, that of an injection line.</param>
+/// <param name="Tube">What a plain tube of the line is made of; left out, nobody looked.</param>
+/// <param name="Insert">True where an insert stiffens it from inside.</param>
+/// <param name="TankSide">The side towards the tank as it was measured with the sensor held in its place; with the other one it takes the place of the gap.</param>
+/// <param name="EngineSide">The side towards the engine.</param>
 public sealed record FittingChainQuery(
     string From,
     string To,
@@ -35,7 +42,12 @@ public sealed record FittingChainQuery(
     [MostItems(FittingChainQuery.MostParts)] IReadOnlyList<string>? OnShelf = null,
     IReadOnlyList<HoseStock>? HoseStock = null,
     ChainWeights? Weights = null,
-    bool? Reversible = null
+    bool? Reversible = null,
+    double? PressureKpa = null,
+    TubeMaterial? Tube = null,
+    bool? Insert = null,
+    HoseSide? TankSide = null,
+    HoseSide? EngineSide = null
 )
 {
     /// <summary>Most parts a catalog may have.</summary>
@@ -55,7 +67,8 @@ public sealed record FittingChainQuery(
         var parts = Parts(shop, check);
         Check(check, parts);
         check.ThrowIfAny();
-        var ask = new ChainAsk(PortCatalogue.Find(From)!, PortCatalogue.Find(To)!, GapMm, Via is not null, AnglesDeg, Weights);
+        var line = new ChainLine(PressureKpa ?? ChainRules.UsualLineKpa, Cut, Tube, Insert, TankSide, EngineSide);
+        var ask = new ChainAsk(PortCatalogue.Find(From)!, PortCatalogue.Find(To)!, GapMm, Via is not null, AnglesDeg, Weights, line);
         var shelf = (OnShelf ?? parts.SelectMany(p => Enumerable.Repeat(p.Code, Math.Min(p.OnShelf ?? 0, ChainRules.MostParts))))
             .GroupBy(c => c, StringComparer.OrdinalIgnoreCase)
             .ToDictionary(g => g.Key, g => g.Count(), StringComparer.OrdinalIgnoreCase);
@@ -65,7 +78,7 @@ public sealed record FittingChainQuery(
         }
 
         var budget = new SearchBudget();
-        var found = new ChainSearch(ask, parts, shelf, budget, cancellation).Best();
+        var found = new BestChains(ask, parts, shelf, budget, cancellation).Find();
         if (found.Chains.Count > 0 || found.WhyNone is not null)
         {
             return found;
@@ -74,7 +87,7 @@ public sealed record FittingChainQuery(
         var why = new WhyNoChain(ask, parts, shelf, budget, cancellation).Reason;
         if (budget.IsSpent)
         {
-            why = ChainSearch.GivenUp;
+            why = BestChains.GivenUp;
         }
 
         return found with
@@ -116,7 +129,9 @@ public sealed record FittingChainQuery(
 
     private void Check(InputCheck check, IReadOnlyList<FittingPart> parts)
     {
-        check.Within(GapMm, 0, LongestGapMm, "gapMm", "The gap, mm,");
+        check.Within(GapMm, 0, LongestGapMm, "gapMm", "The gap, mm,").Within(PressureKpa, 0, ChainCheckQuery.MostKpa, "pressureKpa", "The pressure in the line", Unit.Kpa);
+        Side(check, "tankSide", TankSide);
+        Side(check, "engineSide", EngineSide);
         Known(check, "from", From);
         Known(check, "to", To);
         if (AnglesDeg is { Count: > MostAngles })
@@ -164,6 +179,11 @@ public sealed record FittingChainQuery(
         }
     }
 
+    private static void Side(InputCheck check, string field, HoseSide? side) =>
+        check
+            .Within(side?.GapMm, 0, LongestGapMm, $"{field}.gapMm", "This side of the sensor", Unit.Millimetre)
+            .Within(side?.RoomMm, 1, LongestGapMm, $"{field}.roomMm", "The bend the room leaves", Unit.Millimetre);
+
     private static void Known(InputCheck check, string field, string code)
     {
         if (PortCatalogue.Find(code) is null)
@@ -186,13 +206,3 @@ public sealed record FittingChainQuery(
         }
     }
 }
-
-/// <summary>What a chain has to do.</summary>
-/// <param name="From">The first end.</param>
-/// <param name="To">The second.</param>
-/// <param name="GapMm">Between them, mm.</param>
-/// <param name="ViaSensor">True where it passes through a sensor.</param>
-/// <param name="AnglesDeg">The elbows it needs; null where they are free.</param>
-/// <param name="Weights">What counts how much; null for leak points before cost before restriction.</param>
-/// <param name="IsOfAnyLength">True where the gap does not matter.</param>
-internal sealed record ChainAsk(Port From, Port To, double GapMm, bool ViaSensor, IReadOnlyList<double>? AnglesDeg, ChainWeights? Weights, bool IsOfAnyLength = false);

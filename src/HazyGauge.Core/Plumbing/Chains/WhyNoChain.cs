@@ -1,3 +1,4 @@
+using HazyGauge.Core.Plumbing.Checks;
 using HazyGauge.Core.Plumbing.Ports;
 using HazyGauge.Core.Sentences;
 
@@ -8,12 +9,24 @@ internal sealed class WhyNoChain(ChainAsk ask, IReadOnlyList<FittingPart> parts,
 {
     /// <summary>Why.</summary>
     public Sentence Reason =>
-        ask.ViaSensor && !parts.Any(p => p.IsSensor && ChainRules.MayUse(p))
-            ? "There is no sensor in the catalog that may carry ethanol."
-            : Elbows() ?? Length() ?? Rating() ?? Missing();
+        ask.ViaSensor && !parts.Any(p => p.IsSensor && ChainRules.MayUse(p, ask))
+            ? Sentence.Of($"There is no sensor in the catalog that may carry ethanol at {Say.Kpa(ask.Line.Kpa)}.")
+            : Nylon() ?? Elbows() ?? OneSided() ?? Length() ?? Rating() ?? Missing();
 
-    private bool IsPossible(ChainAsk relaxed, IReadOnlyList<FittingPart>? with = null) =>
-        new ChainSearch(relaxed, with ?? parts, shelf, budget, cancellation).Best().Chains.Count > 0;
+    private bool IsPossible(ChainAsk relaxed, IReadOnlyList<FittingPart>? with = null) => BestChains.Any(relaxed, with ?? parts, shelf, budget, cancellation);
+
+    private Sentence? Nylon() =>
+        PartRules.OfFerrule(ask.Line.Tube, ask.Line.Insert) == FerruleFit.PullsOff && IsPossible(ask with { Line = ask.Line with { Insert = true } })
+            ? (Sentence)("Only a ferrule joins these ends, and on nylon it pulls off. An insert that stiffens the tube would make it possible.")
+            : null;
+
+    private Sentence? OneSided() =>
+        ask.Line.IsCut && !ask.IsMeasured && IsPossible(ask with { Line = ask.Line with { IsCut = false } })
+            ? (Sentence)(
+                "The ends can be joined, but with hose on one side of the sensor only, and a line that is cut needs it on both. A piece of hose with the ends it takes on the "
+                + "other side would make it possible."
+            )
+            : null;
 
     private Sentence? Elbows()
     {
@@ -23,7 +36,7 @@ internal sealed class WhyNoChain(ChainAsk ask, IReadOnlyList<FittingPart> parts,
         }
 
         var wanted = needed.Where(a => a > 0).Distinct().ToList();
-        var lacking = wanted.Where(a => !parts.Any(p => ChainRules.MayUse(p) && Math.Abs((p.AngleDeg ?? 0) - a) < 0.5)).ToList();
+        var lacking = wanted.Where(a => !parts.Any(p => ChainRules.MayUse(p, ask) && Math.Abs((p.AngleDeg ?? 0) - a) < 0.5)).ToList();
         if (lacking.Count > 0)
         {
             return Sentence.Of(
@@ -47,13 +60,21 @@ internal sealed class WhyNoChain(ChainAsk ask, IReadOnlyList<FittingPart> parts,
 
     private Sentence? Length()
     {
-        var chains = new ChainSearch(ask with { IsOfAnyLength = true }, parts, shelf, budget, cancellation).Best().Chains;
+        var chains = new ChainSearch(ask with { IsOfAnyLength = true }, parts, shelf, budget, cancellation).Best().Select(f => f.Chain).ToList();
         if (chains.Count == 0)
         {
             return null;
         }
 
         var hoses = parts.Where(p => p.IsHose).Select(p => p.Code).ToHashSet(StringComparer.Ordinal);
+        if (ask.IsMeasured)
+        {
+            return Sentence.Of(
+                $"The ends can be joined, but no parts with the hose there is reach over {Say.Mm(ask.SideMm(false))} on the tank side and {Say.Mm(ask.SideMm(true))} on the "
+                    + $"engine side. Longer hose, or the sensor in another place, would make it possible."
+            );
+        }
+
         var chain = chains.FirstOrDefault(c => c.Parts.Any(p => hoses.Contains(p.Code))) ?? chains[0];
         var free = ask.GapMm - chain.RigidMm;
         if (!chain.Parts.Any(p => hoses.Contains(p.Code)))
@@ -76,8 +97,8 @@ internal sealed class WhyNoChain(ChainAsk ask, IReadOnlyList<FittingPart> parts,
 
     private Sentence? Rating()
     {
-        var unrated = parts.Where(p => p.Ports.Count == 2 && !ChainRules.MayUse(p)).ToList();
-        return unrated.Count > 0 && IsPossible(ask, [.. parts.Select(p => p with { EthanolRated = true, MaxKpa = null })])
+        var unrated = parts.Where(p => p.Ports.Count == 2 && !ChainRules.MayUse(p, ask with { ViaSensor = true })).ToList();
+        return unrated.Count > 0 && IsPossible(ask, [.. parts.Select(p => p with { EthanolRated = true, MaxKpa = ChainCheckQuery.MostKpa })])
             ? Sentence.Of(
                 $"Only parts that are not rated for ethanol or for the pressure would join these ends. Rated ones of the same ends would make it possible: "
                     + $"{string.Join(", ", unrated.Take(3).Select(p => p.Name))}."

@@ -11,14 +11,9 @@ public static class ChainCheck
     // A worm-gear clamp is for lines without pressure (common practice, no source).
     private const double WormGearToKpa = 50;
 
-    // What hose and quick connects of the low side bear at most: SAE J2044 quick connects 500 kPa, J30 R9 hose 690 kPa (from memory). Above it is the high-pressure side.
-    private const double LowSideMostKpa = 690;
-
     internal const string PressureUnknown = "pressureUnknown";
     internal const string TubeMaterialCode = "tubeMaterial";
-
-    // Less than this share of the area of both neighbors is a choke (our own limit).
-    private const double LeastArea = 0.7;
+    internal const string NarrowCode = "narrow";
 
     /// <summary>What the check comes to.</summary>
     /// <param name="chain">The chain.</param>
@@ -28,9 +23,12 @@ public static class ChainCheck
     {
         var kpa = pressureKpa ?? ChainRules.UsualLineKpa;
         var joints = chain.Joints.ToList();
+        var sensors = chain.Parts.Where(p => p.Part.IsSensor).Select(p => p.Part.BoreMm).ToList();
+        var line = PartRules.PassageMm(chain.From, chain.To, null);
+        var passage = PartRules.PassageMm(chain.From, chain.To, sensors.Count == 0 ? null : sensors.Min());
         var findings = joints
             .SelectMany((j, i) => OfJoint(chain, i, j.Before, j.After, made.ElementAtOrDefault(i) ?? new JointMade(), kpa))
-            .Concat(chain.Parts.SelectMany((_, i) => OfPart(chain, i, kpa)))
+            .Concat(chain.Parts.SelectMany((_, i) => OfPart(chain, i, kpa).Concat(OfBore(chain.Parts[i].Part, i, line, passage))))
             .OrderBy(f => f.Joint)
             .ThenByDescending(f => f.Severity)
             .ToList();
@@ -70,7 +68,7 @@ public static class ChainCheck
             }
         }
 
-        if ((before.Type, after.Type) is (PortType.PlainTube, PortType.Ferrule) or (PortType.Ferrule, PortType.PlainTube) && OfFerrule(made) is { } ferrule)
+        if (PartRules.IsFerruleJoint(before, after) && OfFerrule(made) is { } ferrule)
         {
             yield return Finding(ferrule.Code, ferrule.Severity, ferrule.Text);
         }
@@ -92,21 +90,20 @@ public static class ChainCheck
         }
     }
 
-    // A ferrule bites into metal; nylon gives way under it (common practice, no source).
     private static (string Code, Severity Severity, Sentence Text)? OfFerrule(JointMade made) =>
-        made switch
+        PartRules.OfFerrule(made.Tube, made.Insert) switch
         {
-            { Tube: null } => (
+            FerruleFit.Unknown => (
                 TubeMaterialCode,
                 Severity.Caution,
                 "What is the tube made of? A ferrule holds on metal. On nylon it pulls off under pressure unless an insert stiffens the tube."
             ),
-            { Tube: TubeMaterial.Nylon, Insert: not true } => (
+            FerruleFit.PullsOff => (
                 "ferruleOnNylon",
                 Severity.Stop,
                 "A ferrule on nylon without an insert pulls off under pressure. Put the insert in, or join it as its maker says."
             ),
-            { Tube: TubeMaterial.Nylon } => ("insertIn", Severity.Info, "The insert goes in all the way before the nut is tightened."),
+            FerruleFit.HoldsOnInsert => ("insertIn", Severity.Info, "The insert goes in all the way before the nut is tightened."),
             _ => null,
         };
 
@@ -161,20 +158,29 @@ public static class ChainCheck
             );
         }
 
-        if (part.MaxKpa is { } most && most < kpa)
+        var pressure = PartRules.OfPressure(part, kpa);
+        if (pressure == PressureFit.TooMuch)
         {
-            yield return Finding("tooMuchPressure", Severity.Stop, Sentence.Of($"{part.Name} is made for {Say.Kpa(most)}, and the line has {Say.Kpa(kpa)}: it can burst."));
+            yield return Finding(
+                "tooMuchPressure",
+                Severity.Stop,
+                Sentence.Of($"{part.Name} is made for {Say.Kpa(part.MaxKpa!.Value)}, and the line has {Say.Kpa(kpa)}: it can burst.")
+            );
         }
-        else if (part.MaxKpa is null)
+        else if (pressure == PressureFit.UnknownTooHigh)
         {
             yield return Finding(
                 PressureUnknown,
-                kpa > LowSideMostKpa ? Severity.Stop : Severity.Caution,
-                kpa > LowSideMostKpa
-                    ? Sentence.Of(
-                        $"Nobody knows what {part.Name} bears, and the line has {Say.Kpa(kpa)}: more than parts of a low-pressure line are made for. Do not use it there."
-                    )
-                    : Sentence.Of($"Nobody knows what {part.Name} bears; the line has {Say.Kpa(kpa)}. Read its class off the part, or ask its maker.")
+                Severity.Stop,
+                Sentence.Of($"Nobody knows what {part.Name} bears, and the line has {Say.Kpa(kpa)}: more than parts of a low-pressure line are made for. Do not use it there.")
+            );
+        }
+        else if (pressure == PressureFit.Unknown)
+        {
+            yield return Finding(
+                PressureUnknown,
+                Severity.Caution,
+                Sentence.Of($"Nobody knows what {part.Name} bears; the line has {Say.Kpa(kpa)}. Read its class off the part, or ask its maker.")
             );
         }
 
@@ -186,23 +192,21 @@ public static class ChainCheck
         {
             yield return Finding("sidePort", Severity.Caution, $"{part.Name} has an end beside the line: it needs its plug or its pressure sensor, and it is a leak point too.");
         }
+    }
 
-        if (
-            index > 0
-            && index < chain.Parts.Count - 1
-            && chain.Parts[index - 1].Part.BoreMm is var before
-            && chain.Parts[index + 1].Part.BoreMm is var after
-            && Math.Pow(part.BoreMm / Math.Min(before, after), 2) is var area
-            && area < LeastArea
-        )
+    // The sensor's own bore is what it is: only said.
+    private static IEnumerable<ChainFinding> OfBore(FittingPart part, int index, double lineMm, double passageMm)
+    {
+        var among = part.IsSensor ? lineMm : passageMm;
+        if (PartRules.IsNarrow(part, among))
         {
-            // The sensor's own bore is what it is: only said.
-            yield return Finding(
-                "narrow",
+            yield return ChainFinding.Of(
+                index + 1,
+                NarrowCode,
                 part.IsSensor ? Severity.Info : Severity.Caution,
                 Sentence.Of(
-                    $"{part.Name} is {Say.Mm(part.BoreMm, 1)} wide, its neighbors at least {Say.Mm(Math.Min(before, after), 1)}: {Say.Percent(100 * area)} of their area "
-                        + $"is left, and pressure is lost there at full flow."
+                    $"{part.Name} is {Say.Mm(part.BoreMm, 1)} wide, the {(part.IsSensor || passageMm >= lineMm ? "line" : "sensor")} {Say.Mm(among, 1)}: "
+                        + $"{Say.Percent(100 * PartRules.AreaLeft(part, among))} of the area is left, and pressure is lost there at full flow."
                 )
             );
         }

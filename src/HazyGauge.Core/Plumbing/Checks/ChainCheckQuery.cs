@@ -95,6 +95,9 @@ public sealed record ChainCheckQuery(
     /// <summary>Most parts in a row.</summary>
     public const int MostParts = 40;
 
+    /// <summary>Highest pressure a line may be given, kPa.</summary>
+    internal const double MostKpa = 100_000;
+
     /// <summary>What the check comes to.</summary>
     /// <param name="shop">The shop's catalog, for where none is sent.</param>
     /// <exception cref="RefusedInputException">An end or a part is unknown.</exception>
@@ -140,7 +143,7 @@ public sealed record ChainCheckQuery(
             }
         }
 
-        check.Within(PressureKpa, 0, 100_000, "pressureKpa", "The pressure in the line", Unit.Kpa);
+        check.Within(PressureKpa, 0, MostKpa, "pressureKpa", "The pressure in the line", Unit.Kpa);
         if (Joints is { } joints && joints.Count > Parts.Count + 1)
         {
             check.Refuse("joints", Sentence.Of($"{Parts.Count:0} parts have {Parts.Count + 1:0} joints; {joints.Count:0} are given."));

@@ -47,9 +47,6 @@ public sealed record HoseLengthResult(IReadOnlyList<double> CutsMm, bool LoopNee
 /// <summary>How long hose has to be.</summary>
 internal static class HoseRuns
 {
-    // Shortest piece that goes onto two ends, as the solver counts it.
-    private const double ShortestMm = ChainRules.ShortestHoseMm;
-
     /// <summary>The pieces for a run.</summary>
     /// <param name="freeMm">What the hose has to span, mm; less than 0 where the parts are longer than the gap.</param>
     /// <param name="pieces">Pieces it comes in.</param>
@@ -57,21 +54,18 @@ internal static class HoseRuns
     /// <param name="roomMm">The bend the room leaves, mm; null where it lies straight.</param>
     public static HoseLengthResult Of(double freeMm, int pieces, double minBendMm, double? roomMm)
     {
-        var isTight = roomMm < minBendMm;
-        var isShort = freeMm < (pieces * ShortestMm);
-        if (!isTight && !isShort)
+        var whole = ChainRules.NeededMm(freeMm, pieces, minBendMm, roomMm, out var isLoop);
+        if (!isLoop)
         {
             return new([.. Enumerable.Repeat(freeMm / pieces, pieces)], false, 0, null);
         }
 
-        // A loop comes back to where it began: one full turn at the tightest bend, and as much straight hose as the parts are too long; spanning a gap, the gap on top.
         var turn = ChainRules.LoopMm(minBendMm);
-        var whole = isShort ? Math.Max(pieces * ShortestMm, turn - freeMm) : freeMm + turn;
         return new(
             [.. Enumerable.Repeat(whole / pieces, pieces)],
             true,
             turn,
-            isShort
+            freeMm < pieces * ChainRules.ShortestHoseMm
                 ? Sentence.Of($"The parts take the whole gap, so the hose makes a loop of {Say.Mm(turn)}.")
                 : Sentence.Of(
                     $"The room leaves a bend of {Say.Mm(roomMm!.Value)} and the hose takes no less than {Say.Mm(minBendMm)}: lead it round in a loop of {Say.Mm(turn)}, "

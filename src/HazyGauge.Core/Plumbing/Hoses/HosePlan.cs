@@ -105,7 +105,7 @@ internal sealed class HosePlanner(IReadOnlyList<FittingPart> parts, double pushe
     private void Measured(List<int> places, double gapMm, double? roomMm, string code)
     {
         var hoses = places.Where(i => parts[i].IsHose).ToList();
-        var rigid = places.Where(i => !parts[i].IsHose).Sum(i => parts[i].LengthMm);
+        var rigid = places.Where(i => !parts[i].IsHose).Sum(i => ChainRules.WholeMm(parts[i]));
         if (hoses.Count == 0)
         {
             if (Math.Abs(gapMm - rigid) > ChainRules.PlayMm)
@@ -122,23 +122,36 @@ internal sealed class HosePlanner(IReadOnlyList<FittingPart> parts, double pushe
             return;
         }
 
-        var run = HoseRuns.Of(gapMm - rigid, hoses.Count, hoses.Max(i => parts[i].BendOrUsualMm), roomMm);
+        var run = HoseRuns.Of(Math.Round(gapMm) - rigid, hoses.Count, hoses.Max(i => ChainRules.WholeBendMm(parts[i])), roomMm);
+        var cuts = Cuts(run.CutsMm.Sum(), [.. hoses.Select(i => parts[i].LengthMm)]);
         for (var n = 0; n < hoses.Count; n++)
         {
-            Add(hoses[n], run.CutsMm[n], run.LoopNeeded, run.Why, true);
-            if (run.CutsMm[n] > parts[hoses[n]].LengthMm + 0.5 && stockMm is null)
+            Add(hoses[n], cuts[n], run.LoopNeeded, run.Why, true);
+            if (cuts[n] > parts[hoses[n]].LengthMm + 0.5 && stockMm is null)
             {
                 _findings.Add(
                     new Finding(
                         "tooShort",
                         Severity.Stop,
-                        Sentence.Of(
-                            $"Part {hoses[n] + 1:0}: {Say.Mm(run.CutsMm[n])} have to run free, and the piece gives {Say.Mm(parts[hoses[n]].LengthMm)}. Take a longer piece."
-                        )
+                        Sentence.Of($"Part {hoses[n] + 1:0}: {Say.Mm(cuts[n])} have to run free, and the piece gives {Say.Mm(parts[hoses[n]].LengthMm)}. Take a longer piece.")
                     ).Of(parts[hoses[n]].Id)
                 );
             }
         }
+    }
+
+    // As even as the pieces allow: a short one is used up, the others give the rest.
+    private static IReadOnlyList<double> Cuts(double wholeMm, IReadOnlyList<double> pieces)
+    {
+        var cuts = new double[pieces.Count];
+        var left = wholeMm;
+        foreach (var (i, rest) in Enumerable.Range(0, pieces.Count).OrderBy(i => pieces[i]).Select((i, n) => (i, pieces.Count - n)))
+        {
+            cuts[i] = rest == 1 ? left : Math.Min(left / rest, pieces[i]);
+            left -= cuts[i];
+        }
+
+        return cuts;
     }
 
     private void Shared(IEnumerable<int> hoses, double wholeMm, bool isLoop)

@@ -89,6 +89,10 @@ public sealed record Port(string Code, PortType Type, string Name, string Size, 
     /// <summary>What holds it, where it is a female quick connect.</summary>
     public Retainer? Retainer { get; init; }
 
+    /// <summary>Bore of a line with such an end, or of the fitting that goes onto it, mm (from memory).</summary>
+    [JsonIgnore]
+    public double BoreMm { get; init; }
+
     /// <summary>True where hose is pushed over it or it is such a hose: the joint needs a clamp.</summary>
     [JsonIgnore]
     public bool IsHoseJoint => Type is PortType.HoseBarb or PortType.HoseEnd or PortType.Bead;

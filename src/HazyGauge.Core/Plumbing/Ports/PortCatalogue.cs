@@ -6,16 +6,47 @@ namespace HazyGauge.Core.Plumbing.Ports;
 /// </summary>
 public static class PortCatalogue
 {
-    // Tube of 5/16, 3/8 and 1/2 in, and the bore of the hose that goes over a bead on it.
-    private static readonly (string Key, string Size, string HoseKey)[] Tubes = [("5-16", "5/16 in", "8"), ("3-8", "3/8 in", "9-5"), ("1-2", "1/2 in", "12-7")];
+    // Tube of 5/16, 3/8 and 1/2 in, its bore, and the bore of the hose that goes over a bead on it.
+    private static readonly (string Key, string Size, double BoreMm, string HoseKey)[] Tubes =
+    [
+        ("5-16", "5/16 in", 6, "8"),
+        ("3-8", "3/8 in", 7.5, "9-5"),
+        ("1-2", "1/2 in", 10, "12-7"),
+    ];
 
-    private static readonly (int Dash, string Thread)[] Dashes = [(4, "7/16-20"), (6, "9/16-18"), (8, "3/4-16"), (10, "7/8-14"), (12, "1 1/16-12")];
+    private static readonly (int Dash, double BoreMm, string Thread)[] Dashes =
+    [
+        (4, 4.5, "7/16-20"),
+        (6, 7.5, "9/16-18"),
+        (8, 10, "3/4-16"),
+        (10, 12.5, "7/8-14"),
+        (12, 16, "1 1/16-12"),
+    ];
 
-    private static readonly (string Key, string Size, string Thread)[] Pipes = [("1-8", "1/8 in", "1/8-27"), ("1-4", "1/4 in", "1/4-18"), ("3-8", "3/8 in", "3/8-18")];
+    private static readonly (string Key, string Size, double BoreMm, string Thread)[] Pipes =
+    [
+        ("1-8", "1/8 in", 5, "1/8-27"),
+        ("1-4", "1/4 in", 7.5, "1/4-18"),
+        ("3-8", "3/8 in", 10, "3/8-18"),
+    ];
 
-    private static readonly (string Key, string Size)[] Bores = [("6", "6 mm (1/4 in)"), ("8", "8 mm (5/16 in)"), ("9-5", "9.5 mm (3/8 in)"), ("12-7", "12.7 mm (1/2 in)")];
+    // A hose end takes the barb of its size, and that is as wide as the line gets there.
+    private static readonly (string Key, string Size, double BoreMm)[] Barbs =
+    [
+        ("6", "6 mm (1/4 in)", 4.5),
+        ("8", "8 mm (5/16 in)", 6),
+        ("9-5", "9.5 mm (3/8 in)", 7.5),
+        ("12-7", "12.7 mm (1/2 in)", 10),
+    ];
 
-    private static readonly (int Dash, string Bore)[] DashHoses = [(6, "8.7 mm"), (8, "11.1 mm"), (10, "14.2 mm")];
+    private static readonly (int Dash, double BoreMm, string Bore)[] DashHoses = [(6, 7.5, "8.7 mm"), (8, 10, "11.1 mm"), (10, 12.5, "14.2 mm")];
+
+    private static readonly (string Code, Retainer Retainer, string Words)[] Retainers =
+    [
+        ("tab", Retainer.Tab, "tab retainer"),
+        ("ring", Retainer.Ring, "ring retainer"),
+        ("slide", Retainer.SlideLock, "slide lock"),
+    ];
 
     /// <summary>All ends, the commonest first.</summary>
     public static readonly IReadOnlyList<Port> All = [.. Made()];
@@ -32,56 +63,60 @@ public static class PortCatalogue
     public static Port? Find(string? code) => code is null ? null : ByCode.GetValueOrDefault(code.Trim());
 
     /// <summary>Bore of the hose that goes over a beaded tube of a size, as hose ends are named.</summary>
-    internal static string? HoseOverBead(string size) => Tubes.Where(t => t.Size == size).Select(t => Bores.First(b => b.Key == t.HoseKey).Size).FirstOrDefault();
+    internal static string? HoseOverBead(string size) => Tubes.Where(t => t.Size == size).Select(t => Barbs.First(b => b.Key == t.HoseKey).Size).FirstOrDefault();
 
-    private static IEnumerable<Port> Made()
-    {
-        foreach (var (key, size, _) in Tubes)
-        {
-            yield return new($"qc-{key}-m", PortType.QuickConnect, $"quick connect {size}, male", size, PortGender.Male);
-            yield return Female(key, size, "tab", Retainer.Tab, "tab retainer");
-            yield return Female(key, size, "ring", Retainer.Ring, "ring retainer");
-            yield return Female(key, size, "slide", Retainer.SlideLock, "slide lock");
-        }
+    private static IEnumerable<Port> Made() =>
+        Tubes
+            .SelectMany(QuickConnects)
+            .Concat(Dashes.SelectMany(d => Pair($"flare-{d.Dash}", PortType.Flare, "37-degree flare", $"#{d.Dash}", d.BoreMm, d.Thread)))
+            .Concat(Dashes.SelectMany(d => Pair($"orb-{d.Dash}", PortType.ORingBoss, "O-ring boss", $"#{d.Dash}", d.BoreMm, d.Thread)))
+            .Concat(Pipes.SelectMany(p => Pair($"pipe-{p.Key}", PortType.TaperedPipe, "tapered pipe thread", p.Size, p.BoreMm, p.Thread)))
+            .Concat(
+                Barbs.SelectMany(b =>
+                    new[]
+                    {
+                        Of($"barb-{b.Key}", PortType.HoseBarb, $"hose barb {b.Size}", b.Size, PortGender.Male, b.BoreMm),
+                        Of($"hose-{b.Key}", PortType.HoseEnd, $"hose end {b.Size} bore", b.Size, PortGender.Female, b.BoreMm),
+                    }
+                )
+            )
+            .Concat(
+                Tubes.SelectMany(t =>
+                    new[]
+                    {
+                        Of($"bead-{t.Key}", PortType.Bead, $"beaded tube {t.Size}", t.Size, PortGender.Male, t.BoreMm),
+                        Of($"tube-{t.Key}", PortType.PlainTube, $"plain tube {t.Size}", t.Size, PortGender.Male, t.BoreMm),
+                        Of($"ferrule-{t.Key}", PortType.Ferrule, $"ferrule nut for {t.Size} tube", t.Size, PortGender.Female, t.BoreMm),
+                    }
+                )
+            )
+            .Concat(
+                DashHoses.SelectMany(d =>
+                    new[]
+                    {
+                        Of($"socket-{d.Dash}", PortType.HoseSocket, $"hose socket #{d.Dash}", $"#{d.Dash}", PortGender.Male, d.BoreMm),
+                        Of($"dash-hose-{d.Dash}", PortType.DashHose, $"dash hose #{d.Dash}, {d.Bore} bore", $"#{d.Dash}", PortGender.Female, d.BoreMm),
+                    }
+                )
+            );
 
-        foreach (var (dash, thread) in Dashes)
-        {
-            yield return new($"flare-{dash}-m", PortType.Flare, $"37-degree flare #{dash}, male", $"#{dash}", PortGender.Male) { Thread = thread };
-            yield return new($"flare-{dash}-f", PortType.Flare, $"37-degree flare #{dash}, female", $"#{dash}", PortGender.Female) { Thread = thread };
-        }
+    private static IEnumerable<Port> QuickConnects((string Key, string Size, double BoreMm, string HoseKey) tube) =>
+        Retainers
+            .Select(r =>
+                Of($"qc-{tube.Key}-f-{r.Code}", PortType.QuickConnect, $"quick connect {tube.Size}, female, {r.Words}", tube.Size, PortGender.Female, tube.BoreMm) with
+                {
+                    Retainer = r.Retainer,
+                }
+            )
+            .Prepend(Of($"qc-{tube.Key}-m", PortType.QuickConnect, $"quick connect {tube.Size}, male", tube.Size, PortGender.Male, tube.BoreMm));
 
-        foreach (var (dash, thread) in Dashes)
-        {
-            yield return new($"orb-{dash}-m", PortType.ORingBoss, $"O-ring boss #{dash}, male", $"#{dash}", PortGender.Male) { Thread = thread };
-            yield return new($"orb-{dash}-f", PortType.ORingBoss, $"O-ring boss #{dash}, female", $"#{dash}", PortGender.Female) { Thread = thread };
-        }
+    private static IEnumerable<Port> Pair(string code, PortType type, string name, string size, double boreMm, string thread) =>
+        new[] { ("m", "male", PortGender.Male), ("f", "female", PortGender.Female) }.Select(half =>
+            Of($"{code}-{half.Item1}", type, $"{name} {size}, {half.Item2}", size, half.Item3, boreMm) with
+            {
+                Thread = thread,
+            }
+        );
 
-        foreach (var (key, size, thread) in Pipes)
-        {
-            yield return new($"pipe-{key}-m", PortType.TaperedPipe, $"tapered pipe thread {size}, male", size, PortGender.Male) { Thread = thread };
-            yield return new($"pipe-{key}-f", PortType.TaperedPipe, $"tapered pipe thread {size}, female", size, PortGender.Female) { Thread = thread };
-        }
-
-        foreach (var (key, size) in Bores)
-        {
-            yield return new($"barb-{key}", PortType.HoseBarb, $"hose barb {size}", size, PortGender.Male);
-            yield return new($"hose-{key}", PortType.HoseEnd, $"hose end {size} bore", size, PortGender.Female);
-        }
-
-        foreach (var (key, size, _) in Tubes)
-        {
-            yield return new($"bead-{key}", PortType.Bead, $"beaded tube {size}", size, PortGender.Male);
-            yield return new($"tube-{key}", PortType.PlainTube, $"plain tube {size}", size, PortGender.Male);
-            yield return new($"ferrule-{key}", PortType.Ferrule, $"ferrule nut for {size} tube", size, PortGender.Female);
-        }
-
-        foreach (var (dash, bore) in DashHoses)
-        {
-            yield return new($"socket-{dash}", PortType.HoseSocket, $"hose socket #{dash}", $"#{dash}", PortGender.Male);
-            yield return new($"dash-hose-{dash}", PortType.DashHose, $"dash hose #{dash}, {bore} bore", $"#{dash}", PortGender.Female);
-        }
-    }
-
-    private static Port Female(string key, string size, string code, Retainer retainer, string words) =>
-        new($"qc-{key}-f-{code}", PortType.QuickConnect, $"quick connect {size}, female, {words}", size, PortGender.Female) { Retainer = retainer };
+    private static Port Of(string code, PortType type, string name, string size, PortGender gender, double boreMm) => new(code, type, name, size, gender) { BoreMm = boreMm };
 }

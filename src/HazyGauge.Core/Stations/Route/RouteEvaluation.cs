@@ -78,7 +78,35 @@ internal static class RouteEvaluation
             chosen,
             hosePlan,
             Later(plan, survey, parts, leaking.Count),
-            AssumedFigure.Listed(path.Assumed)
+            AssumedFigure.Listed(path.Assumed),
+            Ask(plan, atKpa)
+        );
+    }
+
+    // What the catalog is asked for: the best chains obey all that this plan is judged by.
+    private static FittingChainQuery? Ask(RoutePlan plan, double kpa)
+    {
+        var isMeasured = plan is { TankSide.GapMm: not null, EngineSide.GapMm: not null };
+        if (plan.From is not { } from || plan.To is not { } to || (plan.GapMm ?? (isMeasured ? plan.TankSide!.GapMm + plan.EngineSide!.GapMm : null)) is not { } gap)
+        {
+            return null;
+        }
+
+        // Two tubes of two materials are asked for as one that nobody named.
+        var tubes = (plan.Joints ?? []).Where(j => j.Tube is not null).Select(j => (j.Tube, IsStiff: j.Insert == true)).Distinct().ToList();
+        var tube = tubes.Count == 1 ? tubes[0] : default;
+        return new(
+            from,
+            to,
+            gap,
+            plan.Cut == true,
+            ChainVia.Sensor,
+            plan.AnglesDeg,
+            PressureKpa: kpa,
+            Tube: tube.Tube,
+            Insert: tube.Tube is null ? null : tube.IsStiff,
+            TankSide: isMeasured ? plan.TankSide : null,
+            EngineSide: isMeasured ? plan.EngineSide : null
         );
     }
 
@@ -113,7 +141,8 @@ internal static class RouteEvaluation
             place,
             null,
             Later(plan, survey, [], 0),
-            AssumedFigure.Listed(path.Assumed)
+            AssumedFigure.Listed(path.Assumed),
+            Ask(plan, kpa)
         );
     }
 
@@ -161,6 +190,16 @@ internal static class RouteEvaluation
         if (parts.Count(p => p.IsSensor) > 1)
         {
             yield return new("twoSensors", Severity.Caution, "There is more than one sensor in the chain: each restricts the line.");
+        }
+
+        var sensor = parts.TakeWhile(p => !p.IsSensor).Count();
+        if (plan.Cut == true && !isMeasured && sensor < parts.Count && parts.Take(sensor).Any(p => p.IsHose) != parts.Skip(sensor).Any(p => p.IsHose))
+        {
+            yield return new(
+                "hoseOnOneSide",
+                Severity.Caution,
+                "Put hose on both sides of the sensor. Cut ends do not give way, and with hose on one side only the sensor cannot be held where it should sit."
+            );
         }
 
         if (plan.GapMm is { } gap && hoseMm is null && !isMeasured)

@@ -1,4 +1,5 @@
 using HazyGauge.Core.Findings;
+using HazyGauge.Core.Plumbing.Chains;
 using HazyGauge.Core.Plumbing.Checks;
 using HazyGauge.Core.Plumbing.Hoses;
 using HazyGauge.Core.Plumbing.Kit;
@@ -55,6 +56,7 @@ public sealed record StripPart(string Code, string Name, StripKind Kind, Port In
 /// <param name="Hoses">How the hoses are cut; null where nothing is known of them.</param>
 /// <param name="Later">What may come later, and what doing it now saves.</param>
 /// <param name="Assumed">The figures that had to be assumed.</param>
+/// <param name="Ask">What the catalog is asked for the best chains: all that the plan is judged by; null until both ends and the gap, or both sides, are known.</param>
 public sealed record RouteResults(
     Port? From,
     Port? To,
@@ -75,5 +77,6 @@ public sealed record RouteResults(
     PlacementOption? Place = null,
     HosePlan? Hoses = null,
     IReadOnlyList<LaterAdvice>? Later = null,
-    IReadOnlyList<AssumedFigure>? Assumed = null
+    IReadOnlyList<AssumedFigure>? Assumed = null,
+    FittingChainQuery? Ask = null
 );

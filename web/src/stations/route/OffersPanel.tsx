@@ -20,25 +20,16 @@ const weights: Record<First, ChainWeights> = {
 
 /** The best chains of the catalog between the two ends. */
 export function OffersPanel({ route }: { route: RouteStation }) {
-  const { document, setDraft } = route;
+  const { document, results, setDraft } = route;
   const units = useUnits();
   const parts = useParts().data?.parts ?? [];
   const [first, setFirst] = useState<First>();
-  const asked = useSettled(
-    JSON.stringify({
-      from: document.from,
-      to: document.to,
-      gapMm: document.gapMm,
-      cut: document.cut ?? false,
-      anglesDeg: document.anglesDeg,
-      via: "sensor",
-      weights: first && weights[first],
-    }),
-  );
-  const isWhole = Boolean(document.from && document.to) && document.gapMm != null;
+  const ask = results?.ask ?? null;
+  const asked = useSettled(JSON.stringify(ask && { ...ask, weights: first && weights[first] }));
+  const isWhole = ask !== null;
   const { data, error, isFetching, refetch } = useQuery({
     queryKey: [...partsKey, "chains", asked],
-    enabled: isWhole && Boolean(JSON.parse(asked).from),
+    enabled: isWhole && asked !== "null",
     placeholderData: keepPreviousData,
     retry: false,
     queryFn: ({ signal }) => unwrap(api.POST("/api/calc/fitting-chain", { body: JSON.parse(asked), signal })),
@@ -136,6 +127,11 @@ function Offer({ place, chain, isTaken, onTake }: OfferProps) {
         </button>
       </div>
       <p className="mt-1 text-[0.93rem] text-ink-2">{chain.parts.map((p) => p.name).join(" · ")}</p>
+      {chain.cautions.map((caution) => (
+        <p key={`${caution.code} ${caution.joint}`} className="mt-1 border-l-4 border-base-content pl-3 text-[0.93rem]">
+          {units.say(caution)}
+        </p>
+      ))}
     </li>
   );
 }
