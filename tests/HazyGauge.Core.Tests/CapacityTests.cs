@@ -93,13 +93,14 @@ public class CapacityTests
 
             for (var k = 0; k < us.Length; k++)
             {
-                us[k].ShouldBe(spreads[k].StandardDeviation, 0.05 * spreads[k].StandardDeviation);
+                // Most ethanol is as wide as its low end needs, which lies further off than the high one.
+                us[k].ShouldBeInRange(0.95 * spreads[k].StandardDeviation, (k == 1 ? 1.1 : 1.05) * spreads[k].StandardDeviation);
             }
         }
     }
 
     [Fact]
-    public void The_interval_shown_at_a_tie_or_at_a_limit_holds_95_of_100_draws()
+    public void Of_the_draws_at_a_tie_or_at_a_limit_no_more_than_one_in_forty_lies_beyond_either_end()
     {
         // Against draws of two correlated normal numbers, from clearly apart to a tie, and from far below the limit to far above it (JCGM 101:2008).
         var random = new Random(5);
@@ -114,19 +115,51 @@ public class CapacityTests
                 Hazy[] numbers = [ledger.Quantity(10, u1, shared), ledger.Quantity(10 + apart, [(shared, u2 * correlation), (own, u2 * rest)])];
                 var least = HazyLimit.AtMost(numbers, limit);
                 var half = Interval95.HalfWidth(least);
-                var inside =
-                    Enumerable
-                        .Range(0, 20_000)
-                        .Count(_ =>
-                        {
-                            var (x, y) = (Normal.Sample(random, 0, 1), Normal.Sample(random, 0, 1));
-                            var drawn = Math.Min(limit, Math.Min(10 + (u1 * x), 10 + apart + (u2 * ((correlation * x) + (rest * y)))));
-                            return drawn >= least.Value - half - 1e-9 && drawn <= least.Value + half + 1e-9;
-                        }) / 20_000.0;
+                var drawn = Enumerable
+                    .Range(0, 20_000)
+                    .Select(_ =>
+                    {
+                        var (x, y) = (Normal.Sample(random, 0, 1), Normal.Sample(random, 0, 1));
+                        return Math.Min(limit, Math.Min(10 + (u1 * x), 10 + apart + (u2 * ((correlation * x) + (rest * y)))));
+                    })
+                    .ToList();
                 least.Value.ShouldBe(Math.Min(limit, Math.Min(10, 10 + apart)));
-                inside.ShouldBeInRange(0.93, half > 0 ? 0.98 : 1, $"{apart} apart, {correlation}, at most {limit}: {half}");
+                var (below, above) = (drawn.Count(d => d < least.Value - half - 1e-9) / 20_000.0, drawn.Count(d => d > least.Value + half + 1e-9) / 20_000.0);
+                Math.Max(below, above).ShouldBeLessThan(0.028, $"{apart} apart, {correlation}, at most {limit}: {half}");
+
+                // And no wider than that takes.
+                (below + above).ShouldBeGreaterThan(half > 0 ? 0.012 : -1, $"{apart} apart, {correlation}, at most {limit}: {half}");
             }
         }
+    }
+
+    // From a power that every blend does to one that hardly any does, with other doubts each time.
+    [Theory]
+    [Trait("Category", "Outside")]
+    [InlineData(225, 8, false)]
+    [InlineData(235, 8, false)]
+    [InlineData(245, 12, false)]
+    [InlineData(262, 5, false)]
+    [InlineData(120, 8, true)]
+    [InlineData(130, 14, true)]
+    [InlineData(142, 8, true)]
+    [InlineData(160, 20, true)]
+    public void The_low_end_of_the_most_ethanol_is_passed_by_one_draw_in_forty(double powerKw, double bsfcU, bool isDirect)
+    {
+        // Source: JCGM 101:2008, propagation by simulation: every draw is a system of its own whose limit is looked for.
+        DeliverySystem<Hazy> Made(Known known)
+        {
+            Hazy Doubtful(string id, double value, double u) => known(id, value, id == "bsfc" ? bsfcU : u);
+            return isDirect ? Direct(Doubtful) : System(Doubtful);
+        }
+
+        var ledger = new HazeLedger();
+        var most = new CapacityLimits(Made((id, value, u) => ledger.Quantity(value, u, new HazeSource(id, id)))).MaxEthanolPct(powerKw)!.Value;
+        var low = most.Value - Interval95.HalfWidth(most);
+        var random = new Random((int)powerKw);
+        const int Draws = 4000;
+        var below = Enumerable.Range(0, Draws).Count(_ => (new CapacityLimits(Made((_, value, u) => Normal.Sample(random, value, u))).MaxEthanolPct(powerKw)?.Value ?? 0) < low);
+        (100.0 * below / Draws).ShouldBeLessThan(3.3, $"{most.Value} down to {low}");
     }
 
     [Fact]

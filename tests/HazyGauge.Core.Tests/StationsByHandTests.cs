@@ -521,10 +521,19 @@ public partial class StationsByHandTests
         // Half of 60 Ah, 25 mA drawn and 4 % of 60 Ah lost in a month of thirty days: 30 Ah over 0.025 x 24 + 2.4 / 30 Ah a day.
         var days = results.Supply.Days!.Value;
         days.Value.ShouldBe(30 / 0.68, 1e-6);
-        Of(days, "harness.drainMa").ShouldBe(-days.Value * 0.6 / 0.68 * 20 / 25 / Sqrt3, 0.01);
-        Of(days, "harness.batteryAh").ShouldBe(days.Value * (0.6 / 0.68) * 20 / 60 / Sqrt3, 0.01);
-        Of(days, "harness.usablePct").ShouldBe(days.Value * 15 / 50 / Sqrt3, 0.01);
-        Of(days, "harness.selfDischargePct").ShouldBe(-days.Value * 0.08 / 0.68 * 3 / 4 / Sqrt3, 0.01);
+        var slopes = new (string Source, double Part)[]
+        {
+            ("harness.drainMa", -0.6 / 0.68 * 20 / 25),
+            ("harness.batteryAh", 0.6 / 0.68 * 20 / 60),
+            ("harness.usablePct", 15.0 / 50),
+            ("harness.selfDischargePct", -0.08 / 0.68 * 3 / 4),
+        };
+
+        // A drain of 25 +- 20 mA is drawn; every doubt keeps its share of what that comes to.
+        results.Supply.DaysDrawn.ShouldNotBeNull();
+        var whole = Math.Sqrt(slopes.Sum(s => s.Part * s.Part));
+        slopes.ShouldAllBe(s => Math.Abs((Of(days, s.Source) / days.StandardU) - (s.Part / whole)) < 1e-3);
+        days.StandardU.ShouldBeGreaterThan(days.Value * whole / Sqrt3);
 
         // 12.6 V through 2.4 k onto 0.2 V are 5.17 mA; the wire rests at the battery, known to 0.4 V.
         results.Signal.SinkMa!.Value.Value.ShouldBe(12.4 / 2.4, 1e-6);

@@ -4,6 +4,7 @@ using HazyGauge.Core.Wiring.Boxes;
 using HazyGauge.Core.Wiring.Connectors;
 using HazyGauge.Core.Wiring.Meters;
 using HazyGauge.Core.Wiring.Signal;
+using HazyGauge.Core.Wiring.Supplies;
 
 namespace HazyGauge.Core.Tests;
 
@@ -139,5 +140,49 @@ public class WireByHandTests
         Codes(1, 2, 4).ShouldContain("unseen");
         Codes(4, 3, 2, 1).ShouldNotContain("unseen");
         new InjectorExtender(4, ProbeAt: "block", Active: [new(1), new(3)]).Of(null).Findings.Single(f => f.Code == "unseen").Text.ShouldContain("Not seen yet: 2, 4.");
+    }
+
+    // A drain that is well known, one that may be next to nothing, one that the battery's own loss stands beside: what is said holds 95 of 100 draws.
+    [Theory]
+    [Trait("Category", "Outside")]
+    [InlineData(12, 0.5, true, 60, 3, 0, false)]
+    [InlineData(12, 6, true, 60, 3, 0, true)]
+    [InlineData(12, 6.9, false, 70, 5, 4, true)]
+    [InlineData(30, 16, true, 44, 2, 6, true)]
+    [InlineData(5, 2.8, false, 95, 10, 0, true)]
+    public void Days_at_rest_are_drawn_where_plus_and_minus_says_too_little(double ma, double maU, bool isNormal, double ah, double ahU, double selfPct, bool isDrawn)
+    {
+        // Source: JCGM 101:2008, propagation by simulation.
+        var ledger = new HazeLedger();
+        var shape = isNormal ? HazeShape.Normal : HazeShape.Rectangular;
+        var answer = new StandbyDrainQuery(
+            ledger.Quantity(ma, maU, new HazeSource("drain", "drain", shape)),
+            ledger.Quantity(ah, ahU, new HazeSource("battery", "battery")),
+            50,
+            selfPct
+        ).Answer();
+        (answer.Drawn is not null).ShouldBe(isDrawn);
+        (answer.Because is not null).ShouldBe(isDrawn);
+        answer.Days.Value.ShouldBe(ah * 0.5 / ((ma * 0.024) + (ah * selfPct / 3000)), 1e-9);
+        var random = new Random(3);
+        double Drawn(double value, double u, bool bell) =>
+            bell ? MathNet.Numerics.Distributions.Normal.Sample(random, value, u) : value + (u * Math.Sqrt(3) * ((2 * random.NextDouble()) - 1));
+        var days = Enumerable
+            .Range(0, 40_000)
+            .Select(_ => (Ma: Drawn(ma, maU, isNormal), Ah: Drawn(ah, ahU, true)))
+            .Where(d => d.Ma >= 0)
+            .Select(d => d.Ah * 0.5 / ((d.Ma * 0.024) + (d.Ah * selfPct / 3000)))
+            .ToList();
+        var half = Interval95.HalfWidth(answer.Days);
+        var (low, high) = answer.Drawn is { } drawn ? (drawn.Low, drawn.High ?? double.PositiveInfinity) : (answer.Days.Value - half, answer.Days.Value + half);
+        (100.0 * days.Count(d => d < low) / days.Count).ShouldBeInRange(1.2, 3.5);
+        (100.0 * days.Count(d => d > high) / days.Count).ShouldBeInRange(1.2, 3.5);
+        if (isDrawn)
+        {
+            answer.Because!.Text.ShouldContain(FormattableString.Invariant($"{Math.Floor(low):0}"));
+            var within = days.Where(d => d >= low && d <= high).ToList();
+            var mean = within.Average();
+            answer.Days.StandardU.ShouldBe(Math.Sqrt(within.Average(d => (d - mean) * (d - mean))), 0.05 * answer.Days.StandardU);
+        }
     }
 }

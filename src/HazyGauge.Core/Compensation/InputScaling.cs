@@ -29,7 +29,7 @@ public sealed record InputScaling(double FullScalePct, double? At0V, double? At1
     /// <param name="kind">The kind wanted.</param>
     /// <param name="right">What it should say, in the setting's own unit (V or %); null where that is not known.</param>
     internal static double? Now(IEnumerable<ControllerSetting> settings, SettingKind kind, double? right) =>
-        settings.Where(s => s.Kind == kind).Select(s => s.Now).OfType<double>().OrderByDescending(n => Math.Abs(n - (right ?? 0))).ThenBy(n => n).Cast<double?>().FirstOrDefault();
+        settings.Where(s => s.Kind == kind).Select(s => s.Now).OfType<double>().OrderByDescending(n => Off(n, right)).ThenBy(n => n).Cast<double?>().FirstOrDefault();
 
     /// <summary>The blend the sensor says where the controller shows one, % by volume; null where it shows the same whatever the sensor says.</summary>
     /// <param name="shownPct">What is shown, % by volume.</param>
@@ -45,6 +45,9 @@ public sealed record InputScaling(double FullScalePct, double? At0V, double? At1
             ? 100 * (zero + (ofInput / 100 * (full - zero)) - gives0) / (gives100 - gives0)
             : ofInput;
     }
+
+    // 0.8 and 0.2 are as far from 0.5, whatever is left behind the ninth digit.
+    private static double Off(double now, double? right) => Math.Round(Math.Abs(now - (right ?? 0)), 9);
 
     // A setting whose controller nobody named, or that is none of those on board, may be this one's: better asked once too often.
     private static bool IsOf(VehicleSurvey survey, ControllerSetting setting, string by, FedBy? fedBy)

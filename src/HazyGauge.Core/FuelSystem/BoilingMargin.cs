@@ -137,9 +137,15 @@ public static class BoilingMargin
     /// <summary>True for a finding that leaves it open or says that it boils.</summary>
     internal static bool LeavesOpen(Finding finding) => finding.Code is Boils or Probably or MayBoil;
 
+    /// <summary>A chance as it is said: never none and never sure.</summary>
+    public static string ChanceInWords(double pct) =>
+        pct < 1 ? "under 1 %"
+        : pct > 99 ? "over 99 %"
+        : FormattableString.Invariant($"{pct:0} %");
+
     private static List<Finding> Findings(Hazy marginK)
     {
-        var chance = Sentence.Of($"{Math.Clamp(ChancePct(marginK), 1, 99):0} % chance of boiling here.");
+        var chance = Sentence.Of($"{ChanceInWords(ChancePct(marginK))} chance of boiling here.");
         var half = Interval95.HalfWidth(marginK);
         if (marginK.Value + half < 0)
         {

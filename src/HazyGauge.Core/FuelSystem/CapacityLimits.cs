@@ -86,12 +86,36 @@ public sealed class CapacityLimits
             : null;
     }
 
-    // The root is found with exact numbers; its haze is that of the use there, over the slope of the use (implicit differentiation).
+    // The root is found with exact numbers; its haze is that of the use there, over the slope of the use (implicit differentiation). Where the use bends, the
+    // low end is looked for where it is: at the blend that is just surely carried.
     private Hazy Root(FuelComponent component, Func<double, double> over, Hazy powerKw)
     {
         const double Step = 1e-3;
         var root = Brent.FindRoot(over, 0, BeyondNeatPct, 1e-10);
         var slope = (over(root + Step) - over(root - Step)) / (2 * Step);
-        return _system.Use(component, root).At(powerKw).Through(root, -1 / slope);
+        var straight = _system.Use(component, root).At(powerKw).Through(root, -1 / slope);
+        var half = Interval95.HalfWidth(straight);
+        return half > 0 && root > half ? straight.Through(root, Math.Max(1, (root - SurelyCarried(component, powerKw, root, half)) / half)) : straight;
+    }
+
+    // A use is multiplied and divided out of its parts, so that what is doubtful of it lies evenly in its logarithm.
+    private double SurelyCarried(FuelComponent component, Hazy powerKw, double root, double half)
+    {
+        const int Steps = 3;
+        double Over(double ethanolPct)
+        {
+            var use = _system.Use(component, ethanolPct).At(powerKw);
+            return (use.Value * Math.Exp(Interval95.HalfWidth(use) / use.Value)) - 100;
+        }
+
+        var (before, at) = (root, root - half);
+        var (overBefore, over) = (Over(before), Over(at));
+        for (var i = 0; i < Steps && over != overBefore; i++)
+        {
+            var next = Math.Clamp(at - (over * (at - before) / (over - overBefore)), 0, root);
+            (before, overBefore, at, over) = (at, over, next, Over(next));
+        }
+
+        return at;
     }
 }

@@ -7,7 +7,7 @@ namespace HazyGauge.Core.FuelSystem;
 
 /// <summary>A way to bring the wanted point inside the envelope, with its result.</summary>
 /// <param name="Code">Stable name for programs: capBlend, lowerPower, largerInjectors, raisePressure, secondPump, largerPump, portInjection, portShare,
-/// largerDirectInjectors, largerHighPressurePump or together.</param>
+/// largerDirectInjectors, largerHighPressurePump, together or togetherThroughPorts.</param>
 /// <param name="Text">What to do and what it comes to, metric.</param>
 /// <param name="What">What to do, metric.</param>
 /// <param name="NewMaxEthanolPct">Most ethanol at the power afterwards, % by volume; null where not even E0 works.</param>
@@ -21,6 +21,7 @@ namespace HazyGauge.Core.FuelSystem;
 /// <param name="WhatTemplate">What to do likewise.</param>
 /// <param name="ReachTemplate">What it comes to likewise.</param>
 /// <param name="Values">The numbers by name, in metric units.</param>
+/// <param name="Needs">What else that takes: driver, wiring, seals, data; null for nothing.</param>
 /// <param name="Apply">The same as a merge patch (RFC 7396) for the request that was asked, which then gives the new limits; null where there was none.</param>
 public sealed record CapacityRemedy(
     string Code,
@@ -37,6 +38,7 @@ public sealed record CapacityRemedy(
     string WhatTemplate,
     string ReachTemplate,
     IReadOnlyDictionary<string, SentenceValue> Values,
+    Sentence? Needs = null,
     IReadOnlyDictionary<string, object>? Apply = null
 )
 {
@@ -97,18 +99,56 @@ internal sealed class CapacityRemedies
 
         found.Add(CapBlend());
         found.Add(LowerPower());
-        var parts = tooSmall.Select(Parts).ToList();
-        found.AddRange(parts.SelectMany(p => p));
-        var needed = parts.Select(p => p.FirstOrDefault()).ToList();
-        var together = needed.OfType<CapacityRemedy>().DistinctBy(r => r.Code).ToList();
-        if (together.Count > 1 && !needed.Contains(null))
-        {
-            found.Add(Together(together));
-        }
+        var ways = tooSmall.Select(Ways).ToList();
+        found.AddRange(ways.SelectMany(w => w));
+        found.AddRange(Together(ways));
 
-        // What is enough comes first, and of that what to buy: to want less is what remains.
-        return [.. found.OfType<CapacityRemedy>().DistinctBy(r => r.Code).OrderByDescending(r => r.Enough).ThenBy(r => r is { PowerKw: not null } or { EthanolPct: not null })];
+        // What is enough comes first, and of that what to buy: to want less is what remains. A second set of injectors is the last thing a fitter adds.
+        return
+        [
+            .. found
+                .OfType<CapacityRemedy>()
+                .DistinctBy(r => r.Code)
+                .OrderByDescending(r => r.Enough)
+                .ThenBy(r => r is { PowerKw: not null } or { EthanolPct: not null })
+                .ThenBy(r => r.Change.AddedPorts is not null),
+        ];
     }
+
+    // A way for every component that is too small, the usual ones first, as far as they are enough together; and the same through the ports.
+    private IEnumerable<CapacityRemedy> Together(IReadOnlyList<IReadOnlyList<CapacityRemedy>> ways)
+    {
+        var combined = ways.Aggregate(new[] { (Parts: Array.Empty<CapacityRemedy>(), Far: 0) }.AsEnumerable(), (sofar, way) =>
+                sofar.SelectMany(s => way.Select((remedy, far) => (Parts: (CapacityRemedy[])[.. s.Parts, remedy], Far: s.Far + far)))
+            )
+            .OrderBy(c => c.Far)
+            .Select(c => c.Parts.DistinctBy(p => p.Code).ToList())
+            .Where(parts => parts.Count > 1 && !(parts.Exists(IsThroughPorts) && parts.Exists(IsHighSide)))
+            .ToList();
+        foreach (var (code, isThroughPorts) in new[] { ("together", false), ("togetherThroughPorts", true) })
+        {
+            var like = combined.Where(parts => parts.Exists(IsThroughPorts) == isThroughPorts).ToList();
+            if ((like.Find(IsEnough) ?? like.FirstOrDefault()) is { } parts)
+            {
+                var change = ChangeOf(parts);
+                var needs = parts.Select(p => p.Needs).OfType<Sentence>().ToList();
+                yield return Evaluate(
+                    code,
+                    Sentence.Join(", and ", parts.Select((p, i) => i == 0 ? p.Do : p.Do.Inside())),
+                    change,
+                    needs: needs.Count == 0 ? null : needs.Aggregate((all, next) => all + next)
+                );
+            }
+        }
+    }
+
+    private static bool IsThroughPorts(CapacityRemedy remedy) => remedy.Change.PortSharePct is not null;
+
+    private static bool IsHighSide(CapacityRemedy remedy) => (remedy.Change.DirectInjectorGPerS ?? remedy.Change.HighPressurePumpCcPerCamRev) is not null;
+
+    private static CapacityChange ChangeOf(IEnumerable<CapacityRemedy> parts) => parts.Aggregate(new CapacityChange(), (sum, part) => sum.And(part.Change));
+
+    private bool IsEnough(IReadOnlyList<CapacityRemedy> parts) => new CapacityLimits(ChangeOf(parts).ApplyTo(_system)).Uses(_powerKw, _ethanolPct).All(u => u.IsSurelyOk);
 
     private CapacityRemedy? CapBlend()
     {
@@ -122,7 +162,13 @@ internal sealed class CapacityRemedies
         var caps = Enumerable.Range(0, 1 + Math.Max(-1, (int)(first / CapStepPct))).Select(i => first - (i * CapStepPct));
         return caps.Where(c => c >= 0 && AllSurelyOk(_powerKw, c)).Select(c => (double?)c).FirstOrDefault() is not { } cap
             ? null
-            : Evaluate("capBlend", Sentence.Of($"Fill at most {Say.Ethanol(cap)} for {Say.Kw(_powerKw.Value)}, or cut load above it"), new CapacityChange(), ethanolPct: cap);
+            : Evaluate(
+                "capBlend",
+                Sentence.Of($"Fill at most {Say.Ethanol(cap)} for {Say.Kw(_powerKw.Value)}, or cut load above it"),
+                new CapacityChange(),
+                ethanolPct: cap,
+                needs: RemedyNeeds.Cap
+            );
     }
 
     private CapacityRemedy? LowerPower()
@@ -139,15 +185,24 @@ internal sealed class CapacityRemedies
             : Evaluate("lowerPower", Sentence.Of($"Lower the power to {Say.Kw(power)}"), new CapacityChange(), powerKw: power);
     }
 
-    // What helps one component, the usual way first.
-    private List<CapacityRemedy> Parts(FuelComponent component) =>
-        component switch
-        {
-            FuelComponent.Injectors => [.. new[] { LargerInjectors(), RaisePressure() }.OfType<CapacityRemedy>()],
-            FuelComponent.LowPressurePump => [.. new[] { MorePumps(), LargerPump() }.OfType<CapacityRemedy>()],
-            FuelComponent.DirectInjection => [.. new[] { MoreThroughThePorts(), LargerDirectInjectors() }.OfType<CapacityRemedy>()],
-            _ => [.. new[] { MoreThroughThePorts(), LargerHighPressurePump() }.OfType<CapacityRemedy>()],
-        };
+    // What helps one component, in the order a fitter would try: what is set before what is bought, what is bolted on before what is added (common practice, no source).
+    private IReadOnlyList<CapacityRemedy> Ways(FuelComponent component) =>
+        [
+            .. (
+                component switch
+                {
+                    FuelComponent.Injectors => [LargerInjectors(), RaisePressure()],
+
+                    // A pump that a controller drives, or that feeds a high-pressure side, is exchanged before a second one is hung beside it.
+                    FuelComponent.LowPressurePump when _system.LowPressurePump!.Driven || _system.HighPressurePump is not null => [LargerPump(), MorePumps()],
+                    FuelComponent.LowPressurePump => [MorePumps(), LargerPump()],
+                    FuelComponent.DirectInjection when _system.HasBothSets => [MoreThroughThePorts(), LargerDirectInjectors()],
+                    FuelComponent.DirectInjection => [LargerDirectInjectors(), MoreThroughThePorts()],
+                    _ when _system.HasBothSets => [MoreThroughThePorts(), LargerHighPressurePump()],
+                    _ => new[] { LargerHighPressurePump(), MoreThroughThePorts() },
+                }
+            ).OfType<CapacityRemedy>(),
+        ];
 
     private CapacityRemedy? LargerInjectors()
     {
@@ -162,7 +217,12 @@ internal sealed class CapacityRemedies
             .FirstOrDefault(c => Supports(c, FuelComponent.Injectors));
         return change is null
             ? null
-            : Evaluate("largerInjectors", Sentence.Of($"Fit injectors of at least {ByBothUnits(change.RatedFlowCcMin!.Value)} at {Say.Kpa(ports.RatedPressureKpa.Value)}"), change);
+            : Evaluate(
+                "largerInjectors",
+                Sentence.Of($"Fit injectors of at least {ByBothUnits(change.RatedFlowCcMin!.Value)} at {Say.Kpa(ports.RatedPressureKpa.Value)}"),
+                change,
+                needs: RemedyNeeds.Injectors
+            );
     }
 
     // Injectors are sold by either; whoever buys should not have to convert.
@@ -192,7 +252,7 @@ internal sealed class CapacityRemedies
             ? Sentence.Of($"; the pump then delivers {Say.Lph(change.ApplyTo(_system).LowPressurePump!.AvailableLph.Value)} instead of {Say.Lph(before.AvailableLph.Value)}")
             : Sentence.Empty;
         var settable = _system.LowPressurePump?.FixedRegulator == true ? "Fit a regulator that can be set and raise" : "Raise";
-        return Evaluate("raisePressure", Sentence.Of($"{settable} the base pressure by {Say.Kpa(change.BaseRiseKpa!.Value)}{cost}"), change);
+        return Evaluate("raisePressure", Sentence.Of($"{settable} the base pressure by {Say.Kpa(change.BaseRiseKpa!.Value)}{cost}"), change, needs: RemedyNeeds.Pressure);
     }
 
     private CapacityRemedy? MorePumps()
@@ -210,7 +270,8 @@ internal sealed class CapacityRemedies
                     $"{(change.PumpCount == have + 1 ? "Add a pump of the same kind" : Sentence.Of($"Fit {change.PumpCount} pumps of this kind"))}"
                         + $"{(_system.LowPressurePump.Driven ? ", fed by a relay and fuse of its own or a larger driver" : string.Empty)}"
                 ),
-                change
+                change,
+                needs: RemedyNeeds.MorePumps
             );
     }
 
@@ -230,7 +291,8 @@ internal sealed class CapacityRemedies
                     $"Fit one pump of {Say.Lph(change.PumpFlowLph!.Value)} at {Say.Kpa(pump.GaugePressureKpa.Value)} and "
                         + $"{volts}{(pump.Driven ? ", with a driver that carries its current" : string.Empty)}"
                 ),
-                change
+                change,
+                needs: RemedyNeeds.LargerPump
             );
     }
 
@@ -247,7 +309,12 @@ internal sealed class CapacityRemedies
             .FirstOrDefault(c => Supports(c, FuelComponent.DirectInjection));
         return change is null
             ? null
-            : Evaluate("largerDirectInjectors", Sentence.Of($"Have direct injectors of {Say.Given(change.DirectInjectorGPerS!.Value, Unit.GPerS)} fitted"), change);
+            : Evaluate(
+                "largerDirectInjectors",
+                Sentence.Of($"Have direct injectors of {Say.Given(change.DirectInjectorGPerS!.Value, Unit.GPerS)} fitted"),
+                change,
+                needs: RemedyNeeds.DirectInjectors
+            );
     }
 
     private CapacityRemedy? LargerHighPressurePump()
@@ -263,7 +330,12 @@ internal sealed class CapacityRemedies
             .FirstOrDefault(c => Supports(c, FuelComponent.HighPressurePump));
         return change is null
             ? null
-            : Evaluate("largerHighPressurePump", Sentence.Of($"Have a high-pressure pump of {Say.Given(change.HighPressurePumpCcPerCamRev!.Value, Unit.CcPerRev)} fitted"), change);
+            : Evaluate(
+                "largerHighPressurePump",
+                Sentence.Of($"Have a high-pressure pump of {Say.Given(change.HighPressurePumpCcPerCamRev!.Value, Unit.CcPerRev)} fitted"),
+                change,
+                needs: RemedyNeeds.HighPressurePump
+            );
     }
 
     private CapacityRemedy? MoreThroughThePorts()
@@ -293,19 +365,20 @@ internal sealed class CapacityRemedies
 
         if (_system.HasBothSets)
         {
-            return Supports(shared, FuelComponent.Injectors) ? Evaluate("portShare", Sentence.Of($"Let the ports carry {sharePct:0} %"), shared) : null;
+            return Supports(shared, FuelComponent.Injectors)
+                ? Evaluate("portShare", Sentence.Of($"Let the ports carry {sharePct:0} %"), shared, needs: RemedyNeeds.PortShare)
+                : null;
         }
 
         var sized = Steps(SmallestAddedCcMin, LargestFlowCcMin, FlowStepCcMin).Select(flow => With(sharePct, flow)).FirstOrDefault(c => Supports(c, FuelComponent.Injectors));
         return sized is null
             ? null
-            : Evaluate("portInjection", Sentence.Of($"Add injectors of {Say.CcPerMin(sized.AddedPorts!.RatedFlowCcMin)} in the ports, to carry {sharePct:0} %"), sized);
-    }
-
-    private CapacityRemedy Together(List<CapacityRemedy> parts)
-    {
-        var change = parts.Aggregate(new CapacityChange(), (sum, part) => sum.And(part.Change));
-        return Evaluate("together", Sentence.Join(", and ", parts.Select((p, i) => i == 0 ? p.Do : p.Do.Inside())), change);
+            : Evaluate(
+                "portInjection",
+                Sentence.Of($"Add injectors of {Say.CcPerMin(sized.AddedPorts!.RatedFlowCcMin)} in the ports, to carry {sharePct:0} %"),
+                sized,
+                needs: RemedyNeeds.PortInjection
+            );
     }
 
     private bool Supports(CapacityChange change, FuelComponent component)
@@ -314,7 +387,7 @@ internal sealed class CapacityRemedies
         return !changed.Components.Contains(component) || CapacityLimits.UseOf(changed, component, _powerKw, _ethanolPct).IsSurelyOk;
     }
 
-    private CapacityRemedy Evaluate(string code, Sentence what, CapacityChange change, double? powerKw = null, double? ethanolPct = null)
+    private CapacityRemedy Evaluate(string code, Sentence what, CapacityChange change, double? powerKw = null, double? ethanolPct = null, Sentence? needs = null)
     {
         const string Then = "It then ";
         var limits = new CapacityLimits(change.ApplyTo(_system));
@@ -339,7 +412,8 @@ internal sealed class CapacityRemedies
             text.Template,
             templates[0],
             Then + templates[1],
-            text.Values
+            text.Values,
+            needs
         );
     }
 

@@ -6,18 +6,17 @@ namespace HazyGauge.Core.Haze;
 
 /// <summary>
 /// A number that a rule of the job never lets rise beyond a limit, or that is the smallest of several. Its value is that of the best estimates. Near a tie or
-/// a limit a first-order slope is wrong on both sides, so its haze is made such that the 95 % interval shown, ended by the limit where it reaches it, holds
-/// 95 % of what may be. All sources keep their shares and signs.
+/// a limit a first-order slope is wrong on both sides, so its haze is made such that no more than one case in forty lies beyond either end of the 95 %
+/// interval shown. All sources keep their shares and signs.
 /// </summary>
 public static class HazyLimit
 {
     // Standard uncertainties beyond which nothing is left of a normal distribution, and within which two numbers are near a tie.
     private const double Far = 8;
     private const double Near = 4;
-    private const double OneSided = 0.90;
 
-    // What lies beyond two standard uncertainties of a normal number, which is the interval shown of any other.
-    private static readonly double BeyondTwoU = 2 * Normal.CDF(0, 1, -2);
+    // What lies beyond either end of the interval shown of a normal number: two standard uncertainties.
+    private static readonly double BeyondTwoU = Normal.CDF(0, 1, -2);
 
     /// <summary>The smaller of a hazy number and an exact limit. At the limit only the low end of the interval says something.</summary>
     /// <param name="x">The number.</param>
@@ -37,12 +36,9 @@ public static class HazyLimit
             return Math.Min(least.Value, limit);
         }
 
-        var below = limit - least.Value;
-        var low = both * LowSide(numbers, least);
-
-        // Under the limit: as wide as ever where it is not reached, else as far as the low end needs, and at least up to the limit. Over it: what the low end reaches below it.
-        var half = below >= 0 ? Math.Clamp(below, low, both) : Math.Max(0, low + below);
-        return least.Through(Math.Min(least.Value, limit), half / both);
+        // Over the limit: what the low end reaches below it.
+        var half = both + Math.Min(0, limit - least.Value);
+        return least.Through(Math.Min(least.Value, limit), Math.Max(0, half) / both);
     }
 
     /// <summary>
@@ -69,17 +65,11 @@ public static class HazyLimit
             return low;
         }
 
-        var half = Distance(low, high, d => AnyBelow(low, high, low.Value - d) + 1 - AnyBelow(low, high, low.Value + d) - BeyondTwoU);
+        var half = Math.Max(
+            Distance(low, high, d => AnyBelow(low, high, low.Value - d) - BeyondTwoU),
+            Distance(low, high, d => 1 - AnyBelow(low, high, low.Value + d) - BeyondTwoU)
+        );
         return mixed.Through(low.Value, half / 2 / mixed.StandardU);
-    }
-
-    // How far the low end lies below the value, of the half-width of the interval to both sides, where nothing can lie above the value: 5 % are below it.
-    private static double LowSide(IReadOnlyCollection<Hazy> numbers, Hazy least)
-    {
-        const double Below = 0.05;
-        return numbers.OrderBy(n => n.Value).Take(2).ToList() is [var a, var b] && (b - a).StandardU is > 0 and var apart && b.Value - a.Value <= Near * apart
-            ? Math.Clamp(Distance(a, b, d => AnyBelow(a, b, a.Value - d) - Below) / (2 * least.StandardU), 0, 1)
-            : Interval95.HalfWidth(least, OneSided) / Interval95.HalfWidth(least);
     }
 
     private static double Distance(Hazy a, Hazy b, Func<double, double> over)

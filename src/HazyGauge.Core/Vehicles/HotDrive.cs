@@ -1,5 +1,4 @@
 using HazyGauge.Core.Fields;
-using HazyGauge.Core.Findings;
 using HazyGauge.Core.Fuels;
 using HazyGauge.Core.FuelSystem;
 using HazyGauge.Core.Haze;
@@ -146,6 +145,7 @@ public sealed record HotDrive(
 /// <param name="PumpW">Electrical power of all pumps, W.</param>
 /// <param name="BayHeatW">Heat of the engine bay it was calculated with, W.</param>
 /// <param name="SeenC">Temperature the sensor showed, C, where that is more than what was calculated: then it counts. Null where it is not.</param>
+/// <param name="Remedies">What keeps the fuel from boiling on it; null where it does not.</param>
 public sealed record HotDriveResult(
     FuelHeatingResult Heating,
     BoilingMarginResult AtInlet,
@@ -157,7 +157,8 @@ public sealed record HotDriveResult(
     ReidPressure<Hazy> Gasoline,
     Hazy PumpW,
     Hazy BayHeatW,
-    Hazy? SeenC = null
+    Hazy? SeenC = null,
+    IReadOnlyList<HeatRemedy>? Remedies = null
 )
 {
     // Beyond the range of the laws of vapour pressure and of density; fuel boils before.
@@ -185,140 +186,12 @@ public sealed record HotDriveResult(
     /// <summary>How likely the fuel boils on it, at the inlet or in the return, %.</summary>
     public double BoilsPct => InReturn is { } back ? BoilingMargin.ChanceOfEitherPct(AtInlet.MarginK, back.MarginK) : AtInlet.BoilsPct;
 
+    /// <summary>True where it boils or may boil, at either.</summary>
+    internal bool LeavesOpen => AtInlet.Findings.Concat(InReturn?.Findings ?? []).Any(BoilingMargin.LeavesOpen);
+
     /// <summary>The temperature at the end, held inside the range of the laws that go on from there.</summary>
     public Celsius<Hazy> Final => Held(Heating.FinalC);
 
     /// <summary>A temperature held inside that range.</summary>
     internal static Celsius<Hazy> Held(Hazy tempC) => new(RealNumber.Clamp(tempC, ColdestC, HottestC));
-}
-
-/// <summary>Evaluates the hottest drive of a surveyed vehicle.</summary>
-/// <param name="survey">What is known of the vehicle.</param>
-/// <param name="drive">What is known of the drive.</param>
-/// <param name="typical">Typical figures for the rest.</param>
-/// <param name="ledger">The ledger.</param>
-/// <param name="seenC">Fuel temperature the sensor showed, C; null where it showed none.</param>
-internal sealed class HotDriveEvaluation(VehicleSurvey survey, HotDrive drive, TypicalFigures typical, HazeLedger ledger, Hazy? seenC)
-{
-    private const double UsualTankLitres = 60;
-
-    private readonly Hazy _ambientC = drive.AmbientC ?? typical.Guess(HotDrive.AmbientPath);
-
-    /// <summary>The drive with whatever may be in the tank.</summary>
-    /// <param name="highestEthanolPct">The highest blend, % by volume.</param>
-    /// <param name="pumpCount">Pumps side by side.</param>
-    /// <param name="pumpedLph">What they move, L/h; null where that is not known.</param>
-    public HotDriveResult Of(Hazy highestEthanolPct, int pumpCount, Hazy? pumpedLph)
-    {
-        // Measured for the pumps there are; those that are planned draw as much each.
-        var watts = survey.Pump.ElectricalW is { } all
-            ? all * pumpCount / (survey.Pump.Count ?? 1)
-            : typical.Guess(VehiclePaths.PumpElectricalW, TypicalFigures.PumpW * pumpCount, 25, Unit.Watt);
-        var air = AirPressure.At(drive.AltitudeM ?? typical.Guess(HotDrive.AltitudePath));
-        var inlet = air - new PressureDifference<Hazy>(survey.Pump.InletSuctionKpa ?? typical.Guess(VehiclePaths.InletSuctionKpa));
-        var gasoline = Gasoline();
-        var (lowest, highest) = survey.MayBeTanked(highestEthanolPct);
-        double Worst(AbsolutePressure<Hazy> there) => BoilingMargin.WorstEthanolPct(lowest, highest, new(gasoline.Kpa.Value), new(there.Kpa.Value));
-        var (atInlet, inReturn) = (Worst(inlet), Worst(air));
-        var bayW = BayHeatW(pumpedLph, atInlet);
-        FuelHeatingResult Heating(Hazy ethanolPct) => FuelHeating.Over(Input(ethanolPct, watts, bayW), ledger);
-        BoilingMarginResult Margin(Hazy ethanolPct, Hazy fuelC, AbsolutePressure<Hazy> there) => BoilingMargin.Of(ethanolPct, gasoline, HotDriveResult.Held(fuelC), there, ledger);
-        var heating = Heating(atInlet);
-
-        // What was seen on the vehicle counts where it is more than what is calculated.
-        var hotter = seenC is { } seen && seen.Value > heating.FinalC.Value ? seenC : null;
-        Hazy Hottest(Hazy calculatedC) => hotter ?? calculatedC;
-        return new HotDriveResult(
-            heating,
-            Margin(atInlet, Hottest(heating.FinalC), inlet),
-            survey.FuelSystem.Line == FuelLine.Return && pumpedLph is { Value: > 0 } lph && Heating(inReturn) is var back
-                ? Margin(inReturn, Hottest(back.FinalC) + OnTheWayBackK(back, inReturn, watts, bayW, lph), air)
-                : null,
-            atInlet,
-            inReturn,
-            Margin(highestEthanolPct, Hottest(Heating(highestEthanolPct).FinalC), inlet),
-            air,
-            gasoline,
-            watts,
-            bayW,
-            hotter
-        );
-    }
-
-    private FuelHeatingInput Input(Hazy ethanolPct, Hazy watts, Hazy bayW) =>
-        new(
-            Litres(),
-            ethanolPct,
-            _ambientC,
-            drive.StartC ?? _ambientC,
-            watts,
-            HeatShare(),
-            survey.FuelSystem.TankLossWPerK ?? typical.TankLossWPerK(survey.FuelSystem.TankAir),
-            drive.Minutes ?? HotDrive.Fields.First(f => f.Path == HotDrive.MinutesPath).Usual!.Value,
-            bayW,
-            drive.FuelUsedLph
-        );
-
-    private ReidPressure<Hazy> Gasoline()
-    {
-        if (drive.FinishedFuelReidKpa is null)
-        {
-            return new(
-                drive.GasolineReidKpa
-                    ?? (
-                        survey.Goals.SummerClass is { } summer
-                            ? typical.GasolineReidKpa(HotDrive.GasolinePath, summer, drive.FinishedFuelEthanolPct)
-                            : typical.Guess(HotDrive.GasolinePath)
-                    )
-            );
-        }
-
-        return RefusedInputException.Under("drive", () =>
-            new FuelVolatility(drive.GasolineReidKpa, drive.FinishedFuelReidKpa, drive.FinishedFuelEthanolPct ?? typical.Guess(HotDrive.FinishedEthanolPath)).Gasoline()
-        );
-    }
-
-    private Hazy Litres()
-    {
-        if (drive.FuelLitres is { } litres)
-        {
-            return litres;
-        }
-
-        return survey.FuelSystem.TankLitres is { } tank
-            ? typical.Noted(HotDrive.FuelPath, tank / 4, new Assumption("a quarter of the tank"))
-            : typical.Guess(HotDrive.FuelPath, UsualTankLitres / 4, 40, Unit.Litres);
-    }
-
-    // Whatever flows back through a return or a regulator in the tank brings the pump's heat along; a driven pump moves no more than is burnt.
-    private Hazy HeatShare() =>
-        survey.FuelSystem.HeatIntoFuelPct
-        ?? survey.FuelSystem.Line switch
-        {
-            FuelLine.Return or FuelLine.Returnless => typical.GuessWithin(VehiclePaths.HeatIntoFuelPct, 95, 5, Unit.Percent),
-            FuelLine.ControlledReturnless => typical.GuessWithin(VehiclePaths.HeatIntoFuelPct, 60, 20, Unit.Percent),
-            _ => typical.GuessWithin(VehiclePaths.HeatIntoFuelPct, 75, 25, Unit.Percent),
-        };
-
-    // One figure for what the engine bay gives: the return is warmer by it, and the tank gets it.
-    private Hazy BayHeatW(Hazy? pumpedLph, double ethanolPct) =>
-        survey.FuelSystem switch
-        {
-            { Line: FuelLine.Returnless or FuelLine.ControlledReturnless } => 0.0,
-            { BayHeatW: { } known } => known,
-            { ReturnRiseK: { } rise } when pumpedLph is { Value: > 0 } lph => rise * FlowWPerK(lph, ethanolPct, _ambientC.Value),
-            { Line: FuelLine.Return } => typical.GuessWithin(VehiclePaths.BayHeatW, 100, 80, Unit.Watt),
-            _ => typical.GuessWithin(VehiclePaths.BayHeatW, 50, 50, Unit.Watt),
-        };
-
-    // The pump's heat in what it moves, and what the engine bay adds.
-    private static Hazy OnTheWayBackK(FuelHeatingResult heating, double ethanolPct, Hazy watts, Hazy bayW, Hazy lph) =>
-        (watts + bayW) / FlowWPerK(lph, ethanolPct, HotDriveResult.Held(heating.FinalC).C.Value);
-
-    // Heat that warms a flow by one kelvin, W/K.
-    private static Hazy FlowWPerK(Hazy lph, double ethanolPct, double tempC)
-    {
-        var blend = new Blend<Hazy>(ethanolPct, UsualFuels.Traditional<Hazy>());
-        return lph / 3600 * blend.DensityAt(tempC, 0) * HeatCapacity.KjPerKgK(blend, tempC);
-    }
 }

@@ -5220,7 +5220,7 @@ export interface components {
         CapacityRemedy: {
             /**
              * @description Stable name for programs: capBlend, lowerPower, largerInjectors, raisePressure, secondPump, largerPump, portInjection, portShare,
-             *                 largerDirectInjectors, largerHighPressurePump or together.
+             *                 largerDirectInjectors, largerHighPressurePump, together or togetherThroughPorts.
              */
             code: string;
             /** @description What to do and what it comes to, metric. */
@@ -5254,6 +5254,7 @@ export interface components {
             values: {
                 [key: string]: components["schemas"]["SentenceValue"];
             };
+            needs?: null | components["schemas"]["Sentence"];
             /** @description The same as a merge patch (RFC 7396) for the request that was asked, which then gives the new limits; null where there was none. */
             apply?: null | Record<string, never>;
         };
@@ -8243,6 +8244,25 @@ export interface components {
             /** @description Heat the tank gave to the air, kJ; below 0 where the air heated it. */
             lostKj: components["schemas"]["Hazy"];
         };
+        /** @description Something that keeps fuel from boiling on the hottest drive, with its result. */
+        HeatRemedy: {
+            /** @description Stable name for programs: stagePumps, keepFuel, coolReturn or together. */
+            code: string;
+            what: components["schemas"]["Sentence"];
+            reach: components["schemas"]["Sentence"];
+            /**
+             * @description One sentence or a few that carry their numbers, so that whoever shows them writes them in the units chosen. Written once, in Core, as an
+             *     interpolated string whose numbers are SentenceValue: `Sentence.Of($"At {Say.Kw(power)} it carries E85.")`.
+             */
+            needs: null | components["schemas"]["Sentence"];
+            /**
+             * Format: double
+             * @description How likely the fuel boils afterwards, %.
+             */
+            boilsPct: number;
+            /** @description True where it surely does not boil then. */
+            enough: boolean;
+        };
         /** @description Temperature of the fuel after some minutes. */
         HeatingPoint: {
             /**
@@ -8633,6 +8653,10 @@ export interface components {
              *     interpolated string whose numbers are SentenceValue: `Sentence.Of($"At {Say.Kw(power)} it carries E85.")`.
              */
             headline?: null | components["schemas"]["Sentence"];
+            /** @description What keeps it from boiling; null where it does not boil. */
+            remedies?: null | components["schemas"]["HeatRemedy"][];
+            /** @description How likely it boils, as it is said; null likewise. */
+            boilsInWords?: null | string;
         };
         /** @description A job that was taken in. */
         ImportedJob: {
@@ -10897,6 +10921,27 @@ export interface components {
          * @enum {string}
          */
         Running: "idle" | "cruise" | "full";
+        /**
+         * @description The ends between which a number lies in 95 of 100 cases, found by drawing (JCGM 101:2008): for where plus and minus says too little, because a doubt is as
+         *     large as the number that is divided by.
+         */
+        SampledInterval: {
+            /**
+             * Format: double
+             * @description The low end: one case in forty lies below.
+             */
+            low: number;
+            /**
+             * Format: double
+             * @description The high end; null where there is none, for the number may be as large as it likes.
+             */
+            high: null | number;
+            /**
+             * Format: double
+             * @description Standard uncertainty of what was drawn between the two ends.
+             */
+            standardU: number;
+        };
         /** @description What was saved, and what the job comes to now. */
         SaveAnswer: {
             /**
@@ -11633,8 +11678,10 @@ export interface components {
         };
         /** @description How long a battery lasts. */
         StandbyDrainResult: {
-            /** @description Days until the engine does not crank. */
+            /** @description Days until the engine does not crank; its haze is that of what was drawn where that was needed. */
             days: components["schemas"]["Hazy"];
+            drawn?: null | components["schemas"]["SampledInterval"];
+            because?: null | components["schemas"]["Sentence"];
         };
         /** @description Something that stops the work at a station until it is cleared. */
         StationHold: {
@@ -11844,6 +11891,16 @@ export interface components {
             daysBudget: components["schemas"]["BudgetLine"][];
             /** @description What to mind. */
             findings: components["schemas"]["Finding"][];
+            /**
+             * @description One sentence or a few that carry their numbers, so that whoever shows them writes them in the units chosen. Written once, in Core, as an
+             *     interpolated string whose numbers are SentenceValue: `Sentence.Of($"At {Say.Kw(power)} it carries E85.")`.
+             */
+            daysDrawn?: null | components["schemas"]["Sentence"];
+            /**
+             * @description One sentence or a few that carry their numbers, so that whoever shows them writes them in the units chosen. Written once, in Core, as an
+             *     interpolated string whose numbers are SentenceValue: `Sentence.Of($"At {Say.Kw(power)} it carries E85.")`.
+             */
+            daysBecause?: null | components["schemas"]["Sentence"];
         };
         /** @description Something a survey shows. */
         SurveyFinding: {

@@ -56,7 +56,7 @@ public static class CapacityEvaluation
                 );
         var atHand = survey.AtHand();
         var assumed = AssumedFigure.Listed(system.Assumed);
-        var progress = CapacityProgress.Of(atPoint, findings, guess, pending, assumed, atHand);
+        var progress = CapacityProgress.Of(atPoint, findings, guess, pending, assumed, atHand, drive.Remedies?.FirstOrDefault(r => r.Enough));
         return new CapacityResults(
             atPoint?.PowerKw,
             atPoint?.EthanolPct,

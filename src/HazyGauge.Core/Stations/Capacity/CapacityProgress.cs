@@ -22,7 +22,8 @@ internal static class CapacityProgress
         CapacityGuess? guess,
         PendingChange? pending,
         IReadOnlyList<AssumedFigure> assumed,
-        InstrumentsAtHand atHand
+        InstrumentsAtHand atHand,
+        HeatRemedy? coolest = null
     )
     {
         if (atPoint is not { } point)
@@ -34,7 +35,7 @@ internal static class CapacityProgress
         {
             return Hold(
                 stop.Code,
-                stop.Code == BoilingMargin.Boils ? "Cool the fuel, keep more of it, or stage the pumps first." : "Do not go on with this fuel system.",
+                stop.Code == BoilingMargin.Boils ? coolest?.What ?? "Cool the fuel, keep more of it, or stage the pumps first." : "Do not go on with this fuel system.",
                 stop.Sentence
             );
         }

@@ -22,6 +22,8 @@ namespace HazyGauge.Core.Stations.Capacity;
 /// <param name="BoilsPct">How likely the fuel boils on it, at the inlet or in the return, %; null likewise.</param>
 /// <param name="BoilsAfterMin">Minutes until it boils at the inlet, where the course ends; null where it does not.</param>
 /// <param name="Headline">What becomes of the fuel on it; null likewise.</param>
+/// <param name="Remedies">What keeps it from boiling; null where it does not boil.</param>
+/// <param name="BoilsInWords">How likely it boils, as it is said; null likewise.</param>
 public sealed record HotDriveSummary(
     IReadOnlyList<HeatingPoint> Timeline,
     Hazy FinalC,
@@ -37,7 +39,9 @@ public sealed record HotDriveSummary(
     Hazy? BayHeatW = null,
     double? BoilsPct = null,
     double? BoilsAfterMin = null,
-    Sentence? Headline = null
+    Sentence? Headline = null,
+    IReadOnlyList<HeatRemedy>? Remedies = null,
+    string? BoilsInWords = null
 )
 {
     private const int Points = 12;
@@ -65,7 +69,9 @@ public sealed record HotDriveSummary(
             drive.BayHeatW,
             drive.BoilsPct,
             drive.BoilsAfterMin,
-            CapacityWords.OnTheDrive(drive, whole[^1].FuelTempC)
+            CapacityWords.OnTheDrive(drive, whole[^1].FuelTempC),
+            drive.Remedies,
+            BoilingMargin.ChanceInWords(drive.BoilsPct)
         );
     }
 }

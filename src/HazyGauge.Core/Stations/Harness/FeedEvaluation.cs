@@ -36,8 +36,7 @@ internal static class FeedEvaluation
             ? RefusedInputException.Under("probed", () => new ProbedFeedQuery(off, on, cranking, battery).Answer())
             : null;
         var isConstant = plan.Supply is SupplyChoice.Constant or SupplyChoice.BatteryPost || probed?.Kind == FeedKind.Constant;
-        Hazy? days =
-            plan.DrainMa is not null || isConstant ? new StandbyDrainQuery(figures.DrainMa, figures.BatteryAh, figures.UsablePct, figures.SelfDischargePct).Answer().Days : null;
+        var rest = plan.DrainMa is not null || isConstant ? new StandbyDrainQuery(figures.DrainMa, figures.BatteryAh, figures.UsablePct, figures.SelfDischargePct).Answer() : null;
         var drop = feeds[0].CutM is { } length ? new SupplyDropQuery(current, length, feeds[0].AreaMm2, HotCopperC, plan.Ground == GroundChoice.ControllerGround).Answer() : null;
         var findings = Chosen(plan)
             .Concat(Fuse(plan, thinnest, largest, toTake))
@@ -51,9 +50,11 @@ internal static class FeedEvaluation
             toTake,
             largest,
             drop,
-            days,
-            days is { } d ? HazeBudget.Of(d).With(atHand) : [],
-            [.. findings.OrderByDescending(f => f.Severity)]
+            rest?.Days,
+            rest is null ? [] : HazeBudget.Of(rest.Days).With(atHand),
+            [.. findings.OrderByDescending(f => f.Severity)],
+            rest?.Drawn is { } drawn ? StandbyDrainResult.InWords(drawn) : null,
+            rest?.Because
         );
     }
 

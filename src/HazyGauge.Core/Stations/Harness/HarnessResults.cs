@@ -61,6 +61,8 @@ public sealed record WiresPart(IReadOnlyList<PlannedWire> List, Sentence Before,
 /// <param name="Days">Days until the battery does not crank; null where nothing is drawn with the key off.</param>
 /// <param name="DaysBudget">What makes those days uncertain.</param>
 /// <param name="Findings">What to mind.</param>
+/// <param name="DaysDrawn">From when to when, where plus and minus says too little; null where it does not.</param>
+/// <param name="DaysBecause">Why; null likewise.</param>
 public sealed record SupplyPart(
     IReadOnlyList<SupplyAdvice> Choices,
     SupplyChoice Recommended,
@@ -70,7 +72,9 @@ public sealed record SupplyPart(
     SupplyDropResult? Drop,
     Hazy? Days,
     IReadOnlyList<BudgetLine> DaysBudget,
-    IReadOnlyList<Finding> Findings
+    IReadOnlyList<Finding> Findings,
+    Sentence? DaysDrawn = null,
+    Sentence? DaysBecause = null
 );
 
 /// <summary>The ground.</summary>

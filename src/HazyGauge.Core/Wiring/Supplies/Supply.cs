@@ -73,14 +73,40 @@ public sealed record StandbyDrainQuery(Hazy DrainMa, Hazy BatteryAh, Hazy Usable
         }
 
         check.ThrowIfAny();
-        var perDay = (DrainMa * 24 / 1000) + (BatteryAh * (SelfDischargePctPerMonth ?? 0) / 100 / DaysInMonth);
-        return new(BatteryAh * UsableFractionPct / 100 / perDay);
+        var days = Of(DrainMa, BatteryAh, UsableFractionPct, SelfDischargePctPerMonth ?? 0);
+        var drawn = SampledInterval.Of([DrainMa, BatteryAh, UsableFractionPct, SelfDischargePctPerMonth ?? 0], v =>
+            v.All(part => part >= 0) ? Of<Exact>(v[0], v[1], v[2], v[3]).Value : double.NaN
+        );
+
+        // A drain that may be next to nothing: what was drawn counts, and each doubt keeps its share.
+        return days.StandardU == 0 || drawn.Agrees(days)
+            ? new(days)
+            : new(
+                days.Through(days.Value, drawn.StandardU / days.StandardU),
+                drawn,
+                Sentence.Of(
+                    $"Plus and minus says too little here, for the drain may be next to nothing: found by drawing, it lasts {StandbyDrainResult.InWords(drawn)} in 95 of 100 cases. "
+                        + $"Measure the drain."
+                )
+            );
     }
+
+    private static T Of<T>(T drainMa, T batteryAh, T usablePct, T selfDischargePct)
+        where T : struct, IRealNumber<T> => batteryAh * usablePct / 100 / ((drainMa * 24 / 1000) + (batteryAh * selfDischargePct / 100 / DaysInMonth));
 }
 
 /// <summary>How long a battery lasts.</summary>
-/// <param name="Days">Days until the engine does not crank.</param>
-public sealed record StandbyDrainResult(Hazy Days);
+/// <param name="Days">Days until the engine does not crank; its haze is that of what was drawn where that was needed.</param>
+/// <param name="Drawn">The ends found by drawing; null where plus and minus says as much.</param>
+/// <param name="Because">Why it was drawn, and what it came to; null likewise.</param>
+public sealed record StandbyDrainResult(Hazy Days, SampledInterval? Drawn = null, Sentence? Because = null)
+{
+    /// <summary>The days between two ends, in words: "35 days to 210 days", "35 days or more".</summary>
+    internal static Sentence InWords(SampledInterval drawn) =>
+        drawn.High is { } high
+            ? Sentence.Of($"{Say.Given(Math.Floor(drawn.Low), Unit.Days)} to {Say.Given(Math.Ceiling(high), Unit.Days)}")
+            : Sentence.Of($"{Say.Given(Math.Floor(drawn.Low), Unit.Days)} or more");
+}
 
 /// <summary>What a feed is.</summary>
 public enum FeedKind

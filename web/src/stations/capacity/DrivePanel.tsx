@@ -12,11 +12,6 @@ interface Props {
   survey: Survey;
 }
 
-/** A chance as it is said: never none and never sure. */
-function chance(pct: number): string {
-  return pct < 1 ? "under 1 %" : pct > 99 ? "over 99 %" : `${pct.toFixed(0)} %`;
-}
-
 /** The drive that heats the fuel most: how hot it gets, and how far from boiling it stays. */
 export function DrivePanel({ capacity, survey }: Props) {
   const results = capacity.results;
@@ -36,10 +31,10 @@ export function DrivePanel({ capacity, survey }: Props) {
           {drive.judgedOn && <p className="mt-1">{units.say(drive.judgedOn)}</p>}
           <HeatingPlot drive={drive} />
           <dl className="mt-2 grid grid-cols-[1fr_auto] gap-x-4 gap-y-1">
-            {drive.boilsPct != null && (
+            {drive.boilsInWords && (
               <>
                 <dt>Chance of boiling on it</dt>
-                <dd className="reading text-right font-bold">{chance(drive.boilsPct)}</dd>
+                <dd className="reading text-right font-bold">{drive.boilsInWords}</dd>
               </>
             )}
             <dt>To boiling at the pump's inlet</dt>
@@ -57,6 +52,22 @@ export function DrivePanel({ capacity, survey }: Props) {
               </>
             )}
           </dl>
+          {(drive.remedies?.length ?? 0) > 0 && (
+            <>
+              <h3 className="mt-3 font-bold">What keeps it from boiling</h3>
+              <ul className="divide-y divide-rule">
+                {drive.remedies?.map(({ code, what, reach, needs, enough }) => (
+                  <li key={code} className="py-2">
+                    <p className="font-bold">{units.say(what)}</p>
+                    <p className="text-[0.93rem] text-ink-2">
+                      {units.say(reach)} {needs && units.say(needs)}
+                      {!enough && <b> {said("capacity", "notEnoughItself")}</b>}
+                    </p>
+                  </li>
+                ))}
+              </ul>
+            </>
+          )}
         </>
       )}
       <div className="mt-3 border-t border-rule pt-1">

@@ -68,6 +68,7 @@ export function RemedyList({ capacity }: { capacity: StationWork<CapacityPlan, C
                 <p className="font-bold">{what}</p>
                 <p className="text-[0.93rem] text-ink-2">
                   {units.say({ template: remedy.reachTemplate, values: remedy.values })}
+                  {remedy.needs && ` ${units.say(remedy.needs)}`}
                   {!remedy.enough && <b> {said("capacity", "notEnoughItself")}</b>}
                 </p>
               </div>

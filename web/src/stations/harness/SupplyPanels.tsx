@@ -61,7 +61,7 @@ export function FusePanel({ harness }: { harness: HarnessStation }) {
 /** How long the battery lasts with what is drawn at rest. */
 export function StandbyPanel({ harness }: { harness: HarnessStation }) {
   const units = useUnits();
-  const days = harness.lastResults?.supply.days;
+  const { days, daysDrawn, daysBecause } = harness.lastResults?.supply ?? {};
   return (
     <section className="panel" aria-labelledby="standby-title">
       <h2 id="standby-title" className="panel-title">
@@ -70,7 +70,8 @@ export function StandbyPanel({ harness }: { harness: HarnessStation }) {
       <p className="mt-2">
         {days ? (
           <>
-            The engine still cranks for <b className="reading whitespace-nowrap">{units.hazy(days, "days")}</b>.
+            The engine still cranks for <b className="reading whitespace-nowrap">{daysDrawn ? units.say(daysDrawn) : units.hazy(days, "days")}</b>.{" "}
+            {daysBecause && <span className="text-ink-2">{units.say(daysBecause)}</span>}
           </>
         ) : (
           <span className="text-ink-2">{said("harness", "nothingDrawnKeyOff")}</span>
