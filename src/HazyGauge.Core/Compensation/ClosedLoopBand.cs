@@ -13,14 +13,17 @@ namespace HazyGauge.Core.Compensation;
 /// <param name="Metering">How the controller models its injectors; left out, orifice.</param>
 public sealed record ClosedLoopBandQuery(Hazy BaseEthanolPct, Hazy TrimLimitPct, Hazy? LearnedTrimPct = null, Metering? Metering = null)
 {
+    /// <summary>The widest trims that are asked about, %.</summary>
+    public const double MostPct = 60;
+
     /// <summary>The blends trims cover.</summary>
     /// <exception cref="RefusedInputException">A quantity is outside its range.</exception>
     public ClosedLoopBand Answer()
     {
         var check = new InputCheck()
             .Within(BaseEthanolPct, 0, 100, "baseEthanolPct", "The blend of the base map", Unit.EthanolPct)
-            .Within(TrimLimitPct, 0, 60, "trimLimitPct", "The limit of the trims", Unit.Percent)
-            .Within(LearnedTrimPct, -60, 60, "learnedTrimPct", "What trims have learned", Unit.Percent);
+            .Within(TrimLimitPct, 0, MostPct, "trimLimitPct", "The limit of the trims", Unit.Percent)
+            .Within(LearnedTrimPct, -MostPct, MostPct, "learnedTrimPct", "What trims have learned", Unit.Percent);
         check.ThrowIfAny();
         if (LearnedTrimPct is { } learned && Math.Abs(learned.Value) > TrimLimitPct.Value)
         {
@@ -37,6 +40,21 @@ public sealed record ClosedLoopBandQuery(Hazy BaseEthanolPct, Hazy TrimLimitPct,
 /// <param name="Because">Why, and how they may be driven.</param>
 public sealed record ClosedLoopBand(Hazy LowestPct, Hazy HighestPct, Sentence Because)
 {
+    /// <summary>What may be filled, with all of the doubt kept away from.</summary>
+    public Sentence Fill
+    {
+        get
+        {
+            var (from, to) = (
+                LowestPct.Value <= 0 ? 0 : Math.Ceiling(LowestPct.Value + Interval95.HalfWidth(LowestPct)),
+                HighestPct.Value >= 100 ? 100 : Math.Floor(HighestPct.Value - Interval95.HalfWidth(HighestPct))
+            );
+            return to < from
+                ? "Fill only the fuel the map was made on: the trims have nothing to spare."
+                : Sentence.Of($"Until the file is in, fill {Say.Ethanol(from)} to {Say.Ethanol(to)} and nothing else.");
+        }
+    }
+
     /// <summary>The band. The factor a blend needs over the map has to lie within what trims may still add or take out.</summary>
     /// <param name="basePct">Blend of the base map, % by volume.</param>
     /// <param name="limitPct">By how much trims may add or take out, %.</param>
@@ -50,8 +68,7 @@ public sealed record ClosedLoopBand(Hazy LowestPct, Hazy HighestPct, Sentence Be
             highest,
             Sentence.Of(
                 $"Trims of ± {Say.Of(limitPct, Unit.Percent, 0)} around a map on {Say.Ethanol(basePct)} cover {Say.Ethanol(lowest.Value)} to "
-                    + $"{Say.Ethanol(highest.Value)}. Drive gently: "
-                    + $"at full load nothing corrects it, and what they learn is wrong on the next fuel."
+                    + $"{Say.Ethanol(highest.Value)}. Drive gently: at full load nothing corrects it, and what they learn is wrong on the next fuel."
             )
         );
     }

@@ -126,6 +126,8 @@ public static class SourceCatalogue
         ["highV"] = new("High voltage"),
         ["lowV"] = new("Low level"),
         ["pulseMs"] = new("Injector pulse"),
+        ["trimLimitPct"] = new("Limit of the trims"),
+        ["learnedTrimPct"] = new("What trims have learned"),
         ["deadTimeMs"] = new("Dead time of the injector"),
         ["factor"] = new("Fuel factor"),
         ["gasolineMapEthanolPct"] = new("Blend the gasoline map was made on", HazeUnit.EthanolPoint, 3, AskMaker, WaterTestU),

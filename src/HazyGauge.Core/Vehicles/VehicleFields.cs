@@ -653,6 +653,12 @@ public static class VehicleFields
                 new("work.stayedOn", "What need not come off"),
                 new("work.kitSheet", "The kit's own sheet") { Hint = "Which it is, and its date: the steps follow it where it says more." },
                 new("work.departures", "Where the maker's or the kit's sheet was left, and why"),
+                new("work.noWayBack", "What cannot be undone")
+                {
+                    Items = VehicleItems.OfNoWayBack,
+                    ItemName = "Act",
+                    Hint = "Before it is done: a grommet to slit, a hole to drill, a line or a connector to cut.",
+                },
                 new("work.emissionParts", "Emission parts removed, moved or unplugged") { Hint = "Canister, purge valve, their hoses and plugs." },
             ]
         ),

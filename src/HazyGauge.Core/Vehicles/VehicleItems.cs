@@ -105,6 +105,26 @@ internal static class VehicleItems
         new FieldOf<Wish>("when", "When"),
     ];
 
+    public static readonly IReadOnlyList<Field> OfNoWayBack =
+    [
+        new FieldOf<NoWayBack>("kind", "What cannot be undone")
+        {
+            Required = "Say what cannot be undone.",
+            Choices =
+            [
+                FieldChoice.Of(NoWayBackKind.LineCut, "A line is cut"),
+                FieldChoice.Of(NoWayBackKind.HoleDrilled, "A hole is drilled"),
+                FieldChoice.Of(NoWayBackKind.GrommetSlit, "A grommet is slit"),
+                FieldChoice.Of(NoWayBackKind.ConnectorCutOff, "A connector is cut off"),
+                FieldChoice.Of(NoWayBackKind.WireCut, "A wire is cut or pierced"),
+                FieldChoice.Of(NoWayBackKind.Trimmed, "Foam, trim or a bracket is cut to size"),
+                FieldChoice.Of(NoWayBackKind.Other, "Something else"),
+            ],
+        },
+        new FieldOf<NoWayBack>("where", "Where"),
+        new FieldOf<NoWayBack>("ownerAgrees", "The owner said yes"),
+    ];
+
     public static readonly IReadOnlyList<Field> OfSettings =
     [
         new FieldOf<ControllerSetting>("kind", "Setting")

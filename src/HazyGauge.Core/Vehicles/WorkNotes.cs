@@ -12,6 +12,7 @@ namespace HazyGauge.Core.Vehicles;
 /// <param name="PowerAfterKnown">Whether that was measured or promised.</param>
 /// <param name="EmissionParts">Parts of the emission system that were removed, moved or unplugged.</param>
 /// <param name="KitSheet">The kit's own instruction sheet: which it is, and its date.</param>
+/// <param name="NoWayBack">What is to be done and cannot be undone.</param>
 public sealed record WorkNotes(
     double? HoursPlanned = null,
     double? HoursTaken = null,
@@ -21,5 +22,6 @@ public sealed record WorkNotes(
     Hazy? PowerAfterKw = null,
     PowerKnown? PowerAfterKnown = null,
     string? EmissionParts = null,
-    string? KitSheet = null
+    string? KitSheet = null,
+    IReadOnlyList<NoWayBack>? NoWayBack = null
 );

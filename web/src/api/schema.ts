@@ -5526,6 +5526,8 @@ export interface components {
             highestPct: components["schemas"]["Hazy"];
             /** @description Why, and how they may be driven. */
             because: components["schemas"]["Sentence"];
+            /** @description What may be filled, with all of the doubt kept away from. */
+            fill?: components["schemas"]["Sentence"];
         };
         /** @description What closed loop makes up for while nothing counts ethanol: the sensor is in, the file is not. */
         ClosedLoopBandQuery: {
@@ -5717,6 +5719,8 @@ export interface components {
             row?: null | components["schemas"]["RowChoice"];
             /** @description The two maps spark is added between. */
             spark?: null | components["schemas"]["SparkChoice"];
+            /** @description Trims of the controller. */
+            trims?: null | components["schemas"]["TrimChoice"];
             /** @description The map revision in the controller. */
             mapRevision?: null | string;
         };
@@ -5773,6 +5777,8 @@ export interface components {
              * @enum {string}
              */
             metering: "mass" | "orifice" | "volume";
+            /** @description The blends that may be driven in closed loop alone. */
+            meanwhile?: null | components["schemas"]["ClosedLoopBand"];
             outsideSaid?: components["schemas"]["Sentence"];
             stretchedSaid?: components["schemas"]["Sentence"];
         };
@@ -9072,6 +9078,10 @@ export interface components {
             tube?: "steel" | "copperNickel" | "aluminium" | "nylon";
             /** @description True where an insert stiffens the tube from inside. */
             insert?: null | boolean;
+            /** @description True where it is only made up by hand, and not torqued yet. */
+            handTight?: null | boolean;
+            /** @description Where a split collar holds a bead: true where both halves are on, false where they are missing; left out, there is none. */
+            collar?: null | boolean;
         };
         JsonElement: unknown;
         JsonObject: {
@@ -9200,6 +9210,8 @@ export interface components {
             shouldBe?: null | boolean;
             /** @description Its id, which stays as long as the two things it is between; null where they have none. */
             id?: null | string;
+            /** @description True where a bead is in it, which a split collar may hold. */
+            hasBead?: null | boolean;
         };
         /** @description A change of level. */
         LevelChange: {
@@ -9861,6 +9873,20 @@ export interface components {
             };
             /** @description The command: what a list shows where there is room for one sentence. */
             text?: null | string;
+        };
+        /** @description Something that is to be done and cannot be undone, marked before it is done. */
+        NoWayBack: {
+            /**
+             * @description What it is.
+             * @enum {string}
+             */
+            kind?: "lineCut" | "holeDrilled" | "grommetSlit" | "connectorCutOff" | "wireCut" | "trimmed" | "other";
+            /** @description Where on the vehicle. */
+            where?: null | string;
+            /** @description True where the owner said yes to it. */
+            ownerAgrees?: null | boolean;
+            /** @description Its id. */
+            id?: null | string;
         };
         /** @description Something open on a job: waited for, or to be checked again. */
         OpenEntry: {
@@ -12149,6 +12175,37 @@ export interface components {
             /** @description At every flow. */
             flows: components["schemas"]["FlowLag"][];
         };
+        /** @description Trims of the controller. */
+        TrimChoice: {
+            /** @description By how much they may add or take out, %. */
+            limitPct?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+            /** @description What they add already on the base blend, %; below 0 they take out. Left out, nothing. */
+            learnedPct?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
+        };
         /** @description The right scaling of a voltage, and another one that may have been set. */
         TwoPointScalingQuery: {
             /** @description Two points of the right one. */
@@ -12649,6 +12706,8 @@ export interface components {
             emissionParts?: null | string;
             /** @description The kit's own instruction sheet: which it is, and its date. */
             kitSheet?: null | string;
+            /** @description What is to be done and cannot be undone. */
+            noWayBack?: null | components["schemas"]["NoWayBack"][];
         };
         /** @description Which of the blends that may be in the tank boils first. */
         WorstBoiling: {

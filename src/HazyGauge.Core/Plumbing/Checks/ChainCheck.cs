@@ -13,6 +13,8 @@ public static class ChainCheck
 
     internal const string PressureUnknown = "pressureUnknown";
     internal const string TubeMaterialCode = "tubeMaterial";
+    internal const string HandTightCode = "handTight";
+    internal const string MissingCollarCode = "missingCollar";
     internal const string NarrowCode = "narrow";
 
     /// <summary>What the check comes to.</summary>
@@ -42,6 +44,11 @@ public static class ChainCheck
         if (JointRules.Fault(before, after) is { } fault)
         {
             yield return Finding(fault.Code, Severity.Stop, fault.Text);
+        }
+
+        foreach (var asMade in OfMaking(before, after, made))
+        {
+            yield return Finding(asMade.Code, asMade.Severity, asMade.Text);
         }
 
         var isTapered = before.Type == PortType.TaperedPipe && after.Type == PortType.TaperedPipe;
@@ -87,6 +94,26 @@ public static class ChainCheck
             {
                 yield return Finding("takesClip", Severity.Info, "It is home when it clicks and holds against a hard tug. Then the retaining clip goes back on.");
             }
+        }
+    }
+
+    private static IEnumerable<(string Code, Severity Severity, Sentence Text)> OfMaking(Port before, Port after, JointMade made)
+    {
+        if (made.HandTight == true)
+        {
+            yield return (
+                HandTightCode,
+                Severity.Stop,
+                "Hand tight, not torqued yet: it sprays as soon as the pump runs. Torque it to its maker's figure before the line is primed."
+            );
+        }
+
+        if (made.Collar is { } collar)
+        {
+            yield return before.Type != PortType.Bead && after.Type != PortType.Bead
+                ? ("collarNowhere", Severity.Caution, "A split collar has nothing to hold here: it closes behind a bead.")
+            : collar ? ("collarHome", Severity.Info, "Both halves of the collar close behind the bead without a gap. It is a loose part: count it before and after.")
+            : (MissingCollarCode, Severity.Stop, "The split collar is missing: the bead holds by the hose alone until pressure pushes it off. Do not run it without.");
         }
     }
 

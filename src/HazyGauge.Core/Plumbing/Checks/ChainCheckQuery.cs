@@ -13,7 +13,18 @@ namespace HazyGauge.Core.Plumbing.Checks;
 /// <param name="Joint">Id of the joint; left out, the joint at this place of the list.</param>
 /// <param name="Tube">What the tube under a ferrule is made of; left out, nobody looked.</param>
 /// <param name="Insert">True where an insert stiffens the tube from inside.</param>
-public sealed record JointMade(ClampKind? Clamp = null, bool? Sealant = null, bool? Clip = null, string? Joint = null, TubeMaterial? Tube = null, bool? Insert = null);
+/// <param name="HandTight">True where it is only made up by hand, and not torqued yet.</param>
+/// <param name="Collar">Where a split collar holds a bead: true where both halves are on, false where they are missing; left out, there is none.</param>
+public sealed record JointMade(
+    ClampKind? Clamp = null,
+    bool? Sealant = null,
+    bool? Clip = null,
+    string? Joint = null,
+    TubeMaterial? Tube = null,
+    bool? Insert = null,
+    bool? HandTight = null,
+    bool? Collar = null
+);
 
 /// <summary>What a tube is made of.</summary>
 public enum TubeMaterial
@@ -51,7 +62,8 @@ public sealed record ChainFinding(int Joint, string Code, Severity Severity, str
 /// <param name="Asks">What of it can be made up wrongly; null for nothing.</param>
 /// <param name="ShouldBe">How it should be, where that is yes or no.</param>
 /// <param name="Id">Its id, which stays as long as the two things it is between; null where they have none.</param>
-public sealed record LeakPoint(int Number, string Name, string Seal, JointQuestion? Asks = null, bool? ShouldBe = null, string? Id = null);
+/// <param name="HasBead">True where a bead is in it, which a split collar may hold.</param>
+public sealed record LeakPoint(int Number, string Name, string Seal, JointQuestion? Asks = null, bool? ShouldBe = null, string? Id = null, bool? HasBead = null);
 
 /// <summary>What of a joint can be made up wrongly.</summary>
 public enum JointQuestion

@@ -11,7 +11,16 @@ public static class LeakList
     {
         var names = chain.Parts.Select(p => p.Part.Name).Prepend("Stock line, tank side").Append("stock line, engine side").ToList();
         var ids = JointIds(chain);
-        var joints = chain.Joints.Select((j, i) => Joint(i + 1, $"{names[i]} to {Inside(names[i + 1])}", j.Before, j.After) with { Id = ids[i] }).ToList();
+        var joints = chain
+            .Joints.Select(
+                (j, i) =>
+                    Joint(i + 1, $"{names[i]} to {Inside(names[i + 1])}", j.Before, j.After) with
+                    {
+                        Id = ids[i],
+                        HasBead = j.Before.Type == PortType.Bead || j.After.Type == PortType.Bead ? true : null,
+                    }
+            )
+            .ToList();
         var beside = chain
             .Parts.Where(p => p.Part.Ports.Count > 2)
             .Select((p, i) => new LeakPoint(joints.Count + i + 1, $"{p.Part.Name}, end beside the line", "plug or pressure sensor", Id: ThingId.OfBetween(p.Part.Id, "beside")));

@@ -43,7 +43,11 @@ public sealed record ChainKit(IReadOnlyList<KitPart> Parts, IReadOnlyList<KitToo
             .Parts.GroupBy(p => p.Part.Code, StringComparer.OrdinalIgnoreCase)
             .Select(g => new KitPart(g.Key, g.First().Part.Name, g.Count(), Math.Min(g.Count(), g.First().Part.OnShelf ?? 0), g.First().Part.Cost))
             .ToList();
-        return new ChainKit([.. parts, .. ClampsFor(chain, made)], [.. ForJoints(chain, made), .. ForCutsAndJoins(chain)], parts.Sum(p => p.ToBuy * (p.Cost ?? 0)));
+        return new ChainKit(
+            [.. parts, .. ClampsFor(chain, made), .. CollarsFor(chain, made)],
+            [.. ForJoints(chain, made), .. ForCutsAndJoins(chain)],
+            parts.Sum(p => p.ToBuy * (p.Cost ?? 0))
+        );
     }
 
     /// <summary>What of it goes onto the buying list of a job.</summary>
@@ -76,6 +80,13 @@ public sealed record ChainKit(IReadOnlyList<KitPart> Parts, IReadOnlyList<KitToo
                 0,
                 null
             ));
+
+    private static IEnumerable<KitPart> CollarsFor(MadeChain chain, IReadOnlyList<JointMade> made) =>
+        chain
+            .Joints.Select((j, i) => (Bead: new[] { j.Before, j.After }.FirstOrDefault(p => p.Type == PortType.Bead), made.ElementAtOrDefault(i)?.Collar))
+            .Where(j => j is { Bead: not null, Collar: not null })
+            .GroupBy(j => j.Bead!.Size)
+            .Select(g => new KitPart($"split-collar-{g.First().Bead!.Code}", $"Split collar for a bead of {g.Key}, both halves", g.Count(), 0, null));
 
     private static IEnumerable<KitTool> ForJoints(MadeChain chain, IReadOnlyList<JointMade> made)
     {

@@ -42,7 +42,8 @@ internal sealed class CompensateEvaluation(CompensatePlan plan, Hazy basePct, Ba
         {
             FuelFactorBasis.CheckBase(basePct, UsualFuels.Traditional<Hazy>());
             var evaluation = new CompensateEvaluation(plan, basePct, from, vehicle, says, claim, ledger);
-            return vehicle.NumbersSetBy() == NumbersBy.Nobody ? evaluation.Held() : evaluation.Results();
+            var results = vehicle.NumbersSetBy() == NumbersBy.Nobody ? evaluation.Held() : evaluation.Results();
+            return results with { Meanwhile = Meanwhile(plan, basePct) };
         }
 
         var progress = CompensateProgress.Of(says, hasBase: false, FuellingClaim.Standing(claim, FuellingState.Claimed), vehicle.NumbersSetBy(), vehicle.AtHand());
@@ -67,6 +68,11 @@ internal sealed class CompensateEvaluation(CompensatePlan plan, Hazy basePct, Ba
             Metering: plan.MeteringOrUsual
         );
     }
+
+    private static ClosedLoopBand? Meanwhile(CompensatePlan plan, Hazy basePct) =>
+        plan.Trims is { LimitPct: { } limit, LearnedPct: var learned }
+            ? RefusedInputException.Under("trims", () => new ClosedLoopBandQuery(basePct, limit, learned, plan.MeteringOrUsual).Answer())
+            : null;
 
     // What somebody knows counts before what the sensor reads on that fuel, and that before a label.
     private static (Hazy Pct, BaseFrom From)? BaseOf(CompensatePlan plan, VehicleSurvey survey, SensorReading? reading) =>

@@ -13,6 +13,7 @@ internal static class CompensatePageWords
         ["twoLoggedFillsSettle"] = "Two logged fills settle it.",
         ["fuelFlowsOnlyWhile"] = "Fuel flows only while the injector is open: pulse minus dead time. Give both to see it on one pulse.",
         ["numbersOnlySpacesBetween"] = "Numbers only, with spaces between them, like 0 10 30 50 75 100.",
+        ["untilFileIn"] = "Give the limit of the trims to see which fuel may be driven while the sensor is in and the file is not.",
         ["heldZero"] = "Held at zero.",
         ["addSparkOnlyAfter"] = "Add spark only after a log proves the fueling: a lean engine with more spark knocks, and knock breaks pistons. Then at most:",
         ["nameBlendEachMap"] = "Name the blend each map was made on and the spark between them; a map copied from an E85 tune knocks on gasoline.",

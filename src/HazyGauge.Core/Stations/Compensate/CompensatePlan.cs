@@ -28,6 +28,9 @@ public sealed record CompensatePlan
     /// <summary>The two maps spark is added between; left out, none is.</summary>
     public SparkChoice? Spark { get; init; }
 
+    /// <summary>What closed loop may add or take out, for the time in which the sensor is in and the file is not.</summary>
+    public TrimChoice? Trims { get; init; }
+
     /// <summary>The map revision in the controller.</summary>
     public string? MapRevision { get; init; }
 
@@ -44,6 +47,11 @@ public sealed record MultiplierChoice(double? At0Pct = null, double? At100Pct = 
 /// <param name="PulseMs">The pulse, ms.</param>
 /// <param name="DeadTimeMs">Its dead time, ms.</param>
 public sealed record PulseChoice(Hazy? PulseMs = null, Hazy? DeadTimeMs = null);
+
+/// <summary>Trims of the controller.</summary>
+/// <param name="LimitPct">By how much they may add or take out, %.</param>
+/// <param name="LearnedPct">What they add already on the base blend, %; below 0 they take out. Left out, nothing.</param>
+public sealed record TrimChoice(Hazy? LimitPct = null, Hazy? LearnedPct = null);
 
 /// <summary>The breakpoints of the row: chosen, or only how many.</summary>
 /// <param name="EthanolPcts">Chosen blends, rising, % by volume.</param>

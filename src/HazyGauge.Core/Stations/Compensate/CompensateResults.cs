@@ -52,6 +52,7 @@ public sealed record FactorPoint(double EthanolPct, double Factor, double PlusMi
 /// <param name="Stretched">What stretching whole pulses does; null where no box does that.</param>
 /// <param name="BaseFrom">Where the blend of the base map is known from; null where it is not.</param>
 /// <param name="Metering">The metering that counts: as given, else the usual.</param>
+/// <param name="Meanwhile">The blends that may be driven in closed loop alone until the file is in; null where the limit of the trims is not known.</param>
 public sealed record CompensateResults(
     Hazy? EthanolPct,
     Hazy? FuelTempC,
@@ -73,7 +74,8 @@ public sealed record CompensateResults(
     IReadOnlyList<OutsideBlend>? Outside = null,
     IReadOnlyList<StretchedPulse>? Stretched = null,
     BaseFrom? BaseFrom = null,
-    Metering Metering = Metering.Orifice
+    Metering Metering = Metering.Orifice,
+    ClosedLoopBand? Meanwhile = null
 )
 {
     /// <summary>What to know of other blends; null where something corrects them.</summary>

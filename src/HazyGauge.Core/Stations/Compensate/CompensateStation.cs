@@ -76,6 +76,23 @@ public sealed class CompensateStation : Station<CompensatePlan, CompensateResult
             HowTo = "Read it from the injector's data sheet at this voltage.",
             SourceId = "deadTimeMs",
         },
+        new("trims.limitPct", "Most that trims add or take out")
+        {
+            Unit = Unit.Percent,
+            Min = 0,
+            Max = ClosedLoopBandQuery.MostPct,
+            Likely = (10, 40),
+            HowTo = "Ask who made the map, or read the limits of the fuel trims in the controller.",
+            SourceId = "trimLimitPct",
+        },
+        new("trims.learnedPct", "What they add already on the base blend")
+        {
+            Unit = Unit.Percent,
+            Min = -ClosedLoopBandQuery.MostPct,
+            Max = ClosedLoopBandQuery.MostPct,
+            HowTo = "Read the long-term trim warm, at a steady speed; below 0 where it takes fuel out.",
+            SourceId = "learnedTrimPct",
+        },
         new("spark.gasolineMapEthanolPct", "Gasoline map made on")
         {
             Unit = Unit.EthanolPct,

@@ -225,7 +225,11 @@ internal static class RouteEvaluation
 
         if (plan.Cut == true && new[] { plan.From, plan.To }.Any(p => PortCatalogue.Find(p)?.Type == PortType.PlainTube))
         {
-            yield return new("cutLine", Severity.Info, "The stock line is cut: it does not go back as it was. Adapters made up on the bench do the same without a cut.");
+            yield return new(
+                "cutLine",
+                Severity.Caution,
+                "Cannot be undone: the stock line is cut. Ask the owner before it is done. Adapters made up on the bench do the same without a cut."
+            );
         }
     }
 

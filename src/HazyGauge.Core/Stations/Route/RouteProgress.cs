@@ -47,6 +47,8 @@ internal static class RouteProgress
                 RouteStation.Key,
                 stop.Code,
                 stop.Code == "place" ? "Choose another place for the sensor."
+                    : stop.Code == ChainCheck.HandTightCode ? "Torque the joint that is only hand tight."
+                    : stop.Code == ChainCheck.MissingCollarCode ? "Put both halves of the collar on."
                     : RouteWords.IsOfGap(stop) ? "Choose parts that span the gap."
                     : "Choose parts that go together.",
                 stop.Sentence,

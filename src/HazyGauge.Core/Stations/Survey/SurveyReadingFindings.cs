@@ -164,6 +164,14 @@ internal static partial class SurveyReadingFindings
             );
         }
 
+        foreach (var act in (work.NoWayBack ?? []).Where(a => a.Kind is not null))
+        {
+            var what = NoWayBackWords.Of(act);
+            yield return act.OwnerAgrees == true
+                ? new("noWayBack", Severity.Info, $"Cannot be undone: {what}. The owner said yes.", "work.noWayBack")
+                : new("noWayBack", Severity.Caution, $"Cannot be undone: {what}. Look for a way round it first, and ask the owner before it is done.", "work.noWayBack");
+        }
+
         if (work is { HoursPlanned: { } planned, HoursTaken: { } taken })
         {
             yield return new("hours", Severity.Info, Sentence.Of($"It took {taken:0.#} hours; {planned:0.#} were planned."), "work.hoursTaken");

@@ -50,6 +50,7 @@ public sealed class SurveyStation : Station<VehicleSurvey, SurveyResults>
         new("settings", "setting") { KnownBy = ["controller", "kind", "what"] },
         new("fuelSystem.joints", "joint") { KnownBy = ["place", "line", "size"] },
         new("goals.wishes", "wish") { KnownBy = ["kind", "text"] },
+        new("work.noWayBack", "act") { KnownBy = ["kind", "where"] },
     ];
 
     /// <inheritdoc/>
@@ -141,6 +142,7 @@ public sealed class SurveyStation : Station<VehicleSurvey, SurveyResults>
             "work.hoursTaken",
             "work.powerAfterKw",
             "work.powerAfterKnown",
+            "work.noWayBack[].ownerAgrees",
             "goals.wishes",
         ];
 

@@ -9,6 +9,7 @@ import { Assumptions } from "./Assumptions";
 import { BaseMapPanel } from "./BaseMapPanel";
 import { ControllersPanel } from "./ControllersPanel";
 import { FuelCurve } from "./FuelCurve";
+import { MeanwhilePanel } from "./MeanwhilePanel";
 import { MeteringPanel } from "./MeteringPanel";
 import { OutsidePanel } from "./OutsidePanel";
 import { PulsePanel } from "./PulsePanel";
@@ -61,6 +62,7 @@ export function CompensatePage() {
         ]}
         right={[
           [isTyped ? 2 : 1.2, <BaseMapPanel key="base" compensate={compensate} />],
+          [2.2, basePct && <MeanwhilePanel key="meanwhile" compensate={compensate} />],
           [
             2.4,
             stretched && stretched.length > 0 && <StretchedPanel key="stretched" stretched={stretched} said={stretchedSaid} />,

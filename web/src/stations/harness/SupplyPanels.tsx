@@ -70,7 +70,8 @@ export function StandbyPanel({ harness }: { harness: HarnessStation }) {
       <p className="mt-2">
         {days ? (
           <>
-            The engine still cranks for <b className="reading whitespace-nowrap">{daysDrawn ? units.say(daysDrawn) : units.hazy(days, "days")}</b>.{" "}
+            The engine still cranks for{" "}
+            <b className="reading whitespace-nowrap">{daysDrawn ? units.say(daysDrawn) : units.hazy(days, "days")}</b>.{" "}
             {daysBecause && <span className="text-ink-2">{units.say(daysBecause)}</span>}
           </>
         ) : (

@@ -55,6 +55,13 @@ export function LeakPanel({ route }: { route: RouteStation }) {
                     {units.say(f)}
                   </p>
                 ))}
+              {leak.number <= joints && leak.id != null && (
+                <MadeBesides
+                  leak={leak}
+                  made={madeAt(document, ids, leak.id)}
+                  onChange={(made) => leak.id != null && setDraft(withJoint(document, ids, leak.id, made))}
+                />
+              )}
               {leak.number <= joints && (
                 <Made
                   leak={leak}
@@ -81,6 +88,34 @@ export function LeakPanel({ route }: { route: RouteStation }) {
       </ol>
       <OpenedJoint error={errorFor("opened")} onAdd={(name) => setDraft({ ...document, opened: [...opened, name] })} />
     </section>
+  );
+}
+
+/** What any joint can be: only hand tight; and where there is a bead, held by a collar in two halves. */
+function MadeBesides({ leak, made, onChange }: { leak: LeakPoint; made: JointMade; onChange: (made: JointMade) => void }) {
+  return (
+    <div className="no-print flex flex-wrap gap-x-6">
+      <label className="mt-1 flex min-h-[44px] w-fit cursor-pointer items-center gap-3">
+        <Mark
+          type="checkbox"
+          checked={made.handTight ?? false}
+          onChange={(e) => onChange({ ...made, handTight: e.target.checked || undefined })}
+        />
+        {`Joint ${leak.number} is only hand tight`}
+      </label>
+      {leak.hasBead && (
+        <SelectField
+          label={`Split collar at joint ${leak.number}`}
+          none="None here"
+          value={made.collar == null ? undefined : made.collar ? "on" : "missing"}
+          choices={[
+            { name: "on", label: "Both halves are on" },
+            { name: "missing", label: "Missing" },
+          ]}
+          onChange={(collar) => onChange({ ...made, collar: collar == null ? undefined : collar === "on" })}
+        />
+      )}
+    </div>
   );
 }
 
