@@ -113,7 +113,7 @@ internal static class PlacementWords
 
         var isSmall = drop.Value + Interval95.HalfWidth(drop) <= Small;
         return Sentence.Of(
-            $"The sensor's bore costs {Kpa(sensor)} at {Say.Of(flow, Unit.Lph, 0)}, with all its parts "
+            $"{Wording.Begun(option.School.InWords())} the sensor's bore costs {Kpa(sensor)} at {Say.Of(flow, Unit.Lph, 0)}, with all its parts "
                 + $"{Kpa(drop)}{(isSmall ? Sentence.Of($": small, under {Say.Kpa(Small)}") : Sentence.Empty)}."
         );
     }

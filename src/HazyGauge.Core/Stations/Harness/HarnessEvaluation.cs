@@ -55,6 +55,12 @@ internal static class HarnessEvaluation
             HarnessProgress.NotStarted.NextAction,
             figures.Assumed
         );
+        if (results.Signal.IsLive)
+        {
+            // A live reading answers what its levels and edges are like.
+            results = results with { Assumed = [.. figures.Assumed.Where(a => a.Field is not (HarnessFigures.SaturationPath or HarnessFigures.CablePath))] };
+        }
+
         var progress = HarnessProgress.Of(plan, results);
         return results with
         {

@@ -10,6 +10,12 @@ namespace HazyGauge.Core.Stations.Harness;
 /// <param name="ledger">The ledger; usual figures are added to it.</param>
 internal sealed class HarnessFigures(HarnessPlan plan, IReadOnlyList<Field> fields, HazeLedger ledger)
 {
+    /// <summary>Field of the voltage of the pulled sensor.</summary>
+    internal const string SaturationPath = "saturationV";
+
+    /// <summary>Field of the capacitance of the signal wire.</summary>
+    internal const string CablePath = "cableNf";
+
     private readonly List<AssumedFigure> _assumed = [];
 
     /// <summary>What had to be assumed, in the order it was needed.</summary>
@@ -34,10 +40,10 @@ internal sealed class HarnessFigures(HarnessPlan plan, IReadOnlyList<Field> fiel
     public Hazy SelfDischargePct => plan.SelfDischargePct ?? Usually("selfDischargePct");
 
     /// <summary>Capacitance of the signal wire where neither it nor every length is known, nF.</summary>
-    public Hazy CableNf => plan.CableNf ?? Usually("cableNf");
+    public Hazy CableNf => plan.CableNf ?? Usually(CablePath);
 
     /// <summary>Voltage of the pulled sensor, V.</summary>
-    public Hazy SaturationV => plan.SaturationV ?? Usually("saturationV");
+    public Hazy SaturationV => plan.SaturationV ?? Usually(SaturationPath);
 
     /// <summary>Blend in the line, % by volume; where nobody knows it, any.</summary>
     public Hazy EthanolPct => plan.EthanolPct ?? Usually("ethanolPct");
