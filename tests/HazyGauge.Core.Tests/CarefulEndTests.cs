@@ -6,6 +6,7 @@ using HazyGauge.Core.FuelSystem;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Plumbing;
 using HazyGauge.Core.Plumbing.Checks;
+using HazyGauge.Core.Plumbing.Kit;
 using HazyGauge.Core.Plumbing.Placement;
 using HazyGauge.Core.Plumbing.Ports;
 using HazyGauge.Core.Stations;
@@ -211,6 +212,51 @@ public class CarefulEndTests
         var check = ChainCheck.Of(MadeChain.Of([nut], PortCatalogue.Find("tube-3-8")!, PortCatalogue.Find("flare-6-f")!), [new JointMade(Tube: tube, Insert: insert)], 400);
         check.Ok.ShouldBe(isOk);
         string.Join(' ', check.Findings.Where(f => f.Joint == 1 && f.Code is "tubeMaterial" or "ferruleOnNylon" or "insertIn").Select(f => f.Code)).ShouldBe(code);
+    }
+
+    // Whatever else is right at a joint, and whichever of them it is: only hand tight it stops the line, and so does a bead without its collar.
+    [Fact]
+    public void A_joint_that_is_not_made_up_stops_the_line_wherever_it_is()
+    {
+        FittingPart hose = new("hose", "Hose", ["hose-9-5", "hose-9-5"], 9.5, 250, 8, true, BendRadiusMm: 57, MaxKpa: 690);
+        FittingPart joiner = new("joiner", "Joiner", ["barb-9-5", "barb-9-5"], 7.5, 55, 3, true, MaxKpa: 690);
+        var chain = MadeChain.Of([hose, joiner, hose], PortCatalogue.Find("bead-3-8")!, PortCatalogue.Find("barb-9-5")!);
+        for (var at = 0; at < 4; at++)
+        {
+            ChainCheckResult With(JointMade made) => ChainCheck.Of(chain, [.. Enumerable.Range(0, 4).Select(i => i == at ? made : new JointMade())], 400);
+            string[] Codes(ChainCheckResult check) => [.. check.Findings.Where(f => f.Joint == at + 1).Select(f => f.Code)];
+            With(new()).Ok.ShouldBeTrue();
+            With(new(HandTight: false)).Ok.ShouldBeTrue();
+            var loose = With(new(HandTight: true));
+            loose.Ok.ShouldBeFalse();
+            loose.Findings.Single(f => f.Severity == Severity.Stop).ShouldSatisfyAllConditions(f => f.Code.ShouldBe("handTight"), f => f.Joint.ShouldBe(at + 1));
+
+            // The bead is at the first joint; anywhere else a collar has nothing to hold.
+            With(new(Collar: false)).Ok.ShouldBe(at > 0);
+            Codes(With(new(Collar: true))).ShouldContain(at == 0 ? "collarHome" : "collarNowhere");
+            LeakList.Of(chain)[at].HasBead.ShouldBe(at == 0 ? true : null);
+            ChainKit
+                .Of(chain, [.. Enumerable.Range(0, 4).Select(i => new JointMade(Collar: i == at ? true : null))])
+                .Parts.Count(p => p.Code.StartsWith("split-collar", StringComparison.Ordinal))
+                .ShouldBe(at == 0 ? 1 : 0);
+        }
+    }
+
+    // Every kind of act, asked of the owner or not: before it is done it is said, and agreed to it is only said.
+    [Fact]
+    public void What_cannot_be_undone_is_marked_before_it_is_done()
+    {
+        foreach (var kind in Enum.GetValues<NoWayBackKind>())
+        {
+            foreach (var agrees in new bool?[] { null, false, true })
+            {
+                var survey = VehicleSurvey.Empty with { Work = new WorkNotes(NoWayBack: [new(kind, "behind the dash", agrees)]) };
+                var found = new SurveyStation().Evaluate(survey, new StationContext(new HazeLedger())).Findings.Where(f => f.Code == "noWayBack").ShouldHaveSingleItem();
+                found.Severity.ShouldBe(agrees == true ? Severity.Info : Severity.Caution);
+                found.Text.ShouldStartWith("Cannot be undone: ");
+                found.Text.ShouldContain("behind the dash");
+            }
+        }
     }
 
     /// <summary>Source: common practice, no source: E75 over a map on E10 with nothing that corrects it runs at lambda 1.31 to 1.36.</summary>

@@ -93,6 +93,7 @@ public class RouteStationTests
                 "found"
             },
             { "whole", Whole with { Opened = ["Union"] }, StationState.Planned, "4 parts go between the two ends in the feed, with 6 leak points.", "found" },
+            { "hand tight", Whole with { Joints = [new(), new(HandTight: true)] }, StationState.Hold, "Not to be primed yet.", "handTight" },
             { "a worm gear", Whole with { Joints = [new(), new(), new(ClampKind.WormGear)] }, StationState.Hold, "These parts do not go together.", "wormGear" },
         };
 

@@ -159,8 +159,8 @@ public static class SettingVerdicts
             ? Sentence.Empty
             : Sentence.Of(
                 $"A straight line cannot fit: on {Say.Ethanol(at)} it is {Math.Abs(100 * off):0.0} % {(off > 0 ? "rich" : "lean")} even so. Where the controller "
-                    + $"takes a row, type in the row of "
-                    + $"Compensate."
+                    + $"takes a row, type in the row of Compensate. Where it counts from E0 and not from the map's blend, the ends are 100 and "
+                    + $"{100 * Needed(100) / Needed(0):0.0} %."
             );
     }
 

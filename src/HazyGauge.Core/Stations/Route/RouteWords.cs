@@ -1,4 +1,5 @@
 using HazyGauge.Core.Findings;
+using HazyGauge.Core.Plumbing.Checks;
 using HazyGauge.Core.Plumbing.Hoses;
 using HazyGauge.Core.Plumbing.Kit;
 using HazyGauge.Core.Plumbing.Placement;
@@ -48,7 +49,9 @@ internal static class RouteWords
                 ? "The sensor cannot go there."
                 : IsOfGap(stop)
                     ? "These parts do not span the gap."
-                    : "These parts do not go together."
+                    : stop.Code is ChainCheck.HandTightCode or ChainCheck.MissingCollarCode
+                        ? "Not to be primed yet."
+                        : "These parts do not go together."
             : Sentence.Of(
                 $"{Count(parts, "part")} {(parts == 1 ? "goes" : "go")} between the two ends{(place is null ? string.Empty : $" {place.School.InWords()}")}, with "
                     + $"{Count(leaks, "leak point")}."
@@ -77,7 +80,9 @@ internal static class RouteWords
             { Place: null, Check: null } when plan.From is null => "Route: no place chosen for the sensor yet",
             { From: null } or { To: null } => "Route: ends not named yet",
             { Check: null } => Sentence.Of($"Route: from {results.From.Name} to {results.To.Name}, no parts chosen yet"),
-            _ when results.Findings.Any(f => f.Severity == Severity.Stop) => "Route: the parts chosen do not go together",
+            _ when results.Findings.FirstOrDefault(f => f.Severity == Severity.Stop) is { } stop => stop.Code is ChainCheck.HandTightCode or ChainCheck.MissingCollarCode
+                ? "Route: a joint is not made up yet"
+                : "Route: the parts chosen do not go together",
             _ => Sentence.Of(
                 $"Route: {Count(plan.Chain!.Count, "part")}, "
                     + $"{Count(results.Leaks.Count, "leak point")}{(results.Place is { } place ? $", sensor {place.School.InWords()}" : string.Empty)}"
