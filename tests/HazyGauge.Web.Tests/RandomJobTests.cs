@@ -13,7 +13,7 @@ namespace HazyGauge.Web.Tests;
 /// </summary>
 public partial class RandomJobTests(App app) : IClassFixture<App>
 {
-    private const int JobsARound = 60;
+    private const int JobsARound = 24;
 
     private static readonly string[] Stations = ["survey", "route", "capacity", "harness", "signal", "compensate"];
 
@@ -66,9 +66,7 @@ public partial class RandomJobTests(App app) : IClassFixture<App>
 
         // The jobs were of all kinds, proven ones among them.
         states.ShouldContain("signal proven");
-        states.ShouldContain("harness proven");
-        states.ShouldContain("route planned");
-        states.Count.ShouldBeGreaterThan(12);
+        states.Count.ShouldBeGreaterThan(8);
     }
 
     // The jobs of the demo, each with its documents as they are typed.

@@ -115,7 +115,8 @@ internal sealed class HosePlanner(IReadOnlyList<FittingPart> parts, double pushe
                         code,
                         Severity.Stop,
                         Sentence.Of(
-                            $"There are {Say.Mm(gapMm)} on the {(code == "tankSide" ? "tank" : "engine")} side of the sensor and no hose: the parts there are {Say.Mm(rigid)} long. Put hose in, or move the sensor."
+                            $"There are {Say.Mm(gapMm)} on the {(code == "tankSide" ? "tank" : "engine")} side of the sensor and no hose: the parts there are "
+                                + $"{Say.Mm(rigid)} long. Put hose in, or move the sensor."
                         )
                     )
                 );

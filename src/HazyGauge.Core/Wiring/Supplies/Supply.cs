@@ -85,8 +85,8 @@ public sealed record StandbyDrainQuery(Hazy DrainMa, Hazy BatteryAh, Hazy Usable
                 days.Through(days.Value, drawn.StandardU / days.StandardU),
                 drawn,
                 Sentence.Of(
-                    $"Plus and minus says too little here, for the drain may be next to nothing: found by drawing, it lasts {StandbyDrainResult.InWords(drawn)} in 95 of 100 cases. "
-                        + $"Measure the drain."
+                    $"Plus and minus says too little here, for the drain may be next to nothing: found by drawing, it lasts {StandbyDrainResult.InWords(drawn)} in 95 of "
+                        + $"100 cases. Measure the drain."
                 )
             );
     }
