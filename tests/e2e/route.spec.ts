@@ -75,6 +75,7 @@ test("a part of the shop's own goes into the catalog, and lies on the shelf for 
   await page.getByLabel("Other end").selectOption("qc-3-8-f-tab");
   await page.getByLabel("Bore").fill("8");
   await page.getByLabel("Length", { exact: true }).fill("40");
+  await page.getByLabel("Made for up to").fill("1000 kPa");
   await page.getByLabel("Cost").fill("9");
   await page.getByLabel("On the shelf").fill("1");
   await page.getByRole("button", { name: "Add the part" }).click();
@@ -89,7 +90,7 @@ test("a place chosen with its reason, two gaps measured: lengths to cut with a d
   await places.getByRole("button", { name: "Feed", exact: true }).click();
   await places.getByRole("button", { name: "Put the sensor here: Feed" }).click();
   await expect(page.getByRole("heading", verdict)).toHaveText("4 parts go between the two ends in the feed, with 5 leak points.");
-  await expect(page.getByText(/The sensor's bore costs .* with all its parts .*: small, under 10 kPa/)).toBeVisible();
+  await expect(page.getByText(/the sensor's bore costs .* with all its parts .*: small, under 10 kPa/)).toBeVisible();
   await expect(page.getByText(/^Better in a loop at a stock joint: a stock joint can be pulled apart/)).toBeVisible();
   await expectAccessible(page);
 

@@ -8,7 +8,7 @@ namespace HazyGauge.Core.FuelSystem;
 /// <summary>How heavily a component is used.</summary>
 /// <param name="Component">The component.</param>
 /// <param name="UsePct">Its use, % of its limit; above 100 it is too small.</param>
-/// <param name="Limit">Of which limit, behind a percentage: "of the 85 % duty allowed".</param>
+/// <param name="Limit">Of which limit, behind a percentage: "of their limit, 85 % duty".</param>
 public sealed record ComponentUse(FuelComponent Component, Hazy UsePct, Sentence Limit)
 {
     /// <summary>True where the best estimate lies within the limit.</summary>

@@ -43,7 +43,7 @@ public static class FuelComponentWords
     public static Sentence LimitOf(DeliverySystem<Hazy> system, FuelComponent component) =>
         component switch
         {
-            FuelComponent.Injectors when system.Injectors is { } ports => Sentence.Of($"of the {Say.Percent(ports.DutyLimitPct.Value)} duty allowed"),
+            FuelComponent.Injectors when system.Injectors is { } ports => Sentence.Of($"of their limit, {Say.Percent(ports.DutyLimitPct.Value)} duty"),
             FuelComponent.DirectInjection => "of the time there is to inject",
             FuelComponent.HighPressurePump => "of what it delivers",
             FuelComponent.LowPressurePump when system.LowPressurePump is { MarginPct.Value: > 0 and var margin } => Sentence.Of($"of its flow, {Say.Percent(margin)} kept back"),

@@ -20,7 +20,7 @@ internal static class ReachWords
     public static Sentence Supported(Hazy mostEthanolPct) =>
         Interval95.HalfWidth(mostEthanolPct) switch
         {
-            > 20 when !IsOneSided(mostEthanolPct) => Sentence.Of($"somewhere from {Say.Ethanol(mostEthanolPct)}"),
+            > SentenceText.WidestPct when !IsOneSided(mostEthanolPct) => Sentence.Of($"somewhere from {Say.Ethanol(mostEthanolPct)}"),
             _ when !IsOneSided(mostEthanolPct) => Sentence.Of($"up to {Say.Ethanol(mostEthanolPct)}"),
             var half when mostEthanolPct.Value - half > 100 - NoDoubtPct => "every blend",
             var half => Sentence.Of($"{Say.Ethanol(Math.Floor(mostEthanolPct.Value - half))} or more"),

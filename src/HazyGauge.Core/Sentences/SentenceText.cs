@@ -8,7 +8,7 @@ namespace HazyGauge.Core.Sentences;
 public static class SentenceText
 {
     // A blend that is less sure than this is said from where to where, points (our own).
-    private const double WidestPct = 20;
+    internal const double WidestPct = 20;
 
     /// <summary>The sentence in a system of units.</summary>
     public static string Render(Sentence sentence, UnitSystem system) =>

@@ -5799,7 +5799,7 @@ export interface components {
             component: components["schemas"]["FuelComponent"];
             /** @description Its use, % of its limit; above 100 it is too small. */
             usePct: components["schemas"]["Hazy"];
-            /** @description Of which limit, behind a percentage: "of the 85 % duty allowed". */
+            /** @description Of which limit, behind a percentage: "of their limit, 85 % duty". */
             limit: components["schemas"]["Sentence"];
             /** @description True where the best estimate lies within the limit. */
             ok?: boolean;

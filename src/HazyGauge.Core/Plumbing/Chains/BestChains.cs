@@ -100,8 +100,8 @@ internal sealed class BestChains(ChainAsk ask, IReadOnlyList<FittingPart> parts,
                 ask.Weights is not null
                     ? $"Of {usable} parts every chain of up to {longest} was weighed, and what longer ones would cost at least: none is better by these weights."
                 : allowed.HasFlag(ChainDoubt.Narrow)
-                    ? $"Of {usable} parts every chain of up to {longest} was weighed: none of them has fewer than {best.LeakPoints} leak points, and none with as few chokes less."
-                : $"Of {usable} parts every chain of up to {longest} was weighed: none of them has fewer than {best.LeakPoints} leak points, and none with as few costs less."
+                    ? $"Of {usable} parts every chain of up to {longest} was weighed: none has fewer than {best.LeakPoints} leak points, and none with as few chokes less."
+                : $"Of {usable} parts every chain of up to {longest} was weighed: none has fewer than {best.LeakPoints} leak points, and none with as few costs less."
             );
     }
 

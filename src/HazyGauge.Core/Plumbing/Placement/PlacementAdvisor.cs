@@ -110,7 +110,7 @@ public sealed class PlacementAdvisor
             isPossible ? Lag(inFeed, mixed: true, branch) : null,
             isPossible ? ToRail(inFeed, branch) : null,
             aeration,
-            isPossible ? PlacementWords.ControllerMust(inFeed, HoldAboveRpm, _survey) : Sentence.Empty,
+            isPossible ? PlacementWords.ControllerMust(inFeed, aeration == AerationRisk.Low ? _path.Flows[^1].ReturnLph : null, HoldAboveRpm, _survey) : Sentence.Empty,
             !isPossible ? null
                 : inFeed ? _path.LineKpa
                 : drop,

@@ -43,7 +43,11 @@ internal static class PlacementWords
     }
 
     /// <summary>What the controller has to do.</summary>
-    public static Sentence ControllerMust(bool inFeed, double holdAboveRpm, VehicleSurvey survey)
+    /// <param name="inFeed">True where the sensor sits in the feed.</param>
+    /// <param name="comesBackLph">What surely comes back at full load, L/h; null where little may, or nobody knows.</param>
+    /// <param name="holdAboveRpm">Engine speed above which little comes back, 1/min.</param>
+    /// <param name="survey">What is known of the vehicle.</param>
+    public static Sentence ControllerMust(bool inFeed, Hazy? comesBackLph, double holdAboveRpm, VehicleSurvey survey)
     {
         if (inFeed)
         {
@@ -52,10 +56,10 @@ internal static class PlacementWords
 
         var (map, pump) = (survey.MapOrUsualPct().Value, survey.Goals.LocalEthanolPct?.Value ?? PumpBlends.E85Pct);
         var off = Uncorrected.LambdaRatio(pump, new(map));
-        return Sentence.Of(
-            $"Hold the last reading above {Say.Given(holdAboveRpm, Unit.Rpm)}, where little fuel or foam comes back. It must not switch the correction off there: off, "
-                + $"{Say.Ethanol(pump)} on a map made on {Say.Ethanol(map)} runs at {off:0.00} times the lambda wanted. Ask which of the two it does."
-        );
+        var hold = comesBackLph is { } back
+            ? Sentence.Of($"Holding is not needed here: {Say.Of(back, Unit.Lph, 0)} still come back at full load. The controller must not switch the correction off at speed")
+            : Sentence.Of($"Hold the last reading above {Say.Given(holdAboveRpm, Unit.Rpm)}, where little fuel or foam comes back. It must not switch the correction off there");
+        return Sentence.Of($"{hold}: off, {Say.Ethanol(pump)} on a map made on {Say.Ethanol(map)} runs at {off:0.00} times the lambda wanted. Ask which of the two it does.");
     }
 
     /// <summary>What is near it.</summary>

@@ -159,8 +159,6 @@ public static class CapacityEvaluation
         (survey.FuelSystem.FollowsManifold is not null || survey.FuelSystem.Line is FuelLine.Returnless)
         && (survey.FuelSystem.Line != FuelLine.ControlledReturnless || survey.FuelSystem.BasePressureKpa is not null);
 
-    private const string AtInlet = "At the pump's inlet";
-
     private static IEnumerable<Finding> Findings(VehicleSurvey survey, SurveyedFuelSystem system, HotDriveResult? drive)
     {
         foreach (var (finding, _) in system.WhatIsMissing())
@@ -168,19 +166,19 @@ public static class CapacityEvaluation
             yield return finding;
         }
 
-        foreach (
-            var (place, worstPct, margin) in drive is null
-                ? []
-                : new[] { (AtInlet, drive.WorstAtInletPct, drive.AtInlet), ("In the return", drive.WorstInReturnPct, drive.InReturn) }
-        )
+        foreach (var (isInlet, worstPct, margin) in drive is null ? [] : new[] { (true, drive.WorstAtInletPct, drive.AtInlet), (false, drive.WorstInReturnPct, drive.InReturn) })
         {
             foreach (var finding in margin?.Findings.Where(f => f.Severity > Severity.Info) ?? [])
             {
                 var when =
-                    place == AtInlet && finding.Code == BoilingMargin.Boils && drive!.BoilsAfterMin is { } after
+                    isInlet && finding.Code == BoilingMargin.Boils && drive!.BoilsAfterMin is { } after
                         ? FormattableString.Invariant($"after {Math.Floor(after):0} min")
                         : "at the end";
-                yield return finding.Saying(Sentence.Of($"{place}, {when} of the hottest drive, on {Say.Ethanol(worstPct)}, which boils first: {finding.Sentence.Inside()}"));
+                yield return finding.Saying(
+                    Sentence.Of(
+                        $"{(isInlet ? "At the pump's inlet" : "In the return")}, {when} of the hottest drive, on {Say.Ethanol(worstPct)}, which boils first: {finding.Sentence.Inside()}"
+                    )
+                );
             }
         }
 

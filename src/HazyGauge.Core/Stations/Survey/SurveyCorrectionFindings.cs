@@ -72,7 +72,7 @@ internal static partial class SurveyCorrectionFindings
     }
 
     [GeneratedRegex(
-        @"\b(?:above|over|beyond|rpm|r/min|1/min|/min|off|disabled?)\b",
+        @"\b(?:above|over|beyond|rpm|r/min|1/min|off|disabled?)\b|/min\b",
         RegexOptions.IgnoreCase | RegexOptions.CultureInvariant,
         matchTimeoutMilliseconds: PatternLimit.Milliseconds
     )]

@@ -19,7 +19,8 @@ export function OwnPart() {
   const client = useQueryClient();
   const parts = useParts().data?.parts ?? [];
   const [draft, setDraft] = useState<Draft>({ ethanolRated: true });
-  const set = (part: Draft) => setDraft({ ...draft, ...part });
+  // A number is read a moment after it was typed: what was typed since stays.
+  const set = (part: Draft) => setDraft((before) => ({ ...before, ...part }));
   const done = () => {
     setDraft({ ethanolRated: true });
     client.invalidateQueries({ queryKey: partsKey });
@@ -97,6 +98,12 @@ export function OwnPart() {
             unit="°"
             value={draft.angleDeg ?? null}
             onChange={(angleDeg) => set({ angleDeg: angleDeg ?? undefined })}
+          />
+          <NumberField
+            label="Made for up to"
+            quantity="kpa"
+            value={draft.maxKpa ?? null}
+            onChange={(maxKpa) => set({ maxKpa: maxKpa ?? undefined })}
           />
           <NumberField label="Cost" value={draft.cost ?? null} onChange={(cost) => set({ cost: cost ?? undefined })} />
           <NumberField
