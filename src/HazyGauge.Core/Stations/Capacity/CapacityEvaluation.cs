@@ -176,7 +176,8 @@ public static class CapacityEvaluation
                         : "at the end";
                 yield return finding.Saying(
                     Sentence.Of(
-                        $"{(isInlet ? "At the pump's inlet" : "In the return")}, {when} of the hottest drive, on {Say.Ethanol(worstPct)}, which boils first: {finding.Sentence.Inside()}"
+                        $"{(isInlet ? "At the pump's inlet" : "In the return")}, {when} of the hottest drive, on {Say.Ethanol(worstPct)}, which boils first: "
+                            + $"{finding.Sentence.Inside()}"
                     )
                 );
             }
