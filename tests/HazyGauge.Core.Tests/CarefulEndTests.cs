@@ -286,6 +286,7 @@ public class CarefulEndTests
 
     [Theory]
     [InlineData("flex correction off above 3000 rpm", true)]
+    [InlineData("blend frozen, 4500 /min", true)]
     [InlineData("Holds the last value over 4000 1/min", true)]
     [InlineData("lamp in the dash when the signal is lost", false)]
     public void What_was_written_of_failsafes_before_only_raises_the_question(string text, bool asks)

@@ -227,6 +227,36 @@ public class JobAsItComesInTests
         steps.ShouldNotContain(s => s.Kind == StepKind.TypeIn);
     }
 
+    // Whoever sets the numbers, and read or not: what may be filled keeps clear of both ends by their haze, and what cannot be is refused by its field.
+    [Fact]
+    public void Until_the_file_is_in_the_page_says_which_fuel_may_be_driven()
+    {
+        foreach (var map in new[] { 0.0, 10, 30, 85 })
+        {
+            foreach (var (limit, learned) in new[] { (20.0, 0.0), (25, 8), (12, -5), (3, 3) })
+            {
+                var ledger = new HazeLedger();
+                var plan = new CompensatePlan { BaseEthanolPct = ledger.Quantity(map, 1, new HazeSource("base", "base")), Trims = new TrimChoice(limit, learned) };
+                var band = Job(Bare, compensate: plan, on: ledger).Compensate.Meanwhile!;
+                var said = band.Fill.Values.Values.Select(v => v.Value).ToList();
+                if (said.Count == 2)
+                {
+                    said[0].ShouldBeGreaterThanOrEqualTo(band.LowestPct.Value <= 0 ? 0 : band.LowestPct.Value + Interval95.HalfWidth(band.LowestPct));
+                    said[1].ShouldBeLessThanOrEqualTo(band.HighestPct.Value >= 100 ? 100 : band.HighestPct.Value - Interval95.HalfWidth(band.HighestPct));
+                }
+                else
+                {
+                    (band.HighestPct.Value - band.LowestPct.Value).ShouldBeLessThan(2 + Interval95.HalfWidth(band.HighestPct) + Interval95.HalfWidth(band.LowestPct));
+                }
+            }
+        }
+
+        Job(Bare, compensate: new CompensatePlan { BaseEthanolPct = 10 }).Compensate.Meanwhile.ShouldBeNull();
+        Should
+            .Throw<RefusedInputException>(() => Job(Bare, compensate: new CompensatePlan { BaseEthanolPct = 10, Trims = new TrimChoice(10, 20) }))
+            .Errors.Keys.ShouldContain("trims.learnedTrimPct");
+    }
+
     [Theory]
     [InlineData(SettingKind.FullScale, 0.0, true, "the controller reads E0")]
     [InlineData(SettingKind.FullScale, 135.0, true, "must stand at 100")]

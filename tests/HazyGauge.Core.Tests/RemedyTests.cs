@@ -1,5 +1,6 @@
 using HazyGauge.Core.FuelSystem;
 using HazyGauge.Core.Haze;
+using HazyGauge.Core.Sentences;
 using HazyGauge.Core.Stations;
 using HazyGauge.Core.Stations.Capacity;
 using HazyGauge.Core.Vehicles;
@@ -111,7 +112,19 @@ public class RemedyTests
                 seen[remedy.Code] = seen.GetValueOrDefault(remedy.Code) + 1;
                 if (remedy.Code == "together")
                 {
-                    remedy.BoilsPct.ShouldBeLessThan(now.BoilsPct!.Value);
+                    // All three, each as far as the sentence says.
+                    double? Said(Unit unit) => remedy.What.Values.Values.Where(v => v.Unit == unit).Select(v => (double?)v.Value).SingleOrDefault();
+                    var isStaged = remedy.What.Text.Contains("tage the pumps", StringComparison.Ordinal);
+                    var allDone = Of(
+                        survey with
+                        {
+                            Pump = isStaged ? survey.Pump with { Count = 1, ElectricalW = survey.Pump.ElectricalW / pumps } : survey.Pump,
+                            FuelSystem = survey.FuelSystem with { TankLossWPerK = 8 + (Said(Unit.WattPerK) ?? 0) },
+                        },
+                        drive: Said(Unit.Litres) is { } kept ? drive with { FuelLitres = kept } : drive
+                    ).Drive!;
+                    allDone.BoilsPct!.Value.ShouldBe(remedy.BoilsPct, 0.01, $"seed {seed}: {remedy.What}");
+                    Boils(allDone).ShouldBe(!remedy.Enough);
                     continue;
                 }
 
@@ -135,6 +148,23 @@ public class RemedyTests
 
         seen.Keys.Order().ShouldBe(["coolReturn", "keepFuel", "stagePumps", "together"]);
         seen.Values.ShouldAllBe(n => n > 3);
+    }
+
+    // A tank that starts hotter than the air, and one that loses nearly all that may be asked about: nothing is named that does not help, and nothing is refused.
+    [Theory]
+    [InlineData(8, 70)]
+    [InlineData(990, 30)]
+    [InlineData(1000, 70)]
+    public void Only_what_helps_is_named(double lossWPerK, double startC)
+    {
+        var survey = Random(new Random(1), FuelSystemKind.Port) with
+        {
+            FuelSystem = new FuelSystemSurvey(FuelLine.Return, FuelSystemKind.Port, 300, false, 60) { TankLossWPerK = lossWPerK },
+            Pump = new FuelPump(3, 180) { ElectricalW = 450 },
+        };
+        var drive = Of(survey, drive: new HotDrive(AmbientC: 48, StartC: startC, FuelLitres: 10, Minutes: 15, AltitudeM: 3500, GasolineReidKpa: 95)).Drive!;
+        Boils(drive).ShouldBeTrue();
+        drive.Remedies!.ShouldAllBe(r => r.BoilsPct < drive.BoilsPct);
     }
 
     private static bool Boils(HotDriveSummary drive) => drive.AtInlet.Findings.Concat(drive.InReturn?.Findings ?? []).Any(f => f.Code is "boils" or "probablyBoils" or "mayBoil");

@@ -123,6 +123,20 @@ public class RecommendedChainTests
         }
     }
 
+    // A sensor whose ends lead nowhere is no reason to say that chains of any length were weighed.
+    [Fact]
+    public void A_second_sensor_that_fits_nothing_changes_neither_the_chain_nor_its_proof()
+    {
+        FittingPart stray = new("stray", "Sensor with ends nobody has", ["pipe-3-8-f", "pipe-3-8-f"], 5, 90, 60, true, MaxKpa: 500, Sensor: true);
+        FittingPart[] narrow = [.. Shipped.Where(p => !p.Code.StartsWith("pipe-3-8", StringComparison.Ordinal))];
+        var ask = new FittingChainQuery("qc-3-8-f-tab", "qc-3-8-m", 300, false, ChainVia.Sensor);
+        var alone = (ask with { Catalogue = narrow }).Answer([]);
+        var beside = (ask with { Catalogue = [.. narrow, stray] }).Answer([]);
+        beside.Chains[0].Parts.ShouldBe(alone.Chains[0].Parts);
+        string Longest(FittingChains answer) => answer.Proof!.Split("up to ")[1].Split(' ')[0];
+        Longest(beside).ShouldBe(Longest(alone));
+    }
+
     private static bool IsHose(ChainPart part) => Shipped.First(p => p.Code == part.Code).IsHose;
 
     private static RouteResults Of(RoutePlan plan, double kpa) =>

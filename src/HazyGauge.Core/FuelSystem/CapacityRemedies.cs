@@ -419,7 +419,8 @@ internal sealed class CapacityRemedies
 
     private bool AllSurelyOk(Hazy powerKw, Hazy ethanolPct) => _limits.Uses(powerKw, ethanolPct).All(u => u.IsSurelyOk);
 
-    private static IEnumerable<double> Steps(double first, double last, double step)
+    /// <summary>From a first to a last, a step at a time: parts come in sizes.</summary>
+    internal static IEnumerable<double> Steps(double first, double last, double step)
     {
         for (var i = 0; first + (i * step) <= last; i++)
         {

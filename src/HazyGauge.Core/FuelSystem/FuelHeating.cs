@@ -32,6 +32,9 @@ public sealed record FuelHeatingInput(
     // With less left than this the pump draws air.
     internal const double MostUsedShare = 0.95;
 
+    /// <summary>Most heat a tank may lose, W/K.</summary>
+    internal const double MostLossWPerK = 1000;
+
     /// <summary>Heat that goes into the tank, W.</summary>
     public Hazy IntoTankW() => (PumpElectricalW * HeatIntoFuelPct / 100) + (BayHeatW ?? 0);
 
@@ -49,7 +52,7 @@ public sealed record FuelHeatingInput(
             .Within(StartC.Value, FuelTemperature.LowestC, FuelTemperature.HighestC, "startC", "The temperature at the start", Unit.Celsius)
             .Within(PumpElectricalW.Value, 0, 5000, "pumpElectricalW", "The electrical power of the pumps", Unit.Watt)
             .Within(HeatIntoFuelPct.Value, 0, 100, "heatIntoFuelPct", "The share of heat that goes into the fuel", Unit.Percent)
-            .Within(LossWPerK.Value, 0, 1000, "lossWPerK", "The heat the tank loses", Unit.WattPerK)
+            .Within(LossWPerK.Value, 0, MostLossWPerK, "lossWPerK", "The heat the tank loses", Unit.WattPerK)
             .Within(Minutes.Value, 1, 1440, "minutes", "The drive", Unit.Minutes)
             .Within(BayHeatW, 0, 10000, "bayHeatW", "The heat from the engine bay", Unit.Watt)
             .Within(FuelUsedLph, 0, 2000, "fuelUsedLph", "The fuel used", Unit.Lph);

@@ -33,32 +33,42 @@ internal readonly record struct HeatChance(double Pct, bool IsLeftOpen)
 /// <param name="litres">Fuel in the tank now, L.</param>
 /// <param name="tankLitres">What the tank holds, L; null where nobody knows.</param>
 /// <param name="pumps">Pumps side by side.</param>
-/// <param name="hasReturn">True where fuel comes back from the engine.</param>
+/// <param name="canCool">True where fuel comes back from the engine through a return that a cooler can be put into.</param>
 /// <param name="chance">How likely it boils with so much fuel, with so much of the pumps running, 0 to 1, and with a cooler of so many W/K.</param>
 /// <param name="nowPct">How likely it boils as it is, %.</param>
-internal sealed class HeatRemedies(Hazy litres, double? tankLitres, int pumps, bool hasReturn, Func<Hazy, double, double, HeatChance> chance, double nowPct)
+internal sealed class HeatRemedies(Hazy litres, double? tankLitres, int pumps, bool canCool, Func<Hazy, double, double, HeatChance> chance, double nowPct)
 {
     // A tank is never quite full; fuel is thought of in jerrycans and coolers come in sizes (our own).
     private const double FullShare = 0.95;
     private const double FuelStepLitres = 5;
     private const double CoolerStepWPerK = 5;
-    private const double LargestCoolerWPerK = 60;
+
+    /// <summary>The largest cooler that is thought of, W/K.</summary>
+    internal const double LargestCoolerWPerK = 60;
 
     // Less than this is not worth saying (our own).
     private const double LeastGainPct = 1;
 
     private readonly double _staged = 1.0 / pumps;
 
+    private readonly IReadOnlyList<double> _fills =
+    [
+        .. CapacityRemedies.Steps((Math.Floor(litres.Value / FuelStepLitres) + 1) * FuelStepLitres, (tankLitres ?? 0) * FullShare, FuelStepLitres),
+    ];
+
+    private readonly IReadOnlyList<double> _coolers = canCool ? [.. CapacityRemedies.Steps(CoolerStepWPerK, LargestCoolerWPerK, CoolerStepWPerK)] : [];
+
     /// <summary>What helps; what is enough by itself first.</summary>
     public IReadOnlyList<HeatRemedy> Find()
     {
-        var alone = new[] { Stage(), Keep(), Cool() }.OfType<HeatRemedy>().ToList();
-        if (!alone.Exists(r => r.Enough) && alone.Count > 1)
+        // Of a tank that starts hotter than the air, more fuel is no help: only what helps is named, and joined.
+        var helps = new[] { Stage(), Keep(), Cool() }.OfType<HeatRemedy>().Where(r => r.Enough || r.BoilsPct < nowPct - LeastGainPct).ToList();
+        if (!helps.Exists(r => r.Enough) && helps.Count > 1)
         {
-            alone.Add(Together(alone));
+            helps.Add(Together(helps));
         }
 
-        return [.. alone.Where(r => r.Enough || r.BoilsPct < nowPct - LeastGainPct).OrderByDescending(r => r.Enough)];
+        return [.. helps.OrderByDescending(r => r.Enough)];
     }
 
     private HeatRemedy? Stage() =>
@@ -71,16 +81,13 @@ internal sealed class HeatRemedies(Hazy litres, double? tankLitres, int pumps, b
                 chance(litres, _staged, 0)
             );
 
-    private HeatRemedy? Keep()
-    {
-        var steps = Steps((Math.Floor(litres.Value / FuelStepLitres) + 1) * FuelStepLitres, (tankLitres ?? 0) * FullShare, FuelStepLitres).ToList();
-        return FirstEnough(steps, l => chance(l, 1, 0)) is not var (kept, then)
+    private HeatRemedy? Keep() =>
+        FirstEnough(_fills, l => chance(l, 1, 0)) is not var (kept, then)
             ? null
             : Of("keepFuel", Sentence.Of($"Keep at least {Say.Of(kept, Unit.Litres, 0)} in the tank"), "Needs a mark at the gauge, and an owner who keeps to it.", then);
-    }
 
     private HeatRemedy? Cool() =>
-        !hasReturn || FirstEnough([.. Steps(CoolerStepWPerK, LargestCoolerWPerK, CoolerStepWPerK)], w => chance(litres, 1, w)) is not var (cooler, then)
+        FirstEnough(_coolers, w => chance(litres, 1, w)) is not var (cooler, then)
             ? null
             : Of(
                 "coolReturn",
@@ -89,23 +96,22 @@ internal sealed class HeatRemedies(Hazy litres, double? tankLitres, int pumps, b
                 then
             );
 
-    // All that there is, each as far as it goes.
+    // All that helps, each as far as it goes: that is where each of them stands where none is enough.
     private HeatRemedy Together(IReadOnlyList<HeatRemedy> alone)
     {
         bool Has(string code) => alone.Any(r => r.Code == code);
-        var kept = Has("keepFuel") ? (Hazy)(tankLitres!.Value * FullShare) : litres;
         return Of(
             "together",
             Sentence.Join(", and ", alone.Select((r, i) => i == 0 ? r.What : r.What.Inside())),
             null,
-            chance(kept, Has("stagePumps") ? _staged : 1, Has("coolReturn") ? LargestCoolerWPerK : 0)
+            chance(Has("keepFuel") ? _fills[^1] : litres, Has("stagePumps") ? _staged : 1, Has("coolReturn") ? _coolers[^1] : 0)
         );
     }
 
     private static HeatRemedy Of(string code, Sentence what, Sentence? needs, HeatChance then) =>
         new(code, Sentence.Of($"{what}."), $"Then the chance of boiling on that drive is {BoilingMargin.ChanceInWords(then.Pct)}.", needs, then.Pct, !then.IsLeftOpen);
 
-    // The first that is enough, or the last where none is. More of it never heats the fuel, so it is halved towards.
+    // The first that is enough, or the last where none is: halved towards, for more of it helps more or does not help at all.
     private static (double Step, HeatChance Then)? FirstEnough(IReadOnlyList<double> steps, Func<double, HeatChance> then)
     {
         if (steps.Count == 0)
@@ -121,13 +127,5 @@ internal sealed class HeatRemedies(Hazy litres, double? tankLitres, int pumps, b
         }
 
         return (steps[to], then(steps[to]));
-    }
-
-    private static IEnumerable<double> Steps(double first, double last, double step)
-    {
-        for (var i = 0; first + (i * step) <= last; i++)
-        {
-            yield return first + (i * step);
-        }
     }
 }

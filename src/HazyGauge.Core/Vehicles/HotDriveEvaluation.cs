@@ -61,8 +61,12 @@ internal sealed class HotDriveEvaluation(VehicleSurvey survey, HotDrive drive, T
         return result.LeavesOpen ? result with { Remedies = Remedies() } : result;
 
         // The same end of the drive with less heat or more fuel. What was seen hotter than calculated stays hotter by as much.
-        IReadOnlyList<HeatRemedy> Remedies() =>
-            new HeatRemedies(Litres(), survey.FuelSystem.TankLitres?.Value, pumpCount, result.InReturn is not null, Chance, result.BoilsPct).Find();
+        IReadOnlyList<HeatRemedy> Remedies()
+        {
+            var now = Input(atInlet, watts, bayW);
+            var canCool = result.InReturn is not null && now.LossWPerK.Value + HeatRemedies.LargestCoolerWPerK <= FuelHeatingInput.MostLossWPerK;
+            return new HeatRemedies(now.FuelLitres, survey.FuelSystem.TankLitres?.Value, pumpCount, canCool, Chance, result.BoilsPct).Find();
+        }
 
         HeatChance Chance(Hazy litres, double pumpShare, double coolerWPerK)
         {

@@ -12178,7 +12178,7 @@ export interface components {
         /** @description Trims of the controller. */
         TrimChoice: {
             /** @description By how much they may add or take out, %. */
-            limitPct?: null | number | {
+            trimLimitPct?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */
@@ -12192,7 +12192,7 @@ export interface components {
                 }[];
             };
             /** @description What they add already on the base blend, %; below 0 they take out. Left out, nothing. */
-            learnedPct?: null | number | {
+            learnedTrimPct?: null | number | {
                 /** Format: double */
                 value: number;
                 /** Format: double */

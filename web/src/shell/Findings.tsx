@@ -17,7 +17,7 @@ export function Findings({ findings }: { findings: readonly Finding[] }) {
           <div className="px-4 py-3">
             <p className="font-bold text-stop">Stop here</p>
             {stops.map((f) => (
-              <p key={f.code} className="mt-1">
+              <p key={`${f.code} ${f.text}`} className="mt-1">
                 {units.say(f)}
               </p>
             ))}
@@ -25,12 +25,12 @@ export function Findings({ findings }: { findings: readonly Finding[] }) {
         </div>
       )}
       {cautions.map((f) => (
-        <p key={f.code} className="max-w-[58rem] border-l-4 border-base-content pl-3">
+        <p key={`${f.code} ${f.text}`} className="max-w-[58rem] border-l-4 border-base-content pl-3">
           <b>Look at this.</b> {units.say(f)}
         </p>
       ))}
       {notes.map((f) => (
-        <p key={f.code} className="max-w-[58rem] border-l-4 border-rule pl-3 text-ink-2">
+        <p key={`${f.code} ${f.text}`} className="max-w-[58rem] border-l-4 border-rule pl-3 text-ink-2">
           {units.say(f)}
         </p>
       ))}

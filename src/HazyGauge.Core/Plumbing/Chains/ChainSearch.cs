@@ -33,7 +33,6 @@ internal sealed class ChainSearch(ChainAsk ask, IReadOnlyList<FittingPart> parts
         var random = new Random(2);
         _shelfPrints = [.. _graph.ShelfCounts.Select(_ => (ulong)random.NextInt64())];
         var fewest = _graph.PartsLeft(_graph.IndexOf(ask.From), !ask.ViaSensor);
-        Longest = fewest;
         for (var count = Math.Max(fewest, _graph.AngleCounts.Sum()); count <= ChainRules.MostParts && !IsBeyond(count) && !budget.IsSpent; count++)
         {
             Look(count);

@@ -56,10 +56,16 @@ internal static class PlacementWords
 
         var (map, pump) = (survey.MapOrUsualPct().Value, survey.Goals.LocalEthanolPct?.Value ?? PumpBlends.E85Pct);
         var off = Uncorrected.LambdaRatio(pump, new(map));
-        var hold = comesBackLph is { } back
-            ? Sentence.Of($"Holding is not needed here: {Say.Of(back, Unit.Lph, 0)} still come back at full load. The controller must not switch the correction off at speed")
-            : Sentence.Of($"Hold the last reading above {Say.Given(holdAboveRpm, Unit.Rpm)}, where little fuel or foam comes back. It must not switch the correction off there");
-        return Sentence.Of($"{hold}: off, {Say.Ethanol(pump)} on a map made on {Say.Ethanol(map)} runs at {off:0.00} times the lambda wanted. Ask which of the two it does.");
+        var runs = Sentence.Of($"off, {Say.Ethanol(pump)} on a map made on {Say.Ethanol(map)} runs at {off:0.00} times the lambda wanted");
+        return comesBackLph is { } back
+            ? Sentence.Of(
+                $"Holding is not needed here: {Say.Of(back, Unit.Lph, 0)} still come back at full load. The controller must not switch the correction off at speed: {runs}. "
+                    + $"Ask whether it does."
+            )
+            : Sentence.Of(
+                $"Hold the last reading above {Say.Given(holdAboveRpm, Unit.Rpm)}, where little fuel or foam comes back. It must not switch the correction off there: {runs}. "
+                    + $"Ask which of the two it does."
+            );
     }
 
     /// <summary>What is near it.</summary>

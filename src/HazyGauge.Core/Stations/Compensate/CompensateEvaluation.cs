@@ -70,7 +70,7 @@ internal sealed class CompensateEvaluation(CompensatePlan plan, Hazy basePct, Ba
     }
 
     private static ClosedLoopBand? Meanwhile(CompensatePlan plan, Hazy basePct) =>
-        plan.Trims is { LimitPct: { } limit, LearnedPct: var learned }
+        plan.Trims is { TrimLimitPct: { } limit, LearnedTrimPct: var learned }
             ? RefusedInputException.Under("trims", () => new ClosedLoopBandQuery(basePct, limit, learned, plan.MeteringOrUsual).Answer())
             : null;
 

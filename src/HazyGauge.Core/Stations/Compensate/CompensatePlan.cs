@@ -49,9 +49,9 @@ public sealed record MultiplierChoice(double? At0Pct = null, double? At100Pct = 
 public sealed record PulseChoice(Hazy? PulseMs = null, Hazy? DeadTimeMs = null);
 
 /// <summary>Trims of the controller.</summary>
-/// <param name="LimitPct">By how much they may add or take out, %.</param>
-/// <param name="LearnedPct">What they add already on the base blend, %; below 0 they take out. Left out, nothing.</param>
-public sealed record TrimChoice(Hazy? LimitPct = null, Hazy? LearnedPct = null);
+/// <param name="TrimLimitPct">By how much they may add or take out, %.</param>
+/// <param name="LearnedTrimPct">What they add already on the base blend, %; below 0 they take out. Left out, nothing.</param>
+public sealed record TrimChoice(Hazy? TrimLimitPct = null, Hazy? LearnedTrimPct = null);
 
 /// <summary>The breakpoints of the row: chosen, or only how many.</summary>
 /// <param name="EthanolPcts">Chosen blends, rising, % by volume.</param>

@@ -76,7 +76,7 @@ public sealed class CompensateStation : Station<CompensatePlan, CompensateResult
             HowTo = "Read it from the injector's data sheet at this voltage.",
             SourceId = "deadTimeMs",
         },
-        new("trims.limitPct", "Most that trims add or take out")
+        new("trims.trimLimitPct", "Most that trims add or take out")
         {
             Unit = Unit.Percent,
             Min = 0,
@@ -85,7 +85,7 @@ public sealed class CompensateStation : Station<CompensatePlan, CompensateResult
             HowTo = "Ask who made the map, or read the limits of the fuel trims in the controller.",
             SourceId = "trimLimitPct",
         },
-        new("trims.learnedPct", "What they add already on the base blend")
+        new("trims.learnedTrimPct", "What they add already on the base blend")
         {
             Unit = Unit.Percent,
             Min = -ClosedLoopBandQuery.MostPct,

@@ -29,20 +29,20 @@ export function MeanwhilePanel({ compensate }: Props) {
         <NumberField
           label="Most that trims add or take out"
           quantity="percent"
-          path="trims.limitPct"
+          path="trims.trimLimitPct"
           placeholder="25"
-          value={numberOf(trims.limitPct as Stored)}
-          error={compensate.errorFor("trims.limitPct") ?? compensate.errorFor("trims.trimLimitPct")}
-          onChange={(value) => set({ limitPct: value ?? undefined })}
+          value={numberOf(trims.trimLimitPct as Stored)}
+          error={compensate.errorFor("trims.trimLimitPct")}
+          onChange={(value) => set({ trimLimitPct: value ?? undefined })}
         />
         <NumberField
           label="What they add already on the base blend"
           quantity="percent"
-          path="trims.learnedPct"
+          path="trims.learnedTrimPct"
           placeholder="0"
-          value={numberOf(trims.learnedPct as Stored)}
-          error={compensate.errorFor("trims.learnedPct") ?? compensate.errorFor("trims.learnedTrimPct")}
-          onChange={(value) => set({ learnedPct: value ?? undefined })}
+          value={numberOf(trims.learnedTrimPct as Stored)}
+          error={compensate.errorFor("trims.learnedTrimPct")}
+          onChange={(value) => set({ learnedTrimPct: value ?? undefined })}
         />
       </div>
     </section>

@@ -69,7 +69,7 @@ export function QuestionRow({ question, survey, saved, onChange, findings, open,
       )}
       {findings.map((f) => (
         <p
-          key={f.code}
+          key={`${f.code} ${f.text}`}
           className={`border-l-4 pl-3 text-[0.93rem] ${f.severity === "stop" ? "border-stop" : f.severity === "caution" ? "border-base-content" : "border-rule text-ink-2"}`}
         >
           {f.severity === "stop" && <b className="text-stop">Stop. </b>}
