@@ -189,13 +189,40 @@ public class CarefulEndTests
     {
         FittingPart Barb(double? kpa) => new("barb", "Barb", ["qc-3-8-f-tab", "barb-9-5"], 7.5, 38, 7, true, MaxKpa: kpa);
         ChainCheckResult Of(double? partKpa, double lineKpa) =>
-            ChainCheck.Of(MadeChain.Of([Barb(partKpa)], PortCatalogue.Find("qc-3-8-m")!, PortCatalogue.Find("hose-9-5")!), [], lineKpa);
+            ChainCheck.Of(MadeChain.Of([Barb(partKpa)], PortCatalogue.Find("qc-3-8-m")!, PortCatalogue.Find("hose-9-5")!), [], lineKpa, null);
         Of(500, 400).Findings.ShouldNotContain(f => f.Code == "pressureUnknown");
         Of(null, 400).ShouldSatisfyAllConditions(c => c.Ok.ShouldBeTrue(), c => c.Findings.Single(f => f.Code == "pressureUnknown").Severity.ShouldBe(Severity.Caution));
         foreach (var kpa in new[] { 700.0, 1500, 20_000 })
         {
             Of(null, kpa).ShouldSatisfyAllConditions(c => c.Ok.ShouldBeFalse(), c => c.Findings.Single(f => f.Code == "pressureUnknown").Severity.ShouldBe(Severity.Stop));
             Of(500, kpa).Ok.ShouldBeFalse();
+        }
+    }
+
+    /// <summary>Source: SAE J2044 (quick connects 115 C) and SAE J30 R9 (hose 135 C), from memory; 100 C under a hood common practice, no source.</summary>
+    [Theory]
+    [InlineData(null, null, "caution")]
+    [InlineData(null, 70.0, "caution")]
+    [InlineData(null, 115.0, "caution")]
+    [InlineData(null, 116.0, "stop")]
+    [InlineData(90.0, null, "caution")]
+    [InlineData(100.0, null, "")]
+    [InlineData(90.0, 90.0, "")]
+    [InlineData(90.0, 91.0, "stop")]
+    [InlineData(135.0, 120.0, "")]
+    [InlineData(115.0, 120.0, "stop")]
+    [Trait("Category", "Outside")]
+    public void What_nobody_knows_to_bear_the_heat_is_not_fit_for_it(double? partC, double? hottestC, string said)
+    {
+        FittingPart barb = new("barb", "Barb", ["qc-3-8-f-tab", "barb-9-5"], 7.5, 38, 7, true, MaxKpa: 500, MaxC: partC, ClassSource: "its print");
+        var check = ChainCheck.Of(MadeChain.Of([barb], PortCatalogue.Find("qc-3-8-m")!, PortCatalogue.Find("hose-9-5")!), [], 400, hottestC);
+        var heat = check.Findings.SingleOrDefault(f => f.Code is "temperatureUnknown" or "tooHot");
+        (heat?.Severity.ToString() ?? string.Empty).ShouldBe(said, StringCompareShould.IgnoreCase);
+        check.Ok.ShouldBe(said != "stop");
+        if (partC is { } most && heat is not null)
+        {
+            heat.Values.Values.Select(v => v.Value).ShouldBe([most, hottestC ?? 100], ignoreOrder: true);
+            heat.Text.ShouldContain("(its print)");
         }
     }
 
@@ -209,7 +236,7 @@ public class CarefulEndTests
     public void A_ferrule_holds_on_metal_and_on_nylon_only_over_an_insert(TubeMaterial? tube, bool? insert, bool isOk, string code)
     {
         FittingPart nut = new("nut", "Ferrule nut", ["ferrule-3-8", "flare-6-m"], 7.5, 30, 8, true, MaxKpa: 1000);
-        var check = ChainCheck.Of(MadeChain.Of([nut], PortCatalogue.Find("tube-3-8")!, PortCatalogue.Find("flare-6-f")!), [new JointMade(Tube: tube, Insert: insert)], 400);
+        var check = ChainCheck.Of(MadeChain.Of([nut], PortCatalogue.Find("tube-3-8")!, PortCatalogue.Find("flare-6-f")!), [new JointMade(Tube: tube, Insert: insert)], 400, null);
         check.Ok.ShouldBe(isOk);
         string.Join(' ', check.Findings.Where(f => f.Joint == 1 && f.Code is "tubeMaterial" or "ferruleOnNylon" or "insertIn").Select(f => f.Code)).ShouldBe(code);
     }
@@ -223,7 +250,7 @@ public class CarefulEndTests
         var chain = MadeChain.Of([hose, joiner, hose], PortCatalogue.Find("bead-3-8")!, PortCatalogue.Find("barb-9-5")!);
         for (var at = 0; at < 4; at++)
         {
-            ChainCheckResult With(JointMade made) => ChainCheck.Of(chain, [.. Enumerable.Range(0, 4).Select(i => i == at ? made : new JointMade())], 400);
+            ChainCheckResult With(JointMade made) => ChainCheck.Of(chain, [.. Enumerable.Range(0, 4).Select(i => i == at ? made : new JointMade())], 400, null);
             string[] Codes(ChainCheckResult check) => [.. check.Findings.Where(f => f.Joint == at + 1).Select(f => f.Code)];
             With(new()).Ok.ShouldBeTrue();
             With(new(HandTight: false)).Ok.ShouldBeTrue();

@@ -84,10 +84,21 @@ public class ChainByHandTests
     [Fact]
     public void Parts_that_may_not_be_used_and_ends_nothing_leads_to_are_named()
     {
-        Asked(306, [Spigot, Hose, Barb with { EthanolRated = false }, Sensor]).WhyNone!.ShouldContain("not rated for ethanol or for the pressure");
+        Asked(306, [Spigot, Hose, Barb with { EthanolRated = false }, Sensor]).WhyNone!.ShouldContain("not rated for ethanol, the pressure or the heat");
         Asked(306, [Spigot, Hose, Barb with { MaxKpa = 399 }, Sensor]).WhyNone!.ShouldContain(Barb.Name);
         Asked(306, [Spigot, Hose, Barb with { MaxKpa = 400 }, Sensor]).Chains.ShouldNotBeEmpty();
         Asked(306, [Spigot, Hose, Barb, Sensor with { EthanolRated = false }]).WhyNone!.ShouldContain("no sensor");
+
+        // What it gets as it was measured, and what the class of the part is.
+        FittingChains Hot(double hottestC, double partC) =>
+            (
+                new FittingChainQuery("qc-3-8-f-tab", "qc-3-8-m", 306, false, ChainVia.Sensor, null, [Spigot, Hose, Barb with { MaxC = partC }, Sensor], []) with
+                {
+                    HottestC = hottestC,
+                }
+            ).Answer([]);
+        Hot(120, 119).WhyNone!.ShouldContain("not made for 120 °C");
+        Hot(115, 115).Chains.ShouldNotBeEmpty();
 
         // From a male quick connect nothing here goes on to a flare: one adapter would.
         var none = Asked(306, Enough, to: "flare-6-m");

@@ -11,7 +11,7 @@ public class FittingChainTests
 {
     private const int MostTried = 5;
 
-    private static readonly FittingPart Sensor = new("sensor", "Sensor", ["qc-3-8-m", "qc-3-8-m"], 7.9, 92, 120, true, MaxKpa: 500);
+    private static readonly FittingPart Sensor = new("sensor", "Sensor", ["qc-3-8-m", "qc-3-8-m"], 7.9, 92, 120, true, MaxKpa: 500, MaxC: 125);
 
     private static readonly string[] Some = ["qc-3-8-m", "qc-3-8-f-tab", "flare-6-m", "flare-6-f", "barb-8", "hose-8"];
 
@@ -84,7 +84,8 @@ public class FittingChainTests
             query.To,
             [.. Enumerable.Repeat(new JointMade(Tube: query.Tube, Insert: query.Insert), codes.Count + 1)],
             query.PressureKpa,
-            [.. catalogue, Sensor]
+            [.. catalogue, Sensor],
+            query.HottestC
         ).Answer([]);
 
     [Fact]
@@ -160,6 +161,12 @@ public class FittingChainTests
                             0 => null,
                             1 => 420,
                             _ => 690,
+                        },
+                        MaxC: random.Next(8) switch
+                        {
+                            0 => null,
+                            1 => 85,
+                            _ => 120,
                         }
                     );
                 }),
@@ -180,7 +187,8 @@ public class FittingChainTests
             },
             catalogue,
             [.. catalogue.Where(_ => random.Next(4) == 0).Select(p => p.Code)],
-            PressureKpa: random.Next(300, 480)
+            PressureKpa: random.Next(300, 480),
+            HottestC: random.Next(3) == 0 ? null : random.Next(60, 130)
         );
 
     // Every order of up to so many parts, by the rules as they are written down.

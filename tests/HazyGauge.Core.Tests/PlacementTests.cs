@@ -15,10 +15,10 @@ public class PlacementTests
 {
     private static readonly RouteStation Route = new();
 
-    private static readonly FittingPart Sensor = new("sensor", "Sensor", ["qc-3-8-m", "qc-3-8-m"], 7.9, 92, 120, true, MaxKpa: 690);
-    private static readonly FittingPart Barb = new("barb", "Quick connect to barb", ["qc-3-8-f-tab", "barb-9-5"], 7.5, 38, 7, true, MaxKpa: 690);
-    private static readonly FittingPart Spigot = new("spigot", "Spigot to barb", ["qc-3-8-m", "barb-9-5"], 7.5, 38, 7, true, MaxKpa: 690);
-    private static readonly FittingPart Hose = new("hose", "Hose", ["hose-9-5", "hose-9-5"], 9.5, 250, 8, true, BendRadiusMm: 57, MaxKpa: 690);
+    private static readonly FittingPart Sensor = new("sensor", "Sensor", ["qc-3-8-m", "qc-3-8-m"], 7.9, 92, 120, true, MaxKpa: 690, MaxC: 120);
+    private static readonly FittingPart Barb = new("barb", "Quick connect to barb", ["qc-3-8-f-tab", "barb-9-5"], 7.5, 38, 7, true, MaxKpa: 690, MaxC: 120);
+    private static readonly FittingPart Spigot = new("spigot", "Spigot to barb", ["qc-3-8-m", "barb-9-5"], 7.5, 38, 7, true, MaxKpa: 690, MaxC: 120);
+    private static readonly FittingPart Hose = new("hose", "Hose", ["hose-9-5", "hose-9-5"], 9.5, 250, 8, true, BendRadiusMm: 57, MaxKpa: 690, MaxC: 120);
 
     private static readonly RoutePlan Whole = new()
     {

@@ -16,11 +16,22 @@ public class RouteStationTests
 {
     private static readonly RouteStation Route = new();
 
-    private static readonly FittingPart Sensor = new("sensor", "Sensor", ["qc-3-8-m", "qc-3-8-m"], 7.9, 92, 120, true, MaxKpa: 690);
-    private static readonly FittingPart Barb = new("barb", "Quick connect to barb", ["qc-3-8-f-tab", "barb-9-5"], 7.5, 38, 7, true, Clamp: ClampKind.ConstantTension, MaxKpa: 690);
-    private static readonly FittingPart Hose = new("hose", "Hose", ["hose-9-5", "hose-9-5"], 9.5, 250, 8, true, BendRadiusMm: 57, MaxKpa: 690);
+    private static readonly FittingPart Sensor = new("sensor", "Sensor", ["qc-3-8-m", "qc-3-8-m"], 7.9, 92, 120, true, MaxKpa: 690, MaxC: 120);
+    private static readonly FittingPart Barb = new(
+        "barb",
+        "Quick connect to barb",
+        ["qc-3-8-f-tab", "barb-9-5"],
+        7.5,
+        38,
+        7,
+        true,
+        Clamp: ClampKind.ConstantTension,
+        MaxKpa: 690,
+        MaxC: 120
+    );
+    private static readonly FittingPart Hose = new("hose", "Hose", ["hose-9-5", "hose-9-5"], 9.5, 250, 8, true, BendRadiusMm: 57, MaxKpa: 690, MaxC: 120);
     private static readonly FittingPart Long = Hose with { Code = "long", LengthMm = 950 };
-    private static readonly FittingPart Tee = new("tee", "Tee", ["barb-9-5", "barb-9-5", "pipe-1-8-f"], 7.5, 60, 14, true, MaxKpa: 690);
+    private static readonly FittingPart Tee = new("tee", "Tee", ["barb-9-5", "barb-9-5", "pipe-1-8-f"], 7.5, 60, 14, true, MaxKpa: 690, MaxC: 120);
 
     private static readonly RoutePlan Whole = new()
     {

@@ -109,7 +109,8 @@ public class FittingTableTests
         var check = ChainCheck.Of(
             MadeChain.Of([.. parts.Split(' ').Select(Part)], PortCatalogue.Find("qc-3-8-f-tab")!, PortCatalogue.Find("qc-3-8-f-tab")!),
             [.. made.Select(m => m ?? new JointMade())],
-            400
+            400,
+            null
         );
         check.Ok.ShouldBeFalse();
         check
@@ -138,8 +139,8 @@ public class FittingTableTests
             PortCatalogue.Find("pipe-1-4-f")!,
             PortCatalogue.Find("qc-3-8-f-ring")!
         );
-        ChainCheck.Of(chain, [new(Sealant: false)], null).Findings.ShouldContain(f => f.Joint == 1 && f.Code == "noSealant");
-        ChainCheck.Of(chain, [new(Sealant: true), new(Sealant: true)], null).Findings.Where(f => f.Severity == Severity.Stop).ShouldHaveSingleItem().Joint.ShouldBe(2);
+        ChainCheck.Of(chain, [new(Sealant: false)], null, null).Findings.ShouldContain(f => f.Joint == 1 && f.Code == "noSealant");
+        ChainCheck.Of(chain, [new(Sealant: true), new(Sealant: true)], null, null).Findings.Where(f => f.Severity == Severity.Stop).ShouldHaveSingleItem().Joint.ShouldBe(2);
         var kit = ChainKit.Of(chain, []);
         kit.Tools.Select(t => t.Item)
             .ShouldBe(["disconnect-tool-3-8-in", "thread-sealant", "aluminum-wrenches", "hose-cutter", "light-oil", "caps", "rags", "wrench-18-mm"], ignoreOrder: true);
@@ -158,7 +159,7 @@ public class FittingTableTests
     [InlineData("code", "qc-3-8-tab-barb-8", "stands twice")]
     public void A_bad_row_is_named_with_its_column(string column, string cell, string why)
     {
-        var lines = FittingTable.Write([Part("qc-3-8-tab-barb-8") with { Name = "Fitting" }, Part("hose-8-short") with { Name = "Hose" }]).Split("\r\n");
+        var lines = FittingTable.Write([Part("qc-3-8-tab-barb-8") with { Name = "Fitting" }, Part("hose-8-short") with { Name = "Hose", ClassSource = "Its print" }]).Split("\r\n");
         var cells = lines[2].Split(',');
         cells[FittingTable.Columns.ToList().IndexOf(column)] = cell;
         var refused = Should.Throw<RefusedInputException>(() => FittingTable.Read(string.Join("\r\n", lines[0], lines[1], string.Join(',', cells))));

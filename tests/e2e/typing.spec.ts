@@ -27,8 +27,8 @@ const saved = (page: Page) =>
     await expect(page.getByText(/: (not saved yet|saves when back)/)).toBeHidden({ timeout: 1000 });
   }).toPass();
 
-/** Has the next save wait; what comes back lets it go on. */
-async function heldSave(page: Page, answer: (route: Route) => Promise<void>): Promise<{ arrived: Promise<void>; go: () => void }> {
+/** Has the next request of a kind wait; what comes back lets it go on. */
+async function nextOf(page: Page, kind: string, answer: (route: Route) => Promise<void>): Promise<{ arrived: Promise<void>; go: () => void }> {
   let [go, arrive] = [() => {}, () => {}];
   const gone = new Promise<void>((resolve) => {
     go = resolve;
@@ -37,7 +37,7 @@ async function heldSave(page: Page, answer: (route: Route) => Promise<void>): Pr
     arrive = resolve;
   });
   await page.route(
-    "**/save",
+    `**/${kind}`,
     async (route) => {
       arrive();
       await gone;
@@ -90,12 +90,39 @@ test("through a dozen saves with answers late and lost, what stands in the end i
   await expect(page.getByRole("button", { name: "Save with these" })).toHaveCount(0);
 });
 
+test("what is pressed while an answer comes in is what was aimed at", async ({ page, open }) => {
+  await open(page, "Skirr", "Survey");
+  await page.getByRole("navigation", { name: "The walk round the vehicle" }).getByRole("button", { name: /^Owner/ }).click();
+  const on = page.getByRole("button", { name: "On to Arrival" });
+  const preview = await nextOf(page, "preview", (route) => route.continue());
+  const verdict = page.getByRole("heading", { level: 1 });
+  await page.getByLabel("Power wanted", { exact: true }).fill("900");
+  await preview.arrived;
+  await expect(verdict).toHaveText("Calculating.");
+
+  // The answer moves the page, for a longer verdict stands above: not under the hand.
+  await on.scrollIntoViewIfNeeded();
+  const at = await on.boundingBox();
+  await page.mouse.move((at?.x ?? 0) + 20, (at?.y ?? 0) + 10);
+  await page.mouse.down();
+  const answered = page.waitForResponse("**/preview");
+  preview.go();
+  await answered;
+  await page.waitForTimeout(100);
+  await expect(verdict).toHaveText("Calculating.");
+  // What is pressed goes in by less than that.
+  expect(Math.abs(((await on.boundingBox())?.y ?? 0) - (at?.y ?? 0))).toBeLessThan(2);
+  await page.mouse.up();
+  await expect(page.getByRole("heading", { level: 2, name: /^Arrival/ })).toBeFocused();
+  await expect(verdict).not.toHaveText("Calculating.");
+});
+
 test("what is typed at another station while a save is on its way, or its answer is lost, stays to be saved", async ({ page, open }) => {
   await by(page, "TY");
   await open(page, "Skirr", "Survey");
   for (const [n, answer] of [(route: Route) => route.continue(), async (route: Route) => void (await route.fetch(), await route.abort())].entries()) {
     await notes(page).fill(`sent ${n}`);
-    const held = await heldSave(page, answer);
+    const held = await nextOf(page, "save", answer);
     await save(page).click();
     await held.arrived;
     await notes(page).fill(`sent ${n}, then more`);

@@ -6,6 +6,7 @@ import { isConnected, onConnection, watchNetwork } from "./offline/connection";
 import { rememberLastSeen } from "./offline/lastSeen";
 import { keepApp } from "./offline/register";
 import { Broken } from "./shell/Broken";
+import { keepPresses } from "./shell/press";
 import "./styles.css";
 
 const client = new QueryClient({
@@ -18,6 +19,7 @@ const client = new QueryClient({
 
 onConnection(() => isConnected() && client.invalidateQueries());
 watchNetwork();
+keepPresses(document.documentElement);
 keepApp();
 rememberLastSeen(client).finally(() =>
   createRoot(document.getElementById("root") as HTMLElement).render(

@@ -39,6 +39,8 @@ public enum ClampKind
 /// <param name="Sealant">True where its thread takes sealant.</param>
 /// <param name="BendRadiusMm">Tightest bend of hose, mm, to the middle of it.</param>
 /// <param name="MaxKpa">Highest pressure it is made for, kPa; left out, nobody knows.</param>
+/// <param name="MaxC">Hottest it may get, C; left out, nobody knows.</param>
+/// <param name="ClassSource">Where its pressure and its temperature were read: a standard, its print, its maker's sheet.</param>
 /// <param name="Sensor">True for a sensor.</param>
 /// <param name="OnShelf">How many lie on the shop's shelf.</param>
 /// <param name="Id">Its id in the chain of a job; null in the catalog.</param>
@@ -57,6 +59,8 @@ public sealed record FittingPart(
     bool? Sealant = null,
     double? BendRadiusMm = null,
     double? MaxKpa = null,
+    double? MaxC = null,
+    string? ClassSource = null,
     bool? Sensor = null,
     int? OnShelf = null,
     string? Id = null
@@ -104,6 +108,11 @@ public sealed record FittingPart(
             check.Refuse($"{under}name", $"A part has a name of 1 to {LongestName} characters.");
         }
 
+        if (ClassSource is { } source && (source.Length > LongestName || source.Any(Letters.AreHidden)))
+        {
+            check.Refuse($"{under}classSource", $"Where its classes were read is said in up to {LongestName} characters.");
+        }
+
         if (Ports.Count is 0 or > 4)
         {
             check.Refuse($"{under}ports", "A part has one to four ends.");
@@ -126,7 +135,8 @@ public sealed record FittingPart(
             .Within(AngleDeg, 0, 180, $"{under}angleDeg", "The angle, degrees,")
             .Within(BendRadiusMm, BoreMm / 2, 5000, $"{under}bendRadiusMm", "The bend, mm,")
             .Within(OnShelf, 0, 10_000, $"{under}onShelf", "The number on the shelf")
-            .Within(MaxKpa, 1, 100_000, $"{under}maxKpa", "The pressure it is made for, kPa,");
+            .Within(MaxKpa, 1, 100_000, $"{under}maxKpa", "The pressure it is made for, kPa,")
+            .Within(MaxC, 20, 1000, $"{under}maxC", "The heat it is made for, C,");
     }
 
     /// <summary>True for what may be a part's code.</summary>

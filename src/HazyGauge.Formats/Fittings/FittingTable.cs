@@ -32,11 +32,13 @@ public static class FittingTable
         "ethanolRated",
         "bendRadiusMm",
         "maxKpa",
+        "maxC",
+        "classSource",
         "sensor",
         "onShelf",
     ];
 
-    private static readonly string[] Optional = ["angleDeg", "wrenchesMm", "clamp", "clip", "sealant", "bendRadiusMm", "maxKpa", "sensor", "onShelf"];
+    private static readonly string[] Optional = ["angleDeg", "wrenchesMm", "clamp", "clip", "sealant", "bendRadiusMm", "maxKpa", "maxC", "classSource", "sensor", "onShelf"];
 
     /// <summary>The parts of a table.</summary>
     /// <exception cref="RefusedInputException">A row cannot be; it and its column are named, and nothing is read.</exception>
@@ -79,6 +81,8 @@ public static class FittingTable
                         Word(p.EthanolRated),
                         Number(p.BendRadiusMm),
                         Number(p.MaxKpa),
+                        Number(p.MaxC),
+                        p.ClassSource ?? string.Empty,
                         Word(p.Sensor),
                         Number(p.OnShelf),
                     ]
@@ -117,6 +121,8 @@ public static class FittingTable
                 Answer("sealant"),
                 Number("bendRadiusMm"),
                 Number("maxKpa"),
+                Number("maxC"),
+                Said("classSource") is { Length: > 0 } source ? source : null,
                 Answer("sensor"),
                 Shelf()
             );

@@ -1,5 +1,6 @@
 import createClient from "openapi-fetch";
 import { answered, askProgram, unanswered } from "../offline/connection";
+import { letGo } from "../shell/press";
 import { units as shownUnits } from "../shell/settings";
 import { render } from "../words/sentences";
 import type { Units } from "../words/units";
@@ -107,9 +108,10 @@ export class ApiError extends Error {
   }
 }
 
-/** The answer's data, or the problem as an error. */
+/** The answer's data, or the problem as an error; told when nothing on the page is pressed. */
 export async function unwrap<T>(call: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<T> {
   const { data, error, response } = await call;
+  await letGo();
   if (!response.ok) {
     throw new ApiError(response.status, (error ?? {}) as object);
   }

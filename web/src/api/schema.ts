@@ -1097,7 +1097,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Takes parts in from a CSV file with the columns code, name, ports, boreMm, lengthMm, angleDeg, cost, wrenchesMm, clamp, clip, sealant, ethanolRated, bendRadiusMm, maxKpa, sensor, onShelf, all of them or none. Ends are codes of ports with spaces between. One of a code that is known supersedes it. */
+        /** Takes parts in from a CSV file with the columns code, name, ports, boreMm, lengthMm, angleDeg, cost, wrenchesMm, clamp, clip, sealant, ethanolRated, bendRadiusMm, maxKpa, maxC, classSource, sensor, onShelf, all of them or none. Ends are codes of ports with spaces between. One of a code that is known supersedes it. */
         post: {
             parameters: {
                 query?: never;
@@ -5442,6 +5442,11 @@ export interface components {
             pressureKpa?: null | number;
             /** @description Parts the codes stand for; left out, the shop's catalog. */
             catalogue?: null | components["schemas"]["FittingPart"][];
+            /**
+             * Format: double
+             * @description Hottest it gets along the line as it was measured, C; left out, nobody did.
+             */
+            hottestC?: null | number;
         };
         /** @description What a check of a chain comes to. */
         ChainCheckResult: {
@@ -6986,6 +6991,11 @@ export interface components {
             insert?: null | boolean;
             tankSide?: null | components["schemas"]["HoseSide"];
             engineSide?: null | components["schemas"]["HoseSide"];
+            /**
+             * Format: double
+             * @description Hottest it gets along the line as it was measured, C; left out, nobody did.
+             */
+            hottestC?: null | number;
         };
         /** @description The best chains there are. */
         FittingChains: {
@@ -7048,6 +7058,13 @@ export interface components {
              * @description Highest pressure it is made for, kPa; left out, nobody knows.
              */
             maxKpa?: null | number;
+            /**
+             * Format: double
+             * @description Hottest it may get, C; left out, nobody knows.
+             */
+            maxC?: null | number;
+            /** @description Where its pressure and its temperature were read: a standard, its print, its maker's sheet. */
+            classSource?: null | string;
             /** @description True for a sensor. */
             sensor?: null | boolean;
             /**
@@ -9125,6 +9142,11 @@ export interface components {
              */
             cost: null | number;
             /**
+             * @description One sentence or a few that carry their numbers, so that whoever shows them writes them in the units chosen. Written once, in Core, as an
+             *     interpolated string whose numbers are SentenceValue: `Sentence.Of($"At {Say.Kw(power)} it carries E85.")`.
+             */
+            class?: null | components["schemas"]["Sentence"];
+            /**
              * Format: int32
              * @description How many have to be bought.
              */
@@ -10845,6 +10867,19 @@ export interface components {
                     u: number;
                 }[];
             };
+            hottestC?: null | number | {
+                /** Format: double */
+                value: number;
+                /** Format: double */
+                u?: number;
+                /** Format: double */
+                plusMinus?: number;
+                parts?: {
+                    source: string;
+                    /** Format: double */
+                    u: number;
+                }[];
+            };
             /** @description One side of the sensor as it was measured. */
             tankSide?: null | components["schemas"]["HoseSide"];
             /** @description One side of the sensor as it was measured. */
@@ -10909,6 +10944,11 @@ export interface components {
              * @description Pressure the joints are judged at, kPa.
              */
             pressureKpa: number;
+            /**
+             * Format: double
+             * @description Heat the parts are bought for, C: the most that was measured along the line, else what is usual.
+             */
+            hottestC: number;
             /** @description What it means, the gravest first. */
             findings: components["schemas"]["Finding"][];
             headline: components["schemas"]["Sentence"];

@@ -1,4 +1,5 @@
 import { useEffect, useState } from "react";
+import { letGo } from "./press";
 
 /** True once something has been going on for a while: an answer that comes at once must not make the page flicker. */
 export function useSlow(going: boolean, afterMs = 250): boolean {
@@ -8,8 +9,12 @@ export function useSlow(going: boolean, afterMs = 250): boolean {
       setSlow(false);
       return;
     }
-    const timer = setTimeout(() => setSlow(true), afterMs);
-    return () => clearTimeout(timer);
+    let isOver = false;
+    const timer = setTimeout(() => letGo().then(() => isOver || setSlow(true)), afterMs);
+    return () => {
+      isOver = true;
+      clearTimeout(timer);
+    };
   }, [going, afterMs]);
   return going && slow;
 }

@@ -72,6 +72,7 @@ internal sealed class BestChains(ChainAsk ask, IReadOnlyList<FittingPart> parts,
         var ends = usable.SelectMany(p => p.Ports).Select(p => PortCatalogue.Find(p)!.Type).Append(ask.From.Type).Append(ask.To.Type);
         return (ends.Contains(PortType.PlainTube) ? ChainDoubt.Tube : ChainDoubt.None)
             | (usable.Exists(p => PartRules.OfPressure(p, ask.Line.Kpa) == PressureFit.Unknown) ? ChainDoubt.PressureUnknown : ChainDoubt.None)
+            | (usable.Exists(p => PartRules.OfHeat(p, ask.Line.HottestC) == HeatFit.Unknown) ? ChainDoubt.HeatUnknown : ChainDoubt.None)
             | (usable.Exists(p => !p.IsSensor && bores.Exists(bore => PartRules.IsNarrow(p, PartRules.PassageMm(ask.From, ask.To, bore)))) ? ChainDoubt.Narrow : ChainDoubt.None);
     }
 
@@ -111,6 +112,7 @@ internal sealed class BestChains(ChainAsk ask, IReadOnlyList<FittingPart> parts,
         {
             (ChainDoubt.Tube, "a ferrule on a tube nobody named the material of"),
             (ChainDoubt.PressureUnknown, "a part whose pressure class nobody knows"),
+            (ChainDoubt.HeatUnknown, "a part of which nobody knows whether it bears the heat"),
             (ChainDoubt.Narrow, "a part that chokes the line"),
         };
         var named = kinds.Where(k => allowed.HasFlag(k.Item1)).Select(k => k.Item2).ToList();

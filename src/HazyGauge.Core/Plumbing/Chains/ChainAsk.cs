@@ -19,6 +19,9 @@ internal enum ChainDoubt
 
     /// <summary>A part that chokes the line.</summary>
     Narrow = 4,
+
+    /// <summary>A part of which nobody knows whether it bears the heat there.</summary>
+    HeatUnknown = 8,
 }
 
 /// <summary>The line a chain goes into.</summary>
@@ -28,7 +31,16 @@ internal enum ChainDoubt
 /// <param name="Insert">True where an insert stiffens it.</param>
 /// <param name="TankSide">The side towards the tank, measured with the sensor held in its place; null where nobody did.</param>
 /// <param name="EngineSide">The other side.</param>
-internal sealed record ChainLine(double Kpa, bool IsCut = false, TubeMaterial? Tube = null, bool? Insert = null, HoseSide? TankSide = null, HoseSide? EngineSide = null);
+/// <param name="HottestC">Hottest it gets there as it was measured, C; null where nobody did.</param>
+internal sealed record ChainLine(
+    double Kpa,
+    bool IsCut = false,
+    TubeMaterial? Tube = null,
+    bool? Insert = null,
+    HoseSide? TankSide = null,
+    HoseSide? EngineSide = null,
+    double? HottestC = null
+);
 
 /// <summary>What a chain has to do.</summary>
 /// <param name="From">The first end.</param>
@@ -55,7 +67,7 @@ internal sealed record ChainAsk(
 )
 {
     /// <summary>All that may be cautioned.</summary>
-    public const ChainDoubt Anything = ChainDoubt.Tube | ChainDoubt.PressureUnknown | ChainDoubt.Narrow;
+    public const ChainDoubt Anything = ChainDoubt.Tube | ChainDoubt.PressureUnknown | ChainDoubt.Narrow | ChainDoubt.HeatUnknown;
 
     /// <summary>True where each side of the sensor was measured by itself, and so has to be spanned by itself.</summary>
     public bool IsMeasured => ViaSensor && Line is { TankSide.GapMm: not null, EngineSide.GapMm: not null };

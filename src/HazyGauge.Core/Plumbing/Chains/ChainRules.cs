@@ -27,13 +27,19 @@ internal static class ChainRules
     /// <summary>Farthest from it, mm.</summary>
     public const double ClampToMm = 6;
 
-    /// <summary>True for what may be in a chain: two ends, rated for ethanol, made for the pressure, and nothing the ask rules out.</summary>
+    /// <summary>True for what may be in a chain: two ends, rated for ethanol, made for the pressure and the heat, and nothing the ask rules out.</summary>
     public static bool MayUse(FittingPart part, ChainAsk ask) =>
         part is { Ports.Count: 2, EthanolRated: true }
         && PartRules.OfPressure(part, ask.Line.Kpa) switch
         {
             PressureFit.Fits => true,
             PressureFit.Unknown => ask.Allowed.HasFlag(ChainDoubt.PressureUnknown),
+            _ => false,
+        }
+        && PartRules.OfHeat(part, ask.Line.HottestC) switch
+        {
+            HeatFit.Fits => true,
+            HeatFit.Unknown => ask.Allowed.HasFlag(ChainDoubt.HeatUnknown),
             _ => false,
         }
         && (part.IsSensor ? ask.ViaSensor && (ask.SensorBoreMm is not { } bore || part.BoreMm.Equals(bore)) : !IsChoke(part, ask));

@@ -348,7 +348,12 @@ internal sealed class ChainSearch(ChainAsk ask, IReadOnlyList<FittingPart> parts
     private IReadOnlyList<ChainFinding> Cautions(IReadOnlyList<ChainStep> steps)
     {
         var made = Enumerable.Repeat(new JointMade(Tube: ask.Line.Tube, Insert: ask.Line.Insert), steps.Count + 1).ToList();
-        return [.. ChainCheck.Of(MadeChain.Of([.. steps.Select(s => parts[s.Part])], ask.From, ask.To), made, ask.Line.Kpa).Findings.Where(f => f.Severity > Severity.Info)];
+        return
+        [
+            .. ChainCheck
+                .Of(MadeChain.Of([.. steps.Select(s => parts[s.Part])], ask.From, ask.To), made, ask.Line.Kpa, ask.Line.HottestC)
+                .Findings.Where(f => f.Severity > Severity.Info),
+        ];
     }
 
     // Which sides of the sensor have hose.

@@ -31,6 +31,7 @@ public enum ChainVia
 /// <param name="Insert">True where an insert stiffens it from inside.</param>
 /// <param name="TankSide">The side towards the tank as it was measured with the sensor held in its place; with the other one it takes the place of the gap.</param>
 /// <param name="EngineSide">The side towards the engine.</param>
+/// <param name="HottestC">Hottest it gets along the line as it was measured, C; left out, nobody did.</param>
 public sealed record FittingChainQuery(
     string From,
     string To,
@@ -47,7 +48,8 @@ public sealed record FittingChainQuery(
     TubeMaterial? Tube = null,
     bool? Insert = null,
     HoseSide? TankSide = null,
-    HoseSide? EngineSide = null
+    HoseSide? EngineSide = null,
+    double? HottestC = null
 )
 {
     /// <summary>Most parts a catalog may have.</summary>
@@ -67,7 +69,7 @@ public sealed record FittingChainQuery(
         var parts = Parts(shop, check);
         Check(check, parts);
         check.ThrowIfAny();
-        var line = new ChainLine(PressureKpa ?? ChainRules.UsualLineKpa, Cut, Tube, Insert, TankSide, EngineSide);
+        var line = new ChainLine(PressureKpa ?? ChainRules.UsualLineKpa, Cut, Tube, Insert, TankSide, EngineSide, HottestC);
         var ask = new ChainAsk(PortCatalogue.Find(From)!, PortCatalogue.Find(To)!, GapMm, Via is not null, AnglesDeg, Weights, line);
         var shelf = (OnShelf ?? parts.SelectMany(p => Enumerable.Repeat(p.Code, Math.Min(p.OnShelf ?? 0, ChainRules.MostParts))))
             .GroupBy(c => c, StringComparer.OrdinalIgnoreCase)
@@ -129,7 +131,10 @@ public sealed record FittingChainQuery(
 
     private void Check(InputCheck check, IReadOnlyList<FittingPart> parts)
     {
-        check.Within(GapMm, 0, LongestGapMm, "gapMm", "The gap, mm,").Within(PressureKpa, 0, ChainCheckQuery.MostKpa, "pressureKpa", "The pressure in the line", Unit.Kpa);
+        check
+            .Within(GapMm, 0, LongestGapMm, "gapMm", "The gap, mm,")
+            .Within(PressureKpa, 0, ChainCheckQuery.MostKpa, "pressureKpa", "The pressure in the line", Unit.Kpa)
+            .Within(HottestC, -40, ChainCheckQuery.MostC, "hottestC", "The heat along the line", Unit.Celsius);
         Side(check, "tankSide", TankSide);
         Side(check, "engineSide", EngineSide);
         Known(check, "from", From);

@@ -10,8 +10,10 @@ internal sealed class WhyNoChain(ChainAsk ask, IReadOnlyList<FittingPart> parts,
     /// <summary>Why.</summary>
     public Sentence Reason =>
         ask.ViaSensor && !parts.Any(p => p.IsSensor && ChainRules.MayUse(p, ask))
-            ? Sentence.Of($"There is no sensor in the catalog that may carry ethanol at {Say.Kpa(ask.Line.Kpa)}.")
-            : Nylon() ?? Elbows() ?? OneSided() ?? Length() ?? Rating() ?? Missing();
+            ? Sentence.Of($"There is no sensor in the catalog that may carry ethanol at {Say.Kpa(ask.Line.Kpa)}{InHeat}.")
+            : Nylon() ?? Elbows() ?? OneSided() ?? Length() ?? Heat() ?? Rating() ?? Missing();
+
+    private Sentence InHeat => ask.Line.HottestC is { } hottest ? Sentence.Of($" and {Say.Celsius(hottest)}") : string.Empty;
 
     private bool IsPossible(ChainAsk relaxed, IReadOnlyList<FittingPart>? with = null) => BestChains.Any(relaxed, with ?? parts, shelf, budget, cancellation);
 
@@ -95,12 +97,20 @@ internal sealed class WhyNoChain(ChainAsk ask, IReadOnlyList<FittingPart> parts,
             );
     }
 
+    private Sentence? Heat() =>
+        ask.Line.HottestC is { } hottest && IsPossible(ask with { Line = ask.Line with { HottestC = null } })
+            ? Sentence.Of(
+                $"The ends can be joined, but the parts for it are not made for {Say.Celsius(hottest)}. A way where the line stays cooler, or parts made for more, would make it "
+                    + $"possible."
+            )
+            : null;
+
     private Sentence? Rating()
     {
         var unrated = parts.Where(p => p.Ports.Count == 2 && !ChainRules.MayUse(p, ask with { ViaSensor = true })).ToList();
-        return unrated.Count > 0 && IsPossible(ask, [.. parts.Select(p => p with { EthanolRated = true, MaxKpa = ChainCheckQuery.MostKpa })])
+        return unrated.Count > 0 && IsPossible(ask, [.. parts.Select(p => p with { EthanolRated = true, MaxKpa = ChainCheckQuery.MostKpa, MaxC = ChainCheckQuery.MostC })])
             ? Sentence.Of(
-                $"Only parts that are not rated for ethanol or for the pressure would join these ends. Rated ones of the same ends would make it possible: "
+                $"Only parts that are not rated for ethanol, the pressure or the heat would join these ends. Rated ones of the same ends would make it possible: "
                     + $"{string.Join(", ", unrated.Take(3).Select(p => p.Name))}."
             )
             : null;

@@ -12,6 +12,7 @@ public static class ChainCheck
     private const double WormGearToKpa = 50;
 
     internal const string PressureUnknown = "pressureUnknown";
+    internal const string HeatUnknown = "temperatureUnknown";
     internal const string TubeMaterialCode = "tubeMaterial";
     internal const string HandTightCode = "handTight";
     internal const string MissingCollarCode = "missingCollar";
@@ -21,7 +22,8 @@ public static class ChainCheck
     /// <param name="chain">The chain.</param>
     /// <param name="made">How its joints are made up, in their order; later ones may be left out.</param>
     /// <param name="pressureKpa">Pressure in the line, kPa; null for that of an injection line.</param>
-    public static ChainCheckResult Of(MadeChain chain, IReadOnlyList<JointMade> made, double? pressureKpa)
+    /// <param name="hottestC">Hottest it gets along the line as it was measured, C; null where nobody did.</param>
+    public static ChainCheckResult Of(MadeChain chain, IReadOnlyList<JointMade> made, double? pressureKpa, double? hottestC)
     {
         var kpa = pressureKpa ?? ChainRules.UsualLineKpa;
         var joints = chain.Joints.ToList();
@@ -30,7 +32,7 @@ public static class ChainCheck
         var passage = PartRules.PassageMm(chain.From, chain.To, sensors.Count == 0 ? null : sensors.Min());
         var findings = joints
             .SelectMany((j, i) => OfJoint(chain, i, j.Before, j.After, made.ElementAtOrDefault(i) ?? new JointMade(), kpa))
-            .Concat(chain.Parts.SelectMany((_, i) => OfPart(chain, i, kpa).Concat(OfBore(chain.Parts[i].Part, i, line, passage))))
+            .Concat(chain.Parts.SelectMany((_, i) => OfPart(chain, i, kpa, hottestC).Concat(OfBore(chain.Parts[i].Part, i, line, passage))))
             .OrderBy(f => f.Joint)
             .ThenByDescending(f => f.Severity)
             .ToList();
@@ -170,7 +172,7 @@ public static class ChainCheck
         }
     }
 
-    private static IEnumerable<ChainFinding> OfPart(MadeChain chain, int index, double kpa)
+    private static IEnumerable<ChainFinding> OfPart(MadeChain chain, int index, double kpa, double? hottestC)
     {
         var part = chain.Parts[index].Part;
         ChainFinding Finding(string code, Severity severity, Sentence text) => ChainFinding.Of(index + 1, code, severity, text);
@@ -185,13 +187,18 @@ public static class ChainCheck
             );
         }
 
+        if (OfHeat(part, hottestC) is { } heat)
+        {
+            yield return Finding(heat.Code, heat.Severity, heat.Text);
+        }
+
         var pressure = PartRules.OfPressure(part, kpa);
         if (pressure == PressureFit.TooMuch)
         {
             yield return Finding(
                 "tooMuchPressure",
                 Severity.Stop,
-                Sentence.Of($"{part.Name} is made for {Say.Kpa(part.MaxKpa!.Value)}, and the line has {Say.Kpa(kpa)}: it can burst.")
+                Sentence.Of($"{part.Name} is made for {Say.Kpa(part.MaxKpa!.Value)}{ReadFrom(part)}, and the line has {Say.Kpa(kpa)}: it can burst.")
             );
         }
         else if (pressure == PressureFit.UnknownTooHigh)
@@ -207,7 +214,7 @@ public static class ChainCheck
             yield return Finding(
                 PressureUnknown,
                 Severity.Caution,
-                Sentence.Of($"Nobody knows what {part.Name} bears; the line has {Say.Kpa(kpa)}. Read its class off the part, or ask its maker.")
+                Sentence.Of($"Nobody knows what pressure {part.Name} bears; the line has {Say.Kpa(kpa)}. Read its class off the part, or ask its maker.")
             );
         }
 
@@ -220,6 +227,47 @@ public static class ChainCheck
             yield return Finding("sidePort", Severity.Caution, $"{part.Name} has an end beside the line: it needs its plug or its pressure sensor, and it is a leak point too.");
         }
     }
+
+    private static (string Code, Severity Severity, Sentence Text)? OfHeat(FittingPart part, double? hottestC) =>
+        PartRules.OfHeat(part, hottestC) switch
+        {
+            HeatFit.TooHot => (
+                "tooHot",
+                Severity.Stop,
+                Sentence.Of(
+                    $"{part.Name} is made for {Say.Celsius(part.MaxC!.Value)}{ReadFrom(part)}, and it gets {Say.Celsius(hottestC!.Value)} there: it hardens or goes soft, "
+                        + $"and leaks. Lead the line away from the heat, or take a part made for more."
+                )
+            ),
+            HeatFit.UnknownTooHot => (
+                HeatUnknown,
+                Severity.Stop,
+                Sentence.Of(
+                    $"Nobody knows what heat {part.Name} bears, and it gets {Say.Celsius(hottestC!.Value)} there: more than parts of a low-pressure line are made for. Do "
+                        + $"not use it there."
+                )
+            ),
+            HeatFit.Unknown when part.MaxC is { } most => (
+                HeatUnknown,
+                Severity.Caution,
+                Sentence.Of(
+                    $"{part.Name} is made for {Say.Celsius(most)}{ReadFrom(part)}, and under a hood it gets about {Say.Celsius(PartRules.UsualHottestC)} after a hot stop. "
+                        + $"Measure how hot it gets where the line lies, and put it in at Place."
+                )
+            ),
+            HeatFit.Unknown => (
+                HeatUnknown,
+                Severity.Caution,
+                hottestC is { } hottest
+                    ? Sentence.Of($"Nobody knows what heat {part.Name} bears, and it gets {Say.Celsius(hottest)} there. Read its class off the part, or ask its maker.")
+                    : Sentence.Of(
+                        $"Nobody knows what heat {part.Name} bears; under a hood it gets about {Say.Celsius(PartRules.UsualHottestC)}. Read its class off the part, or ask its maker."
+                    )
+            ),
+            _ => null,
+        };
+
+    private static string ReadFrom(FittingPart part) => string.IsNullOrWhiteSpace(part.ClassSource) ? string.Empty : $" ({part.ClassSource})";
 
     // The sensor's own bore is what it is: only said.
     private static IEnumerable<ChainFinding> OfBore(FittingPart part, int index, double lineMm, double passageMm)

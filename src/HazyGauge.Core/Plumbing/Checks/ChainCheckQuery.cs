@@ -95,13 +95,15 @@ public sealed record ChainCheckResult(bool Ok, IReadOnlyList<ChainFinding> Findi
 /// <param name="Joints">How the joints are made up, in their order; later ones may be left out.</param>
 /// <param name="PressureKpa">Pressure in the line, kPa; left out, that of an injection line.</param>
 /// <param name="Catalogue">Parts the codes stand for; left out, the shop's catalog.</param>
+/// <param name="HottestC">Hottest it gets along the line as it was measured, C; left out, nobody did.</param>
 public sealed record ChainCheckQuery(
     [MostItems(ChainCheckQuery.MostParts)] IReadOnlyList<string> Parts,
     string From,
     string To,
     [MostItems(ChainCheckQuery.MostParts + 1)] IReadOnlyList<JointMade>? Joints = null,
     double? PressureKpa = null,
-    [MostItems(FittingChainQuery.MostParts)] IReadOnlyList<FittingPart>? Catalogue = null
+    [MostItems(FittingChainQuery.MostParts)] IReadOnlyList<FittingPart>? Catalogue = null,
+    double? HottestC = null
 )
 {
     /// <summary>Most parts in a row.</summary>
@@ -109,6 +111,9 @@ public sealed record ChainCheckQuery(
 
     /// <summary>Highest pressure a line may be given, kPa.</summary>
     internal const double MostKpa = 100_000;
+
+    /// <summary>The most heat a line may be said to lie in, C.</summary>
+    internal const double MostC = 300;
 
     /// <summary>What the check comes to.</summary>
     /// <param name="shop">The shop's catalog, for where none is sent.</param>
@@ -142,7 +147,7 @@ public sealed record ChainCheckQuery(
         var (from, to) = (PortCatalogue.Find(From), PortCatalogue.Find(To));
         CheckRest(check, from, to);
         check.ThrowIfAny();
-        return ChainCheck.Of(MadeChain.Of(chain, from!, to!), Joints ?? [], PressureKpa);
+        return ChainCheck.Of(MadeChain.Of(chain, from!, to!), Joints ?? [], PressureKpa, HottestC);
     }
 
     private void CheckRest(InputCheck check, Port? from, Port? to)
@@ -155,7 +160,9 @@ public sealed record ChainCheckQuery(
             }
         }
 
-        check.Within(PressureKpa, 0, MostKpa, "pressureKpa", "The pressure in the line", Unit.Kpa);
+        check
+            .Within(PressureKpa, 0, MostKpa, "pressureKpa", "The pressure in the line", Unit.Kpa)
+            .Within(HottestC, -40, MostC, "hottestC", "The heat along the line", Unit.Celsius);
         if (Joints is { } joints && joints.Count > Parts.Count + 1)
         {
             check.Refuse("joints", Sentence.Of($"{Parts.Count:0} parts have {Parts.Count + 1:0} joints; {joints.Count:0} are given."));

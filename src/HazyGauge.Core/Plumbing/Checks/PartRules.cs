@@ -18,6 +18,22 @@ internal enum PressureFit
     TooMuch,
 }
 
+/// <summary>How a part stands to the heat where the line lies.</summary>
+internal enum HeatFit
+{
+    /// <summary>It is made for it.</summary>
+    Fits,
+
+    /// <summary>Nobody knows what it bears, or nobody measured whether it gets hotter there than it is made for.</summary>
+    Unknown,
+
+    /// <summary>Nobody knows what it bears, and it gets hotter there than parts of the low side are surely made for.</summary>
+    UnknownTooHot,
+
+    /// <summary>It was measured to get hotter there than it is made for.</summary>
+    TooHot,
+}
+
 /// <summary>How a ferrule holds on a tube.</summary>
 internal enum FerruleFit
 {
@@ -40,6 +56,9 @@ internal static class PartRules
     // What hose and quick connects of the low side bear at most: SAE J2044 quick connects 500 kPa, J30 R9 hose 690 kPa (from memory). Above it is the high-pressure side.
     private const double LowSideMostKpa = 690;
 
+    // What nylon tube and quick connects of the low side bear: SAE J2044 115 C (from memory). Above it only parts that say so.
+    private const double LowSideMostC = 115;
+
     // Less than this share of the area the fuel comes through anyway is a choke (our own limit).
     private const double LeastArea = 0.7;
 
@@ -51,6 +70,20 @@ internal static class PartRules
         {
             null => kpa > LowSideMostKpa ? PressureFit.UnknownTooHigh : PressureFit.Unknown,
             var most => most < kpa ? PressureFit.TooMuch : PressureFit.Fits,
+        };
+
+    /// <summary>Hottest it gets along a fuel line under the hood after a hot stop, C, where nobody measured (common practice, no source).</summary>
+    public const double UsualHottestC = 100;
+
+    /// <summary>How a part stands to the heat.</summary>
+    /// <param name="part">The part.</param>
+    /// <param name="hottestC">The hottest it gets there as it was measured, C; null where nobody did: then what is usual asks, and forbids nothing.</param>
+    public static HeatFit OfHeat(FittingPart part, double? hottestC) =>
+        (part.MaxC, hottestC) switch
+        {
+            (null, > LowSideMostC) => HeatFit.UnknownTooHot,
+            (null, _) or (< UsualHottestC, null) => HeatFit.Unknown,
+            var (most, hottest) => most < hottest ? HeatFit.TooHot : HeatFit.Fits,
         };
 
     /// <summary>What fuel comes through whatever is fitted, mm: the narrower of the line's two ends, and the sensor where there is one.</summary>

@@ -12,7 +12,8 @@ namespace HazyGauge.Core.Plumbing.Kit;
 /// <param name="Quantity">How many the chain takes.</param>
 /// <param name="OnShelf">How many of them lie on the shop's shelf.</param>
 /// <param name="Cost">What one costs; null where that is not known.</param>
-public sealed record KitPart(string Code, string Name, int Quantity, int OnShelf, double? Cost)
+/// <param name="Class">What it is made for, and where that was read; null where nothing is known of it.</param>
+public sealed record KitPart(string Code, string Name, int Quantity, int OnShelf, double? Cost, Sentence? Class = null)
 {
     /// <summary>How many have to be bought.</summary>
     public int ToBuy => Math.Max(0, Quantity - OnShelf);
@@ -41,7 +42,7 @@ public sealed record ChainKit(IReadOnlyList<KitPart> Parts, IReadOnlyList<KitToo
     {
         var parts = chain
             .Parts.GroupBy(p => p.Part.Code, StringComparer.OrdinalIgnoreCase)
-            .Select(g => new KitPart(g.Key, g.First().Part.Name, g.Count(), Math.Min(g.Count(), g.First().Part.OnShelf ?? 0), g.First().Part.Cost))
+            .Select(g => new KitPart(g.Key, g.First().Part.Name, g.Count(), Math.Min(g.Count(), g.First().Part.OnShelf ?? 0), g.First().Part.Cost, ClassOf(g.First().Part)))
             .ToList();
         return new ChainKit(
             [.. parts, .. ClampsFor(chain, made), .. CollarsFor(chain, made)],
@@ -50,12 +51,37 @@ public sealed record ChainKit(IReadOnlyList<KitPart> Parts, IReadOnlyList<KitToo
         );
     }
 
-    /// <summary>What of it goes onto the buying list of a job.</summary>
-    public IEnumerable<NeededPart> ToBuy() =>
+    /// <summary>What of it goes onto the buying list of a job. What a catalog says of a class is not what is printed on the part that comes.</summary>
+    /// <param name="kpa">The most the line may hold, kPa.</param>
+    /// <param name="hottestC">The hottest it gets along it, C.</param>
+    public IEnumerable<NeededPart> ToBuy(double kpa, double hottestC) =>
         [
-            .. Parts.Where(p => p.ToBuy > 0).Select(p => new NeededPart(ItemOf(p), p.Name, PartKind.Part, "For the chain at Route.", p.ToBuy, ["route", "fit"], p.Cost)),
+            .. Parts
+                .Where(p => p.ToBuy > 0)
+                .Select(p => new NeededPart(
+                    ItemOf(p),
+                    p.Name,
+                    PartKind.Part,
+                    p.Class is null
+                        ? "For the chain at Route."
+                        : Sentence.Of($"For the chain at Route. Read off it before it goes in: for ethanol, at least {Say.Kpa(kpa)} and {Say.Celsius(hottestC)}."),
+                    p.ToBuy,
+                    ["route", "fit"],
+                    p.Cost
+                )),
             .. Tools.Select(t => new NeededPart(t.Item, t.Name, t.Kind, t.Why, 1, t.Kind == PartKind.Tool ? ["fit"] : [])),
         ];
+
+    private static Sentence? ClassOf(FittingPart part) =>
+        (part.MaxKpa, part.MaxC) switch
+        {
+            ({ } kpa, { } hottest) => Sentence.Of($"Made for {Say.Kpa(kpa)} and {Say.Celsius(hottest)}{Read(part)}."),
+            ({ } kpa, null) => Sentence.Of($"Made for {Say.Kpa(kpa)}{Read(part)}; for what heat is not known."),
+            (null, { } hottest) => Sentence.Of($"Made for {Say.Celsius(hottest)}{Read(part)}; for what pressure is not known."),
+            _ => "For what pressure and heat is not known.",
+        };
+
+    private static string Read(FittingPart part) => string.IsNullOrWhiteSpace(part.ClassSource) ? string.Empty : $" ({part.ClassSource})";
 
     // The sensor is one line, whoever asks for it.
     private static string ItemOf(KitPart part) => part.Cost is null || part.Code == FittingPart.SensorCode ? ItemName.Of(part.Code) : $"fitting-{ItemName.Of(part.Code)}";

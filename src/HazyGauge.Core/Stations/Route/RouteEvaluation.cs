@@ -46,7 +46,7 @@ internal static class RouteEvaluation
         var compared = Placed(new(parts, joints.Count + (plan.Opened?.Count ?? 0), hose));
         var chosen = Chosen(plan, compared);
         var atKpa = JudgedKpa(path, chosen);
-        var check = ChainCheck.Of(chain, made, atKpa);
+        var check = ChainCheck.Of(chain, made, atKpa, Hottest(plan));
         List<LeakPoint> leaking = [.. joints, .. plan.Place == SensorPlace.Bypass ? Bypass.Leaks(joints.Count) : []];
         leaking.AddRange(Opened(plan, leaking.Count));
         var findings = At(RoutePart.Parts, check.Findings.Select(f => OfJoint(f).Of(ids[f.Joint - 1])))
@@ -69,6 +69,7 @@ internal static class RouteEvaluation
             rigid,
             isLoop,
             atKpa,
+            Hottest(plan) ?? PartRules.UsualHottestC,
             findings,
             RouteWords.Headline(findings, parts.Count, leaking.Count, chosen),
             RouteWords.Lead(findings, kit, hosePlan, chosen),
@@ -106,7 +107,8 @@ internal static class RouteEvaluation
             Tube: tube.Tube,
             Insert: tube.Tube is null ? null : tube.IsStiff,
             TankSide: isMeasured ? plan.TankSide : null,
-            EngineSide: isMeasured ? plan.EngineSide : null
+            EngineSide: isMeasured ? plan.EngineSide : null,
+            HottestC: Hottest(plan)
         );
     }
 
@@ -132,6 +134,7 @@ internal static class RouteEvaluation
             0,
             false,
             kpa,
+            Hottest(plan) ?? PartRules.UsualHottestC,
             known,
             RouteWords.HeadlineWithoutChain(placement, place, from, to, IsUnknown(survey)),
             RouteWords.LeadWithoutChain(placement, place, from, to, IsUnknown(survey)),
@@ -159,6 +162,9 @@ internal static class RouteEvaluation
             : path.Survey.FuelSystem.BasePressureKpa is not null ? Most(path.LineKpa)
             : ChainRules.UsualLineKpa;
     }
+
+    // The high end of what was measured.
+    private static double? Hottest(RoutePlan plan) => plan.HottestC is { } hottest ? hottest.Value + Interval95.HalfWidth(hottest) : null;
 
     private static bool IsUnknown(VehicleSurvey survey) => survey.FuelSystem is { Line: null, Kind: null, Joints: null };
 

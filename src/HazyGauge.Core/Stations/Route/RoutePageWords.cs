@@ -20,6 +20,7 @@ internal static class RoutePageWords
         ["nameBothEndsGap"] = "Name both ends and the gap: then the three best chains of the catalog stand here.",
         ["noChainCatalogFits"] = "No chain of the catalog fits.",
         ["lettersDigitsDashesKnown"] = "Letters, digits and dashes. A known code changes that part.",
+        ["printStandardOrSheet"] = "Its print, its maker's sheet, or the standard it names.",
         ["codeNameBothEnds"] = "Code, name, both ends, bore, length and cost are needed.",
         ["nothingSurveyedYetReturn"] = "Nothing is surveyed yet: return line, joints and pump decide where the sensor goes.",
     };

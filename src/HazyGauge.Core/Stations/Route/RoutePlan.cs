@@ -31,6 +31,9 @@ public sealed record RoutePlan
     /// <summary>From the tank along the line to the sensor, mm.</summary>
     public Hazy? AlongMm { get; init; }
 
+    /// <summary>Hottest it gets where the line lies, as it was measured after a hot stop, C.</summary>
+    public Hazy? HottestC { get; init; }
+
     /// <summary>The side towards the tank as it was measured with the sensor held in its place.</summary>
     public HoseSide? TankSide { get; init; }
 

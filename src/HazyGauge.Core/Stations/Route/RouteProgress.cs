@@ -36,6 +36,8 @@ internal static class RouteProgress
         : findings.Any(f => f.Code == "noSensor") ? InWork(RoutePart.Parts, "noSensor", "Put the sensor into the chain.", "Without it there is no reading.")
         : findings.FirstOrDefault(f => f.Code == ChainCheck.PressureUnknown) is { } unknown
             ? InWork(RoutePart.Parts, unknown.Code, "Look up what every part bears.", unknown.Sentence)
+        : findings.FirstOrDefault(f => f.Code == ChainCheck.HeatUnknown) is { } heat
+            ? InWork(RoutePart.Parts, heat.Code, "Find out what heat every part bears, and how hot it gets there.", heat.Sentence)
         : findings.FirstOrDefault(f => f.Code == ChainCheck.TubeMaterialCode) is { } tube ? InWork(RoutePart.Parts, tube.Code, "Say what the tube is made of.", tube.Sentence)
         : !isGapKnown ? InWork(RoutePart.Hoses, "gapMm", "Measure the gap between the two ends.", "How much hose it takes follows from it.")
         : new StationProgress(StationState.Planned, NextAction.Of(RouteStation.Key, "found", "Get the parts for the line.", RouteWords.ToBuy(kit), RoutePart.Parts));

@@ -46,6 +46,7 @@ public sealed record StripPart(string Code, string Name, StripKind Kind, Port In
 /// <param name="RigidMm">What the parts add without hose, mm.</param>
 /// <param name="Loop">True where the hose makes a loop.</param>
 /// <param name="PressureKpa">Pressure the joints are judged at, kPa.</param>
+/// <param name="HottestC">Heat the parts are bought for, C: the most that was measured along the line, else what is usual.</param>
 /// <param name="Findings">What it means, the gravest first.</param>
 /// <param name="Headline">The verdict.</param>
 /// <param name="Lead">Why, and what to do next.</param>
@@ -68,6 +69,7 @@ public sealed record RouteResults(
     double RigidMm,
     bool Loop,
     double PressureKpa,
+    double HottestC,
     IReadOnlyList<Finding> Findings,
     Sentence Headline,
     Sentence Lead,

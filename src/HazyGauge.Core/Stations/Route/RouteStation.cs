@@ -63,6 +63,15 @@ public sealed class RouteStation : Station<RoutePlan, RouteResults>
             HowTo = "Lay a string along the line from the tank to where the sensor goes.",
             SourceId = "route.alongMm",
         },
+        new("hottestC", "Hottest along the line")
+        {
+            Unit = Unit.Celsius,
+            Likely = (40, 140),
+            Min = -40,
+            Max = 300,
+            HowTo = "Tie a probe to the line where it lies. Read the most it shows in the half hour after a hot stop, hood closed.",
+            SourceId = "route.hottestC",
+        },
         new FieldOf<RoutePlan>("tankSide.gapMm", "Tank side, to the sensor")
         {
             Unit = Unit.Millimetre,
@@ -204,7 +213,7 @@ public sealed class RouteStation : Station<RoutePlan, RouteResults>
     /// <inheritdoc/>
     public override IEnumerable<NeededPart> Needs(RoutePlan plan, RouteResults results) =>
         [
-            .. results.Kit is { } kit && results.Check?.Ok == true ? kit.ToBuy() : [],
+            .. results.Kit is { } kit && results.Check?.Ok == true ? kit.ToBuy(results.PressureKpa, results.HottestC) : [],
             .. plan.Place == SensorPlace.Bypass ? Bypass.ToBuy() : [],
             .. plan.Holding?.ToBuy() ?? [],
             .. (results.Later ?? []).Where(l => l is { Now: true, IsInChain: false }).Select(l => l.ToBuy()),

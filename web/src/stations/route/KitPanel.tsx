@@ -1,9 +1,11 @@
 import { useJobContext } from "../../job/jobContext";
+import { useUnits } from "../../words/useUnits";
 import type { RouteStation } from "./types";
 
 /** The parts that have to lie on the bench, and what of them is bought. */
 export function KitPanel({ route }: { route: RouteStation }) {
   const { job } = useJobContext();
+  const units = useUnits();
   const kit = route.lastResults?.kit;
   if (!kit) {
     return null;
@@ -35,6 +37,7 @@ export function KitPanel({ route }: { route: RouteStation }) {
             <tr key={part.code} className="border-b border-rule align-top">
               <th scope="row" className="py-1.5 text-left font-normal">
                 {part.name}
+                {part.class && <span className="block text-[0.9rem] text-ink-2">{units.say(part.class)}</span>}
               </th>
               <td className="reading py-1.5 pl-3 text-right">{part.quantity}</td>
               <td className="reading py-1.5 pl-3 text-right">{part.toBuy}</td>

@@ -105,6 +105,12 @@ export function OwnPart() {
             value={draft.maxKpa ?? null}
             onChange={(maxKpa) => set({ maxKpa: maxKpa ?? undefined })}
           />
+          <NumberField
+            label="Bears heat up to"
+            quantity="celsius"
+            value={draft.maxC ?? null}
+            onChange={(maxC) => set({ maxC: maxC ?? undefined })}
+          />
           <NumberField label="Cost" value={draft.cost ?? null} onChange={(cost) => set({ cost: cost ?? undefined })} />
           <NumberField
             label="On the shelf"
@@ -112,6 +118,13 @@ export function OwnPart() {
             onChange={(onShelf) => set({ onShelf: onShelf ?? undefined })}
           />
         </div>
+        <TextField
+          label="Where both were read"
+          hint={said("route", "printStandardOrSheet")}
+          value={draft.classSource ?? ""}
+          maxLength={80}
+          onChange={(classSource) => set({ classSource: classSource || undefined })}
+        />
         <label className="flex min-h-[44px] w-fit cursor-pointer items-center gap-3">
           <Mark type="checkbox" checked={draft.ethanolRated ?? false} onChange={(e) => set({ ethanolRated: e.target.checked })} />
           Its maker rates it for ethanol

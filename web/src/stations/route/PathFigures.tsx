@@ -46,7 +46,7 @@ export function PathFigures({ route, survey }: { route: RouteStation; survey: Su
       </table>
       <FigureList
         figures={[
-          ...own.filter((f) => f.path === "alongMm").map((field) => ({ field, station: route })),
+          ...own.filter((f) => ["alongMm", "hottestC"].includes(f.path)).map((field) => ({ field, station: route })),
           ...vehicle
             .filter((f) => f.askedAt === "route" && !notAsked.includes(f.path))
             .map((field) => ({ field, station: survey })),
