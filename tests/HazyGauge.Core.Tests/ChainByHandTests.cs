@@ -90,15 +90,15 @@ public class ChainByHandTests
         Asked(306, [Spigot, Hose, Barb, Sensor with { EthanolRated = false }]).WhyNone!.ShouldContain("no sensor");
 
         // What it gets as it was measured, and what the class of the part is.
-        FittingChains Hot(double hottestC, double partC) =>
-            (
-                new FittingChainQuery("qc-3-8-f-tab", "qc-3-8-m", 306, false, ChainVia.Sensor, null, [Spigot, Hose, Barb with { MaxC = partC }, Sensor], []) with
-                {
-                    HottestC = hottestC,
-                }
-            ).Answer([]);
+        FittingChains Hot(double hottestC, double partC)
+        {
+            FittingPart[] parts = [.. new[] { Spigot, Hose, Sensor }.Select(p => p with { MaxC = 130 }), Barb with { MaxC = partC }];
+            return new FittingChainQuery("qc-3-8-f-tab", "qc-3-8-m", 306, false, ChainVia.Sensor, null, parts, [], HottestC: hottestC).Answer([]);
+        }
+
         Hot(120, 119).WhyNone!.ShouldContain("not made for 120 °C");
-        Hot(115, 115).Chains.ShouldNotBeEmpty();
+        Hot(131, 140).WhyNone!.ShouldContain("no sensor");
+        Hot(120, 120).Chains.ShouldNotBeEmpty();
 
         // From a male quick connect nothing here goes on to a flare: one adapter would.
         var none = Asked(306, Enough, to: "flare-6-m");

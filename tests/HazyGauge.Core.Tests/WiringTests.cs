@@ -160,6 +160,31 @@ public class WiringTests
         Should.Throw<RefusedInputException>(() => new CommonSideQuery(2, [Left(1, 1), Left(1, 5)]).Answer()).Errors.Count.ShouldBe(2);
     }
 
+    // Whatever was measured with the key on, on one side or both: what is not as it must be proves nothing, and says so.
+    [Theory]
+    [InlineData(PlugSide.Left)]
+    [InlineData(PlugSide.Right)]
+    public void No_side_is_common_while_volts_speak_against_it(PlugSide common)
+    {
+        var other = common == PlugSide.Left ? PlugSide.Right : PlugSide.Left;
+        double?[] shown = [null, 0, 0.9, 3, 7, 11.1, 11.5, 12.3];
+        foreach (var (on, off) in shown.SelectMany(a => shown.Select(b => (a, b))))
+        {
+            List<SideVolts> volts = [];
+            volts.AddRange(on is { } v ? [new(common, v)] : []);
+            volts.AddRange(off is { } w ? [new(other, w)] : []);
+            var tests = new List<BeepTest> { new(1, 2, common, true), new(2, 3, common, true), new(1, 3, other, false) };
+            foreach (var order in new[] { tests, [.. tests.AsEnumerable().Reverse()] })
+            {
+                var result = new CommonSideQuery(3, order, volts, 12.4).Answer();
+                var speaksAgainst = on < 11.4 || off >= 1;
+                result.CommonSide.ShouldBe(speaksAgainst ? null : common, $"{on} {off}");
+                (result.Contradictions.Count > 0).ShouldBe(speaksAgainst, $"{on} {off}");
+                result.IsSeenLive.ShouldBe(on >= 11.4 && off < 1, $"{on} {off}");
+            }
+        }
+    }
+
     [Fact]
     [Trait("Category", "Outside")]
     public void The_meter_should_show_what_the_trade_reads_and_no_check_is_offered_that_cannot_be_made()

@@ -7,7 +7,7 @@ namespace HazyGauge.Web.Tests;
 /// <summary>The way through the catalog: two ends named, a chain chosen, its parts on the buying list, its joints on the leak list.</summary>
 public class RouteTests(App app) : IClassFixture<App>
 {
-    private const string Header = "code,name,ports,boreMm,lengthMm,cost,ethanolRated,maxKpa,onShelf";
+    private const string Header = "code,name,ports,boreMm,lengthMm,cost,ethanolRated,maxKpa,maxC,onShelf";
 
     private async Task<JsonNode> CalcAsync(string what, string body, int status = 200)
     {
@@ -46,13 +46,13 @@ public class RouteTests(App app) : IClassFixture<App>
     [Fact]
     public async Task A_shop_brings_its_own_parts_and_a_bad_row_brings_none()
     {
-        var bad = await ImportAsync($"{Header}\nown-1,Own adapter,qc-3-8-f-tab barb-9-5,7.5,40,5,yes,500,2\nown-2,Other,qc-3-8-f-tab barb-9,6,40,5,yes,,\n", 422);
+        var bad = await ImportAsync($"{Header}\nown-1,Own adapter,qc-3-8-f-tab barb-9-5,7.5,40,5,yes,500,120,2\nown-2,Other,qc-3-8-f-tab barb-9,6,40,5,yes,,,\n", 422);
         ((string)bad["errors"]!["file"]![0]!).ShouldBe("Row 3, column ports: There is no end called 'barb-9'. The catalog lists them.");
         (await PartAsync("own-1")).ShouldBeNull();
 
-        ((int)(await ImportAsync($"{Header}\nown-1,Own adapter,qc-3-8-f-tab barb-9-5,7.5,40,5,yes,500,2\n"))["imported"]!).ShouldBe(1);
+        ((int)(await ImportAsync($"{Header}\nown-1,Own adapter,qc-3-8-f-tab barb-9-5,7.5,40,5,yes,500,120,2\n"))["imported"]!).ShouldBe(1);
         ((double)(await PartAsync("own-1"))!["onShelf"]!).ShouldBe(2);
-        await ImportAsync($"{Header}\nOWN-1,Own adapter,qc-3-8-f-tab barb-9-5,7.5,40,4,yes,500,1\n");
+        await ImportAsync($"{Header}\nOWN-1,Own adapter,qc-3-8-f-tab barb-9-5,7.5,40,4,yes,500,120,1\n");
         (await app.GetAsync("/api/catalogue"))["parts"]!.AsArray().Count(p => ((string)p!["code"]!).Equals("own-1", StringComparison.OrdinalIgnoreCase)).ShouldBe(1);
 
         // What lies on the shelf costs nothing.

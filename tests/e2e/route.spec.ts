@@ -76,6 +76,8 @@ test("a part of the shop's own goes into the catalog, and lies on the shelf for 
   await page.getByLabel("Bore").fill("8");
   await page.getByLabel("Length", { exact: true }).fill("40");
   await page.getByLabel("Made for up to").fill("1000 kPa");
+  await page.getByLabel("Bears heat up to").fill("120 °C");
+  await page.getByLabel("Where both were read").fill("Its print");
   await page.getByLabel("Cost").fill("9");
   await page.getByLabel("On the shelf").fill("1");
   await page.getByRole("button", { name: "Add the part" }).click();

@@ -44,8 +44,8 @@ internal static class RoutePlace
                 "overrun",
                 Severity.Caution,
                 Sentence.Of(
-                    $"At idle {Say.Of(overrun.ReturnLph, Unit.Lph, 0)} have to go back. Regulator and return lose {Say.Of(overrun.LeastKpa, Unit.Kpa, 0)} then, so the "
-                        + $"base pressure may rise to {Say.Of(overrun.BaseKpa, Unit.Kpa, 0)}. Read it at idle before and after."
+                    $"At idle {Say.Of(overrun.ReturnLph, Unit.Lph, 0)} would have to go back at {Say.Of(overrun.SetKpa, Unit.Kpa, 0)}. Regulator and return may not let so much "
+                        + $"through: the base pressure may rise to {Say.Of(overrun.BaseKpa, Unit.Kpa, 0)}. Read it at idle before and after."
                 )
             );
         }

@@ -91,7 +91,8 @@ public sealed record CommonSideQuery(
             both || Largest(PlugSide.Left) == Largest(PlugSide.Right) ? null
             : Largest(PlugSide.Left) > Largest(PlugSide.Right) ? PlugSide.Left
             : PlugSide.Right;
-        var live = Live(contradictions);
+        var live = Live();
+        contradictions.AddRange(OfVolts(likely, live));
         likely ??= both ? live : null;
         foreach (var test in tests.Where(t => t.Side == likely && !t.Beep && groups[t.Side][t.A] != groups[t.Side][t.B]))
         {
@@ -101,11 +102,6 @@ public sealed record CommonSideQuery(
                         + $"test again."
                 )
             );
-        }
-
-        if (likely is { } by && live is { } seen && by != seen)
-        {
-            contradictions.Add($"{Name(by)} side hangs together, and battery is on {Name(seen).ToLowerInvariant()} side: hold every plug the same way up, and test again.");
         }
 
         // An injector counts as tested where it beeped with the others.
@@ -123,28 +119,49 @@ public sealed record CommonSideQuery(
         return new(proven, [.. contradictions.Select(c => c.Text)], untested, contradictions, proven is not null && live == proven, open is null ? null : (Sentence)open);
     }
 
+    private double Battery => BatteryV?.Value ?? UsualBatteryV;
+
+    private bool IsOn(Hazy volts) => volts.Value >= Battery - WithinV;
+
+    private static bool IsOff(Hazy volts) => volts.Value < NextToNothingV;
+
+    private List<Hazy> Of(PlugSide side) => [.. (KeyOn ?? []).Where(k => k.Side == side).Select(k => k.Volts)];
+
     // The side with battery on it, where the other has next to none; null where that was not measured on both.
-    private PlugSide? Live(List<Sentence> contradictions)
+    private PlugSide? Live() =>
+        Enum.GetValues<PlugSide>()
+            .Cast<PlugSide?>()
+            .FirstOrDefault(s => Of(s!.Value) is { Count: > 0 } on && Of(Other(s.Value)) is { Count: > 0 } off && on.TrueForAll(IsOn) && off.TrueForAll(IsOff));
+
+    // What was measured with the key on and is neither battery nor nothing, or speaks for the other side than the beeps do.
+    private IEnumerable<Sentence> OfVolts(PlugSide? likely, PlugSide? live)
     {
-        var battery = BatteryV?.Value ?? UsualBatteryV;
-        bool All(PlugSide side, Func<double, bool> are) =>
-            KeyOn?.Where(k => k.Side == side).Select(k => k.Volts.Value).ToList() is { Count: > 0 } volts && volts.TrueForAll(v => are(v));
-        bool IsOn(double v) => v >= battery - WithinV;
-        bool IsOff(double v) => v < NextToNothingV;
-        foreach (var side in Enum.GetValues<PlugSide>())
+        var odd = (KeyOn ?? []).Where(k => !IsOn(k.Volts) && !IsOff(k.Volts)).ToList();
+        foreach (var reading in odd)
         {
-            if (All(side, IsOn) && All(Other(side), IsOff))
-            {
-                return side;
-            }
+            yield return Sentence.Of(
+                $"{Name(reading.Side)} side shows {Say.Given(reading.Volts.Value, Unit.Volt)} with the key on: neither battery nor nothing. Take every plug off its injector, and "
+                    + $"measure battery and that side again, against the same ground."
+            );
         }
 
-        if (KeyOn is { } given && Enum.GetValues<PlugSide>().All(s => given.Any(k => k.Side == s)))
+        if (odd.Count > 0)
         {
-            contradictions.Add("With the key on one side must show battery on every plug and the other none: take every plug off its injector, and measure both sides again.");
+            yield break;
         }
 
-        return null;
+        if (live is null && Enum.GetValues<PlugSide>().All(s => Of(s).Count > 0))
+        {
+            yield return "With the key on one side must show battery on every plug and the other none: take every plug off its injector, and measure both sides again.";
+        }
+        else if (likely is { } by && Of(Other(by)).Exists(IsOn))
+        {
+            yield return $"{Name(by)} side hangs together, and battery is on {Name(Other(by)).ToLowerInvariant()} side: hold every plug the same way up, and test again.";
+        }
+        else if (likely is { } dead && Of(dead).Exists(IsOff))
+        {
+            yield return $"{Name(dead)} side hangs together, and has no battery with the key on: see that the relay that feeds the injectors is on, and measure again.";
+        }
     }
 
     // A supply with the key on is within this of the battery; what a driver leaks is below that, V (common practice, no source).
