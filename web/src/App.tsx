@@ -1,19 +1,30 @@
-import { lazy, Suspense, useEffect } from "react";
-import { BrowserRouter, Navigate, Route, Routes } from "react-router";
+import { Suspense, useEffect } from "react";
+import { BrowserRouter, matchPath, Navigate, Route, Routes } from "react-router";
 import { ApiError } from "./api/client";
 import { BayPage } from "./bay/BayPage";
 import { useJobContext } from "./job/jobContext";
 import { Banner } from "./offline/Banner";
+import { Fetched, fetchedPage } from "./shell/fetchedPage";
 import { Header } from "./shell/Header";
 import { Loading } from "./shell/Loading";
 import { theme } from "./shell/settings";
 import { Trouble } from "./shell/Trouble";
+import { stations } from "./stations/registry";
 
 // The bay is what one opens; a job's pages come when they are wanted.
-const JobPage = lazy(() => import("./job/JobPage").then((m) => ({ default: m.JobPage })));
-const StationPage = lazy(() => import("./frame/StationPage").then((m) => ({ default: m.StationPage })));
-const PartsPage = lazy(() => import("./parts/PartsPage").then((m) => ({ default: m.PartsPage })));
-const RecordPage = lazy(() => import("./record/RecordPage").then((m) => ({ default: m.RecordPage })));
+const jobPage = fetchedPage(() => import("./job/JobPage").then((m) => m.JobPage));
+const stationPage = fetchedPage(() => import("./frame/StationPage").then((m) => m.StationPage));
+const partsPage = fetchedPage(() => import("./parts/PartsPage").then((m) => m.PartsPage));
+const recordPage = fetchedPage(() => import("./record/RecordPage").then((m) => m.RecordPage));
+
+/** Fetches all the code that an address needs at once: each part asking for the next takes a second. */
+export async function fetchPages(pathname: string): Promise<void> {
+  const at = matchPath("/jobs/:id/:slug?", pathname)?.params;
+  const pages = { record: recordPage, parts: partsPage }[at?.slug ?? ""];
+  const wanted = at ? [jobPage, pages ?? stationPage, stations[at.slug ?? ""]?.page] : [];
+  // What does not come now is asked for again when it is shown, and said there.
+  await Promise.allSettled(wanted.map((page) => page?.fetch()));
+}
 
 export function App() {
   const [current] = theme.use();
@@ -26,11 +37,11 @@ export function App() {
       <Suspense fallback={<Loading what="Fetching the page" />}>
         <Routes>
           <Route path="/" element={<BayPage />} />
-          <Route path="/jobs/:id" element={<JobPage />}>
+          <Route path="/jobs/:id" element={<Fetched page={jobPage} />}>
             <Route index element={<ToNextAction />} />
-            <Route path="record" element={<RecordPage />} />
-            <Route path="parts" element={<PartsPage />} />
-            <Route path=":slug" element={<StationPage />} />
+            <Route path="record" element={<Fetched page={recordPage} />} />
+            <Route path="parts" element={<Fetched page={partsPage} />} />
+            <Route path=":slug" element={<Fetched page={stationPage} />} />
           </Route>
           <Route path="*" element={<Nowhere />} />
         </Routes>

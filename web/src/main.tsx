@@ -1,7 +1,7 @@
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
-import { App } from "./App";
+import { App, fetchPages } from "./App";
 import { isConnected, onConnection, watchNetwork } from "./offline/connection";
 import { rememberLastSeen } from "./offline/lastSeen";
 import { keepApp } from "./offline/register";
@@ -21,7 +21,7 @@ onConnection(() => isConnected() && client.invalidateQueries());
 watchNetwork();
 keepPresses(document.documentElement);
 keepApp();
-rememberLastSeen(client).finally(() =>
+Promise.allSettled([rememberLastSeen(client), fetchPages(location.pathname)]).then(() =>
   createRoot(document.getElementById("root") as HTMLElement).render(
     <StrictMode>
       <QueryClientProvider client={client}>

@@ -1,7 +1,6 @@
-import { Suspense } from "react";
 import { Link, useParams } from "react-router";
 import { useJobContext } from "../job/jobContext";
-import { Loading } from "../shell/Loading";
+import { Fetched } from "../shell/fetchedPage";
 import { Verdict } from "../shell/Verdict";
 import { stations } from "../stations/registry";
 
@@ -20,11 +19,7 @@ export function StationPage() {
     );
   }
   if (entry) {
-    return (
-      <Suspense fallback={<Loading what="Fetching the page" />}>
-        <entry.Page key={slug} />
-      </Suspense>
-    );
+    return <Fetched key={slug} page={entry.page} />;
   }
   return (
     <>

@@ -1,14 +1,14 @@
-import type { ComponentType, LazyExoticComponent } from "react";
+import type { FetchedPage } from "../shell/fetchedPage";
 
 /** What a station's folder tells of itself. */
 export interface StationEntry {
   slug: string;
-  Page: LazyExoticComponent<ComponentType>;
+  page: FetchedPage;
 }
 
-const modules = import.meta.glob<{ station: StationEntry }>("./*/station.tsx", { eager: true });
+const modules = import.meta.glob<{ station: StationEntry }>("./*/station.ts", { eager: true });
 
-/** The stations that have a page: every folder beside this file with a station.tsx. */
+/** The stations that have a page: every folder beside this file with a station.ts. */
 export const stations: Readonly<Record<string, StationEntry>> = Object.fromEntries(
   Object.values(modules).map(({ station }) => [station.slug, station]),
 );
