@@ -134,6 +134,41 @@ public class RouteStationTests
         Of(Whole with { Chain = [Sensor, Barb, Hose with { LengthMm = 0 }, Barb] }).Strip.Single(p => p.Kind == StripKind.Hose).LengthMm.ShouldBe(0);
     }
 
+    // Whichever part it is and wherever it stands: what nobody knows is asked first, and what does not bear the line is no question.
+    [Fact]
+    public void What_nobody_knows_of_a_part_is_the_verdict_until_somebody_does()
+    {
+        (Func<FittingPart, FittingPart> Change, double? HottestC, string? Code, StationState State)[] cases =
+        [
+            (p => p with { MaxKpa = null }, null, "pressureUnknown", StationState.InWork),
+            (p => p with { MaxC = null }, null, "temperatureUnknown", StationState.InWork),
+            (p => p with { MaxC = 90 }, null, "temperatureUnknown", StationState.InWork),
+            (p => p with { MaxC = 90 }, 85, null, StationState.Planned),
+            (p => p with { MaxKpa = null, MaxC = null }, 85, "pressureUnknown", StationState.InWork),
+            (p => p with { MaxC = 90 }, 95, "tooHot", StationState.Hold),
+            (p => p with { MaxC = null }, 118, "temperatureUnknown", StationState.Hold),
+            (p => p with { MaxKpa = 200 }, null, "tooMuchPressure", StationState.Hold),
+            (p => p with { EthanolRated = false }, null, "notRated", StationState.Hold),
+        ];
+        foreach (var (change, hottest, code, state) in cases)
+        {
+            for (var at = 0; at < 4; at++)
+            {
+                var route = Of(Whole with { HottestC = hottest, Chain = [.. Whole.Chain!.Select((p, i) => i == at ? change(p) : p)] }, 300);
+                route.State.ShouldBe(state, $"{code} at {at}");
+                if (code is null)
+                {
+                    continue;
+                }
+
+                route.NextAction.Code.ShouldBe(code);
+                route.Lead.Text.ShouldStartWith(route.Findings.First(f => f.Code == code).Text);
+                (route.Headline.Text == route.NextAction.Command).ShouldBe(state == StationState.InWork);
+                route.Headline.Text.ShouldNotContain("leak points");
+            }
+        }
+    }
+
     [Fact]
     public void Joints_are_judged_at_the_pressure_of_this_vehicle()
     {

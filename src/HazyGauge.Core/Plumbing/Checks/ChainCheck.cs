@@ -13,6 +13,9 @@ public static class ChainCheck
 
     internal const string PressureUnknown = "pressureUnknown";
     internal const string HeatUnknown = "temperatureUnknown";
+    internal const string TooMuchPressure = "tooMuchPressure";
+    internal const string TooHot = "tooHot";
+    internal const string NotRated = "notRated";
     internal const string TubeMaterialCode = "tubeMaterial";
     internal const string HandTightCode = "handTight";
     internal const string MissingCollarCode = "missingCollar";
@@ -179,7 +182,7 @@ public static class ChainCheck
         if (!part.EthanolRated)
         {
             yield return Finding(
-                "notRated",
+                NotRated,
                 Severity.Stop,
                 part.IsHose
                     ? $"{part.Name} is not rated for ethanol: it swells, goes soft and sheds bits into the injectors."
@@ -196,7 +199,7 @@ public static class ChainCheck
         if (pressure == PressureFit.TooMuch)
         {
             yield return Finding(
-                "tooMuchPressure",
+                TooMuchPressure,
                 Severity.Stop,
                 Sentence.Of($"{part.Name} is made for {Say.Kpa(part.MaxKpa!.Value)}{ReadFrom(part)}, and the line has {Say.Kpa(kpa)}: it can burst.")
             );
@@ -232,7 +235,7 @@ public static class ChainCheck
         PartRules.OfHeat(part, hottestC) switch
         {
             HeatFit.TooHot => (
-                "tooHot",
+                TooHot,
                 Severity.Stop,
                 Sentence.Of(
                     $"{part.Name} is made for {Say.Celsius(part.MaxC!.Value)}{ReadFrom(part)}, and it gets {Say.Celsius(hottestC!.Value)} there: it hardens or goes soft, "
@@ -261,7 +264,8 @@ public static class ChainCheck
                 hottestC is { } hottest
                     ? Sentence.Of($"Nobody knows what heat {part.Name} bears, and it gets {Say.Celsius(hottest)} there. Read its class off the part, or ask its maker.")
                     : Sentence.Of(
-                        $"Nobody knows what heat {part.Name} bears; under a hood it gets about {Say.Celsius(PartRules.UsualHottestC)}. Read its class off the part, or ask its maker."
+                        $"Nobody knows what heat {part.Name} bears; under a hood it gets about {Say.Celsius(PartRules.UsualHottestC)}. Read its class off the part, or "
+                            + $"ask its maker."
                     )
             ),
             _ => null,

@@ -34,11 +34,7 @@ internal static class RouteProgress
         findings.FirstOrDefault(f => f.Severity == Severity.Stop) is { } stop ? Held(stop)
         : plan.Place is null ? InWork(RoutePart.Place, "place", "Choose where the sensor goes.", "Pressure, lag and joints follow from it.")
         : findings.Any(f => f.Code == "noSensor") ? InWork(RoutePart.Parts, "noSensor", "Put the sensor into the chain.", "Without it there is no reading.")
-        : findings.FirstOrDefault(f => f.Code == ChainCheck.PressureUnknown) is { } unknown
-            ? InWork(RoutePart.Parts, unknown.Code, "Look up what every part bears.", unknown.Sentence)
-        : findings.FirstOrDefault(f => f.Code == ChainCheck.HeatUnknown) is { } heat
-            ? InWork(RoutePart.Parts, heat.Code, "Find out what heat every part bears, and how hot it gets there.", heat.Sentence)
-        : findings.FirstOrDefault(f => f.Code == ChainCheck.TubeMaterialCode) is { } tube ? InWork(RoutePart.Parts, tube.Code, "Say what the tube is made of.", tube.Sentence)
+        : RouteWords.Question(findings) is { } question ? InWork(RoutePart.Parts, question.Finding.Code, question.Command, question.Finding.Sentence)
         : !isGapKnown ? InWork(RoutePart.Hoses, "gapMm", "Measure the gap between the two ends.", "How much hose it takes follows from it.")
         : new StationProgress(StationState.Planned, NextAction.Of(RouteStation.Key, "found", "Get the parts for the line.", RouteWords.ToBuy(kit), RoutePart.Parts));
 
@@ -52,6 +48,7 @@ internal static class RouteProgress
                     : stop.Code == ChainCheck.HandTightCode ? "Torque the joint that is only hand tight."
                     : stop.Code == ChainCheck.MissingCollarCode ? "Put both halves of the collar on."
                     : RouteWords.IsOfGap(stop) ? "Choose parts that span the gap."
+                    : RouteWords.IsOfClass(stop) ? "Choose parts made for this line."
                     : "Choose parts that go together.",
                 stop.Sentence,
                 stop.Part

@@ -51,14 +51,36 @@ internal static class RouteWords
                     ? "These parts do not span the gap."
                     : stop.Code is ChainCheck.HandTightCode or ChainCheck.MissingCollarCode
                         ? "Not to be primed yet."
-                        : "These parts do not go together."
-            : Sentence.Of(
-                $"{Count(parts, "part")} {(parts == 1 ? "goes" : "go")} between the two ends{(place is null ? string.Empty : $" {place.School.InWords()}")}, with "
-                    + $"{Count(leaks, "leak point")}."
-            );
+                        : IsOfClass(stop)
+                            ? "A part is not made for this line."
+                            : "These parts do not go together."
+            : Question(findings) is { } question
+                ? question.Command
+                : Sentence.Of(
+                    $"{Count(parts, "part")} {(parts == 1 ? "goes" : "go")} between the two ends{(place is null ? string.Empty : $" {place.School.InWords()}")}, with "
+                        + $"{Count(leaks, "leak point")}."
+                );
 
     /// <summary>True for what concerns a length.</summary>
     public static bool IsOfGap(Finding stop) => stop.Code is "gap" or "tankSide" or "engineSide" or "tooShort";
+
+    /// <summary>True for a part that does not bear what the line has, or of which nobody knows that it does.</summary>
+    public static bool IsOfClass(Finding stop) =>
+        stop.Code is ChainCheck.TooMuchPressure or ChainCheck.TooHot or ChainCheck.PressureUnknown or ChainCheck.HeatUnknown or ChainCheck.NotRated;
+
+    /// <summary>What has to be found out of the parts before anything of them is planned, and the command for it; null for nothing.</summary>
+    public static (Finding Finding, Sentence Command)? Question(IReadOnlyList<Finding> findings)
+    {
+        (string Code, Sentence Command)[] asked =
+        [
+            (ChainCheck.PressureUnknown, "Look up what pressure every part bears."),
+            (ChainCheck.HeatUnknown, "Find out what heat every part bears, and how hot it gets there."),
+            (ChainCheck.TubeMaterialCode, "Say what the tube is made of."),
+        ];
+        return asked.Select(a => (findings.FirstOrDefault(f => f.Code == a.Code), a.Command)).FirstOrDefault(a => a.Item1 is not null) is (Finding found, var command)
+            ? (found, command)
+            : null;
+    }
 
     /// <summary>Why, and what to do next.</summary>
     public static Sentence Lead(IReadOnlyList<Finding> findings, ChainKit kit, HosePlan? hoses, PlacementOption? place)
@@ -66,6 +88,11 @@ internal static class RouteWords
         if (findings.FirstOrDefault(f => f.Severity == Severity.Stop) is { } stop)
         {
             return stop.Sentence;
+        }
+
+        if (Question(findings) is { } question)
+        {
+            return question.Finding.Sentence + (place is null ? Sentence.Empty : PlacementWords.Cost(place));
         }
 
         var cuts = hoses is { Hoses.Count: > 0 } ? hoses.Hoses.Select(h => Sentence.Of($"{Say.Mm(h.CutMm)}{(h.IsLoop ? " in a loop" : string.Empty)}")).ToList() : [];
@@ -82,7 +109,8 @@ internal static class RouteWords
             { Check: null } => Sentence.Of($"Route: from {results.From.Name} to {results.To.Name}, no parts chosen yet"),
             _ when results.Findings.FirstOrDefault(f => f.Severity == Severity.Stop) is { } stop => stop.Code is ChainCheck.HandTightCode or ChainCheck.MissingCollarCode
                 ? "Route: a joint is not made up yet"
-                : "Route: the parts chosen do not go together",
+            : IsOfClass(stop) ? "Route: a part is not made for this line"
+            : "Route: the parts chosen do not go together",
             _ => Sentence.Of(
                 $"Route: {Count(plan.Chain!.Count, "part")}, "
                     + $"{Count(results.Leaks.Count, "leak point")}{(results.Place is { } place ? $", sensor {place.School.InWords()}" : string.Empty)}"
