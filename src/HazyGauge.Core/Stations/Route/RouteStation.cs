@@ -226,7 +226,7 @@ public sealed class RouteStation : Station<RoutePlan, RouteResults>
             .Concat((plan.Opened ?? []).Select((o, i) => new PlanText($"opened[{i}]", "Joint opened", o)));
 
     /// <inheritdoc/>
-    public override IReadOnlyList<string> NotInTemplate => ["gapMm", "tankSide", "engineSide", "stockMm"];
+    public override IReadOnlyList<string> NotInTemplate => ["gapMm", "hottestC", "tankSide", "engineSide", "stockMm"];
 
     /// <inheritdoc/>
     public override RouteResults ForRecord(RouteResults results) => results with { Strip = [], Placement = null };
