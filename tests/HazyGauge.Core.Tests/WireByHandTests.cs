@@ -1,3 +1,4 @@
+using HazyGauge.Core.Findings;
 using HazyGauge.Core.Haze;
 using HazyGauge.Core.Vehicles;
 using HazyGauge.Core.Wiring.Boxes;
@@ -72,6 +73,92 @@ public class WireByHandTests
         var fall = 100 * Math.Log(4.8 / 1.3);
         var rise = 147 * Math.Log(4.8 / 1.5);
         seen.LowPulseErrorUs!.Value.Value.ShouldBe(rise - fall, 0.01);
+    }
+
+    // By hand: towards the driver as exp(-t / RC), from what the wire stood at; released, the other way.
+    [Theory]
+    [InlineData(5, 0.5, 10_000, 10e-9)]
+    [InlineData(12, 0.2, 4700, 22e-9)]
+    public void Behind_a_filter_the_input_follows_the_wire_with_its_own_time(double sourceV, double lowV, double ohm, double farad)
+    {
+        var input = new SignalInput(sourceV, 2400, 0, ohm, farad, lowV);
+        var filterS = ohm * farad;
+        input.AfterPullV(0).ShouldBe(sourceV, 1e-12);
+        input.AfterPullV(filterS).ShouldBe(lowV + ((sourceV - lowV) / Math.E), 1e-12);
+        input.AfterPullV(1).ShouldBe(lowV, 1e-12);
+        input.FallS(input.AfterPullV(0.3 * filterS))!.Value.ShouldBe(0.3 * filterS, 1e-12);
+    }
+
+    // E12 from 10 kOhm down to 1 kOhm: the first that is warm within half a kelvin, and of which the sensor pulls no more than 20 mA.
+    [Theory]
+    [InlineData(5.0)]
+    [InlineData(12.0)]
+    [InlineData(24.0)]
+    public void The_pull_up_that_is_recommended_is_the_largest_that_will_do(double toV)
+    {
+        double[] series = [10_000, 8200, 6800, 5600, 4700, 3900, 3300, 2700, 2200, 1800, 1500, 1200, 1000];
+        PullUpResult With(double ohm, double nf) => new PullUpQuery(1.5, 3.5, 0.2, 2.5, nf, PullUpOhm: ohm, PullUpV: toV).Answer();
+        var answers = new HashSet<double?>();
+        for (var nf = 0.1; nf < 150; nf *= 1.05)
+        {
+            var will = series.Select(ohm => (Ohm: (double?)ohm, With(ohm, nf).FuelTempErrorK, Ma: (toV - 0.2) / ohm * 1000));
+            var expected = will.FirstOrDefault(w => w.FuelTempErrorK is { } off && Math.Abs(off.Value) <= 0.5 && w.Ma <= 20).Ohm;
+            With(2400, nf).RecommendedOhm.ShouldBe(expected, $"{nf} nF");
+            answers.Add(expected);
+        }
+
+        answers.Count.ShouldBeGreaterThan(8);
+        answers.ShouldContain((double?)null);
+        answers.Contains(1000).ShouldBe(toV < 20);
+    }
+
+    [Fact]
+    public void An_inner_pull_up_nobody_asked_goes_to_five_volts_and_a_wire_that_is_not_pulled_down_does_not_rise()
+    {
+        PullUpResult Inner(double? volts) => new PullUpQuery(1.5, 3.5, 0.2, 2.5, 2, InternalPullUpOhm: 22_000, InternalPullUpV: volts).Answer();
+        (Inner(null).ReleasedV.Value, Inner(null).RiseTimeUs!.Value.Value).ShouldBe((5, Inner(5).RiseTimeUs!.Value.Value));
+        Inner(4).ReleasedV.Value.ShouldBe(4);
+
+        // Behind 10 kOhm with c nF a pull of 2.5 ms leaves 0.2 + 4.8 x exp(-250 / c) V: with 700 nF that is 3.56 V, and 70 % of 5 V is 3.5.
+        PullUpResult Behind(double nf) => new PullUpQuery(1.5, 3.5, 0.2, 2.5, 0, PullUpOhm: 2400, PullUpV: 5, FilterOhm: 10_000, FilterNf: nf).Answer();
+        foreach (var nf in new[] { 300.0, 600, 660, 670, 680, 700, 900 })
+        {
+            (Behind(nf).RiseTimeUs is not null).ShouldBe(0.2 + (4.8 * Math.Exp(-250 / nf)) < 3.5, $"{nf} nF");
+        }
+    }
+
+    // 1.5 and 3.5 V where nobody looked them up: one that is given is held against the other.
+    [Theory]
+    [InlineData(null, null, true)]
+    [InlineData(3.5, null, true)]
+    [InlineData(3.51, null, false)]
+    [InlineData(null, 1.5, true)]
+    [InlineData(null, 1.49, false)]
+    [InlineData(2.0, 1.9, false)]
+    public void Thresholds_the_wrong_way_round_are_refused(double? lowV, double? highV, bool isRight)
+    {
+        var check = new InputCheck();
+        Wire(4700, 1, new WireInput("A"), new WireInput("B", ThresholdLowV: lowV, ThresholdHighV: highV)).Check(check, "inputs");
+        if (isRight)
+        {
+            check.ThrowIfAny();
+            return;
+        }
+
+        Should.Throw<RefusedInputException>(check.ThrowIfAny).Errors.Keys.ShouldBe(["inputs[1].thresholdHighV"]);
+    }
+
+    // What lifts the wire itself bears it; whoever else is on it is asked, above what a 5 V input is sure of.
+    [Theory]
+    [InlineData(5.0, false)]
+    [InlineData(5.5, false)]
+    [InlineData(5.6, true)]
+    [InlineData(8.0, true)]
+    public void Above_five_volts_every_input_is_asked_but_the_one_that_lifts_the_wire(double volts, bool isAsked)
+    {
+        var seen = Wire(null, 1, new WireInput("A", PullUpOhm: 1000, PullUpV: volts), new WireInput("B"), new WireInput(), new WireInput("D", MaxV: 16)).Seen();
+        seen.Select(s => s.Sees.Findings.Any(f => f.Code == "limitUnknown")).ShouldBe([false, isAsked, isAsked, false]);
+        seen.Select(s => s.Name).ShouldBe(["A", "B", "Input 3", "D"]);
     }
 
     private static IReadOnlyList<MeterExpectation> Sheet(Hazy ethanolPct, Hazy supplyV, Hazy pullUpV) =>

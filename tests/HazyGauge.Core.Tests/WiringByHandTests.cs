@@ -97,6 +97,9 @@ public class WiringByHandTests
     [InlineData(2.9, 0.7, false, "busVolts")]
     [InlineData(3.5, 1.5, false, "busStuck")] // held dominant
     [InlineData(4.4, 0.6, false, "busStuck")]
+    [InlineData(3.1, 1.9, false, "busStuck")] // as little as holds it
+    [InlineData(3.09, 1.9, false, "busVolts")]
+    [InlineData(3.1, 1.91, false, "busVolts")]
     [InlineData(2.5, 2.5, null, "busQuiet")]
     [InlineData(2.45, 2.44, null, "busQuiet")]
     [InlineData(2.3, 2.7, false, "swapped")]
@@ -119,10 +122,18 @@ public class WiringByHandTests
     [InlineData(0.5, 12, 10, FeedKind.Constant)]
     [InlineData(8.82, 12, 10, FeedKind.Constant)]
     [InlineData(5.2, 9, 6, FeedKind.Weak)]
+    [InlineData(0.49, 9, 6, FeedKind.Weak)]
+    [InlineData(0.5, 9, 6, FeedKind.Weak)]
     public void A_feed_is_good_within_a_volt_of_the_battery_and_dead_below_half_a_volt(double offV, double onV, double crankingV, FeedKind kind)
     {
         var feed = new ProbedFeedQuery(offV, onV, crankingV, 12.6).Answer();
         feed.Kind.ShouldBe(kind);
+
+        // What is neither dead nor live with the key off is fed from behind, wherever else it is weak; said with the limits it was judged by.
+        var isBehind = offV >= 0.5 && (kind == FeedKind.Weak || (kind == FeedKind.Constant && offV < 0.7 * 12.6));
+        feed.Because.Contains("from behind", StringComparison.Ordinal).ShouldBe(isBehind);
+        feed.Because.Contains("more than 1 V is lost", StringComparison.Ordinal).ShouldBe(kind == FeedKind.Weak);
+        feed.Because.Contains("below 0.5 V", StringComparison.Ordinal).ShouldBe(isBehind && kind == FeedKind.Constant);
         feed.Because.Contains("feeds a sensor well", StringComparison.Ordinal).ShouldBe(kind == FeedKind.Switched);
     }
 

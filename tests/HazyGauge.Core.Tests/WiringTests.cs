@@ -158,6 +158,11 @@ public class WiringTests
             .Answer()
             .ShouldSatisfyAllConditions(c => c.CommonSide.ShouldBeNull(), c => c.Untested.ShouldBe([3]), c => c.Contradictions[0].ShouldContain("other way up"));
         Should.Throw<RefusedInputException>(() => new CommonSideQuery(2, [Left(1, 1), Left(1, 5)]).Answer()).Errors.Count.ShouldBe(2);
+
+        // All together on one side: the other is still to be tried, unless something speaks against it.
+        CommonSideResult Together(double? volts) => new CommonSideQuery(2, [Left(1, 2)], volts is { } v ? [new(PlugSide.Left, v)] : null, 12.4).Answer();
+        Together(null).ShouldSatisfyAllConditions(c => c.CommonSide.ShouldBeNull(), c => c.Open!.Text.ShouldContain("Now the other side"));
+        Together(5).ShouldSatisfyAllConditions(c => c.Contradictions.ShouldHaveSingleItem(), c => c.Open.ShouldBeNull());
     }
 
     // Whatever was measured with the key on, on one side or both: what is not as it must be proves nothing, and says so.
@@ -181,6 +186,7 @@ public class WiringTests
                 result.CommonSide.ShouldBe(speaksAgainst ? null : common, $"{on} {off}");
                 (result.Contradictions.Count > 0).ShouldBe(speaksAgainst, $"{on} {off}");
                 result.IsSeenLive.ShouldBe(on >= 11.4 && off < 1, $"{on} {off}");
+                result.Open.ShouldBeNull($"{on} {off}");
             }
         }
     }
