@@ -126,6 +126,9 @@ public class ChainByHandTests
         (query with { Weights = new(1e6, 1e6, 1e6) }).Answer([Sensor]).Chains.ShouldNotBeEmpty();
         Refused(query with { AnglesDeg = [.. Enumerable.Repeat(90.0, 7)] }).ShouldBe(["anglesDeg"]);
         Refused(query with { HoseStock = [new("hose", 100_001)] }).ShouldBe(["hoseStock"]);
+        Refused(query with { HottestC = -41 }).ShouldBe(["hottestC"]);
+        Refused(query with { HottestC = 301 }).ShouldBe(["hottestC"]);
+        Should.Throw<RefusedInputException>(() => new ChainCheckQuery(["hose"], "barb-9-5", "barb-9-5", HottestC: 301).Answer([Hose])).Errors.Keys.ShouldBe(["hottestC"]);
         (query with { GapMm = 2168, HoseStock = [new("hose", 2000)] }).Answer([Sensor]).Chains[0].HoseMm.ShouldBe(2000);
         foreach (
             var (wrong, field) in new[]
@@ -139,6 +142,10 @@ public class ChainByHandTests
                 (Hose with { BendRadiusMm = 5001 }, "bendRadiusMm"),
                 (Barb with { MaxKpa = 0.5 }, "maxKpa"),
                 (Barb with { MaxKpa = 100_001 }, "maxKpa"),
+                (Barb with { MaxC = 19 }, "maxC"),
+                (Barb with { MaxC = 1001 }, "maxC"),
+                (Barb with { ClassSource = new string('a', 81) }, "classSource"),
+                (Barb with { ClassSource = "its\u202eprint" }, "classSource"),
                 (Barb with { WrenchesMm = [2.9] }, "wrenchesMm"),
                 (Barb with { WrenchesMm = [101] }, "wrenchesMm"),
                 (Barb with { OnShelf = 10_001 }, "onShelf"),
@@ -275,6 +282,17 @@ public class ChainByHandTests
         kit.CostToBuy.ShouldBe(7 + 8 + 120);
         kit.Parts.Where(p => p.Cost is null).Sum(p => p.Quantity).ShouldBe(4);
         kit.Tools.Select(t => t.Item).ShouldBeUnique();
+
+        // A class is said as far as it is known, and read off what comes: as much as the line takes.
+        (double? Kpa, double? C, double[] Said)[] classes = [(690, 135, [690, 135]), (690, null, [690]), (null, 135, [135]), (null, null, [])];
+        foreach (var (kpa, hottest, said) in classes)
+        {
+            var one = ChainKit.Of(MadeChain.Of([Hose with { MaxKpa = kpa, MaxC = hottest, ClassSource = "its print" }], chain.From, chain.To), []);
+            one.Parts[0].Class!.Values.Values.Select(v => v.Value).ShouldBe(said, ignoreOrder: true);
+            one.Parts[0].Class!.Text.Contains("(its print)", StringComparison.Ordinal).ShouldBe(said.Length > 0);
+            one.ToBuy(430, 105).First(p => p.Name.Text == Hose.Name).Why.Values.Values.Select(v => v.Value).ShouldBe([430, 105], ignoreOrder: true);
+        }
+
         new[] { "ear-pliers", "driver-7-mm", "hose-cutter", "disconnect-tool-3-8-in" }.ShouldBeSubsetOf(kit.Tools.Select(t => t.Item));
     }
 

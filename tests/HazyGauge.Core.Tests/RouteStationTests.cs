@@ -138,7 +138,7 @@ public class RouteStationTests
     [Fact]
     public void What_nobody_knows_of_a_part_is_the_verdict_until_somebody_does()
     {
-        (Func<FittingPart, FittingPart> Change, double? HottestC, string? Code, StationState State)[] cases =
+        (Func<FittingPart, FittingPart> Change, Hazy? HottestC, string? Code, StationState State)[] cases =
         [
             (p => p with { MaxKpa = null }, null, "pressureUnknown", StationState.InWork),
             (p => p with { MaxC = null }, null, "temperatureUnknown", StationState.InWork),
@@ -146,6 +146,7 @@ public class RouteStationTests
             (p => p with { MaxC = 90 }, 85, null, StationState.Planned),
             (p => p with { MaxKpa = null, MaxC = null }, 85, "pressureUnknown", StationState.InWork),
             (p => p with { MaxC = 90 }, 95, "tooHot", StationState.Hold),
+            (p => p with { MaxC = 90 }, new HazeLedger().Quantity(85, 4, new HazeSource("probe", "Probe")), "tooHot", StationState.Hold), // the high end of what was measured
             (p => p with { MaxC = null }, 118, "temperatureUnknown", StationState.Hold),
             (p => p with { MaxKpa = 200 }, null, "tooMuchPressure", StationState.Hold),
             (p => p with { EthanolRated = false }, null, "notRated", StationState.Hold),

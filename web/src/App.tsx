@@ -17,13 +17,17 @@ const stationPage = fetchedPage(() => import("./frame/StationPage").then((m) => 
 const partsPage = fetchedPage(() => import("./parts/PartsPage").then((m) => m.PartsPage));
 const recordPage = fetchedPage(() => import("./record/RecordPage").then((m) => m.RecordPage));
 
+/** Longer than this nobody looks at nothing. */
+const patienceMs = 500;
+
 /** Fetches all the code that an address needs at once: each part asking for the next takes a second. */
 export async function fetchPages(pathname: string): Promise<void> {
   const at = matchPath("/jobs/:id/:slug?", pathname)?.params;
-  const pages = { record: recordPage, parts: partsPage }[at?.slug ?? ""];
-  const wanted = at ? [jobPage, pages ?? stationPage, stations[at.slug ?? ""]?.page] : [];
-  // What does not come now is asked for again when it is shown, and said there.
-  await Promise.allSettled(wanted.map((page) => page?.fetch()));
+  const page = at?.slug === "record" ? recordPage : at?.slug === "parts" ? partsPage : stationPage;
+  const wanted = at ? [jobPage, page, stations[at.slug ?? ""]?.page] : [];
+  // What does not come, or not soon, is waited for where it is shown, and said there.
+  const soon = new Promise((done) => setTimeout(done, patienceMs));
+  await Promise.race([soon, Promise.allSettled(wanted.map((one) => one?.fetch()))]);
 }
 
 export function App() {

@@ -89,6 +89,10 @@ public sealed record FittingPart(
     [JsonIgnore]
     public bool IsSensor => Sensor ?? Code.Equals(SensorCode, StringComparison.OrdinalIgnoreCase);
 
+    /// <summary>Where its classes were read, in brackets behind them; nothing where nobody said.</summary>
+    [JsonIgnore]
+    public string ReadFrom => string.IsNullOrWhiteSpace(ClassSource) ? string.Empty : $" ({ClassSource})";
+
     /// <summary>Tightest bend of hose, mm: as given, else what is usual.</summary>
     [JsonIgnore]
     public double BendOrUsualMm => BendRadiusMm ?? (UsualBendOverBore * BoreMm);
@@ -136,7 +140,7 @@ public sealed record FittingPart(
             .Within(BendRadiusMm, BoreMm / 2, 5000, $"{under}bendRadiusMm", "The bend, mm,")
             .Within(OnShelf, 0, 10_000, $"{under}onShelf", "The number on the shelf")
             .Within(MaxKpa, 1, 100_000, $"{under}maxKpa", "The pressure it is made for, kPa,")
-            .Within(MaxC, 20, 1000, $"{under}maxC", "The heat it is made for, C,");
+            .Within(MaxC, 20, 1000, $"{under}maxC", "The heat it is made for", Unit.Celsius);
     }
 
     /// <summary>True for what may be a part's code.</summary>

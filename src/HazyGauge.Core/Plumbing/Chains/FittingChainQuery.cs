@@ -134,7 +134,7 @@ public sealed record FittingChainQuery(
         check
             .Within(GapMm, 0, LongestGapMm, "gapMm", "The gap, mm,")
             .Within(PressureKpa, 0, ChainCheckQuery.MostKpa, "pressureKpa", "The pressure in the line", Unit.Kpa)
-            .Within(HottestC, -40, ChainCheckQuery.MostC, "hottestC", "The heat along the line", Unit.Celsius);
+            .Within(HottestC, ChainCheckQuery.LeastC, ChainCheckQuery.MostC, "hottestC", "The heat along the line", Unit.Celsius);
         Side(check, "tankSide", TankSide);
         Side(check, "engineSide", EngineSide);
         Known(check, "from", From);

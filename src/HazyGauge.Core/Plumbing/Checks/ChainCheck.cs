@@ -201,7 +201,7 @@ public static class ChainCheck
             yield return Finding(
                 TooMuchPressure,
                 Severity.Stop,
-                Sentence.Of($"{part.Name} is made for {Say.Kpa(part.MaxKpa!.Value)}{ReadFrom(part)}, and the line has {Say.Kpa(kpa)}: it can burst.")
+                Sentence.Of($"{part.Name} is made for {Say.Kpa(part.MaxKpa!.Value)}{part.ReadFrom}, and the line has {Say.Kpa(kpa)}: it can burst.")
             );
         }
         else if (pressure == PressureFit.UnknownTooHigh)
@@ -238,7 +238,7 @@ public static class ChainCheck
                 TooHot,
                 Severity.Stop,
                 Sentence.Of(
-                    $"{part.Name} is made for {Say.Celsius(part.MaxC!.Value)}{ReadFrom(part)}, and it gets {Say.Celsius(hottestC!.Value)} there: it hardens or goes soft, "
+                    $"{part.Name} is made for {Say.Celsius(part.MaxC!.Value)}{part.ReadFrom}, and it gets {Say.Celsius(hottestC!.Value)} there: it hardens or goes soft, "
                         + $"and leaks. Lead the line away from the heat, or take a part made for more."
                 )
             ),
@@ -254,7 +254,7 @@ public static class ChainCheck
                 HeatUnknown,
                 Severity.Caution,
                 Sentence.Of(
-                    $"{part.Name} is made for {Say.Celsius(most)}{ReadFrom(part)}, and under a hood it gets about {Say.Celsius(PartRules.UsualHottestC)} after a hot stop. "
+                    $"{part.Name} is made for {Say.Celsius(most)}{part.ReadFrom}, and under a hood it gets about {Say.Celsius(PartRules.UsualHottestC)} after a hot stop. "
                         + $"Measure how hot it gets where the line lies, and put it in at Place."
                 )
             ),
@@ -270,8 +270,6 @@ public static class ChainCheck
             ),
             _ => null,
         };
-
-    private static string ReadFrom(FittingPart part) => string.IsNullOrWhiteSpace(part.ClassSource) ? string.Empty : $" ({part.ClassSource})";
 
     // The sensor's own bore is what it is: only said.
     private static IEnumerable<ChainFinding> OfBore(FittingPart part, int index, double lineMm, double passageMm)

@@ -112,7 +112,10 @@ public sealed record ChainCheckQuery(
     /// <summary>Highest pressure a line may be given, kPa.</summary>
     internal const double MostKpa = 100_000;
 
-    /// <summary>The most heat a line may be said to lie in, C.</summary>
+    /// <summary>The least heat a line may be said to lie in, C.</summary>
+    internal const double LeastC = -40;
+
+    /// <summary>The most, C.</summary>
     internal const double MostC = 300;
 
     /// <summary>What the check comes to.</summary>
@@ -162,7 +165,7 @@ public sealed record ChainCheckQuery(
 
         check
             .Within(PressureKpa, 0, MostKpa, "pressureKpa", "The pressure in the line", Unit.Kpa)
-            .Within(HottestC, -40, MostC, "hottestC", "The heat along the line", Unit.Celsius);
+            .Within(HottestC, LeastC, MostC, "hottestC", "The heat along the line", Unit.Celsius);
         if (Joints is { } joints && joints.Count > Parts.Count + 1)
         {
             check.Refuse("joints", Sentence.Of($"{Parts.Count:0} parts have {Parts.Count + 1:0} joints; {joints.Count:0} are given."));

@@ -75,13 +75,11 @@ public sealed record ChainKit(IReadOnlyList<KitPart> Parts, IReadOnlyList<KitToo
     private static Sentence? ClassOf(FittingPart part) =>
         (part.MaxKpa, part.MaxC) switch
         {
-            ({ } kpa, { } hottest) => Sentence.Of($"Made for {Say.Kpa(kpa)} and {Say.Celsius(hottest)}{Read(part)}."),
-            ({ } kpa, null) => Sentence.Of($"Made for {Say.Kpa(kpa)}{Read(part)}; for what heat is not known."),
-            (null, { } hottest) => Sentence.Of($"Made for {Say.Celsius(hottest)}{Read(part)}; for what pressure is not known."),
+            ({ } kpa, { } hottest) => Sentence.Of($"Made for {Say.Kpa(kpa)} and {Say.Celsius(hottest)}{part.ReadFrom}."),
+            ({ } kpa, null) => Sentence.Of($"Made for {Say.Kpa(kpa)}{part.ReadFrom}; for what heat is not known."),
+            (null, { } hottest) => Sentence.Of($"Made for {Say.Celsius(hottest)}{part.ReadFrom}; for what pressure is not known."),
             _ => "For what pressure and heat is not known.",
         };
-
-    private static string Read(FittingPart part) => string.IsNullOrWhiteSpace(part.ClassSource) ? string.Empty : $" ({part.ClassSource})";
 
     // The sensor is one line, whoever asks for it.
     private static string ItemOf(KitPart part) => part.Cost is null || part.Code == FittingPart.SensorCode ? ItemName.Of(part.Code) : $"fitting-{ItemName.Of(part.Code)}";

@@ -67,8 +67,8 @@ public sealed class RouteStation : Station<RoutePlan, RouteResults>
         {
             Unit = Unit.Celsius,
             Likely = (40, 140),
-            Min = -40,
-            Max = 300,
+            Min = ChainCheckQuery.LeastC,
+            Max = ChainCheckQuery.MostC,
             HowTo = "Tie a probe to the line where it lies. Read the most it shows in the half hour after a hot stop, hood closed.",
             SourceId = "route.hottestC",
         },
